@@ -1,0 +1,42 @@
+/** Imports go one way only: core ← contract ← server ← demo; core, contract ← web. */
+const only = (room, ...allowed) => ({
+  name: `${room}-imports-only-${allowed.join('-') || 'itself'}`,
+  severity: 'error',
+  from: { path: `^${room}/` },
+  to: { path: '^(core|contract|server|web|demo|e2e|tools)/', pathNot: `^(${[room, ...allowed].join('|')})/` },
+});
+
+module.exports = {
+  forbidden: [
+    only('core'),
+    only('contract', 'core'),
+    only('server', 'core', 'contract'),
+    only('web', 'core', 'contract'),
+    only('demo', 'core', 'contract', 'server'),
+    only('e2e', 'core', 'contract'),
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-has-no-interface-or-io',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^(node:|node_modules/(rxjs|express|sequelize|@angular))',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
+      name: 'no-reaching-into-a-package',
+      severity: 'error',
+      from: { path: '^(contract|server|web|demo|e2e)/' },
+      to: { path: '^(core|contract|server)/src/(?!index\\.ts$)', pathNot: '^$1/' },
+    },
+    { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|\\.angular)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default', 'types'] },
+  },
+};

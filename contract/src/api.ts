@@ -1,0 +1,44 @@
+import * as v from 'valibot';
+import { BagRowSchema, BagSchema, JobSchema, NewBagSchema } from './bags';
+import { CodeSchema, IdTextSchema, NothingSchema } from './basics';
+import { CustomerSchema, CustomerSearchSchema } from './customers';
+import { FirstPersonSchema, PersonSchema, SignInSchema, SignInSheetSchema } from './people';
+import { NewPieceSchema, PieceSchema, PieceWithLedgerSchema, ProductSchema } from './rack';
+import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
+import { route } from './route';
+import { AppendEventsSchema, NewRunSchema, RunSchema } from './runs';
+
+const byId = v.object({ id: IdTextSchema });
+const byNumber = v.object({ number: IdTextSchema });
+const byCode = v.object({ code: CodeSchema });
+const byTag = v.object({ tag: CodeSchema });
+
+/** Everything the server answers, one line each. */
+export const api = {
+  health: route('GET', '/health', { reply: v.object({ ready: v.boolean() }) }),
+  signInSheet: route('GET', '/sign-in', { reply: SignInSheetSchema }),
+  addFirstPerson: route('POST', '/sign-in/first', { body: FirstPersonSchema, reply: PersonSchema }),
+  signIn: route('POST', '/session', { body: SignInSchema, reply: PersonSchema }),
+  whoAmI: route('GET', '/session', { reply: PersonSchema }),
+  signOut: route('DELETE', '/session', { reply: NothingSchema }),
+  findCustomers: route('GET', '/customers', { query: CustomerSearchSchema, reply: v.array(CustomerSchema) }),
+  listBags: route('GET', '/bags', { reply: v.array(BagRowSchema) }),
+  bookBag: route('POST', '/bags', { body: NewBagSchema, reply: BagSchema }),
+  readBag: route('GET', '/bags/:number', { params: byNumber, reply: BagSchema }),
+  readJob: route('GET', '/jobs/:id', { params: byId, reply: JobSchema }),
+  listProducts: route('GET', '/products', { reply: v.array(ProductSchema) }),
+  listPieces: route('GET', '/pieces', { reply: v.array(PieceSchema) }),
+  receivePiece: route('POST', '/pieces', { body: NewPieceSchema, reply: PieceSchema }),
+  readPiece: route('GET', '/pieces/:code', { params: byCode, reply: PieceWithLedgerSchema }),
+  findReels: route('GET', '/reels', { query: CustomerSearchSchema, reply: v.array(ReelRowSchema) }),
+  readReel: route('GET', '/reels/:tag', { params: byTag, reply: ReelSchema }),
+  listOpenRuns: route('GET', '/runs', { reply: v.array(RunSchema) }),
+  startRun: route('POST', '/runs', { body: NewRunSchema, reply: RunSchema }),
+  readRun: route('GET', '/runs/:id', { params: byId, reply: RunSchema }),
+  appendEvents: route('POST', '/runs/:id/events', {
+    params: byId,
+    body: AppendEventsSchema,
+    reply: RunSchema,
+  }),
+  closeRun: route('POST', '/runs/:id/close', { params: byId, body: NothingSchema, reply: FillSchema }),
+} as const;

@@ -1,0 +1,59 @@
+import * as v from 'valibot';
+import { IdSchema, InstantSchema, MillimetresSchema } from './basics';
+import { REEL_TYPES } from './bags';
+import { PIECE_KINDS } from './rack';
+import { CustomerSchema } from './customers';
+import { LineSchema, SpoolGeometrySchema } from './plan';
+
+/** One layer as it went on. */
+export const FillLayerSchema = v.object({
+  id: v.string(),
+  role: v.picklist(['backing', 'main', 'cushion', 'top-shot']),
+  line: LineSchema,
+  lineName: v.string(),
+  tint: v.string(),
+  pieceCode: v.nullable(v.string()),
+  pieceKind: v.nullable(v.picklist(PIECE_KINDS)),
+  lengthMm: MillimetresSchema,
+  handleTurns: v.number(),
+  innerRadius: v.number(),
+  outerRadius: v.number(),
+});
+export type FillLayer = v.InferOutput<typeof FillLayerSchema>;
+
+/** A fill of a spool: what is on it from that day on. */
+export const FillSchema = v.object({
+  id: IdSchema,
+  runId: IdSchema,
+  bagNumber: IdSchema,
+  closedAt: InstantSchema,
+  by: v.string(),
+  /** Gap as read at the bench, mm; null where nobody read it. */
+  gapRead: v.nullable(v.number()),
+  /** Gap the count comes to, mm. */
+  gapByCount: v.number(),
+  spool: SpoolGeometrySchema,
+  layers: v.array(FillLayerSchema),
+});
+export type Fill = v.InferOutput<typeof FillSchema>;
+
+export const ReelRowSchema = v.object({
+  tag: v.string(),
+  type: v.picklist(REEL_TYPES),
+  label: v.string(),
+  customer: v.string(),
+  filledAt: v.nullable(InstantSchema),
+});
+export type ReelRow = v.InferOutput<typeof ReelRowSchema>;
+
+export const ReelSchema = v.object({
+  tag: v.string(),
+  type: v.picklist(REEL_TYPES),
+  label: v.string(),
+  customer: CustomerSchema,
+  /** Newest first. */
+  fills: v.array(FillSchema),
+  /** The bag it is waiting in, if it is. */
+  waiting: v.nullable(v.object({ bagNumber: IdSchema, jobId: IdSchema, runId: v.nullable(IdSchema) })),
+});
+export type Reel = v.InferOutput<typeof ReelSchema>;

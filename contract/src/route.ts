@@ -1,0 +1,26 @@
+import type { GenericSchema } from 'valibot';
+
+/** What a request to a route carries, and what comes back. Each part is checked at both ends. */
+export interface RouteParts {
+  readonly params?: GenericSchema;
+  readonly query?: GenericSchema;
+  readonly body?: GenericSchema;
+  readonly reply: GenericSchema;
+}
+
+/** One line of the API. Paths are below `/api`, parameters written `:name`. */
+export interface Route<Parts extends RouteParts = RouteParts> {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  readonly path: string;
+  readonly parts: Parts;
+}
+
+export const route = <const Parts extends RouteParts>(
+  method: Route['method'],
+  path: string,
+  parts: Parts,
+): Route<Parts> => ({
+  method,
+  path,
+  parts,
+});

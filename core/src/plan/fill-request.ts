@@ -1,0 +1,50 @@
+import type { Line } from '../lines/line';
+
+/** What a layer is there for. Decides words and warnings, never the arithmetic. */
+export type LayerRole = 'backing' | 'main' | 'cushion' | 'top-shot';
+
+/** One layer of a fill, from the arbor outwards. */
+export type LayerRequest =
+  | {
+      readonly kind: 'line';
+      readonly id: string;
+      readonly role: LayerRole;
+      readonly line: Line;
+      /** Metres, or as much as fits. */
+      readonly length: number | 'fits';
+      /** Metres at its start that lie inside or along the end of the layer below (a spliced overlap). */
+      readonly overlap?: number;
+    }
+  | {
+      readonly kind: 'tape';
+      readonly id: string;
+      /** mm per wrap. */
+      readonly thickness: number;
+      readonly wraps: number | 'fits';
+    }
+  | {
+      readonly kind: 'retained';
+      readonly id: string;
+      /** What is known of the old line left on the spool. */
+      readonly line: Line;
+      readonly left: { readonly length: number } | { readonly depth: number };
+    }
+  | {
+      readonly kind: 'reducer';
+      readonly id: string;
+      /** Outer diameter the reducer or spacer gives the arbor, mm. */
+      readonly diameter: number;
+    };
+
+/**
+ * What is to go on. Exactly one thing is unknown: a layer that "fits", or else the gap that results.
+ */
+export interface FillRequest {
+  readonly layers: readonly LayerRequest[];
+  /** Gap below the lip to stop at, mm. Left out where every layer is given and the gap is asked for. */
+  readonly gap?: number;
+  /** Spool or rotor turns per handle turn; 1 on a winder that turns the spool itself. */
+  readonly gear: number;
+  /** Bore of the line guide, mm, where a thick join might not pass it. */
+  readonly guideBore?: number;
+}

@@ -1,0 +1,143 @@
+import { isBraid } from '../lines/line';
+import type { PlanIssue } from './fill-plan';
+import type { FillRequest, LayerRequest } from './fill-request';
+import type { PlanRules } from './plan-rules';
+import type { Stack } from './stack';
+
+interface Judged {
+  readonly stack: Stack;
+  readonly request: FillRequest;
+  readonly rules: PlanRules;
+}
+
+type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
+
+const caution = (
+  code: PlanIssue['code'],
+  sentence: string,
+  values: Record<string, number> = {},
+  at?: string,
+): PlanIssue => ({
+  code,
+  severity: 'caution',
+  sentence,
+  values,
+  ...(at === undefined ? {} : { at }),
+});
+
+/** What cannot or should not be in a plan. Everything here still has a picture; nothing here is an exception. */
+export const judgePlan = (judged: Judged): PlanIssue[] =>
+  [doesNotFit, negativeGap, tooLittle, withinACast, springyBacking, bareArbor, thickJoin].flatMap((judge) =>
+    judge(judged),
+  );
+
+const lineLayers = ({ layers }: FillRequest): LineLayer[] =>
+  layers.filter((layer): layer is LineLayer => layer.kind === 'line');
+
+/** How much of the last given line layer would have to go for the rest to fit. */
+function doesNotFit({ stack, request }: Judged): PlanIssue[] {
+  if (stack.room === null || stack.room >= 0) return [];
+  const last = lineLayers(request).findLast(({ length }) => length !== 'fits');
+  if (!last) return [{ ...caution('does-not-fit', 'This does not fit below the gap.'), severity: 'error' }];
+  const row = stack.layers.find(({ id }) => id === last.id);
+  const perMetre =
+    row && row.length > 0
+      ? (Math.PI * stack.width * (row.outer ** 2 - row.inner ** 2)) / row.length
+      : Infinity;
+  const excess = -stack.room / perMetre;
+  return [
+    {
+      code: 'does-not-fit',
+      severity: 'error',
+      sentence: `The ${last.role.replace('-', ' ')} is ${excess.toFixed(0)} m longer than fits below the gap.`,
+      at: last.id,
+      values: { excess },
+    },
+  ];
+}
+
+function negativeGap({ stack, request }: Judged): PlanIssue[] {
+  const gap = request.gap ?? stack.gap;
+  if (gap >= 0) return [];
+  return [
+    caution(
+      'negative-gap',
+      `This stands ${(-gap).toFixed(1)} mm proud of the lip. Line will fall off in loops.`,
+      { gap },
+      'gap',
+    ),
+  ];
+}
+
+function tooLittle({ stack, rules }: Judged): PlanIssue[] {
+  const total = stack.layers.reduce((sum, { length }) => sum + length, 0);
+  if (total >= rules.leastTotal) return [];
+  return [
+    caution(
+      'too-little-line',
+      `Only ${total.toFixed(0)} m in all. A reel should hold at least ${rules.leastTotal.toFixed(0)} m.`,
+      { total },
+    ),
+  ];
+}
+
+function withinACast({ stack, request, rules }: Judged): PlanIssue[] {
+  const layers = lineLayers(request);
+  const last = layers.at(-1);
+  const above = stack.layers.find(({ id }) => id === last?.id)?.length ?? 0;
+  const least = rules.longCast * rules.castsAboveJoin;
+  const joined = layers.length > 1 || request.layers.some(({ kind }) => kind === 'retained');
+  if (!last || !joined || above >= least) return [];
+  return [
+    caution(
+      'join-within-a-cast',
+      `Only ${above.toFixed(0)} m lie above the join. Leave a cast and a half, ${least.toFixed(0)} m, or the join meets the guides on a cast.`,
+      { above, least },
+      last.id,
+    ),
+  ];
+}
+
+function springyBacking({ request, rules }: Judged): PlanIssue[] {
+  const layers = lineLayers(request);
+  return layers.flatMap((layer, i) => {
+    const above = layers[i + 1];
+    const springy =
+      layer.line.material === 'nylon' && layer.role === 'backing' && layer.line.diameter >= rules.springyFrom;
+    if (!springy || !above || !isBraid(above.line.material)) return [];
+    const sentence = `Nylon of ${layer.line.diameter.toFixed(2)} mm is springy under braid: the braid lies badly on it. Take thinner backing.`;
+    return [caution('springy-backing', sentence, { diameter: layer.line.diameter }, layer.id)];
+  });
+}
+
+function bareArbor({ request }: Judged): PlanIssue[] {
+  const [first] = request.layers;
+  if (first?.kind !== 'line' || !isBraid(first.line.material)) return [];
+  return [
+    caution(
+      'braid-on-bare-arbor',
+      'Braid slips on a bare arbor. Wind a few metres of nylon or a wrap of tape on first.',
+      {},
+      first.id,
+    ),
+  ];
+}
+
+function thickJoin({ request }: Judged): PlanIssue[] {
+  const { guideBore } = request;
+  if (guideBore === undefined) return [];
+  const layers = lineLayers(request);
+  return layers.slice(1).flatMap((layer, i) => {
+    // A double knot is about two of each line across (common practice, no source).
+    const thickness = 2 * (layer.line.diameter + (layers[i]?.line.diameter ?? 0));
+    if (thickness <= guideBore) return [];
+    return [
+      caution(
+        'join-too-thick',
+        `The join is about ${thickness.toFixed(1)} mm thick and the line guide is ${guideBore.toFixed(1)} mm. Choose thinner backing.`,
+        { thickness },
+        layer.id,
+      ),
+    ];
+  });
+}

@@ -1,0 +1,39 @@
+import { fail, succeed, type Issue, type Result } from '../issue';
+
+const FRACTION = /^(?:(\d+)[ -])?(\d+)\/(\d+)$/;
+const GROUPED = /^\d{1,3}(,\d{3})+\.\d+$|^\d{1,3}(,\d{3}){2,}$/;
+
+const wrong = (sentence: string): Issue => ({ code: 'not-a-number', severity: 'error', sentence });
+
+/**
+ * Reads the number part of a quantity: 150, .28, 0,28 (decimal comma), 1,310.5, 1/16, 1 1/2.
+ *
+ * @returns the number, or an issue. A single comma before exactly three digits ("1,310") can be read two ways
+ *   and is refused with both readings, unless it starts with a nought.
+ */
+export function parseNumber(text: string): Result<number> {
+  const clean = text.trim().replace(/[\u00a0\u202f]/g, ' ');
+  const fraction = FRACTION.exec(clean);
+  if (fraction) return fromFraction(fraction);
+  const plain = clean.replace(/(?<=\d) (?=\d{3}\b)/g, '');
+  if (GROUPED.test(plain)) return succeed(Number(plain.replaceAll(',', '')));
+  if (/^[1-9]\d{0,2},\d{3}$/.test(plain)) return fail(twoReadings(plain));
+  const dotted = plain.replace(',', '.');
+  if (!/^[-+]?(\d+\.?\d*|\.\d+)$/.test(dotted)) {
+    return fail(wrong(`"${text.trim()}" is not a number. Write it like 150, 0.28, 0,28 or 1/16.`));
+  }
+  return succeed(Number(dotted));
+}
+
+function fromFraction([, whole, over, under]: RegExpExecArray): Result<number> {
+  if (Number(under) === 0) return fail(wrong('A fraction cannot have nought under the line.'));
+  return succeed(Number(whole ?? 0) + Number(over) / Number(under));
+}
+
+function twoReadings(text: string): Issue {
+  return {
+    code: 'ambiguous',
+    severity: 'error',
+    sentence: `"${text}" can be read as ${text.replace(',', '')} or as ${text.replace(',', '.')}. Write it without the comma, or with a dot.`,
+  };
+}

@@ -1,0 +1,92 @@
+import { fail, succeed, type Issue, type Result } from '../issue';
+import { parseNumber } from './parse-number';
+import { DEFAULT_UNIT, TO_BASE, UNIT_SPELLINGS, type Dimension, type UnitSystem } from './units';
+
+/** What was typed, and what it means in the core's unit for that dimension (m, mm, g, kg, a plain ratio). */
+export interface Quantity {
+  readonly text: string;
+  readonly value: number;
+  /** The unit it was read in, in the spelling of `TO_BASE`. */
+  readonly unit: string;
+}
+
+/** The least and most a field takes, in the core's unit. */
+export interface Allowed {
+  readonly min?: number;
+  readonly max?: number;
+}
+
+const issue = (code: string, sentence: string): Issue => ({ code, severity: 'error', sentence });
+
+/**
+ * Reads a quantity as a person types it: `150 m`, `165yd`, `.28`, `0.011in`, `1/16"`, `12 lb`, `6.1kg`, `5.2:1`.
+ *
+ * @param text what was typed
+ * @param dimension what kind of quantity the field holds
+ * @param system decides the unit of a bare number
+ * @param allowed the field's range in the core's unit; outside it is an issue that says the range
+ * @returns the value in the core's unit beside the text, or a sentence saying what is wrong
+ */
+export function parseQuantity(
+  text: string,
+  dimension: Dimension,
+  system: UnitSystem = 'metric',
+  allowed: Allowed = {},
+): Result<Quantity> {
+  if (text.trim() === '') return fail(issue('empty', 'Nothing is written here yet.'));
+  const read = dimension === 'ratio' ? readRatio(text) : readWithUnit(text, dimension, system);
+  if (!read.ok) return read;
+  const problem = outside(read.value, dimension, allowed);
+  return problem ? fail(problem) : read;
+}
+
+function readRatio(text: string): Result<Quantity> {
+  const [front, back = '1', ...rest] = text.split(':');
+  const over = parseNumber(front ?? '');
+  const under = parseNumber(back);
+  if (!over.ok || !under.ok || rest.length > 0 || under.value === 0) {
+    return fail(issue('not-a-ratio', `"${text.trim()}" is not a gear ratio. Write it like 5.2:1 or 5.2.`));
+  }
+  return succeed({ text: text.trim(), value: over.value / under.value, unit: '' });
+}
+
+function readWithUnit(text: string, dimension: Dimension, system: UnitSystem): Result<Quantity> {
+  const match = /^\s*([-+]?[\d.,/ \u00a0\u202f-]*\d\.?)\s*([^\d\s][^\d]*)?$/.exec(text);
+  if (!match)
+    return fail(issue('not-a-number', `"${text.trim()}" is not a number. Write it like 150, 0.28 or 1/16.`));
+  const number = parseNumber(match[1] ?? '');
+  if (!number.ok) return number;
+  const spelled = (match[2] ?? DEFAULT_UNIT[system][dimension]).trim().toLowerCase().replace(/\.$/, '');
+  const unit = UNIT_SPELLINGS[spelled] ?? spelled;
+  const factor = dimension === 'count' && unit === '' ? 1 : TO_BASE[dimension][unit];
+  if (factor === undefined) return fail(unknownUnit(spelled, dimension));
+  return succeed({ text: text.trim(), value: number.value * factor, unit });
+}
+
+function unknownUnit(spelled: string, dimension: Dimension): Issue {
+  const known = Object.keys(TO_BASE[dimension]).join(', ');
+  return issue(
+    'unknown-unit',
+    known
+      ? `"${spelled}" is not a unit this field takes. It takes ${known}.`
+      : 'This field takes a bare number.',
+  );
+}
+
+function outside(
+  quantity: Quantity,
+  dimension: Dimension,
+  { min = -Infinity, max = Infinity }: Allowed,
+): Issue | null {
+  if (quantity.value >= min && quantity.value <= max) return null;
+  const factor = TO_BASE[dimension][quantity.unit] ?? 1;
+  const unit = quantity.unit ? ` ${quantity.unit}` : '';
+  const say = (value: number): string => `${Number((value / factor).toPrecision(3))}${unit}`;
+  const range =
+    min === -Infinity
+      ? `up to ${say(max)}`
+      : max === Infinity
+        ? `from ${say(min)}`
+        : `from ${say(min)} to ${say(max)}`;
+  return issue('out-of-range', `${quantity.text} is outside what this takes: ${range}.`);
+}

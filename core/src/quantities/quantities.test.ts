@@ -1,0 +1,97 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { valueOf } from '../testing/examples';
+import { formatDiameter, formatQuantity } from './format-quantity';
+import { parseQuantity } from './parse-quantity';
+import { parseRating } from './parse-rating';
+import type { Dimension, UnitSystem } from './units';
+
+describe('parseQuantity', () => {
+  it.each<[string, Dimension, UnitSystem, number]>([
+    ['150 m', 'line-length', 'metric', 150],
+    ['165yd', 'line-length', 'metric', 165 * 0.9144],
+    ['165', 'line-length', 'imperial', 165 * 0.9144],
+    ['100 ft', 'line-length', 'metric', 30.48],
+    ['.28', 'small-length', 'metric', 0.28],
+    ['0,28 mm', 'small-length', 'metric', 0.28],
+    ['0.011in', 'small-length', 'metric', 0.2794],
+    ['1/16"', 'small-length', 'metric', 1.5875],
+    ['1 1/2 in', 'small-length', 'metric', 38.1],
+    ['12 lb', 'strength', 'metric', 5.44310844],
+    ['6.1kg', 'strength', 'imperial', 6.1],
+    ['5.2:1', 'ratio', 'metric', 5.2],
+    ['1,310.5 m', 'line-length', 'metric', 1310.5],
+    ['1 310 m', 'line-length', 'metric', 1310],
+    ['250', 'count', 'metric', 250],
+  ])('%s as %s in %s', (text, dimension, system, value) => {
+    const quantity = valueOf(parseQuantity(text, dimension, system));
+    expect(quantity.value).toBeCloseTo(value, 10);
+    expect(quantity.text).toBe(text.trim());
+  });
+
+  it.each<[string, Dimension, string]>([
+    ['', 'line-length', 'empty'],
+    ['some', 'line-length', 'not-a-number'],
+    ['1,310', 'line-length', 'ambiguous'],
+    ['12 stone', 'strength', 'unknown-unit'],
+    ['1/0 in', 'small-length', 'not-a-number'],
+    ['5:', 'ratio', 'not-a-ratio'],
+    ['4 m', 'count', 'unknown-unit'],
+    ['--3', 'line-length', 'not-a-number'],
+    ['1.2.3', 'line-length', 'not-a-number'],
+  ])('answers %j for %s with a sentence, not NaN', (text, dimension, code) => {
+    const read = parseQuantity(text, dimension);
+    expect(read.ok).toBe(false);
+    expect(read.issues[0]).toMatchObject({ code, severity: 'error' });
+    expect(read.issues[0]!.sentence).toMatch(/\.$/);
+  });
+
+  it('says the range in the unit that was typed', () => {
+    const read = parseQuantity('9 in', 'small-length', 'metric', { min: 12.7, max: 127 });
+    expect(read.issues[0]?.sentence).toBe('9 in is outside what this takes: from 0.5 in to 5 in.');
+  });
+
+  it('reads back what it shows, to the digits shown', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 9000, noNaN: true }),
+        fc.constantFrom<UnitSystem>('metric', 'imperial'),
+        (metres, system) => {
+          const shown = formatQuantity(metres, 'line-length', system);
+          const back = valueOf(parseQuantity(shown.text.replace(/,/g, ''), 'line-length', system));
+          expect(Math.abs(back.value - metres)).toBeLessThanOrEqual(0.51);
+        },
+      ),
+    );
+  });
+});
+
+describe('formatQuantity', () => {
+  it('sets the unit beside the number with a no-break space', () => {
+    expect(formatQuantity(1310.4, 'line-length').text).toBe('1,310\u00a0m');
+    expect(formatQuantity(100, 'line-length', 'imperial').text).toBe('109\u00a0yd');
+    expect(formatQuantity(-0.2, 'line-length').text).toBe('0\u00a0m');
+    expect(formatDiameter(0.26).text).toBe('0.26\u00a0mm');
+    expect(formatDiameter(0.26, 'imperial').text).toBe('0.010\u00a0in');
+  });
+});
+
+describe('parseRating', () => {
+  it.each([
+    ['210 × 0.25', 210, 0.25],
+    ['210x.25', 210, 0.25],
+    ['0.25/210', 210, 0.25],
+    ['230 yd x 0.010 in', 230 * 0.9144, 0.254],
+    ['150m/0,28mm', 150, 0.28],
+  ])('%s', (text, length, diameter) => {
+    const rating = valueOf(parseRating(text));
+    expect(rating.length).toBeCloseTo(length, 9);
+    expect(rating.diameter).toBeCloseTo(diameter, 9);
+  });
+
+  it.each(['', '210', '210 x', 'x 0.25', '210 x 99', 'long x thin'])('answers %j with a sentence', (text) => {
+    const read = parseRating(text);
+    expect(read.ok).toBe(false);
+    expect(read.issues[0]?.sentence).toMatch(/\.$/);
+  });
+});

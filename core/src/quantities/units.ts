@@ -1,0 +1,68 @@
+/**
+ * The units people use at a spooling bench, each with its exact factor to the unit the core works in.
+ * Source: NIST Special Publication 811, appendix B: inch 25.4 mm, yard 0.9144 m, pound 0.45359237 kg (exact).
+ */
+export type Dimension = 'line-length' | 'small-length' | 'mass' | 'strength' | 'ratio' | 'count';
+
+/** What a person reads and types in: metric, or yards, inches and pounds. */
+export type UnitSystem = 'metric' | 'imperial';
+
+/** The unit a dimension is stored in: metres, millimetres, grams, kilograms of line strength. */
+export const BASE_UNIT = {
+  'line-length': 'm',
+  'small-length': 'mm',
+  mass: 'g',
+  strength: 'kg',
+  ratio: ': 1',
+  count: '',
+} as const satisfies Record<Dimension, string>;
+
+/** Multiply a number in the named unit by this to have it in the dimension's stored unit. */
+export const TO_BASE: Readonly<Record<Dimension, Readonly<Record<string, number>>>> = {
+  'line-length': { m: 1, yd: 0.9144, ft: 0.3048, cm: 0.01, mm: 0.001, km: 1000, in: 0.0254 },
+  'small-length': { mm: 1, cm: 10, in: 25.4, m: 1000, um: 0.001 },
+  mass: { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 },
+  strength: { kg: 1, lb: 0.45359237, g: 0.001, oz: 0.028349523125, n: 1 / 9.80665 },
+  ratio: {},
+  count: {},
+};
+
+/** Other spellings of a unit, in lower case, as they are met on packs and spools. */
+export const UNIT_SPELLINGS: Readonly<Record<string, string>> = {
+  metre: 'm',
+  metres: 'm',
+  meter: 'm',
+  meters: 'm',
+  mtr: 'm',
+  mtrs: 'm',
+  yard: 'yd',
+  yards: 'yd',
+  yds: 'yd',
+  foot: 'ft',
+  feet: 'ft',
+  "'": 'ft',
+  '′': 'ft',
+  inch: 'in',
+  inches: 'in',
+  '"': 'in',
+  '″': 'in',
+  '”': 'in',
+  lbs: 'lb',
+  pound: 'lb',
+  pounds: 'lb',
+  kgs: 'kg',
+  kilo: 'kg',
+  kilos: 'kg',
+  gram: 'g',
+  grams: 'g',
+  newton: 'n',
+  newtons: 'n',
+  µm: 'um',
+  μm: 'um',
+};
+
+/** The unit a bare number is taken to be in. */
+export const DEFAULT_UNIT: Readonly<Record<UnitSystem, Readonly<Record<Dimension, string>>>> = {
+  metric: { 'line-length': 'm', 'small-length': 'mm', mass: 'g', strength: 'kg', ratio: '', count: '' },
+  imperial: { 'line-length': 'yd', 'small-length': 'in', mass: 'oz', strength: 'lb', ratio: '', count: '' },
+};

@@ -1,0 +1,136 @@
+import { foldRun, runSteps, windingNow, inferSpool, type RunEvent, type RunHappening, type RunStep } from '@yard-spool/core';
+import type { Bag, Job, Person } from '@yard-spool/contract';
+import {
+  addPerson,
+  appendEvents,
+  bookBag,
+  closeRun,
+  openHouse,
+  receivePiece,
+  startRun,
+  type House,
+} from '@yard-spool/server';
+import { DEMO_BAGS, type DemoBag, type DemoReel } from './bags';
+import { DEMO_LINES, DEMO_PIECES } from './lines';
+import { DEMO_PEOPLE } from './people';
+import { planInputOf } from './plan-input';
+
+const DAY = 86_400_000;
+const MINUTE = 60_000;
+
+/** A clock that is set by hand, so that the scenario's past lies in the past. */
+interface SetClock {
+  at: Date;
+}
+
+/**
+ * Loads the scenario through the server's own services, so that every figure in it was made as a shop would make it.
+ * Dates are relative to `today`.
+ */
+export async function loadDemo(sequelize: House['sequelize'], today: Date): Promise<void> {
+  const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
+  const house = openHouse(sequelize, () => clock.at);
+  const people: Person[] = [];
+  for (const { name, role, passcode } of DEMO_PEOPLE)
+    people.push(await addPerson(house, name, role, passcode));
+  const [manager, technician] = people;
+  if (!manager || !technician) throw new Error('The demo needs two people.');
+  const pieces = await receivePieces(house, manager);
+  const customers = new Map<string, number>();
+  for (const bag of DEMO_BAGS) {
+    clock.at = at(today, bag.bookedDay, 10);
+    const booked = await book(house, manager, bag, today, pieces, customers);
+    customers.set(bag.customer[0], booked.customer.id);
+    if (bag.state === 'booked') continue;
+    for (const job of booked.jobs) await fill(house, technician, clock, job, bag.state === 'filled');
+  }
+}
+
+const at = (today: Date, day: number, hour: number): Date => {
+  const date = new Date(today.getTime() + day * DAY);
+  date.setHours(hour, 0, 0, 0);
+  return date;
+};
+
+async function receivePieces(house: House, person: Person): Promise<Map<string, number>> {
+  const products = new Map<string, number>();
+  const pieces = new Map<string, number>();
+  for (const [code, lineCode, metres, kind, place] of DEMO_PIECES) {
+    const line = DEMO_LINES.find((one) => one.code === lineCode);
+    if (!line) throw new Error(`The demo has no line ${lineCode}.`);
+    const known = products.get(lineCode);
+    const product = known === undefined ? { ...line } : { id: known };
+    const piece = await receivePiece(house, person, { code, product, kind, place, lengthMm: metres * 1000 });
+    products.set(lineCode, piece.product.id);
+    pieces.set(code, piece.id);
+  }
+  return pieces;
+}
+
+function book(
+  house: House,
+  person: Person,
+  bag: DemoBag,
+  today: Date,
+  pieces: ReadonlyMap<string, number>,
+  customers: ReadonlyMap<string, number>,
+): Promise<Bag> {
+  const [name, contact] = bag.customer;
+  const id = customers.get(name);
+  return bookBag(house, person, {
+    key: crypto.randomUUID(),
+    customer: id === undefined ? { name, contact } : { id },
+    promisedAt: at(today, bag.promisedDay, bag.promisedHour).toISOString(),
+    notes: bag.notes ?? '',
+    jobs: bag.reels.map((reel) => newJob(reel, pieces)),
+  });
+}
+
+function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
+  const piece = (code: string): number => pieces.get(code) ?? 0;
+  const { observations, request } = planInputOf(reel);
+  return {
+    type: reel.type,
+    label: reel.label,
+    planInput: { observations: [...observations], request: { ...request, layers: [...request.layers] } },
+    cuts: [
+      { layer: 'backing', pieceId: piece(reel.backing.piece) },
+      { layer: 'main', pieceId: piece(reel.main.piece) },
+    ],
+  };
+}
+
+/** Fills a reel as at the bench: each step done in turn, the turns counted as the plan gives them at that moment. */
+async function fill(house: House, person: Person, clock: SetClock, job: Job, whole: boolean): Promise<void> {
+  const run = await startRun(house, person, job.id, 'Bench 1');
+  const steps = runSteps(job.planInput.request);
+  const log: RunEvent[] = [...run.events];
+  const add = (happening: RunHappening): void => {
+    clock.at = new Date(clock.at.getTime() + MINUTE);
+    const by = { id: crypto.randomUUID(), run: String(run.id), seq: log.length + 1, at: clock.at.toISOString(), by: person.name };
+    log.push({ ...happening, ...by });
+  };
+  for (const step of steps) {
+    const turns = turnsOf(job, step, foldRun(steps, log).turns);
+    const half = !whole && step.kind === 'wind' && step.layer === 'main';
+    if (step.layer !== undefined && turns > 0) {
+      add({ kind: 'turns', payload: { layer: step.layer, turns: Math.round(turns * (half ? 0.4 : 1)) } });
+    }
+    if (half) break;
+    if (step.kind === 'gap') add({ kind: 'depth-read', payload: { after: 'gap', depth: gapRead(job), by: 'calliper' } });
+    add({ kind: 'step-done', payload: { step: step.id } });
+  }
+  await appendEvents(house, person, run.id, log.slice(run.events.length));
+  if (whole) await closeRun(house, person, run.id);
+}
+
+/** A reading a little below the wish, as they come. */
+const gapRead = ({ planInput }: Job): number => (planInput.request.gap ?? 0) + 0.1;
+
+/** Turns a winding step takes from where the run stands; 0 for a step that winds nothing. */
+function turnsOf({ planInput }: Job, step: RunStep, soFar: Readonly<Record<string, number>>): number {
+  const estimate = inferSpool(planInput.observations);
+  if (!estimate.ok) throw new Error('A booked plan can be made again.');
+  if (step.kind !== 'wind' || step.layer === undefined) return 0;
+  return windingNow(estimate.value, planInput.request, soFar, step.layer)?.planned.handleTurns.value ?? 0;
+}

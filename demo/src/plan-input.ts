@@ -1,0 +1,34 @@
+import type { LayerRequest, Observation, PlanInput } from '@yard-spool/core';
+import type { DemoReel } from './bags';
+import { DEMO_LINES, type LineCode } from './lines';
+
+/** The plan input a technician's entries for this reel come to. */
+export function planInputOf(reel: DemoReel): PlanInput {
+  const observations: Observation[] = reel.ratings.map(([length, diameter]) => ({
+    kind: 'rating',
+    length,
+    diameter,
+  }));
+  if (reel.lip !== undefined) observations.push({ kind: 'lip', diameter: reel.lip });
+  if (reel.width !== undefined) observations.push({ kind: 'width', width: reel.width });
+  if (reel.arbor !== undefined) observations.push({ kind: 'arbor', diameter: reel.arbor });
+  const layer = (role: 'backing' | 'main', code: LineCode, length: number | 'fits'): LayerRequest => {
+    const line = DEMO_LINES.find((one) => one.code === code);
+    if (!line) throw new Error(`The demo has no line ${code}.`);
+    return {
+      kind: 'line',
+      id: role,
+      role,
+      line: { key: code, material: line.material, diameter: line.diameter },
+      length,
+    };
+  };
+  return {
+    observations,
+    request: {
+      layers: [layer('backing', reel.backing.line, 'fits'), layer('main', reel.main.line, reel.main.length)],
+      gap: reel.gap,
+      gear: reel.gear,
+    },
+  };
+}

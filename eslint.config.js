@@ -1,0 +1,77 @@
+import js from '@eslint/js';
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier';
+import tseslint from 'typescript-eslint';
+
+const nodeGlobals = {
+  process: 'readonly',
+  console: 'readonly',
+  URL: 'readonly',
+  setTimeout: 'readonly',
+  clearTimeout: 'readonly',
+  performance: 'readonly',
+  fetch: 'readonly',
+};
+
+export default tseslint.config(
+  { ignores: ['dist/', '.angular/', '.cache/', '**/node_modules/', 'docs/'] },
+  js.configs.recommended,
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        project: [
+          '{core,contract,server,demo,e2e}/tsconfig.json',
+          'web/tsconfig.app.json',
+          'web/tsconfig.spec.json',
+          'tsconfig.tools.json',
+        ],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      'max-lines': ['error', { max: 250, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
+      complexity: ['error', 14],
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/explicit-function-return-type': 'off',
+      '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true }],
+      '@typescript-eslint/prefer-promise-reject-errors': 'off',
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      '@typescript-eslint/unbound-method': ['error', { ignoreStatic: true }],
+    },
+  },
+  {
+    files: ['web/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-selector': [
+        'error',
+        { type: 'element', prefix: ['ys', 'app'], style: 'kebab-case' },
+      ],
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      '@angular-eslint/component-class-suffix': 'off',
+    },
+  },
+  {
+    files: ['web/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: { '@angular-eslint/template/label-has-associated-control': 'off' },
+  },
+  {
+    files: ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'e2e/**'],
+    rules: {
+      'max-lines-per-function': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+    },
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs', '*.js'],
+    languageOptions: { globals: { ...nodeGlobals, module: 'writable' } },
+  },
+  prettier,
+);

@@ -1,0 +1,104 @@
+import type { Bag, BagRow, Job, PlannedCut } from '@yard-spool/contract';
+import type { JobRow } from '../db/models/bags';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { toCustomer } from './customers';
+
+/** All bags, the one promised soonest first. */
+export async function listBags({ tables }: House): Promise<BagRow[]> {
+  const [bags, jobs, customers, spools, reels, runs] = await Promise.all([
+    tables.bags.findAll({ order: ['promisedAt', 'id'] }),
+    tables.jobs.findAll({ attributes: ['id', 'bagId', 'spoolId', 'state', 'position'], order: ['position'] }),
+    tables.customers.findAll(),
+    tables.spools.findAll(),
+    tables.reels.findAll(),
+    tables.runs.findAll({ attributes: ['id', 'jobId'] }),
+  ]);
+  const customerOf = new Map(customers.map(({ id, name }) => [id, name]));
+  const reelById = new Map(reels.map((reel) => [reel.id, reel]));
+  const reelOf = new Map(spools.map(({ id, reelId }) => [id, reelById.get(reelId)]));
+  const runOf = new Map(runs.map(({ id, jobId }) => [jobId, id]));
+  return bags.map((bag) => ({
+    number: bag.id,
+    customer: customerOf.get(bag.customerId) ?? '',
+    promisedAt: bag.promisedAt.toISOString(),
+    jobs: jobs
+      .filter(({ bagId }) => bagId === bag.id)
+      .map(({ id, spoolId, state }) => {
+        const reel = reelOf.get(spoolId);
+        return { id, state, tag: reel?.tag ?? '', label: reel?.label ?? '', runId: runOf.get(id) ?? null };
+      }),
+  }));
+}
+
+/** One bag with its jobs and their plans. */
+export async function readBag(house: House, number: number): Promise<Bag> {
+  const { tables } = house;
+  const bag = await tables.bags.findByPk(number);
+  if (!bag) throw new ProblemError('not-found', `There is no bag ${String(number)}.`);
+  const [customer, person, jobs] = await Promise.all([
+    tables.customers.findByPk(bag.customerId),
+    tables.people.findByPk(bag.bookedById),
+    tables.jobs.findAll({ where: { bagId: number }, order: ['position'] }),
+  ]);
+  if (!customer) throw new Error(`Bag ${String(number)} has no customer.`);
+  return {
+    number,
+    customer: toCustomer(customer),
+    promisedAt: bag.promisedAt.toISOString(),
+    notes: bag.notes,
+    bookedAt: bag.bookedAt.toISOString(),
+    bookedBy: person?.name ?? '',
+    jobs: await Promise.all(jobs.map((job) => toJob(house, job))),
+  };
+}
+
+/** One job by its own number. */
+export async function readJob(house: House, id: number): Promise<Job> {
+  const row = await house.tables.jobs.findByPk(id);
+  if (!row) throw new ProblemError('not-found', 'This reel is not booked in any more.');
+  return toJob(house, row);
+}
+
+async function toJob(house: House, row: JobRow): Promise<Job> {
+  const { tables } = house;
+  const spool = await tables.spools.findByPk(row.spoolId);
+  const reel = spool && (await tables.reels.findByPk(spool.reelId));
+  const run = await tables.runs.findOne({ where: { jobId: row.id } });
+  if (!reel) throw new Error(`Job ${String(row.id)} has no reel.`);
+  const { id, position, state, planInput, plan } = row;
+  const { tag, type, label } = reel;
+  return {
+    id,
+    position,
+    state,
+    tag,
+    type,
+    label,
+    planInput,
+    plan,
+    cuts: await cutsOf(house, id),
+    runId: run?.id ?? null,
+  };
+}
+
+async function cutsOf({ tables }: House, jobId: number): Promise<PlannedCut[]> {
+  const cuts = await tables.cuts.findAll({ where: { jobId }, order: ['id'] });
+  return Promise.all(
+    cuts.map(async ({ layer, pieceId, lengthMm }) => {
+      const piece = await tables.pieces.findByPk(pieceId);
+      const product = piece && (await tables.products.findByPk(piece.productId));
+      if (!product) throw new Error(`Cut of job ${String(jobId)} has no piece.`);
+      const { code: pieceCode, kind: pieceKind } = piece;
+      return {
+        layer,
+        pieceId,
+        pieceCode,
+        pieceKind,
+        productName: product.name,
+        tint: product.tint,
+        lengthMm,
+      };
+    }),
+  );
+}

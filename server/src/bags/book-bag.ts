@@ -1,0 +1,79 @@
+import type { Bag, NewBagSchema, Person } from '@yard-spool/contract';
+import { makePlan, type FillPlan } from '@yard-spool/core';
+import { UniqueConstraintError, type Transaction } from 'sequelize';
+import type { InferOutput } from 'valibot';
+import { inTransaction } from '../db/transaction';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { readBag } from './bags';
+import { promiseCuts } from './cuts';
+import { customerFor } from './customers';
+import { spoolFor } from './reel-for';
+
+export type NewBag = InferOutput<typeof NewBagSchema>;
+type NewJob = NewBag['jobs'][number];
+
+/**
+ * Books a bag in: customer, reels, a plan for each, and the line promised to them, in one transaction. The plan is
+ * made again here with the same core. A booking sent twice (same key) makes one bag.
+ */
+export async function bookBag(house: House, person: Person, asked: NewBag): Promise<Bag> {
+  const plans = asked.jobs.map((job, i) => planOf(job, i));
+  try {
+    const number = await inTransaction(house.sequelize, (transaction) =>
+      write(house, person, asked, plans, transaction),
+    );
+    return await readBag(house, number);
+  } catch (error) {
+    const there = await house.tables.bags.findOne({ where: { bookingKey: asked.key } });
+    if (there && error instanceof UniqueConstraintError) return readBag(house, there.id);
+    throw error;
+  }
+}
+
+function planOf(job: NewJob, index: number): FillPlan {
+  const made = makePlan(job.planInput);
+  const blocking = made.ok
+    ? made.value.plan.issues.filter(({ severity }) => severity === 'error')
+    : made.issues;
+  if (!made.ok || blocking.length > 0) {
+    const errors = blocking.map(({ at, sentence }) => ({
+      path: `jobs.${String(index)}.${at ?? 'planInput'}`,
+      message: sentence,
+    }));
+    throw new ProblemError('plan-does-not-work', blocking[0]?.sentence ?? 'The plan does not work.', errors);
+  }
+  return made.value.plan;
+}
+
+async function write(
+  house: House,
+  person: Person,
+  asked: NewBag,
+  plans: FillPlan[],
+  transaction: Transaction,
+): Promise<number> {
+  const customer = await customerFor(house, asked.customer, transaction);
+  const bag = await house.tables.bags.create(
+    {
+      bookingKey: asked.key,
+      customerId: customer.id,
+      promisedAt: new Date(asked.promisedAt),
+      notes: asked.notes,
+      bookedAt: house.clock(),
+      bookedById: person.id,
+    },
+    { transaction },
+  );
+  for (const [i, job] of asked.jobs.entries()) {
+    const plan = plans[i];
+    if (!plan) throw new Error('Every job has a plan.');
+    const spoolId = await spoolFor(house, customer.id, job, transaction);
+    const row = await house.tables.jobs.create(
+      { bagId: bag.id, spoolId, position: i + 1, planInput: job.planInput, plan: plan },
+      { transaction },
+    );
+    await promiseCuts(house, row.id, job, plan, transaction);
+  }
+  return bag.id;
+}

@@ -1,0 +1,28 @@
+import type { Customer } from '@yard-spool/contract';
+import { Op, type Transaction } from 'sequelize';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+
+/** Customers whose name has a word that starts with what was typed; all of them, up to twenty, where nothing was. */
+export async function findCustomers(house: House, typed: string): Promise<Customer[]> {
+  const start = typed.replace(/[\\%_]/g, '\\$&');
+  const where = typed
+    ? { [Op.or]: [{ name: { [Op.like]: `${start}%` } }, { name: { [Op.like]: `% ${start}%` } }] }
+    : {};
+  const rows = await house.tables.customers.findAll({ where, order: ['name'], limit: 20 });
+  return rows.map(toCustomer);
+}
+
+/** The customer named by id, or a new one from name and contact. */
+export async function customerFor(
+  house: House,
+  asked: { id: number } | { name: string; contact: string },
+  transaction: Transaction,
+): Promise<Customer> {
+  if (!('id' in asked)) return toCustomer(await house.tables.customers.create(asked, { transaction }));
+  const row = await house.tables.customers.findByPk(asked.id, { transaction });
+  if (!row) throw new ProblemError('not-found', 'This customer is not on the books any more. Choose again.');
+  return toCustomer(row);
+}
+
+export const toCustomer = ({ id, name, contact }: Customer): Customer => ({ id, name, contact });

@@ -1,0 +1,46 @@
+import type { FillPlan } from '@yard-spool/core';
+import type { Transaction } from 'sequelize';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { TAIL_MM } from '../rack/draw';
+import { listPieces } from '../rack/rack';
+
+interface AskedCuts {
+  readonly cuts: readonly { readonly layer: string; readonly pieceId: number }[];
+}
+
+/** Promises a job's layers to pieces, after checking that line and length are there. Locks the pieces. */
+export async function promiseCuts(
+  house: House,
+  jobId: number,
+  { cuts }: AskedCuts,
+  plan: FillPlan,
+  transaction: Transaction,
+): Promise<void> {
+  for (const { layer, pieceId } of cuts) {
+    const planned = plan.layers.find(({ id }) => id === layer);
+    if (planned?.request.kind !== 'line')
+      throw new ProblemError('bad-request', `The plan has no layer of line called ${layer}.`);
+    await house.tables.pieces.findByPk(pieceId, { transaction, lock: transaction.LOCK.UPDATE });
+    const piece = (await listPieces(house, transaction)).find(({ id }) => id === pieceId);
+    if (!piece) throw new ProblemError('not-found', 'The piece chosen is not on the rack any more.');
+    const { line } = planned.request;
+    if (
+      piece.product.code !== line.key ||
+      piece.product.diameter !== line.diameter ||
+      piece.product.material !== line.material
+    ) {
+      throw new ProblemError(
+        'bad-request',
+        `Piece ${piece.code} is ${piece.product.name}, which is not the line the plan is for.`,
+      );
+    }
+    const lengthMm = Math.round(planned.length.value * 1000);
+    const free = piece.lengthMm - piece.promisedMm;
+    if (lengthMm + TAIL_MM > free) {
+      const sentence = `Piece ${piece.code} has ${Math.max(0, free / 1000).toFixed(0)} m free and this takes ${((lengthMm + TAIL_MM) / 1000).toFixed(0)} m with its tail.`;
+      throw new ProblemError('not-enough-line', sentence, [{ path: layer, message: sentence }]);
+    }
+    await house.tables.cuts.create({ jobId, layer, pieceId, lengthMm }, { transaction });
+  }
+}

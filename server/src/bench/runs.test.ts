@@ -1,0 +1,121 @@
+import type { Fill, Piece, Reel, Run } from '@yard-spool/contract';
+import { foldRun, inferSpool, runSteps, woundSoFar } from '@yard-spool/core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { numbered, receiveTwo, runOf, wholeFill, PLAN_INPUT } from '../testing/bookings';
+import { TestShop } from '../testing/test-shop';
+
+let shop: TestShop;
+let ask: Awaited<ReturnType<TestShop['as']>>;
+let pieces: { backing: Piece; main: Piece };
+beforeAll(async () => {
+  shop = await TestShop.open();
+  ask = await shop.as('Bo');
+  pieces = await receiveTwo(ask, 3000);
+});
+afterAll(() => shop.close());
+
+const pieceOf = async (code: string) =>
+  (await ask<Piece[]>('GET', '/pieces')).body.find((piece) => piece.code === code)!;
+
+describe('a run at the bench', () => {
+  it('begins with its own first event, and a second start gives the same run', async () => {
+    const run = await runOf(ask, pieces);
+    expect(run.events).toMatchObject([{ seq: 1, kind: 'started', by: 'Bo', payload: { bench: 'Bench 1' } }]);
+    const again = await ask<Run>('POST', '/runs', { jobId: run.job.id, bench: 'Bench 2' });
+    expect(again.body.id).toBe(run.id);
+  });
+
+  it('takes events once, however often they are sent', async () => {
+    const run = await runOf(ask, pieces);
+    const events = numbered(run, 1, [{ kind: 'turns', payload: { layer: 'backing', turns: 10 } }]);
+    for (let i = 0; i < 3; i += 1) await ask('POST', `/runs/${run.id}/events`, { events });
+    const { body } = await ask<Run>('GET', `/runs/${run.id}`);
+    expect(body.events).toHaveLength(2);
+    expect(body.events[1]!.by).toBe('Bo');
+  });
+
+  it('refuses a gap, a place that is taken, and kinds only the server writes, and keeps nothing of the batch', async () => {
+    const run = await runOf(ask, pieces);
+    const ten = { kind: 'turns', payload: { layer: 'backing', turns: 10 } };
+    const send = (events: object[]) => ask('POST', `/runs/${run.id}/events`, { events });
+    expect((await send(numbered(run, 5, [ten]))).body.code).toBe('out-of-order');
+    expect((await send(numbered(run, 0, [ten]))).body.code).toBe('out-of-order');
+    expect(
+      (await send([...numbered(run, 1, [ten]), ...numbered(run, 2, [{ kind: 'closed', payload: {} }])])).body
+        .code,
+    ).toBe('bad-request');
+    expect(
+      (await send(numbered(run, 1, [{ kind: 'turns', payload: { layer: 'backing', turns: 1e9 } }]))).status,
+    ).toBe(400);
+    expect((await ask<Run>('GET', `/runs/${run.id}`)).body.events).toHaveLength(1);
+  });
+
+  it('keeps one order when two benches append at once', async () => {
+    const run = await runOf(ask, pieces);
+    const ten = { kind: 'turns', payload: { layer: 'backing', turns: 10 } };
+    const sent = await Promise.all(
+      [1, 2, 3, 4].map(() =>
+        ask<Run & { code: string }>('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, [ten]) }),
+      ),
+    );
+    expect(sent.filter(({ status }) => status === 200)).toHaveLength(1);
+    expect(sent.filter(({ body }) => body.code === 'out-of-order')).toHaveLength(3);
+    expect((await ask<Run>('GET', `/runs/${run.id}`)).body.events.map(({ seq }) => seq)).toEqual([1, 2]);
+  });
+
+  it('cannot be closed while steps are left', async () => {
+    const run = await runOf(ask, pieces);
+    const { status, body } = await ask('POST', `/runs/${run.id}/close`, {});
+    expect([status, body.code]).toEqual([409, 'not-finished']);
+  });
+});
+
+describe('closing a run', () => {
+  it('writes reel, rack and log so that they agree to the millimetre', async () => {
+    const own = await receiveTwo(ask, 900, 'CLOSE');
+    const run = await runOf(ask, own);
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill()) });
+    const before = await pieceOf('CLOSE-26');
+    const { body: fill } = await ask<Fill>('POST', `/runs/${run.id}/close`, {});
+
+    const { body: closed } = await ask<Run>('GET', `/runs/${run.id}`);
+    const estimate = inferSpool(PLAN_INPUT.observations);
+    if (!estimate.ok) throw new Error('This spool can be inferred.');
+    const { turns } = foldRun(runSteps(PLAN_INPUT.request), closed.events);
+    const wound = woundSoFar(estimate.value, PLAN_INPUT.request, turns);
+    expect(fill.layers.map(({ lengthMm }) => lengthMm)).toEqual(
+      wound.map(({ length }) => Math.round(length * 1000)),
+    );
+    expect(fill.gapRead).toBe(1.6);
+
+    const after = await pieceOf('CLOSE-26');
+    expect(before.lengthMm - after.lengthMm).toBe(fill.layers[1]!.lengthMm + 2000);
+    expect(after.promisedMm).toBe(0);
+    const { body: reel } = await ask<Reel>('GET', `/reels/${closed.job.tag}`);
+    expect(reel.fills[0]).toEqual(fill);
+    expect(reel.waiting).toBeNull();
+    expect(closed.state).toBe('closed');
+    expect(closed.events.at(-1)?.kind).toBe('closed');
+  });
+
+  it('draws the line once, even when closed three times at once', async () => {
+    const own = await receiveTwo(ask, 900, 'ONCE');
+    const run = await runOf(ask, own);
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill()) });
+    const fills = await Promise.all([1, 2, 3].map(() => ask<Fill>('POST', `/runs/${run.id}/close`, {})));
+    expect(new Set(fills.map(({ body }) => body.id)).size).toBe(1);
+    const moves = (await ask<{ moves: object[] }>('GET', '/pieces/ONCE-26')).body.moves;
+    expect(moves).toHaveLength(3);
+  });
+
+  it('takes nothing more once closed', async () => {
+    const run = await runOf(ask, await receiveTwo(ask, 900, 'DONE'));
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill()) });
+    await ask('POST', `/runs/${run.id}/close`, {});
+    const { body: closed } = await ask<Run>('GET', `/runs/${run.id}`);
+    const late = numbered(run, closed.events.length, [
+      { kind: 'turns', payload: { layer: 'main', turns: 10 } },
+    ]);
+    expect((await ask('POST', `/runs/${run.id}/events`, { events: late })).body.code).toBe('already-closed');
+  });
+});

@@ -1,0 +1,85 @@
+import type { Person, Run } from '@yard-spool/contract';
+import type { RunEvent } from '@yard-spool/core';
+import { inTransaction } from '../db/transaction';
+import type { RunRow } from '../db/models/runs';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { readJob } from '../bags/bags';
+
+/** Takes a booked reel to a bench. A reel already there gives the run it has. */
+export async function startRun(house: House, person: Person, jobId: number, bench: string): Promise<Run> {
+  const id = await inTransaction(house.sequelize, async (transaction) => {
+    const { jobs, runs, runEvents } = house.tables;
+    const job = await jobs.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE });
+    if (!job) throw new ProblemError('not-found', 'This reel is not booked in any more.');
+    const there = await runs.findOne({ where: { jobId }, transaction });
+    if (there) return there.id;
+    const at = house.clock();
+    const run = await runs.create({ jobId, bench, openedAt: at }, { transaction });
+    await runEvents.create(
+      {
+        id: crypto.randomUUID(),
+        runId: run.id,
+        seq: 1,
+        kind: 'started',
+        at,
+        byId: person.id,
+        payload: { bench },
+      },
+      { transaction },
+    );
+    await job.update({ state: 'on-the-bench' }, { transaction });
+    return run.id;
+  });
+  return readRun(house, id);
+}
+
+/** One run with its whole log. */
+export async function readRun(house: House, id: number): Promise<Run> {
+  const row = await house.tables.runs.findByPk(id);
+  if (!row) throw new ProblemError('not-found', `There is no run ${String(id)}.`);
+  return toRun(house, row);
+}
+
+/** Runs that are not closed, oldest first. */
+export async function listOpenRuns(house: House): Promise<Run[]> {
+  const rows = await house.tables.runs.findAll({ where: { state: 'open' }, order: ['id'] });
+  return Promise.all(rows.map((row) => toRun(house, row)));
+}
+
+async function toRun(house: House, row: RunRow): Promise<Run> {
+  const { tables } = house;
+  const jobRow = await tables.jobs.findByPk(row.jobId);
+  const bag = jobRow && (await tables.bags.findByPk(jobRow.bagId));
+  const customer = bag && (await tables.customers.findByPk(bag.customerId));
+  if (!customer) throw new Error(`Run ${String(row.id)} has no bag.`);
+  return {
+    id: row.id,
+    bench: row.bench,
+    state: row.state,
+    bagNumber: bag.id,
+    customer: customer.name,
+    reelsInBag: await tables.jobs.count({ where: { bagId: bag.id } }),
+    job: await readJob(house, row.jobId),
+    events: await readLog(house, row.id),
+  };
+}
+
+/** The log of a run in order, as the core folds it. */
+export async function readLog({ tables }: House, runId: number): Promise<RunEvent[]> {
+  const rows = await tables.runEvents.findAll({ where: { runId }, order: ['seq'] });
+  const people = await tables.people.findAll({ attributes: ['id', 'name'] });
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  return rows.map(
+    ({ id, seq, kind, at, byId, payload }) =>
+      ({
+        id,
+        run: String(runId),
+        seq,
+        kind,
+        at: at.toISOString(),
+        by: nameOf.get(byId) ?? '',
+        payload,
+      }) as RunEvent,
+  );
+}

@@ -1,0 +1,28 @@
+import type { QueryInterface, Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { firstHouse } from './migrations/0001-first-house';
+
+/** One step of the schema: SQL statements, each run by itself. */
+export interface Migration {
+  readonly name: string;
+  readonly statements: readonly string[];
+}
+
+const MIGRATIONS: readonly Migration[] = [firstHouse];
+
+/** Brings the schema up to date. Statements of a migration that failed half-way are named in the error. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  const umzug = new Umzug<QueryInterface>({
+    migrations: MIGRATIONS.map(({ name, statements }) => ({
+      name,
+      up: async ({ context }) => {
+        for (const statement of statements) await context.sequelize.query(statement);
+      },
+    })),
+    context: sequelize.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize, tableName: 'schema_steps' }),
+    logger: undefined,
+  });
+  const done = await umzug.up();
+  return done.map(({ name }) => name);
+}

@@ -1,0 +1,84 @@
+import type { Job } from '@yard-spool/contract';
+import {
+  DataTypes,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type Sequelize,
+} from 'sequelize';
+import { id } from './columns';
+
+export interface BagTableRow extends Model<
+  InferAttributes<BagTableRow>,
+  InferCreationAttributes<BagTableRow>
+> {
+  id: CreationOptional<number>;
+  bookingKey: string;
+  customerId: number;
+  promisedAt: Date;
+  notes: string;
+  bookedAt: Date;
+  bookedById: number;
+}
+
+export interface JobRow extends Model<InferAttributes<JobRow>, InferCreationAttributes<JobRow>> {
+  id: CreationOptional<number>;
+  bagId: number;
+  spoolId: number;
+  position: number;
+  state: CreationOptional<Job['state']>;
+  planInput: Job['planInput'];
+  plan: Job['plan'];
+}
+
+export interface CutRow extends Model<InferAttributes<CutRow>, InferCreationAttributes<CutRow>> {
+  id: CreationOptional<number>;
+  jobId: number;
+  layer: string;
+  pieceId: number;
+  lengthMm: number;
+}
+
+export const defineBags = (sequelize: Sequelize) =>
+  sequelize.define<BagTableRow>(
+    'bag',
+    {
+      id,
+      bookingKey: DataTypes.STRING,
+      customerId: DataTypes.INTEGER,
+      promisedAt: DataTypes.DATE(3),
+      notes: DataTypes.STRING,
+      bookedAt: DataTypes.DATE(3),
+      bookedById: DataTypes.INTEGER,
+    },
+    { tableName: 'bags' },
+  );
+
+export const defineJobs = (sequelize: Sequelize) =>
+  sequelize.define<JobRow>(
+    'job',
+    {
+      id,
+      bagId: DataTypes.INTEGER,
+      spoolId: DataTypes.INTEGER,
+      position: DataTypes.INTEGER,
+      state: { type: DataTypes.STRING, defaultValue: 'booked' },
+      planInput: DataTypes.JSON,
+      plan: DataTypes.JSON,
+    },
+    { tableName: 'jobs' },
+  );
+
+export const defineCuts = (sequelize: Sequelize) =>
+  sequelize.define<CutRow>(
+    'cut',
+    {
+      id,
+      jobId: DataTypes.INTEGER,
+      layer: DataTypes.STRING,
+      pieceId: DataTypes.INTEGER,
+      lengthMm: DataTypes.BIGINT,
+    },
+    { tableName: 'cuts' },
+  );

@@ -1,0 +1,49 @@
+import {
+  DataTypes,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type Sequelize,
+} from 'sequelize';
+import { id } from './columns';
+
+export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
+  id: CreationOptional<number>;
+  name: string;
+  role: 'technician' | 'manager';
+  passcodeHash: string;
+  createdAt: Date;
+}
+
+export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
+  tokenHash: string;
+  personId: number;
+  createdAt: Date;
+  expiresAt: Date;
+}
+
+export const definePeople = (sequelize: Sequelize) =>
+  sequelize.define<PersonRow>(
+    'person',
+    {
+      id,
+      name: DataTypes.STRING,
+      role: DataTypes.STRING,
+      passcodeHash: DataTypes.STRING,
+      createdAt: DataTypes.DATE(3),
+    },
+    { tableName: 'people' },
+  );
+
+export const defineSessions = (sequelize: Sequelize) =>
+  sequelize.define<SessionRow>(
+    'session',
+    {
+      tokenHash: { type: DataTypes.STRING, primaryKey: true },
+      personId: DataTypes.INTEGER,
+      createdAt: DataTypes.DATE(3),
+      expiresAt: DataTypes.DATE(3),
+    },
+    { tableName: 'sessions' },
+  );

@@ -1,0 +1,90 @@
+import type { Move, Piece, Product } from '@yard-spool/contract';
+import {
+  DataTypes,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type Sequelize,
+} from 'sequelize';
+import { id } from './columns';
+
+export interface ProductRow extends Model<InferAttributes<ProductRow>, InferCreationAttributes<ProductRow>> {
+  id: CreationOptional<number>;
+  code: string;
+  name: string;
+  material: Product['material'];
+  /** DECIMAL, so a string when read. */
+  diameter: string;
+  strengthKg: string | null;
+  tint: string;
+}
+
+export interface PieceRow extends Model<InferAttributes<PieceRow>, InferCreationAttributes<PieceRow>> {
+  id: CreationOptional<number>;
+  code: string;
+  productId: number;
+  kind: Piece['kind'];
+  place: string;
+  receivedMm: number;
+  lengthMm: number;
+  opened: CreationOptional<boolean>;
+}
+
+export interface MoveRow extends Model<InferAttributes<MoveRow>, InferCreationAttributes<MoveRow>> {
+  id: CreationOptional<number>;
+  pieceId: number;
+  kind: Move['kind'];
+  lengthMm: number;
+  at: Date;
+  byId: number;
+  why: string;
+  runId: number | null;
+}
+
+export const defineProducts = (sequelize: Sequelize) =>
+  sequelize.define<ProductRow>(
+    'product',
+    {
+      id,
+      code: DataTypes.STRING,
+      name: DataTypes.STRING,
+      material: DataTypes.STRING,
+      diameter: DataTypes.DECIMAL(6, 4),
+      strengthKg: DataTypes.DECIMAL(7, 3),
+      tint: DataTypes.STRING,
+    },
+    { tableName: 'products' },
+  );
+
+export const definePieces = (sequelize: Sequelize) =>
+  sequelize.define<PieceRow>(
+    'piece',
+    {
+      id,
+      code: DataTypes.STRING,
+      productId: DataTypes.INTEGER,
+      kind: DataTypes.STRING,
+      place: DataTypes.STRING,
+      receivedMm: DataTypes.BIGINT,
+      lengthMm: DataTypes.BIGINT,
+      opened: { type: DataTypes.BOOLEAN, defaultValue: false },
+    },
+    { tableName: 'pieces' },
+  );
+
+export const defineMoves = (sequelize: Sequelize) =>
+  sequelize.define<MoveRow>(
+    'move',
+    {
+      id,
+      pieceId: DataTypes.INTEGER,
+      kind: DataTypes.STRING,
+      lengthMm: DataTypes.BIGINT,
+      at: DataTypes.DATE(3),
+      byId: DataTypes.INTEGER,
+      why: DataTypes.STRING,
+      runId: DataTypes.INTEGER,
+    },
+    { tableName: 'moves' },
+  );

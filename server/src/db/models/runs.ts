@@ -1,0 +1,129 @@
+import type { Fill, FillLayer, Run } from '@yard-spool/contract';
+import type { RunEvent } from '@yard-spool/core';
+import {
+  DataTypes,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type Sequelize,
+} from 'sequelize';
+import { id } from './columns';
+
+export interface RunRow extends Model<InferAttributes<RunRow>, InferCreationAttributes<RunRow>> {
+  id: CreationOptional<number>;
+  jobId: number;
+  bench: string;
+  state: CreationOptional<Run['state']>;
+  openedAt: Date;
+  closedAt: CreationOptional<Date | null>;
+}
+
+export interface RunEventRow extends Model<
+  InferAttributes<RunEventRow>,
+  InferCreationAttributes<RunEventRow>
+> {
+  id: string;
+  runId: number;
+  seq: number;
+  kind: RunEvent['kind'];
+  at: Date;
+  byId: number;
+  payload: RunEvent['payload'];
+}
+
+export interface FillRow extends Model<InferAttributes<FillRow>, InferCreationAttributes<FillRow>> {
+  id: CreationOptional<number>;
+  runId: number;
+  spoolId: number;
+  closedAt: Date;
+  byId: number;
+  gapRead: string | null;
+  gapByCount: number;
+  spool: Fill['spool'];
+}
+
+export interface FillLayerRow extends Model<
+  InferAttributes<FillLayerRow>,
+  InferCreationAttributes<FillLayerRow>
+> {
+  id: CreationOptional<number>;
+  fillId: number;
+  position: number;
+  layer: string;
+  role: FillLayer['role'];
+  line: FillLayer['line'];
+  lineName: string;
+  tint: string;
+  pieceId: number | null;
+  lengthMm: number;
+  handleTurns: number;
+  innerRadius: number;
+  outerRadius: number;
+}
+
+export const defineRuns = (sequelize: Sequelize) =>
+  sequelize.define<RunRow>(
+    'run',
+    {
+      id,
+      jobId: DataTypes.INTEGER,
+      bench: DataTypes.STRING,
+      state: { type: DataTypes.STRING, defaultValue: 'open' },
+      openedAt: DataTypes.DATE(3),
+      closedAt: DataTypes.DATE(3),
+    },
+    { tableName: 'runs' },
+  );
+
+export const defineRunEvents = (sequelize: Sequelize) =>
+  sequelize.define<RunEventRow>(
+    'runEvent',
+    {
+      id: { type: DataTypes.STRING, primaryKey: true },
+      runId: DataTypes.INTEGER,
+      seq: DataTypes.INTEGER,
+      kind: DataTypes.STRING,
+      at: DataTypes.DATE(3),
+      byId: DataTypes.INTEGER,
+      payload: DataTypes.JSON,
+    },
+    { tableName: 'run_events' },
+  );
+
+export const defineFills = (sequelize: Sequelize) =>
+  sequelize.define<FillRow>(
+    'fill',
+    {
+      id,
+      runId: DataTypes.INTEGER,
+      spoolId: DataTypes.INTEGER,
+      closedAt: DataTypes.DATE(3),
+      byId: DataTypes.INTEGER,
+      gapRead: DataTypes.DECIMAL(6, 3),
+      gapByCount: DataTypes.DOUBLE,
+      spool: DataTypes.JSON,
+    },
+    { tableName: 'fills' },
+  );
+
+export const defineFillLayers = (sequelize: Sequelize) =>
+  sequelize.define<FillLayerRow>(
+    'fillLayer',
+    {
+      id,
+      fillId: DataTypes.INTEGER,
+      position: DataTypes.INTEGER,
+      layer: DataTypes.STRING,
+      role: DataTypes.STRING,
+      line: DataTypes.JSON,
+      lineName: DataTypes.STRING,
+      tint: DataTypes.STRING,
+      pieceId: DataTypes.INTEGER,
+      lengthMm: DataTypes.BIGINT,
+      handleTurns: DataTypes.DOUBLE,
+      innerRadius: DataTypes.DOUBLE,
+      outerRadius: DataTypes.DOUBLE,
+    },
+    { tableName: 'fill_layers' },
+  );

@@ -1,0 +1,17 @@
+import type { Sequelize } from 'sequelize';
+import type { Clock } from './clock';
+import { systemClock } from './clock';
+import { defineTables, type Tables } from './db/tables';
+
+/** What every service is given: the database, its tables, and the time. Services know nothing of HTTP. */
+export interface House {
+  readonly sequelize: Sequelize;
+  readonly tables: Tables;
+  readonly clock: Clock;
+}
+
+export const openHouse = (sequelize: Sequelize, clock: Clock = systemClock): House => ({
+  sequelize,
+  tables: defineTables(sequelize),
+  clock,
+});

@@ -1,0 +1,46 @@
+import { api } from '@yard-spool/contract';
+import { Router } from 'express';
+import { listBags, readBag, readJob } from '../bags/bags';
+import { bookBag } from '../bags/book-bag';
+import { findCustomers } from '../bags/customers';
+import { appendEvents } from '../bench/append-events';
+import { closeRun } from '../bench/close-run';
+import { listOpenRuns, readRun, startRun } from '../bench/runs';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { listPieces, listProducts, readPiece, receivePiece } from '../rack/rack';
+import { findReels, readReel } from '../reels/reels';
+import { personOf, serve } from './serve';
+
+/** Everything that needs somebody signed in, one line a route. */
+export function apiRoutes(house: House): Router {
+  const router = Router();
+  router.use((_request, response, next) => {
+    personOf(response);
+    next();
+  });
+  serve(router, api.findCustomers, ({ query }) => findCustomers(house, query.q));
+  serve(router, api.listBags, () => listBags(house));
+  serve(router, api.bookBag, ({ body, response }) => bookBag(house, personOf(response), body));
+  serve(router, api.readBag, ({ params }) => readBag(house, params.number));
+  serve(router, api.readJob, ({ params }) => readJob(house, params.id));
+  serve(router, api.listProducts, () => listProducts(house));
+  serve(router, api.listPieces, () => listPieces(house));
+  serve(router, api.receivePiece, ({ body, response }) => receivePiece(house, personOf(response), body));
+  serve(router, api.readPiece, ({ params }) => readPiece(house, params.code));
+  serve(router, api.findReels, ({ query }) => findReels(house, query.q));
+  serve(router, api.readReel, ({ params }) => readReel(house, params.tag));
+  serve(router, api.listOpenRuns, () => listOpenRuns(house));
+  serve(router, api.startRun, ({ body, response }) =>
+    startRun(house, personOf(response), body.jobId, body.bench),
+  );
+  serve(router, api.readRun, ({ params }) => readRun(house, params.id));
+  serve(router, api.appendEvents, ({ params, body, response }) =>
+    appendEvents(house, personOf(response), params.id, body.events),
+  );
+  serve(router, api.closeRun, ({ params, response }) => closeRun(house, personOf(response), params.id));
+  router.use(() => {
+    throw new ProblemError('not-found', 'There is nothing at this address.');
+  });
+  return router;
+}

@@ -1,0 +1,54 @@
+import { type Person, type Route, type RouteParts, type Problem } from '@yard-spool/contract';
+import type { Request, RequestHandler, Response, Router } from 'express';
+import * as v from 'valibot';
+import { ProblemError } from '../problem-error';
+
+type Read<S> = S extends v.GenericSchema ? v.InferOutput<S> : undefined;
+
+/** A request after its schema: what a handler gets. */
+export interface Asked<P extends RouteParts> {
+  readonly params: Read<P['params']>;
+  readonly query: Read<P['query']>;
+  readonly body: Read<P['body']>;
+  readonly request: Request;
+  readonly response: Response;
+}
+
+/** Who asks, or a refusal. */
+export const personOf = (response: Response): Person => {
+  const { person } = response.locals as { person?: Person };
+  if (!person) throw new ProblemError('not-signed-in', 'Sign in to go on. What you typed is still here.');
+  return person;
+};
+
+/** Binds a route of the contract to its handler; request and reply are both checked against the contract. */
+export function serve<P extends RouteParts>(
+  router: Router,
+  { method, path, parts }: Route<P>,
+  handler: (asked: Asked<P>) => Promise<v.InferInput<P['reply']>>,
+): void {
+  const handle: RequestHandler = async (request, response) => {
+    const asked = {
+      params: read(parts.params, request.params, 'params'),
+      query: read(parts.query, request.query, 'query'),
+      body: read(parts.body, request.body ?? {}, 'body'),
+      request,
+      response,
+    } as Asked<P>;
+    const reply = await handler(asked);
+    response.json(v.parse(parts.reply, reply));
+  };
+  const verbs = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
+  router[verbs[method]](path, handle);
+}
+
+function read(schema: v.GenericSchema | undefined, value: unknown, where: string): unknown {
+  if (!schema) return undefined;
+  const parsed = v.safeParse(schema, value);
+  if (parsed.success) return parsed.output;
+  const errors: NonNullable<Problem['errors']> = parsed.issues.map((issue) => ({
+    path: v.getDotPath(issue) ?? where,
+    message: issue.message,
+  }));
+  throw new ProblemError('bad-request', errors[0]?.message ?? 'This could not be read.', errors);
+}

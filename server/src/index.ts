@@ -1,0 +1,10 @@
+export { createApp } from './app';
+export { bookBag } from './bags/book-bag';
+export { appendEvents } from './bench/append-events';
+export { closeRun } from './bench/close-run';
+export { startRun } from './bench/runs';
+export { connect } from './db/connect';
+export { migrate } from './db/migrate';
+export { openHouse, type House } from './house';
+export { addPerson } from './people/people';
+export { receivePiece } from './rack/rack';

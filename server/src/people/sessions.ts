@@ -1,0 +1,44 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Person } from '@yard-spool/contract';
+import { Op } from 'sequelize';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { checkPasscode, hashPasscode } from './passcode';
+
+/** How long somebody stays signed in: a working day and the evening after it. */
+export const SESSION_HOURS = 16;
+
+/** Checked when nobody has the name, so that a wrong name takes as long as a wrong passcode. */
+const nobody = hashPasscode('nobody has this passcode');
+
+const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** Signs a person in by name and passcode. The token is given out once and kept only as a hash. */
+export async function signIn(
+  house: House,
+  name: string,
+  passcode: string,
+): Promise<{ person: Person; token: string; expiresAt: Date }> {
+  const row = await house.tables.people.findOne({ where: { name } });
+  const right = await checkPasscode(passcode, row?.passcodeHash ?? (await nobody));
+  if (!row || !right)
+    throw new ProblemError('wrong-passcode', 'That name and passcode do not belong together. Try again.');
+  const token = randomBytes(32).toString('base64url');
+  const createdAt = house.clock();
+  const expiresAt = new Date(createdAt.getTime() + SESSION_HOURS * 3_600_000);
+  await house.tables.sessions.destroy({ where: { expiresAt: { [Op.lt]: createdAt } } });
+  await house.tables.sessions.create({ tokenHash: hashToken(token), personId: row.id, createdAt, expiresAt });
+  return { person: { id: row.id, name: row.name, role: row.role }, token, expiresAt };
+}
+
+/** Who a session token belongs to, or null where it is unknown or over. */
+export async function personOfToken(house: House, token: string): Promise<Person | null> {
+  const session = await house.tables.sessions.findOne({
+    where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: house.clock() } },
+  });
+  const row = session && (await house.tables.people.findByPk(session.personId));
+  return row ? { id: row.id, name: row.name, role: row.role } : null;
+}
+
+export const signOut = (house: House, token: string): Promise<number> =>
+  house.tables.sessions.destroy({ where: { tokenHash: hashToken(token) } });

@@ -1,0 +1,38 @@
+import type { Problem, ProblemCode } from '@yard-spool/contract';
+
+const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: string]>> = {
+  'bad-request': [400, 'Something in it is not right'],
+  'not-signed-in': [401, 'Sign in first'],
+  'wrong-passcode': [401, 'Name and passcode do not match'],
+  'too-many-tries': [429, 'Too many tries'],
+  'not-allowed': [403, 'Not allowed'],
+  'not-found': [404, 'Not found'],
+  'already-exists': [409, 'Already there'],
+  'stale-version': [409, 'Somebody changed it meanwhile'],
+  'not-enough-line': [409, 'Not enough line on the piece'],
+  'plan-does-not-work': [422, 'The plan does not work'],
+  'out-of-order': [409, 'The log went on elsewhere'],
+  'already-closed': [409, 'Already closed'],
+  'not-finished': [409, 'Not finished'],
+  'database-away': [503, 'The database does not answer'],
+  'server-error': [500, 'The server failed'],
+};
+
+/** The one error family of the server: a reason with a code, told to the client as problem+json. */
+export class ProblemError extends Error {
+  constructor(
+    readonly code: ProblemCode,
+    readonly detail: string,
+    readonly errors?: Problem['errors'],
+  ) {
+    super(detail);
+    this.name = 'ProblemError';
+  }
+
+  /** The body a client gets. */
+  toProblem(): Problem {
+    const [status, title] = STATUS[this.code];
+    const base = { type: `urn:yard-spool:${this.code}`, title, status, code: this.code, detail: this.detail };
+    return this.errors ? { ...base, errors: this.errors } : base;
+  }
+}

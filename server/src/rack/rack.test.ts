@@ -1,0 +1,101 @@
+import type { Move, Piece } from '@yard-spool/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { inTransaction } from '../db/transaction';
+import { receiveTwo } from '../testing/bookings';
+import { TestShop } from '../testing/test-shop';
+import { drawLine } from './draw';
+
+let shop: TestShop;
+let ask: Awaited<ReturnType<TestShop['as']>>;
+beforeAll(async () => {
+  shop = await TestShop.open();
+  ask = await shop.as('Ada');
+});
+afterAll(() => shop.close());
+
+const ADA = { id: 1, name: 'Ada', role: 'manager' } as const;
+const ledger = async (code: string) =>
+  (await ask<{ piece: Piece; moves: Move[] }>('GET', `/pieces/${code}`)).body;
+const sum = (moves: readonly Move[]): number => moves.reduce((total, { lengthMm }) => total + lengthMm, 0);
+
+describe('the rack', () => {
+  it('takes a piece on with its first ledger line', async () => {
+    await receiveTwo(ask, 500, 'A');
+    const { piece, moves } = await ledger('A-26');
+    expect(piece).toMatchObject({ lengthMm: 500_000, receivedMm: 500_000, opened: false, promisedMm: 0 });
+    expect(moves).toMatchObject([{ kind: 'received', lengthMm: 500_000, by: 'Ada' }]);
+  });
+
+  it('refuses a code that is taken, a length of nought, and line that is too thick', async () => {
+    const product = { id: (await ledger('A-26')).piece.product.id };
+    const piece = { code: 'A-26', product, kind: 'bulk', place: '', lengthMm: 1000 };
+    expect((await ask('POST', '/pieces', piece)).body).toMatchObject({ status: 409, code: 'already-exists' });
+    expect(
+      (await ask('POST', '/pieces', { ...piece, code: 'A-99', lengthMm: 0 })).body.errors?.[0]?.path,
+    ).toBe('lengthMm');
+    const thick = {
+      code: 'Q-1',
+      name: 'Rope',
+      material: 'nylon',
+      diameter: 12,
+      strengthKg: null,
+      tint: '#000000',
+    };
+    expect((await ask('POST', '/pieces', { ...piece, code: 'A-98', product: thick })).status).toBe(400);
+    expect((await ask('GET', '/pieces/A-98')).status).toBe(404);
+  });
+
+  it('draws length and tail as two ledger lines whose sum is what is left', async () => {
+    const { main } = await receiveTwo(ask, 300, 'B');
+    await inTransaction(shop.house.sequelize, (transaction) =>
+      drawLine(
+        shop.house,
+        ADA,
+        { pieceId: main.id, lengthMm: 120_000, runId: null as never, why: 'R-1, main' },
+        transaction,
+      ),
+    );
+    const { piece, moves } = await ledger('B-26');
+    expect(moves.map(({ kind, lengthMm }) => [kind, lengthMm])).toEqual([
+      ['received', 300_000],
+      ['filled', -120_000],
+      ['tail', -2000],
+    ]);
+    expect(piece.lengthMm).toBe(178_000);
+    expect(piece.opened).toBe(true);
+  });
+
+  it('never goes below nought: what was counted and not on the books is found line', async () => {
+    const { main } = await receiveTwo(ask, 100, 'C');
+    await inTransaction(shop.house.sequelize, (transaction) =>
+      drawLine(
+        shop.house,
+        ADA,
+        { pieceId: main.id, lengthMm: 130_000, runId: null as never, why: 'R-1, main' },
+        transaction,
+      ),
+    );
+    const { piece, moves } = await ledger('C-26');
+    expect(moves.map(({ kind, lengthMm }) => [kind, lengthMm])).toContainEqual(['found', 30_000]);
+    expect([piece.lengthMm, sum(moves)]).toEqual([0, 0]);
+  });
+
+  it('keeps sum and length equal with eight drawing at once', async () => {
+    const { main } = await receiveTwo(ask, 1000, 'D');
+    const draws = Array.from({ length: 8 }, (_, i) =>
+      inTransaction(shop.house.sequelize, (transaction) =>
+        drawLine(
+          shop.house,
+          ADA,
+          { pieceId: main.id, lengthMm: 10_000 + i, runId: null as never, why: `R-${i}` },
+          transaction,
+        ),
+      ),
+    );
+    await Promise.all(draws);
+    const { piece, moves } = await ledger('D-26');
+    expect(moves).toHaveLength(17);
+    expect(piece.lengthMm).toBe(sum(moves));
+    expect(piece.lengthMm).toBe(1_000_000 - 8 * 12_000 - 28);
+  });
+});

@@ -1,0 +1,79 @@
+import type { Fill, FillLayer } from '@yard-spool/contract';
+import type { FillRow } from '../db/models/runs';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+
+/** One fill with its layers, arbor first. */
+export async function readFill(house: House, id: number): Promise<Fill> {
+  const row = await house.tables.fills.findByPk(id);
+  if (!row) throw new ProblemError('not-found', 'There is no such fill.');
+  return toFill(house, row);
+}
+
+/** All fills of a spool, newest first. */
+export async function fillsOfSpools(house: House, spoolIds: readonly number[]): Promise<Fill[]> {
+  const rows = await house.tables.fills.findAll({
+    where: { spoolId: [...spoolIds] },
+    order: [
+      ['closedAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+  });
+  return Promise.all(rows.map((row) => toFill(house, row)));
+}
+
+async function toFill(house: House, row: FillRow): Promise<Fill> {
+  const { tables } = house;
+  const [run, person] = await Promise.all([
+    tables.runs.findByPk(row.runId),
+    tables.people.findByPk(row.byId),
+  ]);
+  const job = run && (await tables.jobs.findByPk(run.jobId, { attributes: ['bagId'] }));
+  if (!job) throw new Error(`Fill ${String(row.id)} has no run.`);
+  return {
+    id: row.id,
+    runId: row.runId,
+    bagNumber: job.bagId,
+    closedAt: row.closedAt.toISOString(),
+    by: person?.name ?? '',
+    gapRead: row.gapRead === null ? null : Number(row.gapRead),
+    gapByCount: row.gapByCount,
+    spool: row.spool,
+    layers: await layersOf(house, row.id),
+  };
+}
+
+async function layersOf({ tables }: House, fillId: number): Promise<FillLayer[]> {
+  const rows = await tables.fillLayers.findAll({ where: { fillId }, order: ['position'] });
+  return Promise.all(
+    rows.map(
+      async ({
+        layer,
+        role,
+        line,
+        lineName,
+        tint,
+        pieceId,
+        lengthMm,
+        handleTurns,
+        innerRadius,
+        outerRadius,
+      }) => {
+        const piece = pieceId === null ? null : await tables.pieces.findByPk(pieceId);
+        const from = { pieceCode: piece?.code ?? null, pieceKind: piece?.kind ?? null };
+        return {
+          id: layer,
+          role,
+          line,
+          lineName,
+          tint,
+          ...from,
+          lengthMm,
+          handleTurns,
+          innerRadius,
+          outerRadius,
+        };
+      },
+    ),
+  );
+}

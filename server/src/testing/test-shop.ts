@@ -1,0 +1,82 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type { Problem } from '@yard-spool/contract';
+import { pino } from 'pino';
+import type { Sequelize } from 'sequelize';
+import { createApp } from '../app';
+import { connect } from '../db/connect';
+import { migrate } from '../db/migrate';
+import { openHouse, type House } from '../house';
+import { addPerson } from '../people/people';
+
+/** An answer of the API as a test looks at it. */
+export interface Answer<T = unknown> {
+  readonly status: number;
+  readonly body: T;
+  readonly headers: Headers;
+}
+
+const PASSCODE = 'right-passcode';
+
+/** A whole server on a database of its own, for one test file. The real MariaDB, the real app, a real port. */
+export class TestShop {
+  private constructor(
+    readonly house: House,
+    private readonly admin: Sequelize,
+    private readonly name: string,
+    private readonly server: Server,
+    readonly address: string,
+  ) {}
+
+  /** Opens a shop with a manager (Ada) and a technician (Bo). The clock can be set. */
+  static async open(clock: () => Date = () => new Date()): Promise<TestShop> {
+    const base = process.env.YARD_SPOOL_TEST_DATABASE;
+    if (!base) throw new Error('These tests need a database: run them with "npm test -- api".');
+    const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
+    const admin = connect(base);
+    await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    const address = new URL(base);
+    address.pathname = `/${name}`;
+    const sequelize = connect(address.href);
+    await migrate(sequelize);
+    const house = openHouse(sequelize, clock);
+    await addPerson(house, 'Ada', 'manager', PASSCODE);
+    await addPerson(house, 'Bo', 'technician', PASSCODE);
+    const server = createServer(createApp({ house, log: pino({ level: 'silent' }) }));
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const { port } = server.address() as AddressInfo;
+    return new TestShop(house, admin, name, server, `http://127.0.0.1:${port}`);
+  }
+
+  async close(): Promise<void> {
+    this.server.closeAllConnections();
+    await new Promise((resolve) => this.server.close(resolve));
+    await this.house.sequelize.close();
+    await this.admin.query(`DROP DATABASE ${this.name}`);
+    await this.admin.close();
+  }
+
+  /** Asks as nobody, or as whoever the cookie belongs to. */
+  async ask<T = Problem>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<T>> {
+    const response = await fetch(`${this.address}/api${path}`, {
+      method,
+      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    return { status: response.status, headers: response.headers, body: (await response.json()) as T };
+  }
+
+  /** Signs in and gives a way to ask as that person. */
+  async as(
+    name: 'Ada' | 'Bo',
+  ): Promise<<T = Problem>(method: string, path: string, body?: unknown) => Promise<Answer<T>>> {
+    const signedIn = await this.ask('POST', '/session', { name, passcode: PASSCODE });
+    const cookie = signedIn.headers.get('set-cookie')?.split(';')[0] ?? '';
+    return (method, path, body) => this.ask(method, path, body, { cookie });
+  }
+}

@@ -1,0 +1,27 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from './paths.mjs';
+import { step, Told } from './progress.mjs';
+import { run } from './run.mjs';
+
+const STAMP = join(ROOT, 'node_modules', '.yard-spool-lock');
+
+/** Checks the version of Node.js before anything else is tried. */
+export function ensureNode() {
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+  if (major === 20 && minor >= 19) return;
+  throw new Told(
+    `Yard Spool runs on Node.js 20.19 or later of version 20; this is ${process.versions.node}.`,
+  );
+}
+
+/** Installs the npm packages of the lock file, unless just those are installed. */
+export async function ensurePackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
+  await step('Installing npm packages', () => run('npm', ['ci', '--no-audit', '--no-fund']));
+  writeFileSync(STAMP, lock);
+}

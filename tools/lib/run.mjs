@@ -1,0 +1,31 @@
+import { spawn } from 'node:child_process';
+import { ROOT } from './paths.mjs';
+import { Told } from './progress.mjs';
+
+/**
+ * Runs a program to its end and gives back what it printed.
+ * @param {string} command
+ * @param {string[]} args
+ * @param {{ env?: Record<string, string>, show?: boolean, allowFailure?: boolean, cwd?: string }} [options]
+ * @returns {Promise<{ code: number, output: string }>}
+ */
+export function run(command, args, { env = {}, show = false, allowFailure = false, cwd = ROOT } = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'],
+    });
+    let output = '';
+    child.stdout?.on('data', (chunk) => (output += chunk));
+    child.stderr?.on('data', (chunk) => (output += chunk));
+    child.on('error', (error) => reject(new Told(`Could not run ${command}: ${error.message}`)));
+    child.on('close', (code) => {
+      if (code === 0 || allowFailure) resolve({ code: code ?? 1, output });
+      else
+        reject(
+          new Told(`${[command, ...args].join(' ')} failed:\n${output.split('\n').slice(-60).join('\n')}`),
+        );
+    });
+  });
+}

@@ -1,0 +1,15 @@
+import type { Routes } from '@angular/router';
+
+export const BAGS_ROUTES: Routes = [
+  { path: '', loadComponent: async () => (await import('./bag-list')).BagList, title: 'Bags · Yard Spool' },
+  {
+    path: 'new',
+    loadComponent: async () => (await import('./book-in')).BookIn,
+    title: 'Book a bag in · Yard Spool',
+  },
+  {
+    path: ':number',
+    loadComponent: async () => (await import('./bag-page')).BagPage,
+    title: 'Bag · Yard Spool',
+  },
+];

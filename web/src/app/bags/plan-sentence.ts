@@ -1,0 +1,29 @@
+import type { FillPlan } from '@yard-spool/core';
+
+interface Shown {
+  readonly headline: string;
+  readonly likely: string;
+}
+
+/** A plan told in one sentence, and the likely range of the figure in it. */
+export function planSentence(
+  plan: FillPlan,
+  length: (metres: number) => string,
+  small: (millimetres: number) => string,
+): Shown {
+  const blocking = plan.issues.find(({ severity }) => severity === 'error');
+  if (blocking) return { headline: blocking.sentence, likely: '' };
+  const solved = plan.layers.find(({ id }) => id === plan.solvedFor);
+  if (solved?.request.kind !== 'line') {
+    return {
+      headline: `Ends ${small(plan.gap.value)} below the lip.`,
+      likely: `likely ${small(plan.gap.low)} to ${small(plan.gap.high)}`,
+    };
+  }
+  const { value, low, high } = solved.length;
+  const headline =
+    solved.request.role === 'main'
+      ? `Holds ${length(value)} of main line.`
+      : `Fills to the gap with ${length(value)} of ${solved.request.role}.`;
+  return { headline, likely: `likely ${length(low)} to ${length(high)}` };
+}

@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { FillPlan, SpoolGeometry } from '@yard-spool/core';
+import { UnitsService } from '../data/units.service';
+import { LengthRule } from '../drawing/length-rule';
+import type { LineLook } from '../drawing/line-look';
+import { planSection, planStretches } from '../drawing/plan-drawing';
+import { SpoolSection } from '../drawing/spool-section';
+import { planSentence } from './plan-sentence';
+
+/** A plan: the sentence, the spool cut open, and the length rule of what will be on the reel. */
+@Component({
+  selector: 'ys-plan-view',
+  imports: [SpoolSection, LengthRule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+      <h1 data-test="plan-headline">{{ sentence().headline }}</h1>
+      <span class="text-mute" data-test="plan-likely">{{ sentence().likely }}</span>
+    </div>
+    <div class="card flex min-h-64 grow flex-col p-3">
+      <ys-spool-section class="min-h-0 grow basis-0" [view]="section()" [ends]="ends()" />
+      @if (stop(); as words) {
+        <p class="pt-2 font-bold">{{ words }}</p>
+      }
+    </div>
+    <div class="card px-4 py-3">
+      <div class="flex justify-between pb-1.5">
+        <b>On the reel</b><span class="text-mute">{{ units.length(plan().total) }}</span>
+      </div>
+      <ys-length-rule [stretches]="stretches()" />
+    </div>
+  `,
+  host: { class: 'flex min-h-0 flex-col gap-3' },
+})
+export class PlanView {
+  protected readonly units = inject(UnitsService);
+
+  readonly plan = input.required<FillPlan>();
+  readonly spool = input.required<SpoolGeometry>();
+  /** How each layer is drawn, by layer id. */
+  readonly looks = input.required<Readonly<Record<string, LineLook>>>();
+  readonly ends = input(false);
+
+  private readonly names = computed(() => ({
+    look: (id: string): LineLook => this.looks()[id] ?? { texture: 'nylon', tint: '#c5cfd2' },
+    length: (metres: number) => this.units.length(metres),
+    small: (millimetres: number) => this.units.small(millimetres),
+  }));
+  protected readonly sentence = computed(() =>
+    planSentence(this.plan(), this.names().length, this.names().small),
+  );
+  protected readonly section = computed(() => planSection(this.plan(), this.spool(), this.names()));
+  protected readonly stretches = computed(() => planStretches(this.plan(), this.names()));
+  protected readonly stop = computed(() => {
+    const backing = this.plan().layers.find(
+      ({ request, length }) => request.kind === 'line' && request.role === 'backing' && length.value > 0,
+    );
+    return backing
+      ? `Stop the backing when it sits ${this.units.small(backing.depthAfter.value)} below the lip.`
+      : '';
+  });
+}

@@ -1,0 +1,10 @@
+import type { ReelType } from '@yard-spool/contract';
+
+/** What each reel type is called at the bench. */
+export const REEL_TYPE_NAMES: Readonly<Record<ReelType, string>> = {
+  'fixed-spool': 'Fixed-spool',
+  baitcaster: 'Baitcaster',
+  spincast: 'Spincast',
+  trolling: 'Counter',
+  'big-game': 'Big game',
+};

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { api } from '@yard-spool/contract';
+import { ApiService } from '../data/api.service';
+import { load } from '../data/loaded';
+import { LoadState } from '../ui/load-state';
+
+/** Reels that are on a bench, and where to take the next one from. */
+@Component({
+  selector: 'ys-bench-list',
+  imports: [RouterLink, LoadState],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h1 class="pb-3">On the bench</h1>
+    <ys-load-state what="the benches" [of]="runs.now()" (again)="runs.reload()" />
+    @if (runs.value()?.length === 0) {
+      <p class="card p-6">
+        No reel is on a bench. Take one from its <a class="font-bold underline" routerLink="/bags">bag</a>.
+      </p>
+    }
+    <ul class="grid gap-3">
+      @for (run of runs.value() ?? []; track run.id) {
+        <li>
+          <a
+            class="card grid min-h-18 grid-cols-[1fr_auto] items-center gap-4 px-5 py-3 hover:bg-paper"
+            [routerLink]="['/bench', run.id]"
+          >
+            <span>
+              <b class="block text-[18px]">{{ run.job.label }}, {{ run.job.tag }}</b>
+              <span class="text-mute"
+                >{{ run.bench }} · bag {{ run.bagNumber }}, reel {{ run.job.position }} of
+                {{ run.reelsInBag }} · {{ run.customer }}</span
+              >
+            </span>
+            <b>Go on</b>
+          </a>
+        </li>
+      }
+    </ul>
+  `,
+  host: { class: 'block p-4 px-5' },
+})
+export class BenchList {
+  private readonly api = inject(ApiService);
+  protected readonly runs = load(() => this.api.call(api.listOpenRuns));
+}

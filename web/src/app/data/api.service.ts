@@ -1,0 +1,57 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract';
+import { catchError, map, throwError, type Observable } from 'rxjs';
+import * as v from 'valibot';
+import { RequestProblem } from './request-problem';
+
+type Sent<S> = S extends v.GenericSchema ? v.InferInput<S> : never;
+
+/** What a call carries. Path parameters may be numbers; they are written into the address. */
+export interface CallOptions<P extends RouteParts> {
+  readonly params?: Readonly<Record<string, string | number>>;
+  readonly query?: Readonly<Record<string, string>>;
+  readonly body?: Sent<P['body']>;
+}
+
+/** The one way to the server: a route of the contract in, its checked reply out, a `RequestProblem` on failure. */
+@Injectable({ providedIn: 'root' })
+export class ApiService {
+  private readonly http = inject(HttpClient);
+
+  /** Calls a route. Cold: nothing is sent before somebody subscribes. */
+  call<P extends RouteParts>(
+    { method, path, parts }: Route<P>,
+    { params = {}, query = {}, body }: CallOptions<P> = {},
+  ): Observable<v.InferOutput<P['reply']>> {
+    const address = path.replace(/:(\w+)/g, (_, name: string) =>
+      encodeURIComponent(String(params[name] ?? '')),
+    );
+    return this.http.request(method, `/api${address}`, { params: { ...query }, body }).pipe(
+      map((reply) => v.parse(parts.reply, reply)),
+      catchError((error: unknown) => throwError(() => toProblem(error))),
+    );
+  }
+}
+
+function toProblem(error: unknown): RequestProblem {
+  if (!(error instanceof HttpErrorResponse))
+    return new RequestProblem('server-error', 'The server’s answer could not be read.');
+  if (error.status === 0)
+    return new RequestProblem('server-away', 'The server does not answer. What you typed is still here.');
+  const problem = v.safeParse(
+    ProblemSchema,
+    typeof error.error === 'string' ? parseJson(error.error) : error.error,
+  );
+  if (!problem.success)
+    return new RequestProblem('server-error', `The server answered with an error (${String(error.status)}).`);
+  return new RequestProblem(problem.output.code, problem.output.detail, problem.output.errors ?? []);
+}
+
+const parseJson = (text: string): unknown => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+};

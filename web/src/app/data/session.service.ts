@@ -1,0 +1,40 @@
+import { inject, Injectable, signal } from '@angular/core';
+import { api, type Person } from '@yard-spool/contract';
+import { catchError, defer, map, of, tap, type Observable } from 'rxjs';
+import { ApiService } from './api.service';
+
+/** Who is signed in at this screen. */
+@Injectable({ providedIn: 'root' })
+export class SessionService {
+  private readonly api = inject(ApiService);
+  private readonly current = signal<Person | null>(null);
+
+  /** The person signed in, or null. */
+  readonly person = this.current.asReadonly();
+
+  /** The person signed in, asking the server once where it is not known yet. */
+  readonly known$: Observable<Person | null> = defer(() => {
+    const person = this.current();
+    if (person) return of(person);
+    return this.api.call(api.whoAmI).pipe(
+      tap((found) => this.current.set(found)),
+      map((found): Person | null => found),
+      catchError(() => of(null)),
+    );
+  });
+
+  signIn(name: string, passcode: string): Observable<Person> {
+    return this.api
+      .call(api.signIn, { body: { name, passcode } })
+      .pipe(tap((person) => this.current.set(person)));
+  }
+
+  signOut(): Observable<unknown> {
+    return this.api.call(api.signOut).pipe(tap(() => this.current.set(null)));
+  }
+
+  /** Forgets the person, after the server said they are not signed in any more. */
+  forget(): void {
+    this.current.set(null);
+  }
+}

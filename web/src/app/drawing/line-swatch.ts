@@ -1,0 +1,23 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { LineLook } from './line-look';
+import { LineTexture } from './line-texture';
+
+let swatches = 0;
+
+/** A line's texture and tint as a small upright block beside its name. */
+@Component({
+  selector: 'ys-line-swatch',
+  imports: [LineTexture],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg class="absolute inset-0 size-full rounded-[3px]" aria-hidden="true" preserveAspectRatio="none">
+      <defs><svg:pattern [attr.id]="id" [ysLineTexture]="look()" /></defs>
+      <rect width="100%" height="100%" [attr.fill]="'url(#' + id + ')'" />
+    </svg>
+  `,
+  host: { class: 'relative block min-h-9 w-3.5' },
+})
+export class LineSwatch {
+  readonly look = input.required<LineLook>();
+  protected readonly id = `swatch-${String((swatches += 1))}`;
+}

@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
+import { MATERIALS, parseQuantity, type Dimension } from '@yard-spool/core';
+import { finalize, map, startWith } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { load } from '../data/loaded';
+import { sentenceOf } from '../data/request-problem';
+import { UnitsService } from '../data/units.service';
+import { QuantityField } from '../ui/quantity-field';
+
+const text = (value = '') => new FormControl(value, { nonNullable: true });
+
+/** Taking a piece on to the rack: of a line that is known, or of a new one. */
+@Component({
+  selector: 'ys-receive-piece',
+  imports: [ReactiveFormsModule, QuantityField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './receive-piece.html',
+  host: { class: 'card block overflow-y-auto p-4' },
+})
+export class ReceivePiece {
+  private readonly api = inject(ApiService);
+  private readonly units = inject(UnitsService);
+
+  readonly received = output<Piece>();
+  readonly left = output();
+
+  protected readonly products = load(() => this.api.call(api.listProducts));
+  protected readonly kinds = PIECE_KINDS;
+  protected readonly materials = MATERIALS;
+  protected readonly form = new FormGroup({
+    productId: text(),
+    productCode: text(),
+    name: text(),
+    material: text('nylon'),
+    diameter: text(),
+    strength: text(),
+    tint: text('#aab7bd'),
+    code: text(),
+    kind: text('bulk'),
+    place: text(),
+    length: text(),
+  });
+  protected readonly controls = this.form.controls;
+  private readonly typed = toSignal(
+    this.form.valueChanges.pipe(
+      startWith(null),
+      map(() => this.form.getRawValue()),
+    ),
+    { initialValue: this.form.getRawValue() },
+  );
+  protected readonly isNew = computed(() => this.typed().productId === '');
+  protected readonly busy = signal(false);
+  protected readonly problem = signal('');
+  protected readonly range = {
+    diameter: { min: 0.04, max: 3 },
+    strength: { min: 0.1, max: 500 },
+    length: { min: 1, max: 100_000 },
+  } as const;
+
+  /** What is still to be typed; empty when the piece can be taken on. */
+  protected readonly missing = computed(() => {
+    const typed = this.typed();
+    if (this.isNew() && typed.name.trim() === '') return 'Name the line, by tint, material and diameter.';
+    if (this.isNew() && typed.productCode.trim() === '') return 'Give the line a short code, like SN-30.';
+    if (this.isNew() && this.read('diameter', 'small-length') === null) return 'Type the line’s diameter.';
+    if (typed.code.trim() === '') return 'Give the piece a short code people can say, like N-207.';
+    if (this.read('length', 'line-length') === null) return 'Type how much line is on the piece.';
+    return '';
+  });
+
+  protected receive(): void {
+    if (this.missing() !== '' || this.busy()) return;
+    const typed = this.form.getRawValue();
+    const product = this.isNew()
+      ? {
+          code: typed.productCode,
+          name: typed.name,
+          material: typed.material as Piece['product']['material'],
+          diameter: this.read('diameter', 'small-length') ?? 0,
+          strengthKg: this.read('strength', 'strength'),
+          tint: typed.tint,
+        }
+      : { id: Number(typed.productId) };
+    const lengthMm = Math.round((this.read('length', 'line-length') ?? 0) * 1000);
+    const body = {
+      code: typed.code,
+      product,
+      kind: typed.kind as Piece['kind'],
+      place: typed.place,
+      lengthMm,
+    };
+    this.problem.set('');
+    this.busy.set(true);
+    this.api
+      .call(api.receivePiece, { body })
+      .pipe(finalize(() => this.busy.set(false)))
+      .subscribe({
+        next: (piece) => this.received.emit(piece),
+        error: (error: unknown) => this.problem.set(sentenceOf(error)),
+      });
+  }
+
+  private read(field: 'diameter' | 'strength' | 'length', dimension: Dimension): number | null {
+    const quantity = parseQuantity(this.typed()[field], dimension, this.units.system(), this.range[field]);
+    return quantity.ok ? quantity.value.value : null;
+  }
+}

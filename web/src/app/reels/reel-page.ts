@@ -1,0 +1,80 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
+import { DateTime } from 'luxon';
+import { switchMap } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { load } from '../data/loaded';
+import { UnitsService } from '../data/units.service';
+import { LengthRule, type RuleStretch } from '../drawing/length-rule';
+import type { LineLook } from '../drawing/line-look';
+import { LineSwatch } from '../drawing/line-swatch';
+import type { SectionView } from '../drawing/section-layout';
+import { SpoolSection } from '../drawing/spool-section';
+import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
+import { LoadState } from '../ui/load-state';
+
+/** A reel: the section as filled, what is on it and from which piece, and the fills before. */
+@Component({
+  selector: 'ys-reel-page',
+  imports: [RouterLink, SpoolSection, LengthRule, LineSwatch, LoadState],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './reel-page.html',
+  host: { class: 'block min-h-0 grow' },
+})
+export class ReelPage {
+  private readonly api = inject(ApiService);
+  protected readonly units = inject(UnitsService);
+
+  /** From the address. */
+  readonly tag = input.required<string>();
+
+  private readonly tag$ = toObservable(this.tag);
+  protected readonly reel = load<Reel>(() =>
+    this.tag$.pipe(switchMap((tag) => this.api.call(api.readReel, { params: { tag } }))),
+  );
+  protected readonly types = REEL_TYPE_NAMES;
+  protected readonly shownId = linkedSignal(() => this.reel.value()?.fills[0]?.id);
+  protected readonly fill = computed(() => this.reel.value()?.fills.find(({ id }) => id === this.shownId()));
+  protected readonly total = computed(
+    () => (this.fill()?.layers ?? []).reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000,
+  );
+  protected readonly section = computed((): SectionView | null => {
+    const fill = this.fill();
+    return fill ? this.sectionOf(fill) : null;
+  });
+  protected readonly stretches = computed((): RuleStretch[] =>
+    (this.fill()?.layers ?? []).map((layer, i) => ({
+      metres: layer.lengthMm / 1000,
+      look: this.look(layer),
+      label: layer.role,
+      joined: i > 0,
+    })),
+  );
+  protected readonly day = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL yyyy, H:mm');
+  protected readonly look = ({ pieceKind, line, tint }: FillLayer): LineLook => ({
+    texture: pieceKind === 'salvage' ? 'salvage' : line.material,
+    tint,
+  });
+
+  private sectionOf({ spool, layers, gapByCount, gapRead }: Fill): SectionView {
+    const gap = gapRead ?? gapByCount;
+    return {
+      ...spool,
+      layers: layers.map((layer) => ({
+        inner: layer.innerRadius,
+        outer: layer.outerRadius,
+        look: this.look(layer),
+        label: `${this.units.length(layer.lengthMm / 1000)} ${layer.role}, ${layer.handleTurns.toFixed(0)} turns`,
+      })),
+      marks: [
+        { kind: 'now', depth: gap, text: `${this.units.small(gap)} gap` },
+        ...layers.slice(0, -1).map(({ outerRadius }) => {
+          const depth = spool.lipRadius - outerRadius;
+          return { kind: 'join' as const, depth, text: `${this.units.small(depth)} join` };
+        }),
+      ],
+    };
+  }
+}

@@ -1,0 +1,14 @@
+import type { Routes } from '@angular/router';
+
+export const REELS_ROUTES: Routes = [
+  {
+    path: '',
+    loadComponent: async () => (await import('./reel-search')).ReelSearch,
+    title: 'Reels · Yard Spool',
+  },
+  {
+    path: ':tag',
+    loadComponent: async () => (await import('./reel-page')).ReelPage,
+    title: 'Reel · Yard Spool',
+  },
+];

@@ -1,0 +1,36 @@
+import { inject } from '@angular/core';
+import { Router, type CanActivateFn, type Routes } from '@angular/router';
+import { map } from 'rxjs';
+import { SessionService } from './data/session.service';
+
+/** Lets nobody past who is not signed in; remembers where they wanted to go. */
+const signedIn: CanActivateFn = (_route, { url }) => {
+  const router = inject(Router);
+  return inject(SessionService).known$.pipe(
+    map((person) => person !== null || router.createUrlTree(['/sign-in'], { queryParams: { to: url } })),
+  );
+};
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'bags' },
+  {
+    path: 'sign-in',
+    loadComponent: async () => (await import('./sign-in/sign-in')).SignIn,
+    title: 'Sign in · Yard Spool',
+  },
+  {
+    path: '',
+    canActivate: [signedIn],
+    children: [
+      { path: 'bags', loadChildren: async () => (await import('./bags/bags.routes')).BAGS_ROUTES },
+      { path: 'bench', loadChildren: async () => (await import('./bench/bench.routes')).BENCH_ROUTES },
+      { path: 'rack', loadChildren: async () => (await import('./rack/rack.routes')).RACK_ROUTES },
+      { path: 'reels', loadChildren: async () => (await import('./reels/reels.routes')).REELS_ROUTES },
+    ],
+  },
+  {
+    path: '**',
+    loadComponent: async () => (await import('./ui/nowhere')).Nowhere,
+    title: 'Not found · Yard Spool',
+  },
+];

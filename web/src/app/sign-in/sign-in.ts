@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { api, type SignInSheet } from '@yard-spool/contract';
+import { catchError, finalize, of, switchMap, type Observable } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { sentenceOf } from '../data/request-problem';
+import { SessionService } from '../data/session.service';
+
+type Sheet = SignInSheet | { readonly away: string };
+
+/** Signing in by name and passcode; in a new house, making its first person. */
+@Component({
+  selector: 'ys-sign-in',
+  imports: [ReactiveFormsModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './sign-in.html',
+  host: { class: 'grid min-h-full place-items-center p-4' },
+})
+export class SignIn {
+  private readonly api = inject(ApiService);
+  private readonly session = inject(SessionService);
+  private readonly router = inject(Router);
+
+  /** Where to go afterwards. */
+  readonly to = input<string>();
+
+  protected readonly form = new FormGroup({
+    name: new FormControl('', { nonNullable: true }),
+    passcode: new FormControl('', { nonNullable: true }),
+  });
+  protected readonly problem = signal('');
+  protected readonly busy = signal(false);
+  protected readonly sheet = toSignal(
+    this.api
+      .call(api.signInSheet)
+      .pipe(catchError((error: unknown) => of<Sheet>({ away: sentenceOf(error) }))),
+  );
+
+  protected readonly known = (): SignInSheet | null => {
+    const sheet = this.sheet();
+    return sheet && !('away' in sheet) ? sheet : null;
+  };
+  protected readonly away = (): string => {
+    const sheet = this.sheet();
+    return sheet && 'away' in sheet ? sheet.away : '';
+  };
+  protected readonly isNewHouse = (): boolean => this.known()?.people.length === 0;
+
+  protected choose(name: string, passcode?: string): void {
+    this.form.patchValue({ name, ...(passcode === undefined ? {} : { passcode }) });
+  }
+
+  protected submit(event: Event): void {
+    event.preventDefault();
+    const { name, passcode } = this.form.getRawValue();
+    this.problem.set('');
+    this.busy.set(true);
+    const first: Observable<unknown> = this.isNewHouse()
+      ? this.api.call(api.addFirstPerson, { body: { name, passcode } })
+      : of(null);
+    first
+      .pipe(
+        switchMap(() => this.session.signIn(name, passcode)),
+        finalize(() => this.busy.set(false)),
+      )
+      .subscribe({
+        next: () => void this.router.navigateByUrl(this.to() ?? '/bags'),
+        error: (error: unknown) => this.problem.set(sentenceOf(error)),
+      });
+  }
+}

@@ -1,0 +1,3 @@
+/** Whether a key belongs to a field somebody types into, and not to the screen. */
+export const isTyping = ({ target }: Event): boolean =>
+  target instanceof HTMLElement && target.matches('input, textarea, select');
