@@ -23,6 +23,7 @@ export default tseslint.config(
       parserOptions: {
         project: [
           '{core,contract,server,demo,e2e}/tsconfig.json',
+          'core/tsconfig.bench.json',
           'web/tsconfig.app.json',
           'web/tsconfig.spec.json',
           'tsconfig.tools.json',

@@ -1,14 +1,13 @@
 // npm test: everything that must hold. "npm test -- unit api" runs only the named stages.
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase } from './lib/database.mjs';
 import { ensurePrograms } from './lib/debian.mjs';
+import { startDemoServer } from './lib/demo-server.mjs';
 import { atEnd, live } from './lib/lifetime.mjs';
 import { ensureNode, ensurePackages } from './lib/packages.mjs';
-import { CACHE, ROOT } from './lib/paths.mjs';
+import { CACHE } from './lib/paths.mjs';
 import { say, step, Told } from './lib/progress.mjs';
-import { run } from './lib/run.mjs';
-import { startServer } from './lib/server.mjs';
 import { checkBy, testProject, testScreens } from './lib/stages.mjs';
 import { ensureWebBuild } from './lib/web-build.mjs';
 
@@ -60,7 +59,15 @@ live(async () => {
 });
 
 async function checkTypes() {
-  const projects = ['core', 'contract', 'server', 'demo', 'e2e', 'tsconfig.tools.json'];
+  const projects = [
+    'core',
+    'core/tsconfig.bench.json',
+    'contract',
+    'server',
+    'demo',
+    'e2e',
+    'tsconfig.tools.json',
+  ];
   const outcomes = [];
   for (const project of projects) outcomes.push(await checkBy('npx', ['tsc', '-p', project]));
   return {
@@ -70,17 +77,9 @@ async function checkTypes() {
   };
 }
 
-/** @param {string} name */
-async function testDatabase(name) {
-  const folder = join(CACHE, 'test', name);
-  mkdirSync(folder, { recursive: true });
-  const database = await startDatabase(join(folder, 'database'));
-  atEnd(database.stop);
-  return { folder, database };
-}
-
 async function testApi() {
-  const { database } = await testDatabase('api');
+  const database = await startDatabase(join(CACHE, 'test', 'api', 'database'));
+  atEnd(database.stop);
   try {
     return await testProject('api', { YARD_SPOOL_TEST_DATABASE: database.address('yard_spool') });
   } finally {
@@ -90,33 +89,18 @@ async function testApi() {
 
 async function testJourneys() {
   await ensureWebBuild();
-  rmSync(join(CACHE, 'test', 'journeys', 'database'), { recursive: true, force: true });
-  const { folder, database } = await testDatabase('journeys');
-  const address = database.address('yard_spool');
-  const people = join(folder, 'people.json');
-  const log = join(folder, 'server.log');
-  rmSync(log, { force: true });
-  await run('node', ['--import', 'tsx', join(ROOT, 'demo', 'src', 'main.ts'), people], {
-    env: { YARD_SPOOL_DATABASE: address },
-  });
-  const server = await startServer({
-    database: address,
-    log,
-    port: 0,
-    demoPeople: JSON.parse(readFileSync(people, 'utf8')),
-  });
-  atEnd(server.stop);
+  const demo = await startDemoServer(join(CACHE, 'test', 'journeys'), { port: 0 });
   try {
+    const shots = join(CACHE, 'test', 'shots');
     const outcome = await testProject('journeys', {
-      YARD_SPOOL_ADDRESS: server.address,
-      YARD_SPOOL_SHOTS: join(CACHE, 'test', 'shots'),
+      YARD_SPOOL_ADDRESS: demo.address,
+      YARD_SPOOL_SHOTS: shots,
     });
-    const tail = existsSync(log) ? readFileSync(log, 'utf8').split('\n').slice(-30).join('\n') : '';
+    const tail = existsSync(demo.log) ? readFileSync(demo.log, 'utf8').split('\n').slice(-30).join('\n') : '';
     return outcome.failed > 0
       ? { ...outcome, output: `${outcome.output}\n\nThe server's log ends:\n${tail}` }
       : outcome;
   } finally {
-    await server.stop();
-    await database.stop();
+    await demo.stop();
   }
 }

@@ -1,4 +1,12 @@
-import { foldRun, runSteps, windingNow, inferSpool, type RunEvent, type RunHappening, type RunStep } from '@yard-spool/core';
+import {
+  foldRun,
+  runSteps,
+  windingNow,
+  inferSpool,
+  type RunEvent,
+  type RunHappening,
+  type RunStep,
+} from '@yard-spool/core';
 import type { Bag, Job, Person } from '@yard-spool/contract';
 import {
   addPerson,
@@ -107,7 +115,13 @@ async function fill(house: House, person: Person, clock: SetClock, job: Job, who
   const log: RunEvent[] = [...run.events];
   const add = (happening: RunHappening): void => {
     clock.at = new Date(clock.at.getTime() + MINUTE);
-    const by = { id: crypto.randomUUID(), run: String(run.id), seq: log.length + 1, at: clock.at.toISOString(), by: person.name };
+    const by = {
+      id: crypto.randomUUID(),
+      run: String(run.id),
+      seq: log.length + 1,
+      at: clock.at.toISOString(),
+      by: person.name,
+    };
     log.push({ ...happening, ...by });
   };
   for (const step of steps) {
@@ -117,7 +131,8 @@ async function fill(house: House, person: Person, clock: SetClock, job: Job, who
       add({ kind: 'turns', payload: { layer: step.layer, turns: Math.round(turns * (half ? 0.4 : 1)) } });
     }
     if (half) break;
-    if (step.kind === 'gap') add({ kind: 'depth-read', payload: { after: 'gap', depth: gapRead(job), by: 'calliper' } });
+    if (step.kind === 'gap')
+      add({ kind: 'depth-read', payload: { after: 'gap', depth: gapRead(job), by: 'calliper' } });
     add({ kind: 'step-done', payload: { step: step.id } });
   }
   await appendEvents(house, person, run.id, log.slice(run.events.length));

@@ -1,7 +1,6 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { CACHE, ROOT } from './paths.mjs';
-import { Told } from './progress.mjs';
 import { run } from './run.mjs';
 
 /** What a stage found: how many checks passed and failed, and what to show where some did. */
@@ -60,7 +59,11 @@ function readReport(report, code, output) {
   try {
     numbers = JSON.parse(readFileSync(report, 'utf8'));
   } catch {
-    throw new Told(`The tests did not run:\n${output.split('\n').slice(-60).join('\n')}`);
+    return {
+      passed: 0,
+      failed: 1,
+      output: `The tests did not run:\n${output.split('\n').slice(-60).join('\n')}`,
+    };
   }
   const { numPassedTests: passed, numFailedTests: failed, testResults } = numbers;
   const messages = testResults.flatMap((/** @type {any} */ file) => [

@@ -7,16 +7,6 @@ export type Dimension = 'line-length' | 'small-length' | 'mass' | 'strength' | '
 /** What a person reads and types in: metric, or yards, inches and pounds. */
 export type UnitSystem = 'metric' | 'imperial';
 
-/** The unit a dimension is stored in: metres, millimetres, grams, kilograms of line strength. */
-export const BASE_UNIT = {
-  'line-length': 'm',
-  'small-length': 'mm',
-  mass: 'g',
-  strength: 'kg',
-  ratio: ': 1',
-  count: '',
-} as const satisfies Record<Dimension, string>;
-
 /** Multiply a number in the named unit by this to have it in the dimension's stored unit. */
 export const TO_BASE: Readonly<Record<Dimension, Readonly<Record<string, number>>>> = {
   'line-length': { m: 1, yd: 0.9144, ft: 0.3048, cm: 0.01, mm: 0.001, km: 1000, in: 0.0254 },

@@ -1,12 +1,7 @@
 import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import type { Migration } from './migration';
 import { firstHouse } from './migrations/0001-first-house';
-
-/** One step of the schema: SQL statements, each run by itself. */
-export interface Migration {
-  readonly name: string;
-  readonly statements: readonly string[];
-}
 
 const MIGRATIONS: readonly Migration[] = [firstHouse];
 

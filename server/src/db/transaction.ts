@@ -18,7 +18,10 @@ export async function inTransaction<T>(
   if (joined) return work(joined);
   for (let left = TRIES; ; left -= 1) {
     try {
-      return await sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED }, work);
+      return await sequelize.transaction(
+        { isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED },
+        work,
+      );
     } catch (error) {
       if (left <= 1 || !isDeadlock(error)) throw error;
     }

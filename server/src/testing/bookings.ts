@@ -82,7 +82,10 @@ export async function runOf(ask: Ask, pieces: { backing: Piece; main: Piece }): 
   return (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench: 'Bench 1' })).body;
 }
 
-type Happening = { readonly kind: string; readonly payload: object };
+interface Happening {
+  readonly kind: string;
+  readonly payload: object;
+}
 
 /** Events ready to send, numbered on from `after`. */
 export const numbered = (run: Run, after: number, happenings: readonly Happening[]) =>

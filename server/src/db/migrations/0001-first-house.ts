@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 const id = 'id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY';
 const ref = (column: string, table: string, nullable = false): string =>

@@ -9,6 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { FormControl } from '@angular/forms';
 import { Router } from '@angular/router';
 import { parseQuantity, type RunStep } from '@yard-spool/core';
@@ -40,6 +41,7 @@ const TEN = 10;
 })
 export class BenchRun {
   private readonly router = inject(Router);
+  private readonly announcer = inject(LiveAnnouncer);
   protected readonly store = inject(RunStore);
   protected readonly units = inject(UnitsService);
   private readonly typed = viewChild<ElementRef<HTMLElement>>('typed');
@@ -143,6 +145,10 @@ export class BenchRun {
 
   constructor() {
     effect(() => void this.store.open(this.id()));
+    effect(() => {
+      const step = this.words();
+      if (step) void this.announcer.announce(`${step.name}. ${step.todo}`);
+    });
     effect(() => {
       if (this.typing()) this.typed()?.nativeElement.querySelector('input')?.focus();
     });

@@ -14,6 +14,7 @@ import {
 import {
   catchError,
   concatMap,
+  defer,
   EMPTY,
   firstValueFrom,
   from,
@@ -143,7 +144,7 @@ export class RunStore {
   private send(): Observable<unknown> {
     const run = this.run();
     if (!run) return EMPTY;
-    return from(this.outbox.waiting(String(run.id))).pipe(
+    return defer(() => this.outbox.waiting(String(run.id))).pipe(
       concatMap((waiting) => (waiting.length === 0 ? EMPTY : this.post(run.id, waiting))),
       retry({ delay: (error: unknown) => this.delayAfter(error) }),
       catchError((error: unknown) => {

@@ -64,6 +64,11 @@ export class StepList {
     const counted = state.turns[layer] ?? 0;
     const total = (this.totals()[layer] ?? 0).toFixed(0);
     const note = { done: String(counted), now: `${counted} / ${total}`, ahead: '' }[progress];
-    return { id: step.id, name: `${name} ${this.units.length(this.lengths()[layer] ?? 0)}`, state: progress, note };
+    return {
+      id: step.id,
+      name: `${name} ${this.units.length(this.lengths()[layer] ?? 0)}`,
+      state: progress,
+      note,
+    };
   }
 }

@@ -6,10 +6,10 @@ import { RouterLink } from '@angular/router';
   imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <main class="p-8">
+    <div class="p-8">
       <h1>There is nothing at this address</h1>
       <p class="mt-2"><a class="underline font-bold" routerLink="/bags">Go to the bags</a></p>
-    </main>
+    </div>
   `,
 })
 export class Nowhere {}

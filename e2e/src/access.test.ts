@@ -1,0 +1,72 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { Browser } from './browser';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await Browser.open();
+  await browser.signIn();
+});
+afterAll(() => browser.close());
+
+interface Violation {
+  readonly id: string;
+  readonly nodes: readonly { readonly html: string }[];
+}
+
+const violations = async (): Promise<string[]> => {
+  await browser.driver.executeScript(axe);
+  const found = await browser.driver.executeAsyncScript<Violation[]>(
+    'axe.run(document).then((r) => arguments[0](r.violations))',
+  );
+  return found.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+};
+
+const SCREENS = [
+  ['/bags', 'main-list', 'ys-bag-list li'],
+  ['/bags/new', 'booking', '#customer'],
+  ['/bags/6', 'bag', 'ys-plan-view svg'],
+  ['/bench', 'benches', 'ys-bench-list li'],
+  ['/bench/5', 'bench', '[data-test=turns-to-go]'],
+  ['/rack', 'rack', 'ys-length-rule svg'],
+  ['/reels', 'reels', 'ys-reel-search li'],
+  ['/reels/R-0001', 'reel', 'ys-spool-section svg'],
+] as const;
+
+describe('every main screen', () => {
+  it.each(SCREENS)('%s: axe finds nothing', async (path, _name, ready) => {
+    await browser.go(path);
+    await browser.find(ready);
+    expect(await violations()).toEqual([]);
+  });
+
+  it.each(SCREENS)(
+    '%s: nothing runs out of the page sideways at 1280, 1024 and 390',
+    async (path, _name, ready) => {
+      for (const [width, height] of [
+        [1280, 800],
+        [1024, 768],
+        [390, 844],
+      ] as const) {
+        await browser.resize(width, height);
+        await browser.go(path);
+        await browser.find(ready);
+        const wide = await browser.driver.executeScript<number>(
+          'return document.documentElement.scrollWidth',
+        );
+        expect([width, wide <= width]).toEqual([width, true]);
+      }
+      await browser.resize(1280, 800);
+    },
+  );
+
+  it('/sign-in: axe finds nothing', async () => {
+    await browser.driver.manage().deleteAllCookies();
+    await browser.go('/sign-in');
+    await browser.find('button.go');
+    expect(await violations()).toEqual([]);
+  });
+});

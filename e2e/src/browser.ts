@@ -1,0 +1,194 @@
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import * as chrome from 'selenium-webdriver/chrome.js';
+
+const WAIT_MS = 15_000;
+
+/** A text as XPath writes it, whatever quotes are in it. */
+const quoted = (text: string): string =>
+  `concat("", ${text
+    .split('"')
+    .map((part) => `"${part}"`)
+    .join(`, '"', `)})`;
+
+/** One Chromium with a fresh profile, at 1280×800 unless told otherwise. */
+export class Browser {
+  private constructor(readonly driver: WebDriver) {}
+
+  static async open(): Promise<Browser> {
+    const options = new chrome.Options();
+    options.setChromeBinaryPath('/usr/bin/chromium');
+    options.addArguments(
+      '--headless=new',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-dev-shm-usage',
+      `--user-data-dir=${mkdtempSync(join(tmpdir(), 'yard-spool-profile-'))}`,
+    );
+    const preferences = new logging.Preferences();
+    preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL);
+    options.setLoggingPrefs(preferences);
+    const driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+      .build();
+    const browser = new Browser(driver);
+    await browser.resize(1280, 800);
+    return browser;
+  }
+
+  get address(): string {
+    const address = process.env.YARD_SPOOL_ADDRESS;
+    if (!address) throw new Error('Journeys need a running demo: run them with "npm test -- journeys".');
+    return address;
+  }
+
+  async resize(width: number, height: number): Promise<void> {
+    const chromium = this.driver as unknown as {
+      sendDevToolsCommand: (name: string, parameters: object) => Promise<void>;
+    };
+    await chromium.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width,
+      height,
+      deviceScaleFactor: 1,
+      mobile: false,
+    });
+  }
+
+  go(path: string): Promise<void> {
+    return this.driver.get(`${this.address}${path}`);
+  }
+
+  /** The element a selector finds, once it is there. */
+  find(css: string): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(By.css(css)), WAIT_MS, `nothing matches ${css}`);
+  }
+
+  /** The element that shows this text, once it is there. */
+  text(text: string, tag = '*'): Promise<WebElement> {
+    const path = `//${tag}[contains(normalize-space(.), ${quoted(text)})][not(.//${tag}[contains(normalize-space(.), ${quoted(text)})])]`;
+    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, `"${text}" is not shown`);
+  }
+
+  /** The field with this label. */
+  async field(label: string): Promise<WebElement> {
+    const path = `//label[normalize-space()=${quoted(label)}] | //label[span[normalize-space()=${quoted(label)}]]`;
+    const found = await this.driver.wait(
+      until.elementLocated(By.xpath(path)),
+      WAIT_MS,
+      `no field is labelled "${label}"`,
+    );
+    const target = await found.getAttribute('for');
+    return target
+      ? this.driver.findElement(By.id(target))
+      : found.findElement(By.css('input, select, textarea'));
+  }
+
+  /** Types into the field with this label, in place of what is there. */
+  async fill(label: string, text: string): Promise<void> {
+    const field = await this.field(label);
+    await field.clear();
+    await field.sendKeys(text);
+  }
+
+  /** Chooses the option that contains a text. */
+  async choose(label: string, text: string): Promise<void> {
+    const field = await this.field(label);
+    const option = By.xpath(`.//option[contains(normalize-space(.), ${quoted(text)})]`);
+    await this.driver.wait(
+      async () => (await field.findElements(option)).length > 0,
+      WAIT_MS,
+      `no option "${text}" in "${label}"`,
+    );
+    await field.findElement(option).click();
+  }
+
+  /** Presses a key while control is held. */
+  pressWithControl(key: string): Promise<void> {
+    return this.driver.actions().keyDown(Key.CONTROL).sendKeys(key).keyUp(Key.CONTROL).perform();
+  }
+
+  /** Presses keys on the page itself. */
+  press(...keys: string[]): Promise<void> {
+    return this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform();
+  }
+
+  /** Waits until a condition holds; the message says what was awaited. */
+  until(condition: () => Promise<boolean>, what: string): Promise<boolean> {
+    return this.driver.wait(condition, WAIT_MS, what);
+  }
+
+  /** What a selector shows; looked up again where the screen was just drawn anew. */
+  async shown(css: string): Promise<string> {
+    try {
+      return await (await this.find(css)).getText();
+    } catch (thrown) {
+      if (thrown instanceof error.StaleElementReferenceError) return this.shown(css);
+      throw thrown;
+    }
+  }
+
+  /** Cuts the page off from the server, or joins it again. */
+  async offline(cut: boolean): Promise<void> {
+    const chromium = this.driver as unknown as {
+      setNetworkConditions: (conditions: object) => Promise<void>;
+      deleteNetworkConditions: () => Promise<void>;
+    };
+    if (!cut) return chromium.deleteNetworkConditions();
+    await chromium.setNetworkConditions({
+      offline: true,
+      latency: 0,
+      download_throughput: 0,
+      upload_throughput: 0,
+    });
+  }
+
+  /** Asks the API as the person signed in here. */
+  async api<T>(path: string): Promise<T> {
+    return this.driver.executeAsyncScript<T>(
+      'fetch("/api" + arguments[0]).then((r) => r.json()).then(arguments[1])',
+      path,
+    );
+  }
+
+  async signIn(name = 'Joss', passcode = 'plover-7'): Promise<void> {
+    await this.go('/sign-in');
+    await (await this.text(name, 'button')).click();
+    await this.fill('Passcode', passcode);
+    await (await this.find('button.go')).click();
+    await this.until(async () => (await this.driver.getCurrentUrl()).includes('/bags'), 'the bags come up');
+  }
+
+  /** Everything the console said that is worse than a warning, refused by the content policy included. */
+  async complaints(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get(logging.Type.BROWSER);
+    return entries
+      .filter(({ level, message }) => level.name === 'SEVERE' || message.includes('Content Security Policy'))
+      .map(({ message }) => message);
+  }
+
+  /** Keeps a picture of a failed case. */
+  async keepPicture(name: string): Promise<void> {
+    const folder = process.env.YARD_SPOOL_SHOTS ?? join(tmpdir(), 'yard-spool-shots');
+    mkdirSync(folder, { recursive: true });
+    writeFileSync(
+      join(folder, `${name.replace(/\W+/g, '-')}.png`),
+      Buffer.from(await this.driver.takeScreenshot(), 'base64'),
+    );
+  }
+
+  close(): Promise<void> {
+    return this.driver.quit();
+  }
+}

@@ -1,0 +1,49 @@
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { endLeftover, startDatabase } from './database.mjs';
+import { atEnd } from './lifetime.mjs';
+import { ROOT } from './paths.mjs';
+import { step } from './progress.mjs';
+import { run } from './run.mjs';
+import { startServer } from './server.mjs';
+
+/**
+ * A server on a new database with the demo scenario. Everything of it lies in one folder and begins anew each time.
+ * @param {string} folder
+ * @param {{ port?: number, onEnd?: (code: number | null) => void }} [options]
+ * @returns {Promise<{ address: string, log: string, stop: () => Promise<void> }>}
+ */
+export async function startDemoServer(folder, options = {}) {
+  const log = join(folder, 'server.log');
+  const people = join(folder, 'people.json');
+  mkdirSync(folder, { recursive: true });
+  rmSync(log, { force: true });
+  const database = await step('Starting a private database', () => freshDatabase(join(folder, 'database')));
+  atEnd(database.stop);
+  const address = database.address('yard_spool');
+  await step('Loading the demo scenario', () =>
+    run('node', ['--import', 'tsx', join(ROOT, 'demo', 'src', 'main.ts'), people], {
+      env: { YARD_SPOOL_DATABASE: address },
+    }),
+  );
+  const demoPeople = JSON.parse(readFileSync(people, 'utf8'));
+  const server = await step('Starting the server', () =>
+    startServer({ database: address, log, demoPeople, ...options }),
+  );
+  atEnd(server.stop);
+  return {
+    address: server.address,
+    log,
+    stop: async () => {
+      await server.stop();
+      await database.stop();
+    },
+  };
+}
+
+/** @param {string} folder */
+async function freshDatabase(folder) {
+  await endLeftover(folder);
+  rmSync(folder, { recursive: true, force: true });
+  return startDatabase(folder);
+}
