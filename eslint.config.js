@@ -63,6 +63,19 @@ export default tseslint.config(
     rules: { '@angular-eslint/template/label-has-associated-control': 'off' },
   },
   {
+    // The core has no clock, no random numbers of its own and no input or output.
+    files: ['core/src/**/*.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...['Date', 'performance', 'process', 'console', 'fetch', 'setTimeout', 'setInterval', 'crypto'],
+        ...['window', 'document', 'localStorage'],
+      ],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
+      'no-restricted-imports': ['error', { patterns: ['node:*', 'fs', 'path', 'http', 'net'] }],
+    },
+  },
+  {
     files: ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'e2e/**'],
     rules: {
       'max-lines-per-function': 'off',

@@ -18,7 +18,10 @@ export const LineSchema: v.GenericSchema<Line> = v.object({
   diameter: number,
 });
 
-const WoundLengthSchema = v.object({ line: LineSchema, length: number });
+const WoundLengthSchema = v.union([
+  v.object({ line: LineSchema, length: number }),
+  v.object({ line: LineSchema, spoolTurns: number }),
+]);
 
 export const ObservationSchema: v.GenericSchema<Observation> = v.variant('kind', [
   v.object({
@@ -48,6 +51,7 @@ const LayerRequestSchema = v.variant('kind', [
     line: LineSchema,
     length: v.union([number, v.literal('fits')]),
     overlap: v.exactOptional(number),
+    soaked: v.exactOptional(number),
   }),
   v.object({
     kind: v.literal('tape'),

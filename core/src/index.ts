@@ -24,3 +24,73 @@ export { foldRun, type DepthReading, type RunState } from './run/fold-run';
 export { woundSoFar, type WoundLayer } from './run/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';
 export { parseRating, type Rating } from './quantities/parse-rating';
+export { correctPlan, type CorrectedPlan, type DepthRead, type FillUnderWay } from './plan/correct-plan';
+export { planSwap, type SwapPlan, type SwapRequest } from './plan/plan-swap';
+export {
+  fillAsObservation,
+  KIND_SPREAD,
+  kindFillsAsObservations,
+  learnBulk,
+  type ClosedFill,
+} from './learn/learn';
+export { compareBuilds } from './builds/compare-builds';
+export type { Build, BuildChoice, BuildIssue, BuildKind, PieceTooShort, StockLine } from './builds/build';
+export { lineCost, type LineCost, type PricePerMetre } from './money/line-cost';
+export { twistLedger, type Sense, type SupplyWay, type Twist, type TwistSetup } from './twist/twist-ledger';
+export {
+  compareSupply,
+  type SupplyAdvice,
+  type SupplyChoice,
+  type SupplyOption,
+  type SupplyStand,
+} from './twist/compare-supply';
+export {
+  readSlackTest,
+  slackLookDue,
+  slackShare,
+  USUAL_SPAN,
+  type SlackExpected,
+  type SlackReading,
+  type SlackResult,
+  type SlackVerdict,
+} from './twist/slack-test';
+export { cylinderUptake, SATURATION, soakHours, soakUptake, type Uptake } from './soak/soak-uptake';
+export {
+  DENSITY,
+  learnMass,
+  metresFromMass,
+  solidMass,
+  texOf,
+  type LinearMass,
+  type MassIssue,
+  type Sample,
+  type WeighIn,
+} from './mass/metres-from-mass';
+export {
+  layAdvice,
+  LOOK_AGAIN_AFTER,
+  type LayAdvice,
+  type LayBefore,
+  type LayMemory,
+  type LayReading,
+  type LayShape,
+  type WasherAction,
+} from './lay/lay-advice';
+export type { Advice, ReelType } from './advice/advice';
+export { gapAdvice, type GapAdvice, type Rim } from './advice/gap-advice';
+export { gripAdvice, type ArborSurface, type GripAdvice } from './advice/grip-advice';
+export { arborKnotAdvice, joinAdvice, type JoinAdvice, type JoinKnot } from './advice/knot-advice';
+export { tensionAdvice, type TensionAdvice } from './advice/tension-advice';
+export { memoryAdvice } from './advice/memory-advice';
+export { dragAdvice, type DragAdvice } from './advice/drag-advice';
+export { serviceAdvice, type ServiceAdvice, type Wear } from './advice/service-advice';
+export { reverseAdvice, type ReverseAdvice } from './advice/reverse-advice';
+export { soakAdvice, type SoakAdvice } from './advice/soak-advice';
+export {
+  HOUSE_QUESTIONS,
+  schoolOf,
+  USUAL_HOUSE_RULES,
+  type HouseQuestion,
+  type HouseRules,
+} from './rules/house-rules';
+export type { Question, School } from './rules/school';

@@ -1,6 +1,7 @@
 // Takes a picture of each main view of the running demo into the folder named first.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
 import { Browser } from './browser';
 
 const [folder = 'docs/screenshots'] = process.argv.slice(2);
@@ -33,7 +34,9 @@ try {
   await view('rack', '/rack', 'ys-rack-page tbody tr');
   await view('reel', '/reels/R-0004', 'ys-spool-section pattern');
   await browser.go('/bags/new');
-  await browser.fill('Customer', 'Wenna Fairholt');
+  await browser.fill('Customer', 'Wenna');
+  await browser.find('#customer-option-0');
+  await browser.press(Key.ENTER);
   await browser.fill('Reel', 'Skerrywind 3000, deep spool');
   await browser.fill('Gear ratio', '5.2:1');
   await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('208 x 0.25');

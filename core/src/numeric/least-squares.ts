@@ -10,6 +10,10 @@ export interface LeastSquaresFit {
 }
 
 const STEP = 1e-5;
+/** Iterations run between two looks at whether the vector still moves, and how often at most. */
+const ITERATIONS = 4;
+const ROUNDS = 12;
+const SETTLED = 1e-8;
 
 /**
  * Minimises the sum of squared residuals, each already divided by its standard deviation (so priors are residuals
@@ -23,29 +27,47 @@ export function leastSquares(
   residualsOf: (vector: readonly number[]) => number[],
   start: readonly number[],
 ): LeastSquaresFit {
-  const count = residualsOf(start).length;
-  const fit = levenbergMarquardt(
-    { x: Array.from({ length: count }, (_, i) => i), y: new Array<number>(count).fill(0) },
-    (parameters) => {
-      const residuals = residualsOf(parameters);
-      return (i) => residuals[i] ?? 0;
-    },
-    {
-      initialValues: [...start],
-      damping: 1e-3,
-      gradientDifference: STEP,
-      maxIterations: 40,
-      errorTolerance: 1e-9,
-      centralDifference: true,
-    },
-  );
-  const vector = fit.parameterValues;
+  const vector = descend(residualsOf, start);
   const jacobian = new Matrix(jacobianOf(residualsOf, vector));
   const normal = jacobian.transpose().mmul(jacobian);
   const covariance = new CholeskyDecomposition(normal).solve(Matrix.eye(vector.length));
   const spread = jacobian.mmul(covariance);
-  const leverage = Array.from({ length: count }, (_, i) => dot(spread.getRow(i), jacobian.getRow(i)));
+  const leverage = Array.from({ length: jacobian.rows }, (_, i) => dot(spread.getRow(i), jacobian.getRow(i)));
   return { vector, covariance: covariance.to2DArray(), residuals: residualsOf(vector), leverage };
+}
+
+/**
+ * The library stops at an error it is told beforehand, which a fit with priors never reaches: it would always run to its
+ * last iteration. It is therefore run a few iterations at a time until it no longer moves.
+ */
+function descend(
+  residualsOf: (vector: readonly number[]) => number[],
+  start: readonly number[],
+): readonly number[] {
+  const count = residualsOf(start).length;
+  const data = { x: Array.from({ length: count }, (_, i) => i), y: new Array<number>(count).fill(0) };
+  let vector = [...start];
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const { parameterValues } = levenbergMarquardt(
+      data,
+      (parameters) => {
+        const residuals = residualsOf(parameters);
+        return (i) => residuals[i] ?? 0;
+      },
+      {
+        initialValues: vector,
+        damping: 1e-3,
+        gradientDifference: STEP,
+        maxIterations: ITERATIONS,
+        errorTolerance: 1e-9,
+        centralDifference: true,
+      },
+    );
+    const moved = Math.max(...parameterValues.map((value, i) => Math.abs(value - (vector[i] ?? 0))));
+    vector = parameterValues;
+    if (moved < SETTLED) break;
+  }
+  return vector;
 }
 
 const dot = (a: readonly number[], b: readonly number[]): number =>

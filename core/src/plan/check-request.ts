@@ -10,7 +10,24 @@ export const REQUEST_RANGE = {
   gear: [0.5, 12],
   thickness: [0.05, 3],
   wraps: [0, 200],
+  overlap: [0, 50],
+  soaked: [0, 1],
+  depth: [-5, 80],
+  reducer: [4, 240],
 } as const;
+
+const WORDS: Readonly<Record<keyof typeof REQUEST_RANGE, string>> = {
+  diameter: 'line’s diameter',
+  length: 'length',
+  gap: 'gap',
+  gear: 'gear ratio',
+  thickness: 'tape’s thickness',
+  wraps: 'number of wraps',
+  overlap: 'spliced overlap',
+  soaked: 'share soaked',
+  depth: 'depth of the old line',
+  reducer: 'reducer’s diameter',
+};
 
 const wrong = (code: PlanIssue['code'], sentence: string, at?: string): PlanIssue => ({
   code,
@@ -37,10 +54,22 @@ function checkLayer(layer: LayerRequest): PlanIssue[] {
   const issues: PlanIssue[] = [];
   if (layer.kind === 'line' || layer.kind === 'retained')
     check(issues, layer.line.diameter, 'diameter', layer.id, 'mm');
-  if (layer.kind === 'line' && layer.length !== 'fits') check(issues, layer.length, 'length', layer.id, 'm');
-  if (layer.kind === 'tape') {
-    check(issues, layer.thickness, 'thickness', layer.id, 'mm');
-    if (layer.wraps !== 'fits') check(issues, layer.wraps, 'wraps', layer.id, 'wraps');
+  switch (layer.kind) {
+    case 'line':
+      if (layer.length !== 'fits') check(issues, layer.length, 'length', layer.id, 'm');
+      check(issues, layer.overlap ?? 0, 'overlap', layer.id, 'm');
+      check(issues, layer.soaked ?? 0, 'soaked', layer.id, 'of saturation');
+      break;
+    case 'tape':
+      check(issues, layer.thickness, 'thickness', layer.id, 'mm');
+      if (layer.wraps !== 'fits') check(issues, layer.wraps, 'wraps', layer.id, 'wraps');
+      break;
+    case 'retained':
+      if ('depth' in layer.left) check(issues, layer.left.depth, 'depth', layer.id, 'mm');
+      else check(issues, layer.left.length, 'length', layer.id, 'm');
+      break;
+    case 'reducer':
+      check(issues, layer.diameter, 'reducer', layer.id, 'mm');
   }
   return issues;
 }
@@ -55,6 +84,10 @@ function check(
   const [min, max] = REQUEST_RANGE[field];
   if (value >= min && value <= max) return;
   issues.push(
-    wrong('layer-out-of-range', `The ${field} must be from ${String(min)} to ${String(max)} ${unit}.`, at),
+    wrong(
+      'layer-out-of-range',
+      `The ${WORDS[field]} must be from ${String(min)} to ${String(max)} ${unit}.`,
+      at,
+    ),
   );
 }

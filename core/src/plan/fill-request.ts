@@ -14,6 +14,8 @@ export type LayerRequest =
       readonly length: number | 'fits';
       /** Metres at its start that lie inside or along the end of the layer below (a spliced overlap). */
       readonly overlap?: number;
+      /** Water it holds when it is wound, as a share of all it can take up; 0, dry, unless said. */
+      readonly soaked?: number;
     }
   | {
       readonly kind: 'tape';

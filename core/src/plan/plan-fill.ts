@@ -10,6 +10,7 @@ import { judgePlan } from './judge-plan';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules';
 import { ranged } from './ranged';
 import { isUnknown, stackLayers, type Stack } from './stack';
+import { wetGapOf } from './wet-gap';
 
 /**
  * Plans a fill: lengths, depths and turns of each layer, solved for the one unknown, each with its likely range.
@@ -35,7 +36,7 @@ export function planFill(
     covariance,
   );
   const plan = describe(stack, sds, request, estimate.spool.lipRadius);
-  const wetGap = wetGapOf(estimate, request, stack, rules);
+  const wetGap = wetGapOf(estimate.spool, request, stack, rules.swelling);
   const issues = judgePlan({ stack, request, rules });
   return succeed({ ...plan, wetGap, issues });
 }
@@ -118,25 +119,4 @@ function describe(
     gap: ranged(stack.gap, gapSd),
     total: stack.layers.reduce((sum, { length }) => sum + length, 0) - overlaps,
   };
-}
-
-/** The gap after nylon wound dry has swollen: more wound area for the same lengths. */
-function wetGapOf(
-  estimate: Estimate,
-  request: FillRequest,
-  dry: Stack,
-  { swelling }: PlanRules,
-): FillPlan['wetGap'] {
-  if (!linesOf(request).some(({ material }) => material === 'nylon')) return null;
-  const { spool } = estimate;
-  const gapAt = (swell: number): number => {
-    let squared = spool.arborRadius ** 2;
-    dry.layers.forEach(({ inner, outer }, i) => {
-      const layer = request.layers[i];
-      const nylon = (layer?.kind === 'line' || layer?.kind === 'retained') && layer.line.material === 'nylon';
-      squared += (outer ** 2 - inner ** 2) * (nylon ? (1 + swell) ** 2 : 1);
-    });
-    return spool.lipRadius - Math.sqrt(squared);
-  };
-  return { low: gapAt(swelling[1]), high: gapAt(swelling[0]) };
 }

@@ -6,7 +6,7 @@ const GROUPED = /^\d{1,3}(,\d{3})+\.\d+$|^\d{1,3}(,\d{3}){2,}$/;
 const wrong = (sentence: string): Issue => ({ code: 'not-a-number', severity: 'error', sentence });
 
 /**
- * Reads the number part of a quantity: 150, .28, 0,28 (decimal comma), 1,310.5, 1/16, 1 1/2.
+ * Reads the number part of a quantity: 120, .25, 0,25 (decimal comma), 1,310.5, 1/16, 1 1/2.
  *
  * @returns the number, or an issue. A single comma before exactly three digits ("1,310") can be read two ways
  *   and is refused with both readings, unless it starts with a nought.
@@ -20,7 +20,7 @@ export function parseNumber(text: string): Result<number> {
   if (/^[1-9]\d{0,2},\d{3}$/.test(plain)) return fail(twoReadings(plain));
   const dotted = plain.replace(',', '.');
   if (!/^[-+]?(\d+\.?\d*|\.\d+)$/.test(dotted)) {
-    return fail(wrong(`"${text.trim()}" is not a number. Write it like 150, 0.28, 0,28 or 1/16.`));
+    return fail(wrong(`"${text.trim()}" is not a number. Write it like 120, 0.25, 0,25 or 1/16.`));
   }
   return succeed(Number(dotted));
 }

@@ -19,7 +19,7 @@ export interface Allowed {
 const issue = (code: string, sentence: string): Issue => ({ code, severity: 'error', sentence });
 
 /**
- * Reads a quantity as a person types it: `150 m`, `165yd`, `.28`, `0.011in`, `1/16"`, `12 lb`, `6.1kg`, `5.2:1`.
+ * Reads a quantity as a person types it: `120 m`, `180yd`, `.25`, `0.011in`, `1/16"`, `12 lb`, `6.1kg`, `5.2:1`.
  *
  * @param text what was typed
  * @param dimension what kind of quantity the field holds
@@ -53,7 +53,7 @@ function readRatio(text: string): Result<Quantity> {
 function readWithUnit(text: string, dimension: Dimension, system: UnitSystem): Result<Quantity> {
   const match = /^\s*([-+]?[\d.,/ \u00a0\u202f-]*\d\.?)\s*([^\d\s][^\d]*)?$/.exec(text);
   if (!match)
-    return fail(issue('not-a-number', `"${text.trim()}" is not a number. Write it like 150, 0.28 or 1/16.`));
+    return fail(issue('not-a-number', `"${text.trim()}" is not a number. Write it like 120, 0.25 or 1/16.`));
   const number = parseNumber(match[1] ?? '');
   if (!number.ok) return number;
   const spelled = (match[2] ?? DEFAULT_UNIT[system][dimension]).trim().toLowerCase().replace(/\.$/, '');

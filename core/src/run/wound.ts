@@ -1,10 +1,9 @@
-import { woundArea, type Line } from '../lines/line';
+import { woundArea } from '../lines/line';
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { stackLayers } from '../plan/stack';
-import type { Estimate } from '../spool/estimate';
-import { bulkBelief } from '../spool/parameters';
-import { FIRST_BULK } from '../spool/parameters';
-import { lengthAfterTurns } from '../winding/winding';
+import { bulkIn, type Estimate } from '../spool/estimate';
+import { meanArborRadius } from '../spool/spool-geometry';
+import { lengthBetween, radiusAfter } from '../winding/winding';
 
 /** One layer as it was wound: metres from the handle turns counted, depth below the lip in mm. */
 export interface WoundLayer {
@@ -15,14 +14,6 @@ export interface WoundLayer {
   readonly outerRadius: number;
   readonly depthAfter: number;
 }
-
-/** The bulk an estimate gives a line: what was inferred, else what is believed. */
-export const bulkIn = (estimate: Estimate, line: Line): number => {
-  const place = estimate.lines.findIndex(({ key }) => key === line.key);
-  return place < 0
-    ? bulkBelief(line, estimate.priors).median
-    : Math.exp(estimate.vector[FIRST_BULK + place] ?? 0);
-};
 
 /**
  * What lies on the spool after the turns counted for each layer. Each layer starts where the one below really ended,
@@ -58,10 +49,12 @@ export function woundSoFar(
   ): { length: number; outer: number } {
     const area = woundArea(layer.line.diameter, bulkIn(estimate, layer.line), spool.packing);
     const spoolTurns = handleTurns * request.gear;
-    return {
-      length: lengthAfterTurns(spool.width, inner, area, spoolTurns),
-      outer: inner + (spoolTurns * area) / spool.width,
-    };
+    // Turns on a tapered arbor follow its mean radius, the space its root mean square; see `turnsOnto` in the plan.
+    const from = inner <= spool.arborRadius ? meanArborRadius(spool) : inner;
+    const round = (2 * Math.PI * from * spoolTurns) / 1000;
+    const level = from + (spoolTurns * area) / spool.width;
+    const length = Math.max(round, lengthBetween(spool.width, inner, level, area));
+    return { length, outer: radiusAfter(spool.width, inner, area, length) };
   }
 
   function laid(layer: LayerRequest): { length: number; outer: number } {

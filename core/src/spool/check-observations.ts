@@ -1,5 +1,5 @@
 import type { Issue } from '../issue';
-import { OBSERVATION_RANGE, type Observation } from './observation';
+import { OBSERVATION_RANGE, type Observation, type WoundLength } from './observation';
 import { arborRms } from './forecast';
 
 export type ObservationIssue = Issue<
@@ -24,17 +24,63 @@ export function checkObservations(observations: readonly Observation[]): Observa
   return ranged.length > 0 ? ranged : [...checkArbor(observations), ...checkCapacity(observations)];
 }
 
+/** Each number an observation holds, with the place it is written at and its least and most. */
+function numbersOf(observation: Observation): (readonly [string, number, readonly [number, number]])[] {
+  const ranges = OBSERVATION_RANGE;
+  switch (observation.kind) {
+    case 'rating':
+      return [
+        ['length', observation.length, ranges.rating.length],
+        ['diameter', observation.diameter, ranges.rating.diameter],
+      ];
+    case 'lip':
+      return [['diameter', observation.diameter, ranges.lip.diameter]];
+    case 'arbor':
+      return [
+        ['diameter', observation.diameter, ranges.arbor.diameter],
+        ['farDiameter', observation.farDiameter ?? observation.diameter, ranges.arbor.diameter],
+      ];
+    case 'width':
+      return [['width', observation.width, ranges.width.width]];
+    case 'retrieve':
+      return [
+        ['perTurn', observation.perTurn, ranges.retrieve.perTurn],
+        ['gear', observation.gear, ranges.retrieve.gear],
+      ];
+    case 'depth':
+      return [
+        ['depth', observation.depth, ranges.depth.depth],
+        ...observation.layers.flatMap((layer, i) => numbersOfLayer(layer, i)),
+      ];
+  }
+}
+
+const numbersOfLayer = (
+  layer: WoundLength,
+  i: number,
+): (readonly [string, number, readonly [number, number]])[] => [
+  [`layers.${String(i)}.diameter`, layer.line.diameter, OBSERVATION_RANGE.rating.diameter],
+  'length' in layer
+    ? [`layers.${String(i)}.length`, layer.length, OBSERVATION_RANGE.depth.length]
+    : [`layers.${String(i)}.spoolTurns`, layer.spoolTurns, OBSERVATION_RANGE.depth.spoolTurns],
+];
+
+const UNITS: Readonly<Record<string, string>> = {
+  gear: 'to one',
+  length: 'm',
+  perTurn: 'm',
+  spoolTurns: 'spool turns',
+};
+
 function checkRange(observation: Observation, index: number): ObservationIssue[] {
-  const ranges: Record<string, readonly [number, number]> = OBSERVATION_RANGE[observation.kind];
-  const numbers = observation as unknown as Record<string, number>;
-  return Object.entries(ranges).flatMap(([field, [min, max]]) => {
-    const value = numbers[field] ?? NaN;
+  return numbersOf(observation).flatMap(([field, value, [min, max]]) => {
     if (value >= min && value <= max) return [];
+    const unit = UNITS[field.split('.').at(-1) ?? ''] ?? 'mm';
     return [
       {
         code: 'observation-out-of-range' as const,
         severity: 'error' as const,
-        sentence: `The ${WORDS[observation.kind]} is outside what a reel can have: it must be from ${String(min)} to ${String(max)} ${field === 'gear' ? 'to one' : field === 'length' || field === 'perTurn' ? 'm' : 'mm'}.`,
+        sentence: `The ${WORDS[observation.kind]} is outside what a reel can have: it must be from ${String(min)} to ${String(max)} ${unit}.`,
         at: `observations.${String(index)}.${field}`,
         values: { min, max, value },
       },

@@ -1,7 +1,7 @@
 import type { Line } from '../lines/line';
 import type { SpoolPriors } from './priors';
 import type { ParameterVector } from './parameters';
-import { encodeSpool } from './parameters';
+import { bulkBelief, encodeSpool, FIRST_BULK } from './parameters';
 import type { SpoolGeometry } from './spool-geometry';
 import { STARTING_PRIORS } from './priors';
 
@@ -29,3 +29,11 @@ export function knownSpool(spool: SpoolGeometry, priors: SpoolPriors = STARTING_
     spool,
   };
 }
+
+/** The bulk an estimate gives a line: what was inferred, else what is believed. */
+export const bulkIn = (estimate: Estimate, line: Line): number => {
+  const place = estimate.lines.findIndex(({ key }) => key === line.key);
+  return place < 0
+    ? bulkBelief(line, estimate.priors).median
+    : Math.exp(estimate.vector[FIRST_BULK + place] ?? 0);
+};

@@ -1,6 +1,6 @@
 import { woundArea, type Line } from '../lines/line';
-import { lengthBetween } from '../winding/winding';
-import type { Observation } from './observation';
+import { lengthBetween, radiusAfter } from '../winding/winding';
+import type { Observation, WoundLength } from './observation';
 import { READING_SD } from './priors';
 import type { SpoolGeometry } from './spool-geometry';
 
@@ -17,13 +17,18 @@ export const ratingLine = (diameter: number, material: Line['material'] = 'nylon
 /** Surface radius with these lengths on the spool, mm. */
 export function surfaceRadius(
   spool: SpoolGeometry,
-  layers: readonly { readonly line: Line; readonly length: number }[],
+  layers: readonly WoundLength[],
   bulkOf: (line: Line) => number,
 ): number {
-  let volume = 0;
-  for (const { line, length } of layers)
-    volume += 1000 * length * woundArea(line.diameter, bulkOf(line), spool.packing);
-  return Math.sqrt(spool.arborRadius ** 2 + volume / (Math.PI * spool.width));
+  let radius = spool.arborRadius;
+  for (const layer of layers) {
+    const area = woundArea(layer.line.diameter, bulkOf(layer.line), spool.packing);
+    radius =
+      'length' in layer
+        ? radiusAfter(spool.width, radius, area, layer.length)
+        : radius + (layer.spoolTurns * area) / spool.width;
+  }
+  return radius;
 }
 
 /**

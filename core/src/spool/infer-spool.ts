@@ -1,4 +1,4 @@
-import { fail, succeed, type Result } from '../issue';
+import { fail, succeed, type Issue, type Result } from '../issue';
 import type { Line } from '../lines/line';
 import { jacobianOf, leastSquares, propagate, type LeastSquaresFit } from '../numeric/least-squares';
 import { checkObservations } from './check-observations';
@@ -57,8 +57,23 @@ export function inferSpool(
     ];
   };
   const fit = leastSquares(residualsOf, mean);
-  return succeed(describe(fit, observations, lines, taper, priors));
+  const inferred = describe(fit, observations, lines, taper, priors);
+  return succeed(inferred, contradictions(inferred.disagreement));
 }
+
+/** A reading that disagrees is a caution, not an error: the plan stands, wider, and a person decides which to drop. */
+const contradictions = (disagreement: Disagreement | null): Issue[] =>
+  disagreement === null
+    ? []
+    : [
+        {
+          code: 'reading-disagrees',
+          severity: 'caution',
+          sentence: disagreement.sentence,
+          at: `observations.${String(disagreement.index)}`,
+          values: { excess: disagreement.excess, standardised: disagreement.standardised },
+        },
+      ];
 
 function describe(
   fit: LeastSquaresFit,

@@ -1,11 +1,9 @@
 import type { Line, Material } from '../lines/line';
 
-/** A length of one line as it lies on the spool, from the arbor outwards. */
-export interface WoundLength {
-  readonly line: Line;
-  /** Metres. */
-  readonly length: number;
-}
+/** One line as it lies on the spool, from the arbor outwards: by its length in m, or by the spool turns counted. */
+export type WoundLength = { readonly line: Line } & (
+  { readonly length: number } | { readonly spoolTurns: number }
+);
 
 /** Something known about a spool. Diameters, widths and depths in mm, lengths in m. */
 export type Observation =
@@ -48,5 +46,5 @@ export const OBSERVATION_RANGE = {
   arbor: { diameter: [4, 230] },
   width: { width: [3, 200] },
   retrieve: { perTurn: [0.1, 3], gear: [0.5, 12] },
-  depth: { depth: [-3, 80] },
+  depth: { depth: [-3, 80], length: [0, 5000], spoolTurns: [0, 60_000] },
 } as const;

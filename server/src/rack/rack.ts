@@ -68,7 +68,7 @@ export async function receivePiece(house: House, person: Person, asked: NewPiece
         lengthMm,
         at: house.clock(),
         byId: person.id,
-        why: 'Taken on to the rack',
+        why: 'as it came',
         runId: null,
       },
       { transaction },

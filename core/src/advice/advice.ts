@@ -1,0 +1,9 @@
+/** One piece of advice: what to do, why, and the caution that goes with it where it can hurt someone. */
+export interface Advice {
+  readonly sentence: string;
+  readonly why: string;
+  readonly caution?: string;
+}
+
+/** How a reel lays line on, as far as advice differs. */
+export type ReelType = 'fixed-spool' | 'baitcaster' | 'spincast' | 'trolling' | 'big-game';

@@ -1,0 +1,39 @@
+import { schoolOf, type HouseRules } from '../rules/house-rules';
+import type { Advice } from './advice';
+
+export interface DragAdvice extends Advice {
+  /** Drag to set, N, and the range people work in. */
+  readonly drag: number;
+  readonly low: number;
+  readonly high: number;
+  /** Which of the layers is the weakest. */
+  readonly weakest: number;
+}
+
+const SHARE = { low: 0.25, high: 1 / 3 } as const;
+/** One kilogram of force in newtons (NIST SP 811, exact). */
+const KILOGRAM_FORCE = 9.80665;
+
+/**
+ * The drag to hand a reel back with: a quarter to a third of the weakest layer's rated strength, since a long run comes
+ * down to the backing. Common practice, no source.
+ *
+ * @param strengths rated strength of each layer, N, arbor first
+ * @returns null where no strength is known
+ */
+export function dragAdvice(strengths: readonly number[], rules: Pick<HouseRules, 'drag'>): DragAdvice | null {
+  const known = strengths.filter((strength) => strength > 0);
+  if (known.length === 0) return null;
+  const least = Math.min(...known);
+  const [low, high] = [SHARE.low * least, SHARE.high * least];
+  const kilograms = (newtons: number): string => (newtons / KILOGRAM_FORCE).toFixed(1);
+  return {
+    drag: rules.drag === 'third' ? high : low,
+    low,
+    high,
+    weakest: strengths.indexOf(least),
+    sentence: `Set the drag between ${kilograms(low)} and ${kilograms(high)} kg against a straight pull.`,
+    why: schoolOf(rules, 'drag').why,
+    caution: 'Hand the reel over with the drag backed off, and follow the maker’s limit for it.',
+  };
+}

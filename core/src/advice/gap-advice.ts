@@ -1,0 +1,71 @@
+import type { HouseRules } from '../rules/house-rules';
+import { schoolOf } from '../rules/house-rules';
+import type { Advice, ReelType } from './advice';
+
+/** The edge line leaves a spool over: plain, or bevelled with the depth of the bevel's bottom below the lip, mm. */
+export type Rim = { readonly kind: 'plain' } | { readonly kind: 'bevel'; readonly depth: number };
+
+export interface GapAdvice extends Advice {
+  /** mm below the lip to stop at. */
+  readonly gap: number;
+}
+
+/** Sixteenths of an inch in mm, as gaps are named. Common practice, no source. */
+const SIXTEENTH = 25.4 / 16;
+const GAP = { thin: SIXTEENTH, middle: 1.5 * SIXTEENTH, thick: 2 * SIXTEENTH, closedFace: 3 * SIXTEENTH };
+/** Diameters from which line counts as middling and as thick, mm. */
+const MIDDLE_FROM = 0.25;
+const THICK_FROM = 0.35;
+
+/**
+ * The gap to stop at, by rim, reel and line. A bevelled rim decides by itself; a closed face needs the most; elsewhere
+ * the house rule says. Common practice, no source.
+ *
+ * @param diameter of the line on top, mm
+ */
+export function gapAdvice(
+  diameter: number,
+  reel: ReelType,
+  rim: Rim,
+  rules: Pick<HouseRules, 'level'>,
+): GapAdvice {
+  if (rim.kind === 'bevel') {
+    return {
+      gap: rim.depth,
+      sentence: `Fill to the bottom of the bevel, ${mm(rim.depth)}.`,
+      why: 'Line leaves over the bevel; above it loops fall off.',
+    };
+  }
+  if (reel === 'spincast') {
+    return {
+      gap: GAP.closedFace,
+      sentence: `Leave ${mm(GAP.closedFace)}.`,
+      why: 'The cover sits close; line that stands higher jams inside it.',
+    };
+  }
+  if (reel === 'trolling' || reel === 'big-game') {
+    return {
+      gap: GAP.thick,
+      sentence: `Leave about ${mm(GAP.thick)}; three quarters full will do.`,
+      why: 'It is not cast, so the last millimetre buys nothing.',
+    };
+  }
+  return bySchool(diameter, rules);
+}
+
+function bySchool(diameter: number, rules: Pick<HouseRules, 'level'>): GapAdvice {
+  const { why } = schoolOf(rules, 'level');
+  const usual = diameter >= THICK_FROM ? GAP.thick : diameter >= MIDDLE_FROM ? GAP.middle : GAP.thin;
+  switch (rules.level) {
+    case 'flush':
+      return { gap: 0, sentence: 'Fill flush with the lip.', why };
+    case 'by-line':
+      return { gap: usual, sentence: `Leave ${mm(usual)} below the lip for line this thick.`, why };
+    case 'start-low': {
+      const gap = usual + SIXTEENTH;
+      return { gap, sentence: `Stop at ${mm(gap)}, cast it, and add line while it casts well.`, why };
+    }
+  }
+}
+
+const mm = (value: number): string => `${value.toFixed(1)} mm`;

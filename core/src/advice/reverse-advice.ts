@@ -1,0 +1,42 @@
+import type { Advice } from './advice';
+import type { HouseRules } from '../rules/house-rules';
+import { serviceAdvice, type Wear } from './service-advice';
+import type { Line } from '../lines/line';
+
+export interface ReverseAdvice extends Advice {
+  readonly worth: boolean;
+  /** Metres at the inner end that were never fished. */
+  readonly fresh: number;
+}
+
+/**
+ * Whether turning a line end for end is worth it: the unused inner end comes out on top, which gains something only
+ * where it is longer than what is fished. Worth nothing before the house would renew the line at all.
+ *
+ * @param length metres of this line on the spool
+ * @param fished metres that come off in fishing
+ */
+export function reverseAdvice(
+  line: Line,
+  { length, fished }: { readonly length: number; readonly fished: number },
+  wear: Wear,
+  rules: Pick<HouseRules, 'service'>,
+): ReverseAdvice {
+  const fresh = Math.max(0, length - fished);
+  const enough = fresh > fished;
+  const { due } = serviceAdvice(line, wear, rules);
+  const say = `${fresh.toFixed(0)} m at the inner end were never fished, against ${fished.toFixed(0)} m that were`;
+  if (!enough)
+    return {
+      worth: false,
+      fresh,
+      sentence: `Renew it when it is due: only ${say}.`,
+      why: 'What comes out on top would reach into worn line within a cast.',
+    };
+  return {
+    worth: due,
+    fresh,
+    sentence: due ? `Reverse it: ${say}.` : `Not due yet. It can be reversed when it is: ${say}.`,
+    why: 'The other spool, face to face and turning the same way, brings the fresh end out on top for the price of a winding.',
+  };
+}

@@ -1,0 +1,30 @@
+import type { Build, BuildKind } from './build';
+
+interface Figures {
+  readonly uses: Build['uses'];
+  readonly saves: number;
+  /** Metres of main asked for. */
+  readonly wanted: number;
+  readonly wraps: number;
+}
+
+/** Why one would choose a build: what it gains and what it costs, in one sentence. */
+export function reasonFor(kind: BuildKind, { uses, saves, wanted, wraps }: Figures): string {
+  const metres = (length: number): string => `${length.toFixed(0)} m`;
+  switch (kind) {
+    case 'backing':
+      return saves > 0
+        ? `Just the main that is fished, for ${saves.toFixed(2)} less than filling with main.`
+        : 'Just the main that is fished, though backing saves no money here.';
+    case 'shorter-main':
+      return `${metres(wanted - uses.main)} of main less, still more than a cast and a half above the join: for a dear main or a short piece.`;
+    case 'main-only':
+      return `No join to pass the guides, and ${metres(uses.main)} to cut back from or to reverse later.`;
+    case 'tape':
+      return wraps > 20
+        ? `No join and no backing, but ${wraps.toFixed(0)} wraps of tape is a soft, uneven arbor: for small gaps only.`
+        : `No join, no backing line: ${wraps.toFixed(0)} wraps of tape make up the room, and braid grips them.`;
+    case 'main-first':
+      return 'Comes out at the gap without trusting any figure, for a second winding on the spare spool.';
+  }
+}

@@ -1,0 +1,21 @@
+/** One school on a disputed question, and why good technicians hold it. */
+export interface School<Id extends string = string> {
+  readonly id: Id;
+  readonly name: string;
+  readonly why: string;
+}
+
+/** A question good technicians answer differently. */
+export interface Question<Id extends string = string> {
+  readonly ask: string;
+  readonly schools: readonly School<Id>[];
+  /** What a new shop starts with. */
+  readonly usual: Id;
+}
+
+/** A question whose usual answer is one of its own schools; the compiler holds it to that. */
+export const question = <const Id extends string>(
+  ask: string,
+  usual: NoInfer<Id>,
+  schools: readonly School<Id>[],
+): Question<Id> => ({ ask, usual, schools });
