@@ -9,6 +9,7 @@ import { ensureNode, ensurePackages } from './lib/packages.mjs';
 import { CACHE } from './lib/paths.mjs';
 import { say, step, Told } from './lib/progress.mjs';
 import { checkBy, testProject, testScreens } from './lib/stages.mjs';
+import { checkTestShare } from './lib/test-share.mjs';
 import { ensureWebBuild } from './lib/web-build.mjs';
 
 /** @type {Record<string, { what: string, work: () => Promise<import('./lib/stages.mjs').Outcome> }>} */
@@ -32,6 +33,7 @@ const STAGES = {
       ]),
   },
   unused: { what: 'Unused code', work: () => checkBy('npx', ['knip']) },
+  share: { what: 'Share of tests', work: () => Promise.resolve(checkTestShare()) },
   unit: { what: 'Core and contract', work: () => testProject('unit') },
   screens: { what: 'Screens, component by component', work: testScreens },
   api: { what: 'Server on a real database', work: testApi },
