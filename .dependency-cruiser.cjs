@@ -3,7 +3,10 @@ const only = (room, ...allowed) => ({
   name: `${room}-imports-only-${allowed.join('-') || 'itself'}`,
   severity: 'error',
   from: { path: `^${room}/` },
-  to: { path: '^(core|contract|server|web|demo|e2e|tools)/', pathNot: `^(${[room, ...allowed].join('|')})/` },
+  to: {
+    path: '^(core|contract|server|web|demo|stand-ins|e2e|tools)/',
+    pathNot: `^(${[room, ...allowed].join('|')})/`,
+  },
 });
 
 module.exports = {
@@ -13,6 +16,7 @@ module.exports = {
     only('server', 'core', 'contract'),
     only('web', 'core', 'contract'),
     only('demo', 'core', 'contract', 'server'),
+    only('stand-ins', 'contract'),
     only('e2e', 'core', 'contract'),
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     {

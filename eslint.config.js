@@ -22,7 +22,7 @@ export default tseslint.config(
     languageOptions: {
       parserOptions: {
         project: [
-          '{core,contract,server,demo,e2e}/tsconfig.json',
+          '{core,contract,server,demo,stand-ins,e2e}/tsconfig.json',
           'core/tsconfig.bench.json',
           'web/tsconfig.app.json',
           'web/tsconfig.spec.json',

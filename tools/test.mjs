@@ -27,6 +27,7 @@ const STAGES = {
         'server',
         'web/src',
         'demo',
+        'stand-ins',
         'e2e',
         '--config',
         '.dependency-cruiser.cjs',
@@ -67,6 +68,7 @@ async function checkTypes() {
     'contract',
     'server',
     'demo',
+    'stand-ins',
     'e2e',
     'tsconfig.tools.json',
   ];

@@ -3,7 +3,24 @@ import { BagRowSchema, BagSchema, JobSchema, NewBagSchema } from './bags';
 import { CodeSchema, IdTextSchema, NothingSchema } from './basics';
 import { CustomerSchema, CustomerSearchSchema } from './customers';
 import { FirstPersonSchema, PersonSchema, SignInSchema, SignInSheetSchema } from './people';
-import { NewPieceSchema, PieceSchema, PieceWithLedgerSchema, ProductSchema } from './rack';
+import { KeptHouseRulesSchema } from './house-rules';
+import {
+  AsOfSchema,
+  ChangePieceSchema,
+  CountPieceSchema,
+  MassSampleSchema,
+  NewPieceSchema,
+  PieceSchema,
+  PieceWithLedgerSchema,
+  ProductSchema,
+  WeighPieceSchema,
+  WriteOffSchema,
+} from './rack';
+import { ExportedFileSchema, ExportRackSchema, ImportRackSchema, ImportResultSchema } from './rack-files';
+import { NewRecyclingSchema, RecyclingBookSchema } from './recycling';
+import { ReorderSchema } from './reorder';
+import { ScaleReadingSchema } from './scale';
+import { NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
 import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
 import { route } from './route';
 import { AppendEventsSchema, NewRunSchema, RunSchema } from './runs';
@@ -27,9 +44,53 @@ export const api = {
   readBag: route('GET', '/bags/:number', { params: byNumber, reply: BagSchema }),
   readJob: route('GET', '/jobs/:id', { params: byId, reply: JobSchema }),
   listProducts: route('GET', '/products', { reply: v.array(ProductSchema) }),
-  listPieces: route('GET', '/pieces', { reply: v.array(PieceSchema) }),
+  learnMass: route('POST', '/products/:id/mass', {
+    params: byId,
+    body: MassSampleSchema,
+    reply: ProductSchema,
+  }),
+  listPieces: route('GET', '/pieces', { query: AsOfSchema, reply: v.array(PieceSchema) }),
   receivePiece: route('POST', '/pieces', { body: NewPieceSchema, reply: PieceSchema }),
-  readPiece: route('GET', '/pieces/:code', { params: byCode, reply: PieceWithLedgerSchema }),
+  readPiece: route('GET', '/pieces/:code', {
+    params: byCode,
+    query: AsOfSchema,
+    reply: PieceWithLedgerSchema,
+  }),
+  changePiece: route('PUT', '/pieces/:code', {
+    params: byCode,
+    body: ChangePieceSchema,
+    reply: PieceSchema,
+  }),
+  countPiece: route('POST', '/pieces/:code/count', {
+    params: byCode,
+    body: CountPieceSchema,
+    reply: PieceSchema,
+  }),
+  weighPiece: route('POST', '/pieces/:code/weigh', {
+    params: byCode,
+    body: WeighPieceSchema,
+    reply: PieceSchema,
+  }),
+  writeOffPiece: route('POST', '/pieces/:code/write-off', {
+    params: byCode,
+    body: WriteOffSchema,
+    reply: PieceSchema,
+  }),
+  readScale: route('GET', '/scale', { reply: ScaleReadingSchema }),
+  listTubs: route('GET', '/tubs', { reply: v.array(TubSchema) }),
+  addTub: route('POST', '/tubs', { body: NewTubSchema, reply: TubSchema }),
+  soakPiece: route('POST', '/tubs/:id/soaks', { params: byId, body: SoakPieceSchema, reply: TubSchema }),
+  takeOut: route('POST', '/soaks/:id/out', { params: byId, body: NothingSchema, reply: TubSchema }),
+  readRecycling: route('GET', '/recycling', { reply: RecyclingBookSchema }),
+  recycle: route('POST', '/recycling', { body: NewRecyclingSchema, reply: RecyclingBookSchema }),
+  readReorder: route('GET', '/reorder', { reply: ReorderSchema }),
+  exportRack: route('GET', '/rack-files', { query: ExportRackSchema, reply: ExportedFileSchema }),
+  importRack: route('POST', '/rack-files', { body: ImportRackSchema, reply: ImportResultSchema }),
+  readHouseRules: route('GET', '/house-rules', { reply: KeptHouseRulesSchema }),
+  changeHouseRules: route('PUT', '/house-rules', {
+    body: KeptHouseRulesSchema,
+    reply: KeptHouseRulesSchema,
+  }),
   findReels: route('GET', '/reels', { query: CustomerSearchSchema, reply: v.array(ReelRowSchema) }),
   readReel: route('GET', '/reels/:tag', { params: byTag, reply: ReelSchema }),
   listOpenRuns: route('GET', '/runs', { reply: v.array(RunSchema) }),

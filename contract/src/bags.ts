@@ -19,6 +19,8 @@ export const PlannedCutSchema = v.object({
   tint: v.string(),
   pieceKind: v.picklist(PIECE_KINDS),
   lengthMm: MillimetresSchema,
+  /** Whether its piece lies in a tub, or is out of it and not dry yet. */
+  water: v.picklist(['dry', 'soaking', 'wet']),
 });
 export type PlannedCut = v.InferOutput<typeof PlannedCutSchema>;
 

@@ -11,6 +11,10 @@ const sized = (what: string, max: number) =>
 /** Text a person types in one line. */
 export const line = (what: string, max = 80) => sized(what, max);
 
+/** Text that may be left empty. */
+export const text = (what: string, max: number) =>
+  v.pipe(v.string(), v.trim(), v.maxLength(max, `${what} can be ${String(max)} characters at most.`));
+
 export const IdSchema = v.pipe(v.number(), v.integer(), v.minValue(1));
 export const IdTextSchema = v.pipe(v.string(), v.digits(), v.transform(Number), v.minValue(1));
 export const UuidSchema = v.pipe(v.string(), v.uuid());
@@ -21,6 +25,10 @@ export const InstantSchema = v.pipe(
 );
 /** Lengths of line at rest are whole millimetres, so that sums are exact. */
 export const MillimetresSchema = v.pipe(v.number(), v.integer(), v.safeInteger());
+/** A day in the shop's calendar, ISO 8601. */
+export const DaySchema = v.pipe(v.string(), v.isoDate('A day is written like 2031-04-25.'));
+/** Counts the changes of a row that people edit; a change names the one it was made on. */
+export const VersionSchema = v.pipe(v.number(), v.integer(), v.minValue(1));
 export const NothingSchema = v.object({});
 
 /** A code people can say: letters, digits and dashes, upper case. */

@@ -3,7 +3,36 @@ export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
 export { PersonSchema, type Person, type SignInSheet } from './people';
 export type { Customer } from './customers';
-export { NewPieceSchema, PIECE_KINDS, MOVE_KINDS, type Move, type Piece, type Product } from './rack';
+export {
+  LEAVES,
+  MOVE_KINDS,
+  NewPieceSchema,
+  NewProductSchema,
+  PIECE_KINDS,
+  WOUND_WAYS,
+  type Move,
+  type PieceChange,
+  type PieceCount,
+  type PieceWeighing,
+  type NewPiece,
+  type NewProduct,
+  type Piece,
+  type Product,
+} from './rack';
+export type { Soak, Tub } from './tubs';
+export { STREAMS, type NewRecycling, type RecyclingBook } from './recycling';
+export type { ReorderLine } from './reorder';
+export {
+  FILE_COLUMNS,
+  FILE_FORMATS,
+  MOST_ROWS,
+  RACK_FILES,
+  type ImportResult,
+  type RackFile,
+  type RackImport,
+  type RowError,
+} from './rack-files';
+export type { KeptHouseRules } from './house-rules';
 export {
   NewBagSchema,
   REEL_TYPES,

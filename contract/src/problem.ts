@@ -15,6 +15,8 @@ export const PROBLEM_CODES = [
   'out-of-order',
   'already-closed',
   'not-finished',
+  'in-the-water',
+  'device-away',
   'database-away',
   'server-error',
 ] as const;

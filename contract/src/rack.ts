@@ -1,6 +1,16 @@
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
-import { CodeSchema, IdSchema, InstantSchema, line, MillimetresSchema, TintSchema } from './basics';
+import {
+  CodeSchema,
+  DaySchema,
+  IdSchema,
+  InstantSchema,
+  line,
+  MillimetresSchema,
+  text,
+  TintSchema,
+  VersionSchema,
+} from './basics';
 
 const diameter = v.pipe(
   v.number('A diameter is needed, in mm.'),
@@ -19,6 +29,8 @@ export const ProductSchema = v.object({
   /** Rated strength, kg; null where nobody knows. */
   strengthKg: v.nullable(v.number()),
   tint: v.string(),
+  /** Grams per metre as the shop has weighed it, and how sure that is as a share; null until it has. */
+  mass: v.nullable(v.object({ gramsPerMetre: v.number(), sd: v.number(), samples: v.number() })),
 });
 export type Product = v.InferOutput<typeof ProductSchema>;
 
@@ -27,11 +39,56 @@ export const NewProductSchema = v.object({
   name: line('A name'),
   material: v.picklist(MATERIALS, 'Say what the line is made of.'),
   diameter,
-  strengthKg: v.nullable(v.pipe(v.number(), v.minValue(0.1), v.maxValue(500))),
+  strengthKg: v.nullable(
+    v.pipe(
+      v.number(),
+      v.minValue(0.1, 'A strength is at least 0.1 kg.'),
+      v.maxValue(500, 'A strength is at most 500 kg.'),
+    ),
+  ),
   tint: TintSchema,
 });
+export type NewProduct = v.InferOutput<typeof NewProductSchema>;
 
 export const PIECE_KINDS = ['bulk', 'pack', 'remnant', 'salvage'] as const;
+/** How line lies on its spool: rolled on without twist, or laid on over the end of another. */
+export const WOUND_WAYS = ['rolled', 'over-end', 'unknown'] as const;
+/** Which way line leaves over the end with the label up, seen from above. */
+export const LEAVES = ['clockwise', 'anticlockwise', 'unknown'] as const;
+
+const grams = v.pipe(
+  v.number(),
+  v.minValue(0, 'A weight cannot be less than nought.'),
+  v.maxValue(50_000, 'A weight is at most 50 kg.'),
+);
+const spoolDiameter = v.pipe(
+  v.number(),
+  v.minValue(5, 'A spool is at least 5 mm across.'),
+  v.maxValue(600, 'A spool is at most 600 mm across.'),
+);
+
+/** What is printed on a piece or measured once, none of it needed to wind from it. */
+const facts = {
+  lot: text('A lot', 40),
+  /** What the whole piece cost, in the hundredth part of the shop's money. */
+  priceMinor: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000_000))),
+  /** The empty spool, g. */
+  tareG: v.nullable(grams),
+  flangeMm: v.nullable(spoolDiameter),
+  coreMm: v.nullable(spoolDiameter),
+  wound: v.picklist(WOUND_WAYS),
+  leaves: v.picklist(LEAVES),
+  /** For salvage: the day the line was new, as far as known. */
+  newOn: v.nullable(DaySchema),
+};
+
+/** Where a piece lies in the water, and until when. */
+export const SoakingSchema = v.object({
+  tub: v.string(),
+  inAt: InstantSchema,
+  readyAt: InstantSchema,
+  tooLongAt: InstantSchema,
+});
 
 /** One length of line on the rack. */
 export const PieceSchema = v.object({
@@ -40,6 +97,7 @@ export const PieceSchema = v.object({
   product: ProductSchema,
   kind: v.picklist(PIECE_KINDS),
   place: v.string(),
+  ...facts,
   /** As it came. */
   receivedMm: MillimetresSchema,
   /** On it now: the sum of its ledger. */
@@ -47,25 +105,100 @@ export const PieceSchema = v.object({
   /** Of that, promised to reels that are planned and not yet filled. */
   promisedMm: MillimetresSchema,
   opened: v.boolean(),
+  writtenOff: v.boolean(),
+  soaking: v.nullable(SoakingSchema),
+  /** Out of the water and not dry yet. */
+  wetUntil: v.nullable(InstantSchema),
+  version: VersionSchema,
 });
 export type Piece = v.InferOutput<typeof PieceSchema>;
 
 /** The longest bulk spool taken in, 100 km. */
 const MOST_MM = 100_000_000;
 
+const place = v.optional(
+  v.pipe(v.string(), v.trim(), v.maxLength(40, 'A place is 40 characters at most.')),
+  '',
+);
+
+/** Facts as a request may give them: each may be left out. */
+const askedFacts = {
+  lot: v.optional(facts.lot, ''),
+  priceMinor: v.optional(facts.priceMinor, null),
+  tareG: v.optional(facts.tareG, null),
+  flangeMm: v.optional(facts.flangeMm, null),
+  coreMm: v.optional(facts.coreMm, null),
+  wound: v.optional(facts.wound, 'unknown'),
+  leaves: v.optional(facts.leaves, 'unknown'),
+  newOn: v.optional(facts.newOn, null),
+};
+
 export const NewPieceSchema = v.object({
   code: CodeSchema,
   product: v.union([v.object({ id: IdSchema }), NewProductSchema]),
   kind: v.picklist(PIECE_KINDS),
-  place: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(40)), ''),
+  place,
+  ...askedFacts,
   lengthMm: v.pipe(
     MillimetresSchema,
     v.minValue(1000, 'A piece is at least 1 m long.'),
     v.maxValue(MOST_MM, 'A piece is at most 100 km long.'),
   ),
+  /** The tag of the reel it was stripped from, for salvage. */
+  fromReel: v.optional(v.nullable(CodeSchema), null),
+});
+export type NewPiece = v.InferInput<typeof NewPieceSchema>;
+
+/** Moving, renaming, or writing down what is printed on it. The version is the one that was looked at. */
+export const ChangePieceSchema = v.object({ version: VersionSchema, code: CodeSchema, place, ...askedFacts });
+export type PieceChange = v.InferOutput<typeof ChangePieceSchema>;
+
+const why = v.optional(text('A reason', 120), '');
+
+/** What somebody counted on a piece; the books follow with a correcting move. */
+export const CountPieceSchema = v.object({
+  lengthMm: v.pipe(
+    MillimetresSchema,
+    v.minValue(0, 'A piece cannot hold less than nought.'),
+    v.maxValue(MOST_MM, 'A piece is at most 100 km long.'),
+  ),
+  why,
 });
 
-export const MOVE_KINDS = ['received', 'filled', 'tail', 'found'] as const;
+export type PieceCount = v.InferOutput<typeof CountPieceSchema>;
+
+/** What a piece weighed. `dry` says that somebody knows it to be dry though it was in the water. */
+export const WeighPieceSchema = v.object({
+  grossG: grams,
+  tareG: grams,
+  dry: v.boolean(),
+  by: v.picklist(['typed', 'scale']),
+});
+
+export type PieceWeighing = v.InferOutput<typeof WeighPieceSchema>;
+
+/** A measured length that was weighed, from which grams per metre are learned. */
+export const MassSampleSchema = v.object({
+  lengthMm: v.pipe(MillimetresSchema, v.minValue(1000, 'Measure at least 1 m.'), v.maxValue(MOST_MM)),
+  grams: v.pipe(
+    v.number(),
+    v.minValue(0.05, 'Weigh enough for the scale to tell: 0.05 g at least.'),
+    v.maxValue(50_000),
+  ),
+});
+
+export const WriteOffSchema = v.object({ why: line('A reason', 120) });
+
+export const MOVE_KINDS = [
+  'received',
+  'filled',
+  'tail',
+  'found',
+  'counted',
+  'weighed',
+  'recycled',
+  'written-off',
+] as const;
 
 /** One line of a piece's ledger. Never edited, never removed. */
 export const MoveSchema = v.object({
@@ -78,5 +211,8 @@ export const MoveSchema = v.object({
   why: v.string(),
 });
 export type Move = v.InferOutput<typeof MoveSchema>;
+
+/** As of the end of a day, where one is given. */
+export const AsOfSchema = v.object({ asOf: v.optional(DaySchema) });
 
 export const PieceWithLedgerSchema = v.object({ piece: PieceSchema, moves: v.array(MoveSchema) });

@@ -21,7 +21,9 @@ import {
 import { DEMO_BAGS, type DemoBag, type DemoReel } from './bags';
 import { DEMO_LINES, DEMO_PIECES } from './lines';
 import { DEMO_PEOPLE } from './people';
+import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
+import { liveRackDays } from './rack-days';
 
 const DAY = 86_400_000;
 const MINUTE = 60_000;
@@ -43,7 +45,7 @@ export async function loadDemo(sequelize: House['sequelize'], today: Date): Prom
     people.push(await addPerson(house, name, role, passcode));
   const [manager, technician] = people;
   if (!manager || !technician) throw new Error('The demo needs two people.');
-  const pieces = await receivePieces(house, manager);
+  const { pieces, products } = await receivePieces(house, manager);
   const customers = new Map<string, number>();
   for (const bag of DEMO_BAGS) {
     clock.at = at(today, bag.bookedDay, 10);
@@ -52,6 +54,7 @@ export async function loadDemo(sequelize: House['sequelize'], today: Date): Prom
     if (bag.state === 'booked') continue;
     for (const job of booked.jobs) await fill(house, technician, clock, job, bag.state === 'filled');
   }
+  await liveRackDays(house, technician, clock, today, products);
 }
 
 const at = (today: Date, day: number, hour: number): Date => {
@@ -60,19 +63,25 @@ const at = (today: Date, day: number, hour: number): Date => {
   return date;
 };
 
-async function receivePieces(house: House, person: Person): Promise<Map<string, number>> {
+async function receivePieces(
+  house: House,
+  person: Person,
+): Promise<{ pieces: Map<string, number>; products: Map<string, number> }> {
   const products = new Map<string, number>();
   const pieces = new Map<string, number>();
-  for (const [code, lineCode, metres, kind, place] of DEMO_PIECES) {
+  for (const [code, lineCode, metres, kind, place, price] of DEMO_PIECES) {
     const line = DEMO_LINES.find((one) => one.code === lineCode);
     if (!line) throw new Error(`The demo has no line ${lineCode}.`);
     const known = products.get(lineCode);
     const product = known === undefined ? { ...line } : { id: known };
-    const piece = await receivePiece(house, person, { code, product, kind, place, lengthMm: metres * 1000 });
+    const piece = await receivePiece(house, person, {
+      ...{ code, product, kind, place, lengthMm: metres * 1000, fromReel: null },
+      ...demoFacts(code, kind, price),
+    });
     products.set(lineCode, piece.product.id);
     pieces.set(code, piece.id);
   }
-  return pieces;
+  return { pieces, products };
 }
 
 function book(

@@ -32,6 +32,10 @@ const SCREENS = [
   ['/bench', 'benches', 'ys-bench-list li'],
   ['/bench/5', 'bench', '[data-test=turns-to-go]'],
   ['/rack', 'rack', 'ys-length-rule svg'],
+  ['/rack/tubs', 'tubs', 'ys-tubs-page section'],
+  ['/rack/recycling', 'bins', 'ys-recycling-page tbody tr'],
+  ['/rack/order', 'order', 'ys-order-page tbody tr'],
+  ['/rack/files', 'files', 'ys-files-page input[type=file]'],
   ['/reels', 'reels', 'ys-reel-search li'],
   ['/reels/R-0001', 'reel', 'ys-spool-section svg'],
 ] as const;

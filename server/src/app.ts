@@ -23,7 +23,7 @@ export function createApp({ house, log, webFolder, demo }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(withNonce, securityHeaders, sameOriginOnly);
-  app.use('/api', quietLog(log), express.json({ limit: '2mb' }), cookieParser(), knowPerson(house));
+  app.use('/api', quietLog(log), express.json({ limit: '12mb' }), cookieParser(), knowPerson(house));
   app.use('/api', (_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();

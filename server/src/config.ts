@@ -15,6 +15,16 @@ const ConfigSchema = v.pipe(
     ),
     YARD_SPOOL_WEB: v.optional(v.string()),
     YARD_SPOOL_DEMO_PEOPLE: v.optional(v.pipe(v.string(), v.parseJson(), DemoPeopleSchema)),
+    YARD_SPOOL_SCALE: v.optional(
+      v.pipe(
+        v.string(),
+        v.regex(/^[\w.-]+:\d{1,5}$/, 'YARD_SPOOL_SCALE is written host:port.'),
+        v.transform((address) => {
+          const [host = '', port = ''] = address.split(':');
+          return { host, port: Number(port) };
+        }),
+      ),
+    ),
     YARD_SPOOL_LOG: v.optional(v.picklist(['silent', 'error', 'warn', 'info', 'debug']), 'info'),
   }),
   v.transform((env) => ({
@@ -25,6 +35,8 @@ const ConfigSchema = v.pipe(
     web: env.YARD_SPOOL_WEB,
     /** The demo's invented people, whose passcodes the sign-in screen tells. */
     demo: env.YARD_SPOOL_DEMO_PEOPLE,
+    /** Where the bench scale answers, over TCP. */
+    scale: env.YARD_SPOOL_SCALE,
     logLevel: env.YARD_SPOOL_LOG,
   })),
 );

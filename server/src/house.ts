@@ -8,10 +8,17 @@ export interface House {
   readonly sequelize: Sequelize;
   readonly tables: Tables;
   readonly clock: Clock;
+  /** Where the bench scale sends its readings from, where there is one. */
+  readonly scaleAddress?: { readonly host: string; readonly port: number } | undefined;
 }
 
-export const openHouse = (sequelize: Sequelize, clock: Clock = systemClock): House => ({
+export const openHouse = (
+  sequelize: Sequelize,
+  clock: Clock = systemClock,
+  scaleAddress?: House['scaleAddress'],
+): House => ({
   sequelize,
   tables: defineTables(sequelize),
   clock,
+  scaleAddress,
 });

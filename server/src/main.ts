@@ -15,7 +15,7 @@ await sequelize.authenticate();
 const steps = await migrate(sequelize);
 if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
 
-const house = openHouse(sequelize);
+const house = openHouse(sequelize, undefined, config.scale);
 const server = createServer(createApp({ house, log, webFolder: config.web, demo: config.demo }));
 
 server.on('error', (error: NodeJS.ErrnoException) => {

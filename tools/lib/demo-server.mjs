@@ -6,6 +6,7 @@ import { ROOT } from './paths.mjs';
 import { step } from './progress.mjs';
 import { run } from './run.mjs';
 import { startServer } from './server.mjs';
+import { startScale } from './stand-in-scale.mjs';
 
 /**
  * A server on a new database with the demo scenario. Everything of it lies in one folder and begins anew each time.
@@ -27,8 +28,10 @@ export async function startDemoServer(folder, options = {}) {
     }),
   );
   const demoPeople = JSON.parse(readFileSync(people, 'utf8'));
+  const scale = await startScale();
+  atEnd(scale.stop);
   const server = await step('Starting the server', () =>
-    startServer({ database: address, log, demoPeople, ...options }),
+    startServer({ database: address, log, demoPeople, scale: scale.address, ...options }),
   );
   atEnd(server.stop);
   return {
@@ -36,6 +39,7 @@ export async function startDemoServer(folder, options = {}) {
     log,
     stop: async () => {
       await server.stop();
+      await scale.stop();
       await database.stop();
     },
   };

@@ -10,7 +10,7 @@ const USUAL_PORT = 4310;
 /**
  * Starts the server and waits until it answers. A usual port that is taken is passed over for a free one; a port that
  * was asked for and is taken is explained.
- * @param {{ database: string, log: string, demoPeople?: unknown, port?: number, onEnd?: (code: number | null) => void }} options
+ * @param {{ database: string, log: string, demoPeople?: unknown, scale?: string, port?: number, onEnd?: (code: number | null) => void }} options
  * @returns {Promise<{ address: string, stop: () => Promise<void> }>}
  */
 export async function startServer(options) {
@@ -36,7 +36,7 @@ export async function startServer(options) {
  * @param {number} port
  * @returns {Promise<'EADDRINUSE' | { address: string, stop: () => Promise<void> }>}
  */
-function tryStart({ database, log, demoPeople, onEnd }, port) {
+function tryStart({ database, log, demoPeople, scale, onEnd }, port) {
   const child = fork(join(ROOT, 'server', 'src', 'main.ts'), {
     cwd: ROOT,
     execArgv: ['--import', 'tsx'],
@@ -49,6 +49,7 @@ function tryStart({ database, log, demoPeople, onEnd }, port) {
       YARD_SPOOL_DATABASE: database,
       YARD_SPOOL_PORT: String(port),
       YARD_SPOOL_WEB: WEB_BUILD,
+      ...(scale ? { YARD_SPOOL_SCALE: scale } : {}),
       ...(demoPeople ? { YARD_SPOOL_DEMO_PEOPLE: JSON.stringify(demoPeople) } : {}),
     },
   });

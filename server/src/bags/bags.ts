@@ -2,6 +2,7 @@ import type { Bag, BagRow, Job, PlannedCut } from '@yard-spool/contract';
 import type { JobRow } from '../db/models/bags';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
+import { waterByPiece, waterState } from '../tubs/water';
 import { toCustomer } from './customers';
 
 /** All bags, the one promised soonest first. */
@@ -82,8 +83,10 @@ async function toJob(house: House, row: JobRow): Promise<Job> {
   };
 }
 
-async function cutsOf({ tables }: House, jobId: number): Promise<PlannedCut[]> {
+async function cutsOf(house: House, jobId: number): Promise<PlannedCut[]> {
+  const { tables } = house;
   const cuts = await tables.cuts.findAll({ where: { jobId }, order: ['id'] });
+  const waters = await waterByPiece(house);
   return Promise.all(
     cuts.map(async ({ layer, pieceId, lengthMm }) => {
       const piece = await tables.pieces.findByPk(pieceId);
@@ -98,6 +101,7 @@ async function cutsOf({ tables }: House, jobId: number): Promise<PlannedCut[]> {
         productName: product.name,
         tint: product.tint,
         lengthMm,
+        water: waterState(waters.get(pieceId)),
       };
     }),
   );

@@ -3,7 +3,8 @@ import type { Transaction } from 'sequelize';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { TAIL_MM } from '../rack/draw';
-import { listPieces } from '../rack/rack';
+import { lockPiece } from '../rack/move';
+import { onePiece } from '../rack/rack';
 
 interface AskedCuts {
   readonly cuts: readonly { readonly layer: string; readonly pieceId: number }[];
@@ -21,9 +22,8 @@ export async function promiseCuts(
     const planned = plan.layers.find(({ id }) => id === layer);
     if (planned?.request.kind !== 'line')
       throw new ProblemError('bad-request', `The plan has no layer of line called ${layer}.`);
-    await house.tables.pieces.findByPk(pieceId, { transaction, lock: transaction.LOCK.UPDATE });
-    const piece = (await listPieces(house, transaction)).find(({ id }) => id === pieceId);
-    if (!piece) throw new ProblemError('not-found', 'The piece chosen is not on the rack any more.');
+    await lockPiece(house, { id: pieceId }, transaction);
+    const piece = await onePiece(house, { id: pieceId }, transaction);
     const { line } = planned.request;
     if (
       piece.product.code !== line.key ||
@@ -33,6 +33,13 @@ export async function promiseCuts(
       throw new ProblemError(
         'bad-request',
         `Piece ${piece.code} is ${piece.product.name}, which is not the line the plan is for.`,
+      );
+    }
+    if (piece.kind === 'salvage' && planned.request.role !== 'backing') {
+      throw new ProblemError(
+        'bad-request',
+        `Piece ${piece.code} is stripped line: it is good for backing only.`,
+        [{ path: layer, message: 'Stripped line is good for backing only.' }],
       );
     }
     const lengthMm = Math.round(planned.length.value * 1000);

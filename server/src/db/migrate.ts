@@ -2,8 +2,9 @@ import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { Migration } from './migration';
 import { firstHouse } from './migrations/0001-first-house';
+import { lineRack } from './migrations/0002-line-rack';
 
-const MIGRATIONS: readonly Migration[] = [firstHouse];
+const MIGRATIONS: readonly Migration[] = [firstHouse, lineRack];
 
 /** Brings the schema up to date. Statements of a migration that failed half-way are named in the error. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

@@ -1,9 +1,13 @@
 import type { Sequelize } from 'sequelize';
 import { defineBags, defineCuts, defineJobs } from './models/bags';
 import { defineCustomers, defineReels, defineSpools } from './models/customers';
+import { defineHouseRules } from './models/house-rules';
 import { definePeople, defineSessions } from './models/people';
 import { defineMoves, definePieces, defineProducts } from './models/rack';
+import { defineRecyclings } from './models/recycling';
 import { defineFillLayers, defineFills, defineRunEvents, defineRuns } from './models/runs';
+import { defineSoaks, defineTubs } from './models/tubs';
+import { defineMassSamples, defineWeighings } from './models/weighing';
 
 /** Every table of the house on one connection, with the links that are read across. */
 export function defineTables(sequelize: Sequelize) {
@@ -16,6 +20,12 @@ export function defineTables(sequelize: Sequelize) {
     products: defineProducts(sequelize),
     pieces: definePieces(sequelize),
     moves: defineMoves(sequelize),
+    massSamples: defineMassSamples(sequelize),
+    weighings: defineWeighings(sequelize),
+    tubs: defineTubs(sequelize),
+    soaks: defineSoaks(sequelize),
+    recyclings: defineRecyclings(sequelize),
+    houseRules: defineHouseRules(sequelize),
     bags: defineBags(sequelize),
     jobs: defineJobs(sequelize),
     cuts: defineCuts(sequelize),

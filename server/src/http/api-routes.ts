@@ -8,8 +8,8 @@ import { closeRun } from '../bench/close-run';
 import { listOpenRuns, readRun, startRun } from '../bench/runs';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
-import { listPieces, listProducts, readPiece, receivePiece } from '../rack/rack';
 import { findReels, readReel } from '../reels/reels';
+import { rackRoutes } from './rack-routes';
 import { personOf, serve } from './serve';
 
 /** Everything that needs somebody signed in, one line a route. */
@@ -24,10 +24,7 @@ export function apiRoutes(house: House): Router {
   serve(router, api.bookBag, ({ body, response }) => bookBag(house, personOf(response), body));
   serve(router, api.readBag, ({ params }) => readBag(house, params.number));
   serve(router, api.readJob, ({ params }) => readJob(house, params.id));
-  serve(router, api.listProducts, () => listProducts(house));
-  serve(router, api.listPieces, () => listPieces(house));
-  serve(router, api.receivePiece, ({ body, response }) => receivePiece(house, personOf(response), body));
-  serve(router, api.readPiece, ({ params }) => readPiece(house, params.code));
+  rackRoutes(router, house);
   serve(router, api.findReels, ({ query }) => findReels(house, query.q));
   serve(router, api.readReel, ({ params }) => readReel(house, params.tag));
   serve(router, api.listOpenRuns, () => listOpenRuns(house));

@@ -1,42 +1,56 @@
-import type { Move, NewPieceSchema, Person, Piece, Product } from '@yard-spool/contract';
+import type { Move, Piece } from '@yard-spool/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
-import type { InferOutput } from 'valibot';
-import { inTransaction } from '../db/transaction';
-import type { PieceRow, ProductRow } from '../db/models/rack';
+import type { PieceRow } from '../db/models/rack';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
+import { waterByPiece } from '../tubs/water';
+import { listProducts } from './products';
+import { DRY, toPiece } from './to-piece';
 
-type NewPiece = InferOutput<typeof NewPieceSchema>;
-
-export const toProduct = (row: ProductRow): Product => ({
-  id: row.id,
-  code: row.code,
-  name: row.name,
-  material: row.material,
-  diameter: Number(row.diameter),
-  strengthKg: row.strengthKg === null ? null : Number(row.strengthKg),
-  tint: row.tint,
-});
-
-export async function listProducts({ tables }: House): Promise<Product[]> {
-  return (await tables.products.findAll({ order: ['code'] })).map(toProduct);
+/** Which pieces are wanted, and as of the end of which day (ISO date, UTC); as of now where none is said. */
+interface Wanted {
+  readonly code?: string;
+  readonly id?: number;
+  readonly asOf?: string | undefined;
 }
 
-/** All pieces with what is left and what is promised, by code. */
-export async function listPieces(house: House, transaction?: Transaction): Promise<Piece[]> {
-  const [rows, products, promised] = await Promise.all([
-    house.tables.pieces.findAll({ order: ['code'], ...(transaction && { transaction }) }),
-    house.tables.products.findAll(transaction ? { transaction } : {}),
+/** Pieces with what is left and what is promised, by code. Written-off ones come too, marked. */
+export async function listPieces(
+  house: House,
+  { asOf, ...where }: Wanted = {},
+  transaction?: Transaction,
+): Promise<Piece[]> {
+  const inIt = transaction ? { transaction } : {};
+  const [rows, products, promised, water, past] = await Promise.all([
+    house.tables.pieces.findAll({ where, order: ['code'], ...inIt }),
+    listProducts(house, transaction),
     promisedByPiece(house, transaction),
+    waterByPiece(house, transaction),
+    asOf === undefined ? null : lengthsAt(house, asOf),
   ]);
-  const byId = new Map(products.map((row) => [row.id, toProduct(row)]));
-  return rows.map((row) => toPiece(row, byId.get(row.productId), promised.get(row.id) ?? 0));
+  const byId = new Map(products.map((product) => [product.id, product]));
+  const pieceOf = (row: PieceRow): Piece =>
+    toPiece(row, {
+      product: byId.get(row.productId),
+      promisedMm: promised.get(row.id) ?? 0,
+      water: water.get(row.id) ?? DRY,
+    });
+  if (past === null) return rows.map(pieceOf);
+  // On a past day only the ledger is certain: promises and water are of today and are left out.
+  return rows
+    .filter(({ id }) => past.has(id))
+    .map((row) => ({ ...pieceOf(row), ...DRY, promisedMm: 0, lengthMm: past.get(row.id) ?? 0 }));
 }
 
-function toPiece(row: PieceRow, product: Product | undefined, promisedMm: number): Piece {
-  if (!product) throw new Error(`Piece ${row.code} has no product.`);
-  const { id, code, kind, place, receivedMm, lengthMm, opened } = row;
-  return { id, code, product, kind, place, receivedMm, lengthMm, promisedMm, opened: Boolean(opened) };
+const endOf = (day: string): Date => new Date(`${day}T23:59:59.999Z`);
+
+/** Length of each piece that was there by the end of a day: the sum of its moves up to then. */
+async function lengthsAt({ sequelize }: House, day: string): Promise<Map<number, number>> {
+  const rows = await sequelize.query<{ pieceId: number; mm: string | number }>(
+    'SELECT piece_id AS pieceId, SUM(length_mm) AS mm FROM moves WHERE at <= :end GROUP BY piece_id',
+    { type: QueryTypes.SELECT, replacements: { end: endOf(day) } },
+  );
+  return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
 
 /** Millimetres promised off each piece to reels planned and not yet filled. */
@@ -52,62 +66,33 @@ async function promisedByPiece(
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
 
-/** Takes a piece on to the rack. Its length is the first line of its ledger. */
-export async function receivePiece(house: House, person: Person, asked: NewPiece): Promise<Piece> {
-  await inTransaction(house.sequelize, async (transaction) => {
-    const productId = await productFor(house, asked.product, transaction);
-    const { code, kind, place, lengthMm } = asked;
-    const piece = await house.tables.pieces.create(
-      { code, productId, kind, place, receivedMm: lengthMm, lengthMm },
-      { transaction },
-    );
-    await house.tables.moves.create(
-      {
-        pieceId: piece.id,
-        kind: 'received',
-        lengthMm,
-        at: house.clock(),
-        byId: person.id,
-        why: 'as it came',
-        runId: null,
-      },
-      { transaction },
-    );
-  });
-  return (await readPiece(house, asked.code)).piece;
+/** One piece, or a refusal. */
+export async function onePiece(house: House, wanted: Wanted, transaction?: Transaction): Promise<Piece> {
+  const [piece] = await listPieces(house, wanted, transaction);
+  if (piece) return piece;
+  const day = wanted.asOf === undefined ? '' : ` on ${wanted.asOf}`;
+  throw new ProblemError('not-found', `There is no piece ${wanted.code ?? ''} on the rack${day}.`);
 }
 
-async function productFor(
+/** One piece with its ledger, oldest first; up to the end of a day where one is given. */
+export async function readPiece(
   house: House,
-  asked: NewPiece['product'],
-  transaction: Transaction,
-): Promise<number> {
-  if ('id' in asked) {
-    if (await house.tables.products.findByPk(asked.id, { transaction })) return asked.id;
-    throw new ProblemError('not-found', 'This line is not on the list any more. Choose again.');
-  }
-  const values = {
-    ...asked,
-    diameter: String(asked.diameter),
-    strengthKg: asked.strengthKg === null ? null : String(asked.strengthKg),
-  };
-  return (await house.tables.products.create(values, { transaction })).id;
-}
-
-/** One piece with its whole ledger, oldest first. */
-export async function readPiece(house: House, code: string): Promise<{ piece: Piece; moves: Move[] }> {
-  const piece = (await listPieces(house)).find((one) => one.code === code);
-  if (!piece) throw new ProblemError('not-found', `There is no piece ${code} on the rack.`);
+  code: string,
+  asOf?: string,
+): Promise<{ piece: Piece; moves: Move[] }> {
+  const piece = await onePiece(house, { code, asOf });
   const rows = await house.tables.moves.findAll({ where: { pieceId: piece.id }, order: ['id'] });
   const people = await house.tables.people.findAll();
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
-  const moves = rows.map(({ id, kind, lengthMm, at, byId, why }) => ({
-    id,
-    kind,
-    lengthMm,
-    at: at.toISOString(),
-    by: nameOf.get(byId) ?? '',
-    why,
-  }));
+  const moves = rows
+    .filter(({ at }) => asOf === undefined || at <= endOf(asOf))
+    .map(({ id, kind, lengthMm, at, byId, why }) => ({
+      id,
+      kind,
+      lengthMm,
+      at: at.toISOString(),
+      by: nameOf.get(byId) ?? '',
+      why,
+    }));
   return { piece, moves };
 }

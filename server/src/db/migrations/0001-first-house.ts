@@ -1,13 +1,5 @@
 import type { Migration } from '../migration';
-
-const id = 'id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY';
-const ref = (column: string, table: string, nullable = false): string =>
-  `${column} INT UNSIGNED ${nullable ? 'NULL' : 'NOT NULL'}, FOREIGN KEY (${column}) REFERENCES ${table} (id)`;
-const time = (column: string, nullable = false): string =>
-  `${column} DATETIME(3) ${nullable ? 'NULL' : 'NOT NULL'}`;
-const options = 'ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci';
-const table = (name: string, ...parts: string[]): string =>
-  `CREATE TABLE ${name} (${parts.join(', ')}) ${options}`;
+import { id, ref, table, time, version } from './schema-words';
 
 const MATERIALS = "'nylon', 'fluorocarbon', 'braid', 'hollow-braid'";
 const ROLES = "'backing', 'main', 'cushion', 'top-shot'";
@@ -37,7 +29,7 @@ export const firstHouse: Migration = {
       id,
       'name VARCHAR(80) NOT NULL',
       "contact VARCHAR(80) NOT NULL DEFAULT ''",
-      'version INT UNSIGNED NOT NULL DEFAULT 1',
+      version,
       'INDEX (name)',
     ),
     table(

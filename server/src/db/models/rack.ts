@@ -29,6 +29,17 @@ export interface PieceRow extends Model<InferAttributes<PieceRow>, InferCreation
   receivedMm: number;
   lengthMm: number;
   opened: CreationOptional<boolean>;
+  lot: CreationOptional<string>;
+  priceMinor: CreationOptional<number | null>;
+  /** DECIMAL, so strings when read. */
+  tareG: CreationOptional<string | null>;
+  flangeMm: CreationOptional<string | null>;
+  coreMm: CreationOptional<string | null>;
+  wound: CreationOptional<Piece['wound']>;
+  leaves: CreationOptional<Piece['leaves']>;
+  newOn: CreationOptional<string | null>;
+  writtenOff: CreationOptional<boolean>;
+  version: CreationOptional<number>;
 }
 
 export interface MoveRow extends Model<InferAttributes<MoveRow>, InferCreationAttributes<MoveRow>> {
@@ -69,6 +80,16 @@ export const definePieces = (sequelize: Sequelize) =>
       receivedMm: DataTypes.BIGINT,
       lengthMm: DataTypes.BIGINT,
       opened: { type: DataTypes.BOOLEAN, defaultValue: false },
+      lot: { type: DataTypes.STRING, defaultValue: '' },
+      priceMinor: DataTypes.INTEGER,
+      tareG: DataTypes.DECIMAL(8, 1),
+      flangeMm: DataTypes.DECIMAL(6, 1),
+      coreMm: DataTypes.DECIMAL(6, 1),
+      wound: { type: DataTypes.STRING, defaultValue: 'unknown' },
+      leaves: { type: DataTypes.STRING, defaultValue: 'unknown' },
+      newOn: DataTypes.DATEONLY,
+      writtenOff: { type: DataTypes.BOOLEAN, defaultValue: false },
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'pieces' },
   );

@@ -57,10 +57,10 @@ export class BagPage {
   );
   protected readonly cuts = computed((): CutRow[] => {
     const job = this.job();
-    return (job?.cuts ?? []).map(({ layer, productName, pieceCode, lengthMm }) => ({
+    return (job?.cuts ?? []).map(({ layer, productName, pieceCode, lengthMm, water }) => ({
       layer,
       line: productName,
-      piece: pieceCode,
+      piece: water === 'dry' ? pieceCode : `${pieceCode} (${water})`,
       look: this.lookOf(layer),
       metres: lengthMm / 1000,
       handleTurns: job?.plan.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0,

@@ -55,6 +55,12 @@ export class BookIn {
   );
   protected readonly pieces = load(() => this.api.call(api.listPieces));
   protected readonly groups = computed(() => pieceGroups(this.pieces.value() ?? []));
+  /** Stripped line is good for backing only. */
+  protected readonly mainGroups = computed(() =>
+    pieceGroups((this.pieces.value() ?? []).filter(({ kind }) => kind !== 'salvage')),
+  );
+  protected readonly waterWord = ({ soaking, wetUntil }: Piece): string =>
+    soaking ? ' · soaking' : wetUntil ? ' · wet' : '';
   protected readonly busy = signal(false);
   protected readonly refused = signal<RequestProblem | null>(null);
 

@@ -1,30 +1,20 @@
 import type { Piece } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
+import { aPiece } from '../testing/pieces';
 import { draftForm, dropDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
 import { planDraft } from './draft-plan';
 import { planSentence } from './plan-sentence';
 import { promisedText } from './promised-text';
 import { DateTime } from 'luxon';
 
-const piece = (id: number, code: string, diameter: number): Piece => ({
-  id,
-  code,
-  product: {
+const piece = (id: number, code: string, diameter: number): Piece =>
+  aPiece({
     id,
-    code: `L-${id}`,
-    name: `Nylon ${diameter}`,
-    material: 'nylon',
-    diameter,
-    strengthKg: null,
-    tint: '#aabbcc',
-  },
-  kind: 'bulk',
-  place: '',
-  receivedMm: 900_000,
-  lengthMm: 900_000,
-  promisedMm: 0,
-  opened: false,
-});
+    code,
+    product: { ...aPiece().product, id, code: `L-${id}`, name: `Nylon ${diameter}`, diameter },
+    receivedMm: 900_000,
+    lengthMm: 900_000,
+  });
 const PIECES = [piece(1, 'P-25', 0.25), piece(2, 'P-26', 0.26)];
 const draft = (more: Partial<BookingDraft> = {}): BookingDraft => ({
   ...dropDraft(),

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { api, type Piece } from '@yard-spool/contract';
-import { DateTime } from 'luxon';
-import { catchError, of, switchMap } from 'rxjs';
+import { FormGroup } from '@angular/forms';
+import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
+import { catchError, distinctUntilChanged, map, of, skip, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
@@ -10,15 +10,33 @@ import { LengthRule } from '../drawing/length-rule';
 import { LineSwatch } from '../drawing/line-swatch';
 import { pieceLook } from '../drawing/piece-look';
 import { LoadState } from '../ui/load-state';
+import { SelectField } from '../ui/select-field';
+import { Sending } from '../ui/sending';
+import { text } from '../ui/text-control';
+import { TextField } from '../ui/text-field';
+import { typedValue } from '../ui/typed-value';
+import { ChangePiece } from './change-piece';
+import { CountPiece } from './count-piece';
+import { findPieces } from './find-pieces';
+import { LetGo } from './let-go';
+import { PieceCard, type PieceAction } from './piece-card';
+import { PieceLedger } from './piece-ledger';
 import { pieceStretches } from './piece-rule';
+import { RackTabs } from './rack-tabs';
 import { ReceivePiece } from './receive-piece';
+import { SoakPiece } from './soak-piece';
+import { WaterMark } from './water-mark';
+import { WeighPiece } from './weigh-piece';
 
-const MOVE_WORDS = { received: 'taken on', filled: 'on to a reel', tail: 'tail', found: 'found' } as const;
+type Panel = 'receive' | Exclude<PieceAction, 'take-out'>;
 
-/** The rack: every piece as a length rule, and the ledger of the one looked at. */
+/** The rack: every piece as a length rule, and the one looked at with its ledger and what can be done with it. */
 @Component({
   selector: 'ys-rack-page',
-  imports: [LengthRule, LineSwatch, LoadState, ReceivePiece],
+  imports: [
+    ...[ChangePiece, CountPiece, LengthRule, LetGo, LineSwatch, LoadState, PieceCard, PieceLedger],
+    ...[RackTabs, ReceivePiece, SelectField, SoakPiece, TextField, WaterMark, WeighPiece],
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rack-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -27,43 +45,90 @@ export class RackPage {
   private readonly api = inject(ApiService);
   protected readonly units = inject(UnitsService);
 
-  protected readonly pieces = load(() => this.api.call(api.listPieces));
-  protected readonly chosen = signal<string | null>(null);
-  protected readonly receiving = signal(false);
-  protected readonly words = MOVE_WORDS;
-  protected readonly look = pieceLook;
+  protected readonly filter = new FormGroup({ find: text(), kind: text(), asOf: text() });
+  private readonly typed = typedValue(this.filter);
+  protected readonly past = computed(() => this.typed().asOf);
+  private readonly query = (): { asOf?: string } => (this.past() ? { asOf: this.past() } : {});
+  protected readonly pieces = load(() => this.api.call(api.listPieces, { query: this.query() }));
+  protected readonly kinds = [
+    { value: '', name: 'every kind' },
+    ...PIECE_KINDS.map((kind) => ({ value: kind, name: kind })),
+  ];
+  private readonly chosen = signal<string | null>(null);
+  protected readonly panel = signal<Panel | null>(null);
+  protected readonly takingOut = new Sending();
+  protected readonly lookOf = pieceLook;
   protected readonly stretches = pieceStretches;
 
+  protected readonly found = computed(() => findPieces(this.pieces.value() ?? [], this.typed()));
+  protected readonly emptyWords = computed(() =>
+    this.pieces.value()?.length
+      ? 'No piece is like that. Take a word away, or choose every kind.'
+      : 'The rack is empty. Receive the first piece of line, and every metre of it is known from then on.',
+  );
   /** The piece looked at: the one chosen, else the first. */
   protected readonly shown = computed((): Piece | undefined => {
-    const pieces = this.pieces.value() ?? [];
-    return pieces.find(({ code }) => code === this.chosen()) ?? pieces[0];
+    const found = this.found();
+    return found.find(({ code }) => code === this.chosen()) ?? found[0];
   });
-  private readonly shownCode = computed(() => this.shown()?.code ?? '');
-  private readonly ledgerOf = toSignal(
+  private readonly read = toSignal(
     toObservable(this.shown).pipe(
       switchMap((piece) =>
         piece
-          ? this.api.call(api.readPiece, { params: { code: piece.code } }).pipe(catchError(() => of(null)))
+          ? this.api
+              .call(api.readPiece, { params: { code: piece.code }, query: this.query() })
+              .pipe(catchError(() => of(null)))
           : of(null),
       ),
     ),
     { initialValue: null },
   );
-  /** Ledger of the piece shown, newest first, with what was on it after each move. */
-  protected readonly ledger = computed(() => {
-    const read = this.ledgerOf();
-    if (read?.piece.code !== this.shownCode()) return [];
-    let sum = 0;
-    return read.moves.map((move) => ({ ...move, after: (sum += move.lengthMm) })).reverse();
+  protected readonly moves = computed(() => {
+    const read = this.read();
+    return read && read.piece.code === this.shown()?.code ? read.moves : [];
   });
-  protected readonly day = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL H:mm');
-  protected readonly signed = (mm: number): string =>
-    `${mm > 0 ? '+' : '−'}${this.units.length(Math.abs(mm) / 1000)}`;
 
-  protected received(piece: Piece): void {
-    this.receiving.set(false);
-    this.chosen.set(piece.code);
+  constructor() {
+    toObservable(this.typed)
+      .pipe(
+        map(({ asOf }) => asOf),
+        distinctUntilChanged(),
+        skip(1),
+      )
+      .subscribe(() => {
+        this.open(null);
+        this.pieces.reload();
+      });
+  }
+
+  protected look(code: string): void {
+    this.chosen.set(code);
+    this.open(null);
+  }
+
+  protected open(panel: Panel | null): void {
+    this.panel.set(panel);
+  }
+
+  protected act(action: PieceAction, piece: Piece): void {
+    if (action !== 'take-out') {
+      this.chosen.set(piece.code);
+      this.open(action);
+      return;
+    }
+    const tubs = this.api.call(api.listTubs).pipe(
+      map((all) => all.flatMap(({ soaks }) => soaks).find(({ code }) => code === piece.code)),
+      switchMap((soak) =>
+        soak ? this.api.call(api.takeOut, { params: { id: soak.id }, body: {} }) : of(null),
+      ),
+    );
+    this.takingOut.send(tubs, () => this.pieces.reload());
+  }
+
+  /** A form of the panel has done its work: look at the piece as it is now. */
+  protected done(piece?: Piece): void {
+    if (piece) this.chosen.set(piece.code);
+    this.open(null);
     this.pieces.reload();
   }
 }

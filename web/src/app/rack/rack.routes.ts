@@ -1,9 +1,11 @@
 import type { Routes } from '@angular/router';
 
+const title = 'Line rack · Yard Spool';
+
 export const RACK_ROUTES: Routes = [
-  {
-    path: '',
-    loadComponent: async () => (await import('./rack-page')).RackPage,
-    title: 'Line rack · Yard Spool',
-  },
+  { path: '', loadComponent: async () => (await import('./rack-page')).RackPage, title },
+  { path: 'tubs', loadComponent: async () => (await import('./tubs-page')).TubsPage, title },
+  { path: 'recycling', loadComponent: async () => (await import('./recycling-page')).RecyclingPage, title },
+  { path: 'order', loadComponent: async () => (await import('./order-page')).OrderPage, title },
+  { path: 'files', loadComponent: async () => (await import('./files-page')).FilesPage, title },
 ];

@@ -1,21 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
 import { MATERIALS, parseQuantity, type Dimension } from '@yard-spool/core';
-import { finalize, map, startWith } from 'rxjs';
+import { map, startWith } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
-import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
+import { FormEnd } from '../ui/form-end';
 import { QuantityField } from '../ui/quantity-field';
-
-const text = (value = '') => new FormControl(value, { nonNullable: true });
+import { Sending } from '../ui/sending';
+import { text } from '../ui/text-control';
+import { FactsFields } from './facts-fields';
+import { factsForm, factsReader } from './piece-facts';
 
 /** Taking a piece on to the rack: of a line that is known, or of a new one. */
 @Component({
   selector: 'ys-receive-piece',
-  imports: [ReactiveFormsModule, QuantityField],
+  imports: [FactsFields, FormEnd, ReactiveFormsModule, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './receive-piece.html',
   host: { class: 'card block overflow-y-auto p-4' },
@@ -42,7 +44,10 @@ export class ReceivePiece {
     kind: text('bulk'),
     place: text(),
     length: text(),
+    fromReel: text(),
+    facts: factsForm(),
   });
+  private readonly facts = factsReader(this.form.controls.facts);
   protected readonly controls = this.form.controls;
   private readonly typed = toSignal(
     this.form.valueChanges.pipe(
@@ -52,8 +57,7 @@ export class ReceivePiece {
     { initialValue: this.form.getRawValue() },
   );
   protected readonly isNew = computed(() => this.typed().productId === '');
-  protected readonly busy = signal(false);
-  protected readonly problem = signal('');
+  protected readonly sending = new Sending();
   protected readonly range = {
     diameter: { min: 0.04, max: 3 },
     strength: { min: 0.1, max: 500 },
@@ -68,11 +72,11 @@ export class ReceivePiece {
     if (this.isNew() && this.read('diameter', 'small-length') === null) return 'Type the line’s diameter.';
     if (typed.code.trim() === '') return 'Give the piece a short code people can say, like N-207.';
     if (this.read('length', 'line-length') === null) return 'Type how much line is on the piece.';
-    return '';
+    return this.facts.wrong();
   });
 
   protected receive(): void {
-    if (this.missing() !== '' || this.busy()) return;
+    if (this.missing() !== '') return;
     const typed = this.form.getRawValue();
     const product = this.isNew()
       ? {
@@ -91,16 +95,10 @@ export class ReceivePiece {
       kind: typed.kind as Piece['kind'],
       place: typed.place,
       lengthMm,
+      fromReel: typed.kind === 'salvage' && typed.fromReel.trim() ? typed.fromReel : null,
+      ...this.facts.read(),
     };
-    this.problem.set('');
-    this.busy.set(true);
-    this.api
-      .call(api.receivePiece, { body })
-      .pipe(finalize(() => this.busy.set(false)))
-      .subscribe({
-        next: (piece) => this.received.emit(piece),
-        error: (error: unknown) => this.problem.set(sentenceOf(error)),
-      });
+    this.sending.send(this.api.call(api.receivePiece, { body }), (piece) => this.received.emit(piece));
   }
 
   private read(field: 'diameter' | 'strength' | 'length', dimension: Dimension): number | null {

@@ -16,6 +16,7 @@ import type { Loaded } from '../data/loaded';
       </div>
     }
   `,
+  host: { class: 'block empty:hidden' },
 })
 export class LoadState {
   readonly of = input.required<Loaded<unknown>>();

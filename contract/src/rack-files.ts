@@ -1,0 +1,69 @@
+import * as v from 'valibot';
+import { text } from './basics';
+
+/** What can be carried in and out of the rack. */
+export const RACK_FILES = ['products', 'pieces', 'ledger'] as const;
+export type RackFile = (typeof RACK_FILES)[number];
+export const FILE_FORMATS = ['csv', 'json'] as const;
+
+/** The columns of each file, in order. Documented in docs/files.md, which a test holds to this. */
+export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
+  products: ['code', 'name', 'material', 'diameter_mm', 'strength_kg', 'tint'],
+  pieces: [
+    'code',
+    'product',
+    'kind',
+    'place',
+    'received_m',
+    'left_m',
+    'lot',
+    'price',
+    'tare_g',
+    'flange_mm',
+    'core_mm',
+    'wound',
+    'leaves',
+    'new_on',
+  ],
+  ledger: ['piece', 'at', 'kind', 'moved_m', 'by', 'why'],
+};
+
+/** The most rows a file may hold. */
+export const MOST_ROWS = 20_000;
+
+export const ExportRackSchema = v.object({
+  what: v.picklist(RACK_FILES, 'Say what to carry out: products, pieces or ledger.'),
+  format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
+});
+
+export const ExportedFileSchema = v.object({ name: v.string(), type: v.string(), text: v.string() });
+
+/** A file carried in, as its bytes, so that a wrong encoding is seen and not guessed at. */
+export const ImportRackSchema = v.object({
+  what: v.picklist(RACK_FILES, 'Say what is in the file: products, pieces or ledger.'),
+  format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
+  name: v.optional(text('A file name', 200), ''),
+  base64: v.pipe(v.string(), v.base64('The file did not arrive whole. Choose it again.')),
+  /** True only looks; false takes it in, if every row is right. */
+  preview: v.boolean(),
+});
+
+export type RackImport = v.InferOutput<typeof ImportRackSchema>;
+
+/** One thing wrong with one row. Row 1 is the first after the heading. */
+export const RowErrorSchema = v.object({ row: v.number(), column: v.string(), message: v.string() });
+export type RowError = v.InferOutput<typeof RowErrorSchema>;
+
+export const ImportResultSchema = v.object({
+  rows: v.number(),
+  /** Rows with something wrong; while there is one, nothing is taken in. */
+  wrongRows: v.number(),
+  /** The first of what is wrong, in the order of the file. */
+  errors: v.array(RowErrorSchema),
+  /** The first rows as they were read. */
+  sample: v.array(v.record(v.string(), v.string())),
+  columns: v.array(v.string()),
+  /** Whether it was taken in. */
+  taken: v.boolean(),
+});
+export type ImportResult = v.InferOutput<typeof ImportResultSchema>;

@@ -1,0 +1,115 @@
+import { LEAVES, MOVE_KINDS, PIECE_KINDS, WOUND_WAYS } from '@yard-spool/contract';
+import { MATERIALS } from '@yard-spool/core';
+import * as v from 'valibot';
+
+const NUMBER = /^-?\d+(\.\d+)?$/;
+
+/** A number as files write it: with a dot, without a unit. */
+const number = (least: number, most: number, unit: string) =>
+  v.pipe(
+    v.string(),
+    v.trim(),
+    v.check((text) => !/^-?\d+,\d+$/.test(text), 'Numbers in files have a dot: 0.25, not 0,25.'),
+    v.regex(NUMBER, 'This is not a number. Write it with a dot and without a unit.'),
+    v.transform(Number),
+    v.minValue(least, `This must be from ${least} to ${most} ${unit}.`),
+    v.maxValue(most, `This must be from ${least} to ${most} ${unit}.`),
+  );
+
+/** The same, or nothing. */
+const perhaps = (least: number, most: number, unit: string) =>
+  v.union(
+    [
+      v.pipe(
+        v.string(),
+        v.trim(),
+        v.literal(''),
+        v.transform(() => null),
+      ),
+      number(least, most, unit),
+    ],
+    (issue) => firstMessage(issue.issues) ?? `This must be empty or from ${least} to ${most} ${unit}.`,
+  );
+
+/** A union's own message says little; that of its last choice says what was wrong. */
+const firstMessage = (issues: readonly v.BaseIssue<unknown>[] | undefined): string | undefined =>
+  issues?.findLast(({ type }) => type !== 'literal')?.message;
+
+const text = (most: number) => v.pipe(v.string(), v.trim(), v.maxLength(most, `At most ${most} characters.`));
+const filled = (most: number) => v.pipe(text(most), v.minLength(1, 'This must be filled in.'));
+const code = v.pipe(
+  v.string(),
+  v.trim(),
+  v.toUpperCase(),
+  v.regex(/^[A-Z0-9][A-Z0-9-]{1,19}$/, 'A code is 2 to 20 letters, digits and dashes.'),
+);
+const oneOf = <const T extends readonly string[]>(choices: T) =>
+  v.pipe(v.string(), v.trim(), v.picklist(choices, `This must be one of ${choices.join(', ')}.`));
+const toMm = v.transform((metres: number) => Math.round(metres * 1000));
+const day = v.union(
+  [
+    v.pipe(
+      v.string(),
+      v.trim(),
+      v.literal(''),
+      v.transform(() => null),
+    ),
+    v.pipe(v.string(), v.trim(), v.isoDate()),
+  ],
+  'A day is written like 2031-04-25, or left empty.',
+);
+
+export const ProductRowSchema = v.object({
+  code,
+  name: filled(80),
+  material: oneOf(MATERIALS),
+  diameter_mm: number(0.04, 3, 'mm'),
+  strength_kg: perhaps(0.1, 500, 'kg'),
+  tint: v.pipe(v.string(), v.trim(), v.hexColor('A tint is written like #aab7bd.')),
+});
+
+export const PieceRowSchema = v.object({
+  code,
+  product: code,
+  kind: oneOf(PIECE_KINDS),
+  place: text(40),
+  received_m: v.pipe(number(1, 100_000, 'm'), toMm),
+  left_m: v.pipe(number(0, 100_000, 'm'), toMm),
+  lot: text(40),
+  price: perhaps(0, 1_000_000, 'of the shop’s money'),
+  tare_g: perhaps(0, 50_000, 'g'),
+  flange_mm: perhaps(5, 600, 'mm'),
+  core_mm: perhaps(5, 600, 'mm'),
+  wound: oneOf(WOUND_WAYS),
+  leaves: oneOf(LEAVES),
+  new_on: day,
+});
+
+const AFTER_THE_FIRST = MOVE_KINDS.filter((kind) => kind !== 'received');
+
+export const MoveRowSchema = v.object({
+  piece: code,
+  at: v.pipe(
+    v.string(),
+    v.trim(),
+    v.isoTimestamp('A time is written like 2031-04-25T09:30:00.000Z.'),
+    v.transform((iso) => new Date(iso)),
+  ),
+  kind: v.pipe(
+    v.string(),
+    v.trim(),
+    v.picklist(
+      AFTER_THE_FIRST,
+      `This must be one of ${AFTER_THE_FIRST.join(', ')}. What was received comes with the pieces.`,
+    ),
+  ),
+  moved_m: v.pipe(
+    number(-100_000, 100_000, 'm'),
+    toMm,
+    v.check((mm) => mm !== 0, 'A move of nothing is no move.'),
+  ),
+  by: filled(80),
+  why: text(200),
+});
+
+export type MoveFileRow = v.InferOutput<typeof MoveRowSchema>;

@@ -1,0 +1,178 @@
+import type { Person, RowError } from '@yard-spool/contract';
+import type { Transaction } from 'sequelize';
+import type { House } from '../house';
+import { checkRows, findTwice, type Checked } from './check-rows';
+import { MoveRowSchema, PieceRowSchema, ProductRowSchema, type MoveFileRow } from './row-schemas';
+
+type Rows = readonly Readonly<Record<string, string>>[];
+
+/** What a kind of file does with its rows: finds what is wrong, and if nothing is, writes them. */
+export type TakeIn = (
+  house: House,
+  person: Person,
+  rows: Rows,
+  transaction: Transaction,
+) => Promise<{ readonly errors: RowError[]; readonly write: () => Promise<void> }>;
+
+const CHUNK = 1000;
+
+async function inChunks<T>(rows: readonly T[], write: (chunk: T[]) => Promise<unknown>): Promise<void> {
+  for (let i = 0; i < rows.length; i += CHUNK) await write(rows.slice(i, i + CHUNK));
+}
+
+const decimal = (value: number | null): string | null => (value === null ? null : value.toFixed(1));
+
+const takeProducts: TakeIn = async ({ tables }, _person, rows, transaction) => {
+  const { good, errors } = checkRows(ProductRowSchema, rows);
+  const known = new Set((await tables.products.findAll({ transaction })).map(({ code }) => code));
+  errors.push(...findTwice(good, 'code', ({ code }) => code), ...alreadyThere(good, known, 'line'));
+  const write = (): Promise<void> =>
+    inChunks(good, (chunk) =>
+      tables.products.bulkCreate(
+        chunk.map(({ value }) => ({
+          ...{ code: value.code, name: value.name, material: value.material, tint: value.tint },
+          diameter: String(value.diameter_mm),
+          strengthKg: value.strength_kg === null ? null : String(value.strength_kg),
+        })),
+        { transaction },
+      ),
+    );
+  return { errors, write };
+};
+
+const alreadyThere = (
+  rows: readonly Checked<{ readonly code: string }>[],
+  known: ReadonlySet<string>,
+  what: string,
+): RowError[] =>
+  rows
+    .filter(({ value }) => known.has(value.code))
+    .map(({ row, value }) => ({
+      row,
+      column: 'code',
+      message: `There is a ${what} ${value.code} on the rack already.`,
+    }));
+
+const takePieces: TakeIn = async ({ tables, clock }, person, rows, transaction) => {
+  const { good, errors } = checkRows(PieceRowSchema, rows);
+  const known = new Set((await tables.pieces.findAll({ transaction })).map(({ code }) => code));
+  const products = new Map(
+    (await tables.products.findAll({ transaction })).map(({ code, id }) => [code, id]),
+  );
+  errors.push(...findTwice(good, 'code', ({ code }) => code), ...alreadyThere(good, known, 'piece'));
+  for (const { row, value } of good)
+    if (!products.has(value.product))
+      errors.push({
+        row,
+        column: 'product',
+        message: `There is no line ${value.product}. Carry the products in first.`,
+      });
+  const write = (): Promise<void> =>
+    inChunks(good, async (chunk) => {
+      await tables.pieces.bulkCreate(
+        chunk.map(({ value }) => ({
+          ...{ code: value.code, kind: value.kind, place: value.place, lot: value.lot },
+          ...{ wound: value.wound, leaves: value.leaves, newOn: value.new_on },
+          productId: products.get(value.product) ?? 0,
+          receivedMm: value.received_m,
+          lengthMm: value.left_m,
+          opened: value.left_m !== value.received_m,
+          priceMinor: value.price === null ? null : Math.round(value.price * 100),
+          tareG: decimal(value.tare_g),
+          flangeMm: decimal(value.flange_mm),
+          coreMm: decimal(value.core_mm),
+        })),
+        { transaction },
+      );
+      // Ids are read back: a bulk insert does not tell them all.
+      const made = await tables.pieces.findAll({
+        where: { code: chunk.map(({ value }) => value.code) },
+        transaction,
+      });
+      const shared = { at: clock(), byId: person.id, runId: null };
+      await tables.moves.bulkCreate(
+        made.flatMap(({ id: pieceId, receivedMm, lengthMm }) => [
+          {
+            ...shared,
+            pieceId,
+            kind: 'received' as const,
+            lengthMm: receivedMm,
+            why: 'carried in from a file',
+          },
+          ...(lengthMm === receivedMm
+            ? []
+            : [
+                {
+                  ...{ ...shared, pieceId, kind: 'counted' as const, why: 'left on it, as the file says' },
+                  lengthMm: lengthMm - receivedMm,
+                },
+              ]),
+        ]),
+        { transaction },
+      );
+    });
+  return { errors, write };
+};
+
+const takeLedger: TakeIn = async ({ tables }, _person, rows, transaction) => {
+  const { good, errors } = checkRows(MoveRowSchema, rows);
+  const people = new Map((await tables.people.findAll({ transaction })).map(({ name, id }) => [name, id]));
+  const pieces = new Map(
+    (await tables.pieces.findAll({ transaction, lock: transaction.LOCK.UPDATE })).map((row) => [
+      row.code,
+      row,
+    ]),
+  );
+  for (const { row, value } of good) {
+    if (!people.has(value.by))
+      errors.push({ row, column: 'by', message: `Nobody here is called ${value.by}.` });
+    if (!pieces.has(value.piece))
+      errors.push({ row, column: 'piece', message: `There is no piece ${value.piece} on the rack.` });
+  }
+  const { lengths, below } = runningLengths(
+    good,
+    new Map([...pieces].map(([code, { lengthMm }]) => [code, lengthMm])),
+  );
+  errors.push(...below);
+  const write = async (): Promise<void> => {
+    await inChunks(good, (chunk) =>
+      tables.moves.bulkCreate(
+        chunk.map(({ value }) => ({
+          pieceId: pieces.get(value.piece)?.id ?? 0,
+          kind: value.kind,
+          lengthMm: value.moved_m,
+          at: value.at,
+          byId: people.get(value.by) ?? 0,
+          why: value.why,
+          runId: null,
+        })),
+        { transaction },
+      ),
+    );
+    for (const [code, lengthMm] of lengths) await pieces.get(code)?.update({ lengthMm }, { transaction });
+  };
+  return { errors, write };
+};
+
+/** Lengths after all rows, and the rows after which a piece would hold less than nought. */
+function runningLengths(
+  rows: readonly Checked<MoveFileRow>[],
+  start: ReadonlyMap<string, number>,
+): { lengths: Map<string, number>; below: RowError[] } {
+  const lengths = new Map<string, number>();
+  const below: RowError[] = [];
+  for (const { row, value } of rows) {
+    const before = lengths.get(value.piece) ?? start.get(value.piece);
+    if (before === undefined) continue;
+    lengths.set(value.piece, before + value.moved_m);
+    if (before + value.moved_m < 0)
+      below.push({
+        row,
+        column: 'moved_m',
+        message: `${value.piece} has ${before / 1000} m before this row: it would hold less than nought.`,
+      });
+  }
+  return { lengths, below };
+}
+
+export const TAKE_IN = { products: takeProducts, pieces: takePieces, ledger: takeLedger } as const;

@@ -1,0 +1,91 @@
+import type { Person, Piece, PieceCount, PieceWeighing } from '@yard-spool/contract';
+import { metresFromMass, type MassIssue } from '@yard-spool/core';
+import { inTransaction } from '../db/transaction';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { addMoves, lockPiece } from './move';
+import { onePiece } from './rack';
+
+/** Sets the books to what was counted on a piece, by a move of the difference. */
+export async function countPiece(
+  house: House,
+  person: Person,
+  code: string,
+  { lengthMm, why }: PieceCount,
+): Promise<Piece> {
+  await inTransaction(house.sequelize, async (transaction) => {
+    const piece = await lockPiece(house, { code }, transaction);
+    const move = { kind: 'counted', lengthMm: lengthMm - piece.lengthMm, why: why || 'counted' } as const;
+    await addMoves(house, person, piece, [move], { transaction });
+  });
+  return onePiece(house, { code });
+}
+
+/**
+ * Sets the books to what a piece weighs: metres from its mass with their range, which is kept. A piece in the water, or
+ * out of it and not dry, weighs its water too and is refused unless somebody says that it is dry.
+ */
+export async function weighPiece(
+  house: House,
+  person: Person,
+  code: string,
+  asked: PieceWeighing,
+): Promise<Piece> {
+  await inTransaction(house.sequelize, async (transaction) => {
+    const row = await lockPiece(house, { code }, transaction);
+    const piece = await onePiece(house, { code }, transaction);
+    const { value, low, high } = metresOf(piece, asked);
+    refuseTooMuch(piece, low);
+    const [lengthMm, lowMm, highMm] = [value, low, high].map((metres) => Math.round(metres * 1000)) as [
+      number,
+      number,
+      number,
+    ];
+    const why = `${asked.grossG.toFixed(1)} g with its spool of ${asked.tareG.toFixed(1)} g`;
+    await addMoves(house, person, row, [{ kind: 'weighed', lengthMm: lengthMm - row.lengthMm, why }], {
+      transaction,
+    });
+    await row.update({ tareG: asked.tareG.toFixed(1) }, { transaction });
+    await house.tables.weighings.create(
+      {
+        pieceId: row.id,
+        grossG: asked.grossG.toFixed(1),
+        tareG: asked.tareG.toFixed(1),
+        source: asked.by,
+        ...{ lowMm, lengthMm, highMm },
+        at: house.clock(),
+        byId: person.id,
+      },
+      { transaction },
+    );
+  });
+  return onePiece(house, { code });
+}
+
+/** A weight that would mean clearly more line than ever came on the piece is of another piece, or the tare is. */
+function refuseTooMuch({ receivedMm, code }: Piece, lowMetres: number): void {
+  if (lowMetres * 1000 <= 1.1 * receivedMm) return;
+  const sentence = `By this weight ${code} would hold at least ${lowMetres.toFixed(0)} m, and it came with ${(receivedMm / 1000).toFixed(0)} m. Is it the right piece, and the right empty spool?`;
+  throw new ProblemError('bad-request', sentence, [{ path: 'grossG', message: sentence }]);
+}
+
+function metresOf(piece: Piece, { grossG, tareG, dry }: PieceWeighing) {
+  const { product } = piece;
+  const wet = (piece.soaking !== null || piece.wetUntil !== null) && !dry;
+  const line = { key: product.code, material: product.material, diameter: product.diameter };
+  const metres = metresFromMass(line, { gross: grossG, tare: tareG, wet }, product.mass ?? undefined);
+  if (metres.ok) return metres.value;
+  const [issue] = metres.issues;
+  throw new ProblemError(
+    issue?.code === 'wet-spool' ? 'in-the-water' : 'bad-request',
+    issue?.sentence ?? '',
+    [{ path: FIELD[issue?.code ?? 'mass-out-of-range'], message: issue?.sentence ?? '' }],
+  );
+}
+
+const FIELD: Readonly<Record<MassIssue['code'], string>> = {
+  'wet-spool': 'dry',
+  'below-tare': 'tareG',
+  'mass-not-learned': 'grossG',
+  'mass-out-of-range': 'grossG',
+};

@@ -1,0 +1,101 @@
+import { STREAMS, type NewRecycling, type Person, type RecyclingBook } from '@yard-spool/contract';
+import { isBraid, solidMass } from '@yard-spool/core';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { inTransaction } from '../db/transaction';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { refuseIfPromised } from '../rack/change-piece';
+import { addMoves, lockPiece } from '../rack/move';
+import { onePiece } from '../rack/rack';
+
+const LATEST = 60;
+
+/** Running totals by bin and the latest entries. */
+export async function readRecycling({ tables, sequelize }: House): Promise<RecyclingBook> {
+  const [sums, rows, people] = await Promise.all([
+    sequelize.query<{ stream: string; grams: string; tubes: string }>(
+      'SELECT stream, SUM(grams) AS grams, SUM(tubes) AS tubes FROM recyclings GROUP BY stream',
+      { type: QueryTypes.SELECT },
+    ),
+    tables.recyclings.findAll({ order: [['id', 'DESC']], limit: LATEST }),
+    tables.people.findAll(),
+  ]);
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  return {
+    totals: STREAMS.map((stream) => {
+      const sum = sums.find((one) => one.stream === stream);
+      return { stream, grams: Number(sum?.grams ?? 0), tubes: Number(sum?.tubes ?? 0) };
+    }),
+    entries: rows.map(({ id, stream, grams, estimated, tubes, lengthMm, why, at, byId }) => ({
+      ...{ id, stream, tubes, lengthMm, why },
+      grams: Number(grams),
+      estimated,
+      at: at.toISOString(),
+      by: nameOf.get(byId) ?? '',
+    })),
+  };
+}
+
+/** Old line into its bin. Off a piece it takes all that is left, and the piece leaves the rack. */
+export async function recycle(house: House, person: Person, asked: NewRecycling): Promise<RecyclingBook> {
+  await inTransaction(house.sequelize, async (transaction) => {
+    const off =
+      asked.piece === null ? NOTHING : await offPiece(house, person, asked.piece, asked, transaction);
+    const grams = asked.grams ?? off.grams;
+    if (grams === null)
+      throw new ProblemError('bad-request', 'Weigh it: what this line weighs a metre is not known.', [
+        { path: 'grams', message: 'A weight is needed, in g.' },
+      ]);
+    await house.tables.recyclings.create(
+      {
+        stream: asked.stream,
+        grams: grams.toFixed(1),
+        estimated: asked.grams === null,
+        tubes: asked.tubes,
+        lengthMm: off.lengthMm,
+        pieceId: off.pieceId,
+        why: asked.why,
+        at: house.clock(),
+        byId: person.id,
+      },
+      { transaction },
+    );
+  });
+  return readRecycling(house);
+}
+
+const NOTHING = { grams: null, lengthMm: null, pieceId: null } as const;
+
+async function offPiece(
+  house: House,
+  person: Person,
+  code: string,
+  { stream, why }: Pick<NewRecycling, 'stream' | 'why'>,
+  transaction: Transaction,
+): Promise<{ grams: number | null; lengthMm: number; pieceId: number }> {
+  const row = await lockPiece(house, { code }, transaction);
+  const { product } = await onePiece(house, { code }, transaction);
+  const belongs = isBraid(product.material) ? 'braid' : product.material;
+  if (belongs !== stream)
+    throw new ProblemError('bad-request', `${code} is ${product.name}: it goes to the ${belongs} bin.`, [
+      { path: 'stream', message: `It goes to the ${belongs} bin.` },
+    ]);
+  await refuseIfPromised(house, code, transaction);
+  const { lengthMm } = row;
+  const perMetre =
+    product.mass?.gramsPerMetre ??
+    solidMass({ key: product.code, material: product.material, diameter: product.diameter })?.gramsPerMetre;
+  await addMoves(
+    house,
+    person,
+    row,
+    [{ kind: 'recycled', lengthMm: -lengthMm, why: why || `into the ${stream} bin` }],
+    { transaction },
+  );
+  await row.update({ writtenOff: true, version: row.version + 1 }, { transaction });
+  return {
+    grams: perMetre === undefined ? null : (perMetre * lengthMm) / 1000,
+    lengthMm,
+    pieceId: row.id,
+  };
+}

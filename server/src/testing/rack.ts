@@ -1,0 +1,45 @@
+import type { Move, Piece } from '@yard-spool/contract';
+import type { Answer, TestShop } from './test-shop';
+
+export type Ask = Awaited<ReturnType<TestShop['as']>>;
+
+/** A line as a request describes it. */
+export const lineOf = (code: string, more: object = {}) => ({
+  code,
+  name: `Test line ${code}`,
+  material: 'nylon',
+  diameter: 0.25,
+  strengthKg: null,
+  tint: '#aabbcc',
+  ...more,
+});
+
+/** Takes a piece on: of a new line, or of the one that a piece has already. */
+export async function receive(
+  ask: Ask,
+  code: string,
+  metres: number,
+  more: Record<string, unknown> = {},
+): Promise<Piece> {
+  const body = {
+    code,
+    product: lineOf(`L-${code}`),
+    kind: 'bulk',
+    place: 'Wall',
+    lengthMm: metres * 1000,
+    ...more,
+  };
+  const answer = await ask<Piece>('POST', '/pieces', body);
+  if (answer.status !== 200) throw new Error(JSON.stringify(answer.body));
+  return answer.body;
+}
+
+/** A piece and its ledger, as they are told. */
+export const ledgerOf = async (ask: Ask, code: string): Promise<{ piece: Piece; moves: Move[] }> =>
+  (await ask<{ piece: Piece; moves: Move[] }>('GET', `/pieces/${code}`)).body;
+
+export const sumOf = (moves: readonly Move[]): number =>
+  moves.reduce((total, { lengthMm }) => total + lengthMm, 0);
+
+/** A problem's code, or the status where there was none. */
+export const codeOf = ({ status, body }: Answer): unknown => (body as { code?: string }).code ?? status;

@@ -1,0 +1,45 @@
+import type { Piece } from '@yard-spool/contract';
+import { Op, type Transaction } from 'sequelize';
+import type { House } from '../house';
+
+/** How long line counts as wet after it came out of the water, hours. From memory, no source. */
+const DRIES_IN = 24;
+const HOUR = 3_600_000;
+
+type Water = Pick<Piece, 'soaking' | 'wetUntil'>;
+
+/** In one word. */
+export const waterState = (water: Water | undefined): 'dry' | 'soaking' | 'wet' =>
+  water?.soaking ? 'soaking' : water?.wetUntil ? 'wet' : 'dry';
+
+/** The water each piece is in, or came out of and is not dry from. */
+export async function waterByPiece(
+  { tables, clock }: House,
+  transaction?: Transaction,
+): Promise<Map<number, Water>> {
+  const inIt = transaction ? { transaction } : {};
+  const since = new Date(clock().getTime() - DRIES_IN * HOUR);
+  const soaks = await tables.soaks.findAll({
+    where: { [Op.or]: [{ outAt: null }, { outAt: { [Op.gt]: since } }] },
+    order: ['id'],
+    ...inIt,
+  });
+  if (soaks.length === 0) return new Map();
+  const tubs = new Map((await tables.tubs.findAll(inIt)).map(({ id, name }) => [id, name]));
+  return new Map(
+    soaks.map(({ pieceId, tubId, inAt, readyAt, tooLongAt, outAt }): [number, Water] => [
+      pieceId,
+      outAt
+        ? { soaking: null, wetUntil: new Date(outAt.getTime() + DRIES_IN * HOUR).toISOString() }
+        : {
+            soaking: {
+              tub: tubs.get(tubId) ?? '',
+              inAt: inAt.toISOString(),
+              readyAt: readyAt.toISOString(),
+              tooLongAt: tooLongAt.toISOString(),
+            },
+            wetUntil: null,
+          },
+    ]),
+  );
+}

@@ -1,0 +1,22 @@
+/** A chosen file's bytes as base64, whatever its encoding: the server says whether it can be read. */
+export const base64Of = (file: Blob): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => {
+      // A data URL: everything behind the comma is the bytes. An empty file has none.
+      resolve(typeof reader.result === 'string' ? (reader.result.split(',')[1] ?? '') : '');
+    };
+    reader.onerror = () => {
+      reject(new Error('The file could not be read from the disk.'));
+    };
+    reader.readAsDataURL(file);
+  });
+
+/** Hands a file to the browser to save. */
+export function saveFile({ name, type, text }: { name: string; type: string; text: string }): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

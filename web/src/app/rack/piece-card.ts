@@ -1,0 +1,61 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { Piece } from '@yard-spool/contract';
+import { HouseService } from '../data/house.service';
+import { UnitsService } from '../data/units.service';
+import { LengthRule } from '../drawing/length-rule';
+import { pieceStretches } from './piece-rule';
+import { WaterMark } from './water-mark';
+
+export type PieceAction = 'count' | 'weigh' | 'soak' | 'take-out' | 'change' | 'let-go';
+
+/** One piece: what is left and free, what is known of it, and what can be done with it. */
+@Component({
+  selector: 'ys-piece-card',
+  imports: [LengthRule, WaterMark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './piece-card.html',
+  host: { class: 'block' },
+})
+export class PieceCard {
+  protected readonly units = inject(UnitsService);
+  private readonly house = inject(HouseService);
+
+  readonly piece = input.required<Piece>();
+  /** Whether the rack is looked at as of a past day, when nothing can be done with it. */
+  readonly past = input(false);
+  readonly chosen = output<PieceAction>();
+
+  protected readonly stretches = computed(() => pieceStretches(this.piece()));
+  protected readonly left = computed(() => this.units.show(this.piece().lengthMm / 1000, 'line-length'));
+  protected readonly free = computed(() => {
+    const { lengthMm, promisedMm } = this.piece();
+    return this.units.show(Math.max(0, lengthMm - promisedMm) / 1000, 'line-length');
+  });
+  protected readonly actions = computed((): { id: PieceAction; name: string }[] => [
+    { id: 'count', name: 'Count' },
+    { id: 'weigh', name: 'Weigh in' },
+    ...(this.piece().soaking
+      ? [{ id: 'take-out' as const, name: 'Take it out' }]
+      : this.piece().product.material === 'nylon'
+        ? [{ id: 'soak' as const, name: 'Soak' }]
+        : []),
+    { id: 'change', name: 'Move, rename' },
+    { id: 'let-go', name: 'Let it go' },
+  ]);
+  protected readonly facts = computed(() => {
+    const { lot, priceMinor, receivedMm, tareG, flangeMm, coreMm, wound, leaves, newOn } = this.piece();
+    return [
+      lot && `lot ${lot}`,
+      priceMinor !== null &&
+        `${this.house.money(priceMinor)} for ${this.units.length(receivedMm / 1000)}, ${this.house.money((priceMinor * 100_000) / receivedMm)} per 100 m`,
+      tareG !== null && `empty spool ${this.units.show(tareG, 'mass').text}`,
+      flangeMm !== null && `flange ${this.units.small(flangeMm)}`,
+      coreMm !== null && `core ${this.units.small(coreMm)}`,
+      wound !== 'unknown' && (wound === 'rolled' ? 'rolled on' : 'wound over its end'),
+      leaves !== 'unknown' && `leaves ${leaves} with the label up`,
+      newOn !== null && `new about ${newOn.slice(0, 7)}`,
+    ]
+      .filter(Boolean)
+      .join(' · ');
+  });
+}

@@ -1,0 +1,151 @@
+import { USUAL_HOUSE_RULES } from '@yard-spool/core';
+import { aPiece } from '../testing/pieces';
+import { openScreen, problem } from '../testing/screen';
+import { FilesPage } from './files-page';
+import { OrderPage } from './order-page';
+import { RackPage } from './rack-page';
+import { RecyclingPage } from './recycling-page';
+import { TubsPage } from './tubs-page';
+
+const HOUR = 3_600_000;
+const from = (hours: number): string => new Date(Date.now() + hours * HOUR).toISOString();
+
+describe('the rack', () => {
+  it('of a new shop says what to do first', async () => {
+    const screen = await openScreen(RackPage);
+    screen.http.expectOne('/api/pieces').flush([]);
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('The rack is empty. Receive the first piece');
+  });
+
+  it('that does not come says why and asks again', async () => {
+    const screen = await openScreen(RackPage);
+    screen.http
+      .expectOne('/api/pieces')
+      .flush(problem('database-away', 'The database does not answer.'), { status: 503, statusText: 'no' });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('The database does not answer.');
+    await screen.press('Ask again');
+    screen.http.expectOne('/api/pieces').flush([aPiece()]);
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('N-201');
+  });
+
+  it('is asked for as of a past day, when nothing can be done with it', async () => {
+    const screen = await openScreen(RackPage);
+    screen.http.expectOne('/api/pieces').flush([aPiece()]);
+    await screen.fixture.whenStable();
+    await screen.type('As of the end of', '2031-02-01');
+    screen.http.expectOne('/api/pieces?asOf=2031-02-01').flush([aPiece({ lengthMm: 5000 })]);
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('The rack as it was at the end of 2031-02-01');
+    expect(screen.shown()).not.toContain('Weigh in');
+  });
+});
+
+describe('the tubs', () => {
+  it('tell what is soaking, ready, and too long in the water', async () => {
+    const soak = {
+      productName: 'Smoke nylon 0.30',
+      diameter: 0.3,
+      tint: '#aab7bd',
+      by: 'Joss',
+      advice: '',
+      why: 'Softens the line.',
+      inAt: from(-2),
+      uptake: { share: 0.5, low: 0.3, high: 0.7 },
+    };
+    const screen = await openScreen(TubsPage);
+    screen.http.expectOne('/api/house-rules').flush({ rules: USUAL_HOUSE_RULES, money: '€', version: 1 });
+    screen.http.expectOne('/api/tubs').flush([
+      {
+        id: 1,
+        name: 'Left tub',
+        soaks: [
+          { ...soak, id: 1, code: 'N-1', readyAt: from(0.5), tooLongAt: from(3) },
+          { ...soak, id: 2, code: 'N-2', readyAt: from(-1), tooLongAt: from(1.01) },
+          { ...soak, id: 3, code: 'N-3', readyAt: from(-3), tooLongAt: from(-0.5) },
+        ],
+      },
+    ]);
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toMatch(/N-1 .*Ready in 30 min/);
+    expect(screen.shown()).toMatch(/N-2 .*Ready. Out within 1 h/);
+    expect(screen.shown()).toMatch(/N-3 .*Too long in the water, by 30 min/);
+    expect(screen.shown()).toContain('taken up 50 % (30 to 70)');
+    await screen.press('Take it out');
+    screen.http.expectOne('/api/soaks/1/out');
+  });
+});
+
+describe('the bins', () => {
+  it('take a weight, and show the new total', async () => {
+    const totals = (grams: number) => ({
+      totals: [{ stream: 'nylon', grams, tubes: 1 }],
+      entries: [],
+    });
+    const screen = await openScreen(RecyclingPage);
+    screen.http.expectOne('/api/recycling').flush(totals(0));
+    await screen.fixture.whenStable();
+    await screen.type('Weight', '120 g');
+    await screen.press('Into the bin');
+    const call = screen.http.expectOne('/api/recycling');
+    expect(call.request.body).toMatchObject({ stream: 'nylon', grams: 120, tubes: 1, piece: null });
+    call.flush(totals(120));
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toMatch(/nylon ?120 g/);
+  });
+});
+
+describe('what to order', () => {
+  it('shows days left and the price of a length by size', async () => {
+    const screen = await openScreen(OrderPage);
+    screen.http.expectOne('/api/house-rules').flush({ rules: USUAL_HOUSE_RULES, money: '€', version: 1 });
+    screen.http.expectOne('/api/reorder').flush({
+      weeks: 4,
+      lines: [
+        {
+          product: aPiece().product,
+          usedMm: 200_000,
+          leftMm: 50_000,
+          promisedMm: 0,
+          daysLeft: 7,
+          sizes: [{ lengthMm: 3_000_000, minorPerMetre: 1.55 }],
+        },
+      ],
+    });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toMatch(/Smoke nylon 0\.25.*50 m.*200 m.*7 days.*3,000 m € 1\.55/);
+    expect(screen.element.querySelector('b.look')!.textContent).toBe('7 days');
+  });
+});
+
+describe('a file carried in', () => {
+  it('that cannot be read is told as that', async () => {
+    const screen = await openScreen(FilesPage);
+    const [input] = screen.element.querySelectorAll<HTMLInputElement>('input[type=file]');
+    const file = new File(['x'], 'odd.csv');
+    Object.defineProperty(input, 'files', { value: [file] });
+    input!.dispatchEvent(new Event('change'));
+    const call = await vi.waitFor(() => screen.http.expectOne('/api/rack-files'));
+    expect(call.request.body).toEqual({
+      what: 'pieces',
+      format: 'csv',
+      name: 'odd.csv',
+      base64: btoa('x'),
+      preview: true,
+    });
+    call.flush({
+      rows: 0,
+      wrongRows: 1,
+      errors: [{ row: 0, column: '', message: 'The file is not UTF-8 text.' }],
+      sample: [],
+      columns: [],
+      taken: false,
+    });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('odd.csv cannot be read. Nothing was taken in.');
+    expect(screen.shown()).toContain('The file The file is not UTF-8 text.');
+    expect(screen.shown()).not.toContain('Take all');
+  });
+});

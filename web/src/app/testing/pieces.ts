@@ -1,0 +1,36 @@
+import type { Piece } from '@yard-spool/contract';
+
+/** A piece as the server tells it; only what a test is about need be said. */
+export const aPiece = (more: Partial<Piece> = {}): Piece => ({
+  id: 1,
+  code: 'N-201',
+  product: {
+    id: 1,
+    code: 'SN-25',
+    name: 'Smoke nylon 0.25',
+    material: 'nylon',
+    diameter: 0.25,
+    strengthKg: null,
+    tint: '#aab7bd',
+    mass: null,
+  },
+  kind: 'bulk',
+  place: '',
+  lot: '',
+  priceMinor: null,
+  tareG: null,
+  flangeMm: null,
+  coreMm: null,
+  wound: 'unknown',
+  leaves: 'unknown',
+  newOn: null,
+  receivedMm: 3_000_000,
+  lengthMm: 3_000_000,
+  promisedMm: 0,
+  opened: false,
+  writtenOff: false,
+  soaking: null,
+  wetUntil: null,
+  version: 1,
+  ...more,
+});

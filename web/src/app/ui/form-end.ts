@@ -1,0 +1,31 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { Sending } from './sending';
+
+/** The end of a form in a side panel: what is still missing or was refused, the one action, and a way out. */
+@Component({
+  selector: 'ys-form-end',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (sending().problem(); as sentence) {
+      <p class="look px-3.5 py-2.5" role="alert">
+        <b>{{ sentence }}</b> Nothing you typed is lost.
+      </p>
+    } @else if (missing()) {
+      <p class="text-mute">{{ missing() }}</p>
+    }
+    <div class="flex gap-2.5">
+      <button class="go grow" [disabled]="missing() !== '' || sending().busy()">
+        {{ action() }} <span class="key">Enter</span>
+      </button>
+      <button type="button" class="plain" (click)="left.emit()">Leave it</button>
+    </div>
+  `,
+  host: { class: 'grid gap-2.5' },
+})
+export class FormEnd {
+  readonly sending = input.required<Sending>();
+  readonly action = input.required<string>();
+  /** What is still to be typed; empty when it can be sent. */
+  readonly missing = input('');
+  readonly left = output();
+}

@@ -1,0 +1,31 @@
+import { signal } from '@angular/core';
+import { finalize, type Observable } from 'rxjs';
+import { RequestProblem, sentenceOf } from '../data/request-problem';
+
+/** One form's request: whether it is on its way, and what the server said no with. What was typed is never touched. */
+export class Sending {
+  private readonly onItsWay = signal(false);
+  private readonly why = signal('');
+  private readonly wrong = signal<readonly { readonly path: string; readonly message: string }[]>([]);
+
+  readonly busy = this.onItsWay.asReadonly();
+  readonly problem = this.why.asReadonly();
+
+  /** What was wrong with one field, empty where nothing was. */
+  readonly at = (path: string): string => this.wrong().find((one) => one.path === path)?.message ?? '';
+
+  /** Sends, unless something is on its way already: a double click sends once. */
+  send<T>(ask: Observable<T>, done: (value: T) => void): void {
+    if (this.onItsWay()) return;
+    this.why.set('');
+    this.wrong.set([]);
+    this.onItsWay.set(true);
+    ask.pipe(finalize(() => this.onItsWay.set(false))).subscribe({
+      next: done,
+      error: (error: unknown) => {
+        this.why.set(sentenceOf(error));
+        this.wrong.set(error instanceof RequestProblem ? error.fields : []);
+      },
+    });
+  }
+}
