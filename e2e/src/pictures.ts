@@ -1,11 +1,28 @@
 // Takes a picture of each main view of the running demo into the folder named first.
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
+import { tmpdir } from 'node:os';
 import { Browser } from './browser';
 
 const [folder = 'docs/screenshots'] = process.argv.slice(2);
 const browser = await Browser.open();
+
+/** A file of pieces as it may come: a line nobody knows, a decimal comma, a row cut short. */
+function fileWithMistakes(): string {
+  const file = join(mkdtempSync(join(tmpdir(), 'yard-spool-')), 'pieces.csv');
+  const head =
+    'code,product,kind,place,received_m,left_m,lot,price,tare_g,flange_mm,core_mm,wound,leaves,new_on';
+  const rest = 'L881,54.00,118.5,142,62,rolled,clockwise,';
+  const rows = [
+    `N-300,SN-30,bulk,Wall A,3000,3000,${rest}`,
+    `N-301,SN-31,bulk,Wall A,3000,3000,${rest}`,
+    `N-302,SN-25,bulk,Wall A,"2500,5",2500,${rest}`,
+    'N-303,SN-30,pack,Drawer 1,300',
+  ];
+  writeFileSync(file, [head, ...rows].join('\n'));
+  return file;
+}
 
 /** Waits until fonts are there and nothing has moved for two frames. */
 const settle = (): Promise<void> =>
@@ -31,7 +48,19 @@ try {
   await view('bags', '/bags', 'ys-bag-list li');
   await view('bag', '/bags/6', 'ys-plan-view pattern');
   await view('bench', '/bench/5', 'ys-spool-section pattern');
-  await view('rack', '/rack', 'ys-rack-page tbody tr');
+  await view('rack', '/rack', 'ys-piece-ledger tbody tr');
+  await (await browser.text('N-201', 'button')).click();
+  await (await browser.text('Weigh in', 'button')).click();
+  await (await browser.text('Read the scale', 'button')).click();
+  await browser.text('on it, likely', 'p');
+  await picture('weigh-in');
+  await view('tubs', '/rack/tubs', 'ys-tubs-page section');
+  await view('recycling', '/rack/recycling', 'ys-recycling-page tbody tr');
+  await view('order', '/rack/order', 'ys-order-page tbody tr');
+  await browser.go('/rack/files');
+  await (await browser.find('input[type=file]')).sendKeys(fileWithMistakes());
+  await browser.text('Nothing was taken in', 'p');
+  await picture('import');
   await view('reel', '/reels/R-0004', 'ys-spool-section pattern');
   await browser.go('/bags/new');
   await browser.fill('Customer', 'Wenna');

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup } from '@angular/forms';
 import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
@@ -28,6 +36,9 @@ import { SoakPiece } from './soak-piece';
 import { WaterMark } from './water-mark';
 import { WeighPiece } from './weigh-piece';
 
+/** Left of this, px, the piece is not beside the list but below it. */
+const COLUMN_FROM = 200;
+
 type Panel = 'receive' | Exclude<PieceAction, 'take-out'>;
 
 /** The rack: every piece as a length rule, and the one looked at with its ledger and what can be done with it. */
@@ -54,6 +65,7 @@ export class RackPage {
     { value: '', name: 'every kind' },
     ...PIECE_KINDS.map((kind) => ({ value: kind, name: kind })),
   ];
+  private readonly one = viewChild.required<ElementRef<HTMLElement>>('one');
   private readonly chosen = signal<string | null>(null);
   protected readonly panel = signal<Panel | null>(null);
   protected readonly takingOut = new Sending();
@@ -104,6 +116,9 @@ export class RackPage {
   protected look(code: string): void {
     this.chosen.set(code);
     this.open(null);
+    // In one column the piece stands below the whole list: bring it into sight.
+    const piece = this.one().nativeElement;
+    if (piece.offsetLeft < COLUMN_FROM) piece.scrollIntoView({ block: 'start' });
   }
 
   protected open(panel: Panel | null): void {
