@@ -1,5 +1,18 @@
 import * as v from 'valibot';
-import { BagRowSchema, BagSchema, JobSchema, NewBagSchema } from './bags';
+import {
+  BagRowSchema,
+  BagSchema,
+  CancelSchema,
+  ChangeBagSchema,
+  ChangeJobSchema,
+  ChangeReelKindSchema,
+  CustomerReelSchema,
+  JobSchema,
+  MergeReelKindsSchema,
+  MoveJobSchema,
+  NewBagSchema,
+  ReelKindSchema,
+} from './bags';
 import { CodeSchema, IdTextSchema, NothingSchema } from './basics';
 import { CustomerSchema, CustomerSearchSchema } from './customers';
 import { FirstPersonSchema, PersonSchema, SignInSchema, SignInSheetSchema } from './people';
@@ -42,6 +55,30 @@ export const api = {
   listBags: route('GET', '/bags', { reply: v.array(BagRowSchema) }),
   bookBag: route('POST', '/bags', { body: NewBagSchema, reply: BagSchema }),
   readBag: route('GET', '/bags/:number', { params: byNumber, reply: BagSchema }),
+  changeBag: route('PUT', '/bags/:number', { params: byNumber, body: ChangeBagSchema, reply: BagSchema }),
+  cancelBag: route('POST', '/bags/:number/cancel', {
+    params: byNumber,
+    body: CancelSchema,
+    reply: BagSchema,
+  }),
+  changeJob: route('PUT', '/jobs/:id', { params: byId, body: ChangeJobSchema, reply: BagSchema }),
+  cancelJob: route('POST', '/jobs/:id/cancel', { params: byId, body: CancelSchema, reply: BagSchema }),
+  moveJob: route('POST', '/jobs/:id/state', { params: byId, body: MoveJobSchema, reply: BagSchema }),
+  listCustomerReels: route('GET', '/customers/:id/reels', {
+    params: byId,
+    reply: v.array(CustomerReelSchema),
+  }),
+  listReelKinds: route('GET', '/reel-kinds', { reply: v.array(ReelKindSchema) }),
+  changeReelKind: route('PUT', '/reel-kinds/:id', {
+    params: byId,
+    body: ChangeReelKindSchema,
+    reply: ReelKindSchema,
+  }),
+  mergeReelKinds: route('POST', '/reel-kinds/:id/merge', {
+    params: byId,
+    body: MergeReelKindsSchema,
+    reply: ReelKindSchema,
+  }),
   readJob: route('GET', '/jobs/:id', { params: byId, reply: JobSchema }),
   listProducts: route('GET', '/products', { reply: v.array(ProductSchema) }),
   learnMass: route('POST', '/products/:id/mass', {

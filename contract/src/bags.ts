@@ -1,8 +1,17 @@
 import * as v from 'valibot';
-import { CodeSchema, IdSchema, InstantSchema, line, MillimetresSchema, UuidSchema } from './basics';
+import {
+  CodeSchema,
+  IdSchema,
+  InstantSchema,
+  line,
+  MillimetresSchema,
+  text,
+  UuidSchema,
+  VersionSchema,
+} from './basics';
 import { CustomerSchema, NewCustomerSchema } from './customers';
 import { PIECE_KINDS } from './rack';
-import { FillPlanSchema, PlanInputSchema } from './plan';
+import { FillPlanSchema, ObservationSchema, PlanInputSchema } from './plan';
 
 export const REEL_TYPES = ['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'] as const;
 export type ReelType = (typeof REEL_TYPES)[number];
@@ -24,30 +33,59 @@ export const PlannedCutSchema = v.object({
 });
 export type PlannedCut = v.InferOutput<typeof PlannedCutSchema>;
 
+/** What the customer wants beside the line itself. */
+export const WantsSchema = v.object({
+  /** The least main they would accept; null where only the whole will do. */
+  leastMm: v.nullable(v.pipe(MillimetresSchema, v.minValue(1000), v.maxValue(5_000_000))),
+  /** A leader or bumper, in words: what, how long, how joined. */
+  leader: text('A leader', 80),
+  /** Drag to hand it back with, kg; null for as the house sets it. */
+  dragKg: v.nullable(v.pipe(v.number(), v.minValue(0.1), v.maxValue(60, 'A drag is at most 60 kg.'))),
+  /** What is on it now, in words. */
+  onItNow: text('What is on it', 120),
+  /** Main first, backing on top, then over to the other spool. */
+  mainFirst: v.boolean(),
+});
+export type Wants = v.InferOutput<typeof WantsSchema>;
+const NO_WANTS: Wants = { leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false };
+
+/** The spool of a reel, the one it came with unless said. */
+const spoolName = v.optional(line('A spool', 40), 'own');
+
 /** One reel as it is booked in. */
 export const NewJobSchema = v.object({
   /** The reel's tag, if it has one; a new one is made otherwise. */
   tag: v.exactOptional(CodeSchema),
   type: v.picklist(REEL_TYPES, 'Say what type of reel it is.'),
   label: line('What the reel is called'),
+  spool: spoolName,
   planInput: PlanInputSchema,
   cuts: v.pipe(v.array(CutSchema), v.maxLength(12)),
+  wants: v.optional(WantsSchema, NO_WANTS),
 });
+export type NewJob = v.InferInput<typeof NewJobSchema>;
 
 export const NewBagSchema = v.object({
   /** Made by the client, so that sending a booking twice makes one bag. */
   key: UuidSchema,
   customer: v.union([v.object({ id: IdSchema }), NewCustomerSchema]),
   promisedAt: InstantSchema,
-  notes: v.optional(
-    v.pipe(v.string(), v.trim(), v.maxLength(500, 'Notes can be 500 characters at most.')),
-    '',
-  ),
+  notes: v.optional(text('Notes', 500), ''),
   jobs: v.pipe(v.array(NewJobSchema), v.minLength(1, 'A bag has at least one reel.'), v.maxLength(20)),
 });
 export type NewBag = v.InferInput<typeof NewBagSchema>;
 
-export const JobStateSchema = v.picklist(['booked', 'on-the-bench', 'filled']);
+/** In the order a reel goes through them; a cancelled one went no further. */
+export const JOB_STATES = [
+  'booked',
+  'on-the-bench',
+  'to-check',
+  'ready',
+  'handed-back',
+  'cancelled',
+] as const;
+export const JobStateSchema = v.picklist(JOB_STATES);
+export type JobState = v.InferOutput<typeof JobStateSchema>;
 
 /** One spool of one bag: what is to go on it and how far that is. */
 export const JobSchema = v.object({
@@ -57,6 +95,8 @@ export const JobSchema = v.object({
   tag: v.string(),
   type: v.picklist(REEL_TYPES),
   label: v.string(),
+  spool: v.string(),
+  wants: WantsSchema,
   planInput: PlanInputSchema,
   plan: FillPlanSchema,
   cuts: v.array(PlannedCutSchema),
@@ -64,14 +104,20 @@ export const JobSchema = v.object({
 });
 export type Job = v.InferOutput<typeof JobSchema>;
 
+/** Something that was done to a bag, in words. */
+export const BagChangeSchema = v.object({ at: InstantSchema, by: v.string(), what: v.string() });
+
 export const BagSchema = v.object({
   number: IdSchema,
+  version: VersionSchema,
   customer: CustomerSchema,
   promisedAt: InstantSchema,
   notes: v.string(),
   bookedAt: InstantSchema,
   bookedBy: v.string(),
   jobs: v.array(JobSchema),
+  /** Newest first. */
+  history: v.array(BagChangeSchema),
 });
 export type Bag = v.InferOutput<typeof BagSchema>;
 
@@ -91,3 +137,67 @@ export const BagRowSchema = v.object({
   ),
 });
 export type BagRow = v.InferOutput<typeof BagRowSchema>;
+
+/** A change of promise or notes, made on the version that was looked at. */
+export const ChangeBagSchema = v.object({
+  version: VersionSchema,
+  promisedAt: InstantSchema,
+  notes: text('Notes', 500),
+});
+
+/** A reel planned anew before it goes to the bench; the line promised before is given back first. */
+export const ChangeJobSchema = v.object({
+  version: VersionSchema,
+  label: line('What the reel is called'),
+  planInput: PlanInputSchema,
+  cuts: v.pipe(v.array(CutSchema), v.maxLength(12)),
+  wants: v.optional(WantsSchema, NO_WANTS),
+});
+export type JobChange = v.InferOutput<typeof ChangeJobSchema>;
+
+/** Calling a bag off, or some reels of it, with a reason. */
+export const CancelSchema = v.object({ version: VersionSchema, why: line('A reason', 120) });
+
+/** Moving a reel on: checked and ready, or handed back. */
+export const MoveJobSchema = v.object({ version: VersionSchema, to: v.picklist(['ready', 'handed-back']) });
+
+/** A reel a customer has had here, with how it was filled last. */
+export const CustomerReelSchema = v.object({
+  tag: v.string(),
+  type: v.picklist(REEL_TYPES),
+  label: v.string(),
+  last: v.nullable(
+    v.object({
+      at: InstantSchema,
+      spool: v.string(),
+      planInput: PlanInputSchema,
+      cuts: v.array(PlannedCutSchema),
+      wants: WantsSchema,
+    }),
+  ),
+});
+export type CustomerReel = v.InferOutput<typeof CustomerReelSchema>;
+
+/** A kind of reel the shop has met: what is known of all of them. */
+export const ReelKindSchema = v.object({
+  id: IdSchema,
+  type: v.picklist(REEL_TYPES),
+  label: v.string(),
+  observations: v.array(ObservationSchema),
+  gear: v.number(),
+  /** How many reels of it have been booked in. */
+  met: v.number(),
+  version: VersionSchema,
+});
+export type ReelKind = v.InferOutput<typeof ReelKindSchema>;
+
+export const ChangeReelKindSchema = v.object({
+  version: VersionSchema,
+  label: line('What the kind is called'),
+  type: v.picklist(REEL_TYPES),
+  observations: v.pipe(v.array(ObservationSchema), v.maxLength(20)),
+  gear: v.pipe(v.number(), v.minValue(0.5), v.maxValue(12)),
+});
+
+/** Two entries that are one kind: this one goes into the other. */
+export const MergeReelKindsSchema = v.object({ into: IdSchema });

@@ -34,14 +34,21 @@ export {
 } from './rack-files';
 export type { KeptHouseRules } from './house-rules';
 export {
+  JOB_STATES,
   NewBagSchema,
   REEL_TYPES,
   type Bag,
   type BagRow,
+  type CustomerReel,
   type Job,
+  type JobChange,
+  type JobState,
   type NewBag,
+  type NewJob,
   type PlannedCut,
+  type ReelKind,
   type ReelType,
+  type Wants,
 } from './bags';
 export { RunEventSchema, type Run } from './runs';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';

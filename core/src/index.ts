@@ -25,6 +25,9 @@ export { woundSoFar, type WoundLayer } from './run/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';
 export { parseRating, type Rating } from './quantities/parse-rating';
 export { correctPlan, type CorrectedPlan, type DepthRead, type FillUnderWay } from './plan/correct-plan';
+export { explainLayer, type Reckoning } from './plan/explain-plan';
+export { makeItSurer, type Surer } from './plan/make-it-surer';
+export { diameterByWraps } from './lines/diameter-by-wraps';
 export { planSwap, type SwapPlan, type SwapRequest } from './plan/plan-swap';
 export {
   fillAsObservation,

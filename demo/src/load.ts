@@ -13,6 +13,8 @@ import {
   appendEvents,
   bookBag,
   closeRun,
+  moveJob,
+  readBag,
   openHouse,
   receivePiece,
   startRun,
@@ -53,6 +55,7 @@ export async function loadDemo(sequelize: House['sequelize'], today: Date): Prom
     customers.set(bag.customer[0], booked.customer.id);
     if (bag.state === 'booked') continue;
     for (const job of booked.jobs) await fill(house, technician, clock, job, bag.state === 'filled');
+    if (bag.state === 'filled') await finish(house, technician, booked, bag.promisedDay < -1);
   }
   await liveRackDays(house, technician, clock, today, products);
 }
@@ -84,6 +87,15 @@ async function receivePieces(
   return { pieces, products };
 }
 
+/** Checks the reels of a filled bag, and hands those back that were promised for an earlier day. */
+async function finish(house: House, person: Person, { number, jobs }: Bag, gone: boolean): Promise<void> {
+  for (const { id } of jobs)
+    for (const to of gone ? (['ready', 'handed-back'] as const) : (['ready'] as const)) {
+      const { version } = await readBag(house, number);
+      await moveJob(house, person, id, { version, to });
+    }
+}
+
 function book(
   house: House,
   person: Person,
@@ -109,6 +121,8 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
   return {
     type: reel.type,
     label: reel.label,
+    spool: 'own',
+    wants: { leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false },
     planInput: { observations: [...observations], request: { ...request, layers: [...request.layers] } },
     cuts: [
       { layer: 'backing', pieceId: piece(reel.backing.piece) },

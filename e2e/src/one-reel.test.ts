@@ -48,6 +48,7 @@ describe('one reel, end to end', () => {
     await browser.fill('New customer. How are they reached?', 'pier 2');
     await browser.fill('Customer', 'Marlow Test');
     await browser.fill('Reel', 'Journey 3000');
+    await browser.fill('Gap below lip', '1.5 mm');
     await browser.fill('Gear ratio', '5.2:1');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('210 x 0.25');
     await (await browser.find('[aria-label^="Rating 2"]')).sendKeys('148 x .30');

@@ -14,7 +14,7 @@ export function reasonFor(kind: BuildKind, { uses, saves, wanted, wraps }: Figur
   switch (kind) {
     case 'backing':
       return saves > 0
-        ? `Just the main that is fished, for ${saves.toFixed(2)} less than filling with main.`
+        ? 'Just the main that is fished, for less than filling with main.'
         : 'Just the main that is fished, though backing saves no money here.';
     case 'shorter-main':
       return `${metres(wanted - uses.main)} of main less, still more than a cast and a half above the join: for a dear main or a short piece.`;

@@ -68,3 +68,22 @@ describe('a reel filled on a winder that turns the spool itself', () => {
     });
   });
 });
+
+describe('tape that makes up the room', () => {
+  it('lies in a run as thick as it was planned, with the main above it', () => {
+    const estimate = knownSpool(WORKED_SPOOL);
+    const request = {
+      layers: [
+        { kind: 'tape', id: 'tape', thickness: 0.15, wraps: 'fits' },
+        { kind: 'line', id: 'main', role: 'main', line: BACKING, length: 120 },
+      ],
+      gap: 1.5,
+      gear: 5,
+    } as const;
+    const [tape, main] = valueOf(planFill(estimate, request)).layers;
+    const wound = woundSoFar(estimate, request, { main: main!.handleTurns.value });
+    expect(wound[0]!.outerRadius).toBeCloseTo(tape!.outerRadius, 6);
+    expect(wound[1]!.length).toBeCloseTo(120, 6);
+    expect(wound[1]!.depthAfter).toBeCloseTo(1.5, 6);
+  });
+});

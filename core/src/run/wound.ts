@@ -27,11 +27,16 @@ export function woundSoFar(
   turns: Readonly<Record<string, number>>,
 ): WoundLayer[] {
   const { spool } = estimate;
+  // Wraps of tape that make up the room follow from all layers together, never from the tape alone.
+  const planned = stackLayers(spool, (line) => bulkIn(estimate, line), request).layers;
   let inner = spool.arborRadius;
-  return request.layers.map((layer) => {
+  return request.layers.map((layer, i) => {
     const handleTurns = Math.max(0, turns[layer.id] ?? 0);
     const start = inner;
-    const { length, outer } = layer.kind === 'line' ? wind(layer, handleTurns) : laid(layer);
+    const { length, outer } =
+      layer.kind === 'line'
+        ? wind(layer, handleTurns)
+        : laid(layer.kind === 'tape' ? { ...layer, wraps: planned[i]?.wraps ?? 0 } : layer);
     inner = outer;
     return {
       id: layer.id,

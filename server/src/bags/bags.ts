@@ -2,8 +2,9 @@ import type { Bag, BagRow, Job, PlannedCut } from '@yard-spool/contract';
 import type { JobRow } from '../db/models/bags';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
-import { waterByPiece, waterState } from '../tubs/water';
 import { toCustomer } from './customers';
+import { historyOf } from './history';
+import { waterByPiece, waterState } from '../tubs/water';
 
 /** All bags, the one promised soonest first. */
 export async function listBags({ tables }: House): Promise<BagRow[]> {
@@ -45,12 +46,14 @@ export async function readBag(house: House, number: number): Promise<Bag> {
   if (!customer) throw new Error(`Bag ${String(number)} has no customer.`);
   return {
     number,
+    version: bag.version,
     customer: toCustomer(customer),
     promisedAt: bag.promisedAt.toISOString(),
     notes: bag.notes,
     bookedAt: bag.bookedAt.toISOString(),
     bookedBy: person?.name ?? '',
     jobs: await Promise.all(jobs.map((job) => toJob(house, job))),
+    history: await historyOf(house, number),
   };
 }
 
@@ -67,7 +70,7 @@ async function toJob(house: House, row: JobRow): Promise<Job> {
   const reel = spool && (await tables.reels.findByPk(spool.reelId));
   const run = await tables.runs.findOne({ where: { jobId: row.id } });
   if (!reel) throw new Error(`Job ${String(row.id)} has no reel.`);
-  const { id, position, state, planInput, plan } = row;
+  const { id, position, state, planInput, plan, wants } = row;
   const { tag, type, label } = reel;
   return {
     id,
@@ -76,6 +79,8 @@ async function toJob(house: House, row: JobRow): Promise<Job> {
     tag,
     type,
     label,
+    spool: spool.name,
+    wants,
     planInput,
     plan,
     cuts: await cutsOf(house, id),
@@ -83,7 +88,7 @@ async function toJob(house: House, row: JobRow): Promise<Job> {
   };
 }
 
-async function cutsOf(house: House, jobId: number): Promise<PlannedCut[]> {
+export async function cutsOf(house: House, jobId: number): Promise<PlannedCut[]> {
   const { tables } = house;
   const cuts = await tables.cuts.findAll({ where: { jobId }, order: ['id'] });
   const waters = await waterByPiece(house);

@@ -1,24 +1,25 @@
 import type { Bag, NewBagSchema, Person } from '@yard-spool/contract';
-import { makePlan, type FillPlan } from '@yard-spool/core';
+import type { FillPlan } from '@yard-spool/core';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
 import type { InferOutput } from 'valibot';
 import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
-import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
 import { promiseCuts } from './cuts';
 import { customerFor } from './customers';
+import { noteChange } from './history';
+import { planOf } from './plan-of';
 import { spoolFor } from './reel-for';
+import { meetKind } from './reel-kinds';
 
 export type NewBag = InferOutput<typeof NewBagSchema>;
-type NewJob = NewBag['jobs'][number];
 
 /**
  * Books a bag in: customer, reels, a plan for each, and the line promised to them, in one transaction. The plan is
  * made again here with the same core. A booking sent twice (same key) makes one bag.
  */
 export async function bookBag(house: House, person: Person, asked: NewBag): Promise<Bag> {
-  const plans = asked.jobs.map((job, i) => planOf(job, i));
+  const plans = asked.jobs.map(({ planInput }, i) => planOf(planInput, `jobs.${String(i)}`));
   try {
     const number = await inTransaction(house.sequelize, (transaction) =>
       write(house, person, asked, plans, transaction),
@@ -29,21 +30,6 @@ export async function bookBag(house: House, person: Person, asked: NewBag): Prom
     if (there && error instanceof UniqueConstraintError) return readBag(house, there.id);
     throw error;
   }
-}
-
-function planOf(job: NewJob, index: number): FillPlan {
-  const made = makePlan(job.planInput);
-  const blocking = made.ok
-    ? made.value.plan.issues.filter(({ severity }) => severity === 'error')
-    : made.issues;
-  if (!made.ok || blocking.length > 0) {
-    const errors = blocking.map(({ at, sentence }) => ({
-      path: `jobs.${String(index)}.${at ?? 'planInput'}`,
-      message: sentence,
-    }));
-    throw new ProblemError('plan-does-not-work', blocking[0]?.sentence ?? 'The plan does not work.', errors);
-  }
-  return made.value.plan;
 }
 
 async function write(
@@ -70,10 +56,12 @@ async function write(
     if (!plan) throw new Error('Every job has a plan.');
     const spoolId = await spoolFor(house, customer.id, job, transaction);
     const row = await house.tables.jobs.create(
-      { bagId: bag.id, spoolId, position: i + 1, planInput: job.planInput, plan: plan },
+      { bagId: bag.id, spoolId, position: i + 1, planInput: job.planInput, plan, wants: job.wants },
       { transaction },
     );
     await promiseCuts(house, row.id, job, plan, transaction);
+    await meetKind(house, job, transaction);
   }
+  await noteChange(house, person, bag.id, 'Booked in', transaction);
   return bag.id;
 }

@@ -7,6 +7,8 @@ interface AskedReel {
   readonly tag?: string;
   readonly type: ReelType;
   readonly label: string;
+  /** Which of its spools; a new one is made. */
+  readonly spool: string;
 }
 
 /** The spool to fill: of the reel with this tag, or of a new reel with a new tag. */
@@ -27,8 +29,9 @@ export async function spoolFor(
     );
   }
   const reel = known ?? (await newReel(house, customerId, asked, transaction));
-  const spool = await spools.findOne({ where: { reelId: reel.id, name: 'own' }, transaction });
-  return (spool ?? (await spools.create({ reelId: reel.id }, { transaction }))).id;
+  const named = { reelId: reel.id, name: asked.spool };
+  const spool = await spools.findOne({ where: named, transaction });
+  return (spool ?? (await spools.create(named, { transaction }))).id;
 }
 
 async function newReel(

@@ -14,6 +14,7 @@ import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { drawLine } from '../rack/draw';
 import { readJob } from '../bags/bags';
+import { noteChange } from '../bags/history';
 import { readFill } from '../reels/fills';
 import { readLog } from './runs';
 
@@ -70,7 +71,8 @@ async function write(house: House, person: Person, run: RunRow, transaction: Tra
     { transaction },
   );
   await run.update({ state: 'closed', closedAt: at }, { transaction });
-  await row?.update({ state: 'filled' }, { transaction });
+  await row?.update({ state: 'to-check' }, { transaction });
+  if (row) await noteChange(house, person, row.bagId, `${job.tag} was filled`, transaction);
   return fill.id;
 }
 

@@ -14,6 +14,8 @@ export async function startRun(house: House, person: Person, jobId: number, benc
     if (!job) throw new ProblemError('not-found', 'This reel is not booked in any more.');
     const there = await runs.findOne({ where: { jobId }, transaction });
     if (there) return there.id;
+    if (job.state !== 'booked')
+      throw new ProblemError('already-closed', 'This reel was called off. Book it in again first.');
     const at = house.clock();
     const run = await runs.create({ jobId, bench, openedAt: at }, { transaction });
     await runEvents.create(

@@ -1,9 +1,10 @@
 import type { Sequelize } from 'sequelize';
-import { defineBags, defineCuts, defineJobs } from './models/bags';
+import { defineBagChanges, defineBags, defineCuts, defineJobs } from './models/bags';
 import { defineCustomers, defineReels, defineSpools } from './models/customers';
 import { defineHouseRules } from './models/house-rules';
 import { definePeople, defineSessions } from './models/people';
 import { defineMoves, definePieces, defineProducts } from './models/rack';
+import { defineReelKinds } from './models/reel-kinds';
 import { defineRecyclings } from './models/recycling';
 import { defineFillLayers, defineFills, defineRunEvents, defineRuns } from './models/runs';
 import { defineSoaks, defineTubs } from './models/tubs';
@@ -27,6 +28,8 @@ export function defineTables(sequelize: Sequelize) {
     recyclings: defineRecyclings(sequelize),
     houseRules: defineHouseRules(sequelize),
     bags: defineBags(sequelize),
+    bagChanges: defineBagChanges(sequelize),
+    reelKinds: defineReelKinds(sequelize),
     jobs: defineJobs(sequelize),
     cuts: defineCuts(sequelize),
     runs: defineRuns(sequelize),

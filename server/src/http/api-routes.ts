@@ -2,7 +2,10 @@ import { api } from '@yard-spool/contract';
 import { Router } from 'express';
 import { listBags, readBag, readJob } from '../bags/bags';
 import { bookBag } from '../bags/book-bag';
+import { cancelBag, cancelJob, changeBag, changeJob, moveJob } from '../bags/change-bag';
+import { listCustomerReels } from '../bags/customer-reels';
 import { findCustomers } from '../bags/customers';
+import { changeReelKind, listReelKinds, mergeReelKinds } from '../bags/reel-kinds';
 import { appendEvents } from '../bench/append-events';
 import { closeRun } from '../bench/close-run';
 import { listOpenRuns, readRun, startRun } from '../bench/runs';
@@ -23,6 +26,25 @@ export function apiRoutes(house: House): Router {
   serve(router, api.listBags, () => listBags(house));
   serve(router, api.bookBag, ({ body, response }) => bookBag(house, personOf(response), body));
   serve(router, api.readBag, ({ params }) => readBag(house, params.number));
+  serve(router, api.changeBag, ({ params, body, response }) =>
+    changeBag(house, personOf(response), params.number, body),
+  );
+  serve(router, api.cancelBag, ({ params, body, response }) =>
+    cancelBag(house, personOf(response), params.number, body),
+  );
+  serve(router, api.changeJob, ({ params, body, response }) =>
+    changeJob(house, personOf(response), params.id, body),
+  );
+  serve(router, api.cancelJob, ({ params, body, response }) =>
+    cancelJob(house, personOf(response), params.id, body),
+  );
+  serve(router, api.moveJob, ({ params, body, response }) =>
+    moveJob(house, personOf(response), params.id, body),
+  );
+  serve(router, api.listCustomerReels, ({ params }) => listCustomerReels(house, params.id));
+  serve(router, api.listReelKinds, () => listReelKinds(house));
+  serve(router, api.changeReelKind, ({ params, body }) => changeReelKind(house, params.id, body));
+  serve(router, api.mergeReelKinds, ({ params, body }) => mergeReelKinds(house, params.id, body.into));
   serve(router, api.readJob, ({ params }) => readJob(house, params.id));
   rackRoutes(router, house);
   serve(router, api.findReels, ({ query }) => findReels(house, query.q));

@@ -60,7 +60,7 @@ async function promisedByPiece(
 ): Promise<Map<number, number>> {
   const rows = await sequelize.query<{ pieceId: number; mm: string | number }>(
     `SELECT cuts.piece_id AS pieceId, SUM(cuts.length_mm) AS mm FROM cuts
-     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state <> 'filled' GROUP BY cuts.piece_id`,
+     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') GROUP BY cuts.piece_id`,
     { type: QueryTypes.SELECT, ...(transaction && { transaction }) },
   );
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));

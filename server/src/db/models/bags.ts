@@ -20,6 +20,7 @@ export interface BagTableRow extends Model<
   notes: string;
   bookedAt: Date;
   bookedById: number;
+  version: CreationOptional<number>;
 }
 
 export interface JobRow extends Model<InferAttributes<JobRow>, InferCreationAttributes<JobRow>> {
@@ -30,6 +31,18 @@ export interface JobRow extends Model<InferAttributes<JobRow>, InferCreationAttr
   state: CreationOptional<Job['state']>;
   planInput: Job['planInput'];
   plan: Job['plan'];
+  wants: Job['wants'];
+}
+
+export interface BagChangeRow extends Model<
+  InferAttributes<BagChangeRow>,
+  InferCreationAttributes<BagChangeRow>
+> {
+  id: CreationOptional<number>;
+  bagId: number;
+  at: Date;
+  byId: number;
+  what: string;
 }
 
 export interface CutRow extends Model<InferAttributes<CutRow>, InferCreationAttributes<CutRow>> {
@@ -51,6 +64,7 @@ export const defineBags = (sequelize: Sequelize) =>
       notes: DataTypes.STRING,
       bookedAt: DataTypes.DATE(3),
       bookedById: DataTypes.INTEGER,
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'bags' },
   );
@@ -66,6 +80,7 @@ export const defineJobs = (sequelize: Sequelize) =>
       state: { type: DataTypes.STRING, defaultValue: 'booked' },
       planInput: DataTypes.JSON,
       plan: DataTypes.JSON,
+      wants: DataTypes.JSON,
     },
     { tableName: 'jobs' },
   );
@@ -81,4 +96,17 @@ export const defineCuts = (sequelize: Sequelize) =>
       lengthMm: DataTypes.BIGINT,
     },
     { tableName: 'cuts' },
+  );
+
+export const defineBagChanges = (sequelize: Sequelize) =>
+  sequelize.define<BagChangeRow>(
+    'bagChange',
+    {
+      id,
+      bagId: DataTypes.INTEGER,
+      at: DataTypes.DATE(3),
+      byId: DataTypes.INTEGER,
+      what: DataTypes.STRING,
+    },
+    { tableName: 'bag_changes' },
   );

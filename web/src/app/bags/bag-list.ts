@@ -1,18 +1,23 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, type BagRow } from '@yard-spool/contract';
+import { api, JOB_STATES } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { isTyping } from '../ui/is-typing';
 import { LoadState } from '../ui/load-state';
+import { FormGroup } from '@angular/forms';
+import { SelectField } from '../ui/select-field';
+import { text } from '../ui/text-control';
+import { TextField } from '../ui/text-field';
+import { typedValue } from '../ui/typed-value';
+import { findBags, groupBags } from './find-bags';
+import { isFilled, STATE_WORDS } from './job-state';
 import { promisedText } from './promised-text';
-
-const STATE_WORDS = { booked: 'booked', 'on-the-bench': 'on the bench', filled: 'filled' } as const;
 
 /** All bags, the one promised soonest first. */
 @Component({
   selector: 'ys-bag-list',
-  imports: [RouterLink, LoadState],
+  imports: [RouterLink, LoadState, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bag-list.html',
   host: { class: 'block p-4 px-5', '(document:keydown)': 'onKey($event)' },
@@ -23,14 +28,15 @@ export class BagList {
   protected readonly bags = load(() => this.api.call(api.listBags));
   protected readonly words = STATE_WORDS;
 
-  protected readonly groups = () => {
-    const bags = this.bags.value() ?? [];
-    const filled = (bag: BagRow): boolean => bag.jobs.every(({ state }) => state === 'filled');
-    return [
-      { name: 'To do', bags: bags.filter((bag) => !filled(bag)) },
-      { name: 'Filled', bags: bags.filter(filled).reverse() },
-    ].filter((group) => group.bags.length > 0);
-  };
+  protected readonly isFilled = isFilled;
+  protected readonly filter = new FormGroup({ find: text(), state: text() });
+  private readonly typed = typedValue(this.filter);
+  protected readonly states = [
+    { value: '', name: 'every state' },
+    ...JOB_STATES.map((state) => ({ value: state, name: STATE_WORDS[state] })),
+  ];
+  private readonly found = computed(() => findBags(this.bags.value() ?? [], this.typed()));
+  protected readonly groups = computed(() => groupBags(this.found()));
   protected readonly promised = promisedText;
 
   protected onKey(event: KeyboardEvent): void {

@@ -17,16 +17,21 @@ import { BenchName } from '../data/bench-name.service';
 import { load } from '../data/loaded';
 import { sentenceOf } from '../data/request-problem';
 import type { LineLook } from '../drawing/line-look';
+import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
+import { Sending } from '../ui/sending';
+import { BagEdit } from './bag-edit';
+import { CallOff } from './call-off';
 import { CutList, type CutRow } from './cut-list';
 import { PlanView } from './plan-view';
+import { isFilled, STATE_WORDS } from './job-state';
 import { promisedText } from './promised-text';
 import { REEL_TYPE_NAMES } from './reel-type-names';
 
 /** One bag: whose it is, its reels, and the plan of the reel looked at. */
 @Component({
   selector: 'ys-bag-page',
-  imports: [RouterLink, PlanView, CutList, LoadState],
+  imports: [BagEdit, CallOff, CutList, LoadState, PlanView, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bag-page.html',
   host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
@@ -44,7 +49,7 @@ export class BagPage {
     this.number$.pipe(switchMap((number) => this.api.call(api.readBag, { params: { number } }))),
   );
   protected readonly shownId = linkedSignal(
-    () => this.bag.value()?.jobs.find(({ state }) => state !== 'filled')?.id ?? this.bag.value()?.jobs[0]?.id,
+    () => this.bag.value()?.jobs.find(({ state }) => !isFilled(state))?.id ?? this.bag.value()?.jobs[0]?.id,
   );
   protected readonly job = computed(() => this.bag.value()?.jobs.find(({ id }) => id === this.shownId()));
   protected readonly spool = computed(() => {
@@ -68,7 +73,31 @@ export class BagPage {
     }));
   });
   protected readonly types = REEL_TYPE_NAMES;
+  protected readonly states = STATE_WORDS;
+  protected readonly isFilled = isFilled;
   protected readonly promised = promisedText;
+  private readonly units = inject(UnitsService);
+  protected readonly panel = signal<'edit' | 'call-off-bag' | 'call-off-reel' | null>(null);
+  protected readonly moving = new Sending();
+  protected readonly hasWaiting = computed(() =>
+    (this.bag.value()?.jobs ?? []).some(({ state }) => state === 'booked'),
+  );
+  /** What the customer wants beside the line, in sentences. */
+  protected readonly wants = ({ wants, spool }: Job): string[] =>
+    [
+      spool === 'own' ? '' : `Its ${spool} spool.`,
+      wants.onItNow && `On it now: ${wants.onItNow}.`,
+      wants.leastMm === null ? '' : `At least ${this.units.length(wants.leastMm / 1000)} of main.`,
+      wants.leader && `Leader: ${wants.leader}.`,
+      wants.dragKg === null ? '' : `Drag ${this.units.show(wants.dragKg, 'strength').text}.`,
+      wants.mainFirst ? 'Main first, then swapped over.' : '',
+    ].filter(Boolean);
+  protected readonly nextState = ({ state }: Job) =>
+    state === 'to-check'
+      ? ({ to: 'ready', words: 'Checked, it is ready' } as const)
+      : state === 'ready'
+        ? ({ to: 'handed-back', words: 'Hand it back' } as const)
+        : null;
   protected readonly busy = signal(false);
   protected readonly problem = signal('');
 
@@ -79,10 +108,25 @@ export class BagPage {
     this.toBench(job);
   }
 
+  protected changed(): void {
+    this.panel.set(null);
+    this.bag.reload();
+  }
+
+  /** Moves a filled reel on: checked and ready, then handed back. */
+  protected move({ id }: Job, to: 'ready' | 'handed-back'): void {
+    const version = this.bag.value()?.version;
+    if (version === undefined) return;
+    const again = (): void => {
+      this.bag.reload();
+    };
+    this.moving.send(this.api.call(api.moveJob, { params: { id }, body: { version, to } }), again, again);
+  }
+
   /** Takes the reel to this machine's bench, or goes on with the run it has. */
   protected toBench(job: Job): void {
     if (this.busy()) return;
-    if (job.state === 'filled') {
+    if (isFilled(job.state)) {
       void this.router.navigate(['/reels', job.tag]);
       return;
     }

@@ -8,6 +8,11 @@ export const BAGS_ROUTES: Routes = [
     title: 'Book a bag in · Yard Spool',
   },
   {
+    path: ':number/reel/:id',
+    loadComponent: async () => (await import('./replan')).Replan,
+    title: 'Plan a reel anew · Yard Spool',
+  },
+  {
     path: ':number',
     loadComponent: async () => (await import('./bag-page')).BagPage,
     title: 'Bag · Yard Spool',

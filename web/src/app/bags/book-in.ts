@@ -1,34 +1,45 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { ReactiveFormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { api, type NewBag, type Piece } from '@yard-spool/contract';
-import { parseRating } from '@yard-spool/core';
+import { api, type CustomerReel, type NewBag } from '@yard-spool/contract';
+import { USUAL_HOUSE_RULES, type Build } from '@yard-spool/core';
 import { DateTime } from 'luxon';
-import { finalize, map, startWith } from 'rxjs';
+import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
+import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
-import { RequestProblem, sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
 import { pieceLook } from '../drawing/piece-look';
-import { Choice } from '../ui/choice';
 import { LoadState } from '../ui/load-state';
-import { QuantityField } from '../ui/quantity-field';
-import { draftForm, dropDraft, keepDraft, keptDraft } from './booking-draft';
+import { Sending } from '../ui/sending';
+import { text } from '../ui/text-control';
+import { typedValue } from '../ui/typed-value';
+import { dropDraft, emptyDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
 import { CustomerPicker } from './customer-picker';
-import { CutList, type CutRow } from './cut-list';
-import { FIELD_RANGE, planDraft } from './draft-plan';
+import { cutRows, draftJob, notReady, takenBy } from './draft-job';
+import { draftReader, planDraft } from './draft-plan';
+import { PlanSide } from './plan-side';
 import { PlanView } from './plan-view';
-import { REEL_TYPE_NAMES } from './reel-type-names';
-import { pieceGroups } from './piece-groups';
+import { emptyReel, likeReel, reelForm, type ReelDraft } from './reel-draft';
+import { ReelEntry } from './reel-entry';
+import { reelFromPlan } from './reel-from-plan';
+import { takeBuild } from './take-build';
 
-/** Metres lost with each cut, as the rack counts it. */
-const TAIL = 2;
+const bagForm = ({ key, customerId, customerName, contact, promised, notes }: BookingDraft) =>
+  new FormGroup({
+    key: text(key),
+    customerId: text(customerId),
+    customerName: text(customerName),
+    contact: text(contact),
+    promised: text(promised),
+    notes: text(notes),
+  });
 
-/** Booking one reel in, with its plan beside the entry, changing with every keystroke. */
+/** Booking a bag in: its reels one after another, each with its plan beside the entry, changing with every keystroke. */
 @Component({
   selector: 'ys-book-in',
-  imports: [ReactiveFormsModule, CustomerPicker, QuantityField, Choice, PlanView, CutList, LoadState],
+  imports: [CustomerPicker, LoadState, PlanSide, PlanView, ReactiveFormsModule, ReelEntry],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './book-in.html',
   host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
@@ -36,163 +47,177 @@ const TAIL = 2;
 export class BookIn {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
+  private readonly house = inject(HouseService);
   protected readonly units = inject(UnitsService);
 
-  protected readonly range = FIELD_RANGE;
-  protected readonly types = Object.entries(REEL_TYPE_NAMES).map(([value, name]) => ({ value, name }));
-  protected readonly under = [
-    { value: 'backing', name: 'Backing' },
-    { value: 'main-only', name: 'Main only' },
-  ];
-  protected readonly form = draftForm(keptDraft());
-  protected readonly controls = this.form.controls;
-  private readonly draft = toSignal(
-    this.form.valueChanges.pipe(
-      startWith(null),
-      map(() => this.form.getRawValue()),
-    ),
-    { initialValue: this.form.getRawValue() },
-  );
+  protected readonly entry = viewChild.required(ReelEntry);
+  private readonly kept = keptDraft();
+  protected readonly bagForm = bagForm(this.kept);
+  protected readonly reelForm = reelForm(this.kept.reels[0] ?? emptyReel());
+  private readonly bagTyped = typedValue(this.bagForm);
+  private readonly reelTyped = typedValue(this.reelForm);
+  protected readonly reels = signal<readonly ReelDraft[]>(this.kept.reels);
+  protected readonly at = signal(0);
+
   protected readonly pieces = load(() => this.api.call(api.listPieces));
-  protected readonly groups = computed(() => pieceGroups(this.pieces.value() ?? []));
-  /** Stripped line is good for backing only. */
-  protected readonly mainGroups = computed(() =>
-    pieceGroups((this.pieces.value() ?? []).filter(({ kind }) => kind !== 'salvage')),
+  private readonly book$ = load(() => this.api.call(api.listReelKinds));
+  protected readonly kinds = computed(() => this.book$.value() ?? []);
+  /** Reels the customer has had here, while the reel looked at has no name yet. */
+  private readonly had = toSignal(
+    toObservable(computed(() => this.bagTyped().customerId)).pipe(
+      switchMap((id) =>
+        id === ''
+          ? of([])
+          : this.api.call(api.listCustomerReels, { params: { id } }).pipe(catchError(() => of([]))),
+      ),
+    ),
+    { initialValue: [] as CustomerReel[] },
   );
-  protected readonly waterWord = ({ soaking, wetUntil }: Piece): string =>
-    soaking ? ' · soaking' : wetUntil ? ' · wet' : '';
-  protected readonly busy = signal(false);
-  protected readonly refused = signal<RequestProblem | null>(null);
+  protected readonly known = computed(() => {
+    if ((this.reelTyped() as ReelDraft).label !== '') return [];
+    const chosen = new Set(this.reels().map(({ tag }) => tag));
+    return this.had()
+      .filter(({ tag }) => !chosen.has(tag))
+      .slice(0, 3);
+  });
 
-  protected readonly planned = computed(() =>
-    planDraft(this.draft() as ReturnType<typeof keptDraft>, this.pieces.value() ?? [], this.units.system()),
+  private readonly rules = computed(() => this.house.house()?.rules ?? USUAL_HOUSE_RULES);
+  private readonly plans = computed(() =>
+    this.reels().map((reel) => planDraft(reel, this.pieces.value() ?? [], this.units.system(), this.rules())),
   );
+  protected readonly planned = computed(() => {
+    const plan = this.plans()[this.at()];
+    if (!plan) throw new Error('There is a plan for each reel.');
+    return plan;
+  });
   protected readonly looks = computed(() => {
-    const { main, backing } = this.planned();
-    return { ...(main && { main: pieceLook(main) }), ...(backing && { backing: pieceLook(backing) }) };
+    const { main, backing, top } = this.planned().pieces;
+    return Object.fromEntries(
+      Object.entries({ main, backing, top }).flatMap(([id, piece]) =>
+        piece ? [[id, pieceLook(piece)]] : [],
+      ),
+    );
   });
-  protected readonly cuts = computed((): CutRow[] => {
-    const { made, main, backing } = this.planned();
-    const pieces: Record<string, Piece | undefined> = { main, backing };
-    return (made?.plan.layers ?? []).flatMap(({ id, length, handleTurns }) => {
-      const piece = pieces[id];
-      if (!piece) return [];
-      const other =
-        main?.id === backing?.id && id === 'main' ? (made?.plan.layers[0]?.length.value ?? 0) + TAIL : 0;
-      const left = (piece.lengthMm - piece.promisedMm) / 1000 - length.value - TAIL - other;
-      return [
-        {
-          layer: id,
-          line: piece.product.name,
-          piece: piece.code,
-          look: pieceLook(piece),
-          metres: length.value,
-          handleTurns: handleTurns.value,
-          left,
-        },
-      ];
-    });
-  });
-  protected readonly cautions = computed(() =>
-    (this.planned().made?.plan.issues ?? []).filter(({ severity }) => severity === 'caution'),
+  protected readonly cuts = computed(() => this.cutsOf(this.at()));
+  protected readonly type = computed(() => (this.reelTyped() as ReelDraft).type);
+  protected readonly wanted = computed(() =>
+    draftReader(this.reelTyped() as ReelDraft, this.units.system())('mainLength', 'line-length'),
   );
-  protected readonly disagreement = computed(() => this.planned().made?.spool.disagreement?.sentence ?? '');
-  protected readonly ready = computed(() => this.notReady() === '');
-
-  /** What keeps this booking from being sent, in one sentence; empty where nothing does. */
-  protected readonly notReady = computed(() => {
-    const { made, next, problems } = this.planned();
-    const draft = this.draft();
-    if (next !== '') return next;
-    if (!made) return problems[0] ?? '';
-    if (made.plan.issues.some(({ severity }) => severity === 'error'))
-      return 'Shorten the main line, or choose thinner line.';
-    if (this.cuts().some(({ left }) => (left ?? 0) < 0)) return 'Choose a piece with enough line on it.';
-    if (draft.customerName.trim() === '') return 'Say whose reel it is.';
-    if (draft.label.trim() === '') return 'Say what the reel is called.';
-    if (!DateTime.fromISO(draft.promised).isValid) return 'Say when it is promised.';
-    return '';
-  });
-
   protected readonly noting = signal(false);
+  protected readonly sending = new Sending();
 
-  /** What each rating comes to as length times diameter squared: alike where they agree. */
-  protected ratingsNote(): string {
-    const system = this.units.system();
-    const read = [this.controls.rating1.value, this.controls.rating2.value].map((text) =>
-      parseRating(text, system),
-    );
-    const sizes = read.flatMap((one) =>
-      one.ok ? [(one.value.length * one.value.diameter ** 2).toFixed(1)] : [],
-    );
-    return sizes.length > 0 ? `${sizes.join(', ')} m·mm²` : 'length × diameter';
-  }
-
-  protected ratingWrong(text: string): string {
-    const rating = text.trim() === '' ? null : parseRating(text, this.units.system());
-    return rating && !rating.ok ? (rating.issues[0]?.sentence ?? '') : '';
-  }
+  /** What keeps this bag from being sent, in one sentence; empty where nothing does. */
+  protected readonly notReady = computed(() => {
+    const { customerName, promised } = this.bagTyped();
+    const reels = this.reels();
+    for (const [i, reel] of reels.entries()) {
+      const plan = this.plans()[i];
+      const why = plan ? notReady(reel, plan, this.cutsOf(i)) : '';
+      if (why !== '') return reels.length > 1 ? `Reel ${String(i + 1)}: ${why}` : why;
+    }
+    if (customerName.trim() === '') return 'Say whose reel it is.';
+    return DateTime.fromISO(promised).isValid ? '' : 'Say when it is promised.';
+  });
 
   constructor() {
-    this.form.valueChanges.subscribe(() =>
-      keepDraft(this.form.getRawValue() as ReturnType<typeof keptDraft>),
-    );
+    this.reelForm.valueChanges.subscribe(() => {
+      const now = this.reelForm.getRawValue() as unknown as ReelDraft;
+      this.reels.update((reels) => reels.map((reel, i) => (i === this.at() ? now : reel)));
+      this.keep();
+    });
+    this.bagForm.valueChanges.subscribe(() => this.keep());
+  }
+
+  private keep(): void {
+    keepDraft({ ...this.bagForm.getRawValue(), reels: this.reels() });
+  }
+
+  private cutsOf(index: number) {
+    const plans = this.plans();
+    const plan = plans[index];
+    return plan ? cutRows(plan, takenBy(plans.filter((_, i) => i !== index))) : [];
+  }
+
+  protected goTo(index: number): void {
+    const reel = this.reels()[index];
+    if (!reel) return;
+    this.at.set(index);
+    this.reelForm.setValue({ ...reel });
+  }
+
+  private add(reel: ReelDraft): void {
+    this.reels.update((reels) => [...reels, reel]);
+    this.goTo(this.reels().length - 1);
+    this.keep();
+  }
+
+  protected addReel(): void {
+    this.add(emptyReel());
+  }
+
+  /** The reel above once more: the same kind, the same line, a tag of its own. */
+  protected addLike(): void {
+    this.add(likeReel(this.reelForm.getRawValue() as unknown as ReelDraft));
+  }
+
+  protected dropReel(): void {
+    const gone = this.at();
+    this.reels.update((reels) => reels.filter((_, i) => i !== gone));
+    this.goTo(Math.max(0, gone - 1));
+    this.keep();
+  }
+
+  protected asLastTime({ last, ...reel }: CustomerReel): void {
+    const draft = last ? reelFromPlan(reel, last, this.units.system()) : { ...emptyReel(), ...reel };
+    this.reelForm.setValue({ ...draft });
+  }
+
+  protected take(build: Build): void {
+    this.reelForm.patchValue(takeBuild(build, this.units.system()));
   }
 
   protected startOver(): void {
-    this.form.reset(dropDraft());
-    this.refused.set(null);
+    const { reels, ...bag } = (dropDraft(), emptyDraft());
+    this.bagForm.reset(bag);
+    this.reels.set(reels);
+    this.goTo(0);
   }
 
   protected onKey(event: KeyboardEvent): void {
-    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
-    event.preventDefault();
-    this.book();
+    if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+      event.preventDefault();
+      this.book();
+    }
+    if (event.altKey && event.code === 'KeyL' && this.reelForm.controls.label.value !== '') {
+      event.preventDefault();
+      this.addLike();
+    }
   }
 
   protected book(): void {
-    const { input, main, backing } = this.planned();
-    if (!this.ready() || !input || !main || this.busy()) return;
-    const draft = this.form.getRawValue();
-    const cuts = [
-      ...(backing ? [{ layer: 'backing', pieceId: backing.id }] : []),
-      { layer: 'main', pieceId: main.id },
-    ];
-    const tag = draft.tag.trim() === '' ? {} : { tag: draft.tag };
+    if (this.notReady() !== '') return;
+    const { key, customerId, customerName, contact, promised, notes } = this.bagForm.getRawValue();
+    const jobs = this.reels().flatMap((reel, i) => {
+      const plan = this.plans()[i];
+      const job = plan && draftJob(reel, plan, this.units.system());
+      return job ? [job] : [];
+    });
     const body: NewBag = {
-      key: draft.key,
-      customer:
-        draft.customerId === ''
-          ? { name: draft.customerName, contact: draft.contact }
-          : { id: Number(draft.customerId) },
-      promisedAt: DateTime.fromISO(draft.promised).toUTC().toISO() ?? '',
-      notes: draft.notes,
-      jobs: [
-        {
-          ...tag,
-          type: draft.type as NewBag['jobs'][number]['type'],
-          label: draft.label,
-          planInput: input,
-          cuts,
-        },
-      ],
+      key,
+      customer: customerId === '' ? { name: customerName, contact } : { id: Number(customerId) },
+      promisedAt: DateTime.fromISO(promised).toUTC().toISO() ?? '',
+      notes,
+      jobs,
     };
-    this.refused.set(null);
-    this.busy.set(true);
-    this.api
-      .call(api.bookBag, { body })
-      .pipe(finalize(() => this.busy.set(false)))
-      .subscribe({
-        next: ({ number }) => {
-          dropDraft();
-          void this.router.navigate(['/bags', number]);
-        },
-        error: (error: unknown) => {
-          this.refused.set(
-            error instanceof RequestProblem ? error : new RequestProblem('server-error', sentenceOf(error)),
-          );
-          this.pieces.reload();
-        },
-      });
+    this.sending.send(
+      this.api.call(api.bookBag, { body }),
+      ({ number }) => {
+        dropDraft();
+        void this.router.navigate(['/bags', number]);
+      },
+      () => {
+        this.pieces.reload();
+      },
+    );
   }
 }

@@ -1,20 +1,41 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { api, type Customer } from '@yard-spool/contract';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { toSignalOf } from '../ui/control-signal';
+import { SuggestField } from '../ui/suggest-field';
 
 const LETTERS = 3;
 
 /** The customer, found by typing three letters, or new in two fields. */
 @Component({
   selector: 'ys-customer-picker',
-  imports: [ReactiveFormsModule],
+  imports: [ReactiveFormsModule, SuggestField],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './customer-picker.html',
-  host: { class: 'relative block' },
+  template: `
+    <ys-suggest-field
+      fieldId="customer"
+      label="Customer"
+      placeholder="Three letters find them"
+      [control]="name()"
+      [options]="options()"
+      (typed)="customerId().setValue('')"
+      (chosen)="choose($event.id)"
+    />
+    @if (isNew() && options().length === 0) {
+      <label class="caption block pb-0.5 pt-1.5" for="contact">New customer. How are they reached?</label>
+      <input
+        id="contact"
+        class="entry"
+        autocomplete="off"
+        placeholder="Phone, boat or berth; may stay empty"
+        [formControl]="contact()"
+      />
+    }
+  `,
+  host: { class: 'block' },
 })
 export class CustomerPicker {
   private readonly api = inject(ApiService);
@@ -22,11 +43,10 @@ export class CustomerPicker {
   readonly name = input.required<FormControl<string>>();
   readonly customerId = input.required<FormControl<string>>();
   readonly contact = input.required<FormControl<string>>();
+  readonly chosen = output();
 
-  protected readonly typed = toSignalOf(this.name);
-  protected readonly chosen = toSignalOf(this.customerId);
-  protected readonly open = signal(false);
-  protected readonly active = signal(0);
+  private readonly typed = toSignalOf(this.name);
+  private readonly chosenId = toSignalOf(this.customerId);
   private readonly found = toSignal(
     toObservable(this.typed).pipe(
       debounceTime(120),
@@ -38,30 +58,18 @@ export class CustomerPicker {
     ),
     { initialValue: [] as Customer[] },
   );
-  protected readonly options = computed(() => (this.open() && this.chosen() === '' ? this.found() : []));
-  protected readonly isNew = computed(() => this.chosen() === '' && this.typed().trim().length >= LETTERS);
+  protected readonly options = computed(() =>
+    this.chosenId() === ''
+      ? this.found().map(({ id, name, contact }) => ({ id, name, beside: contact }))
+      : [],
+  );
+  protected readonly isNew = computed(() => this.chosenId() === '' && this.typed().trim().length >= LETTERS);
 
-  protected typing(): void {
-    this.customerId().setValue('');
-    this.open.set(true);
-    this.active.set(0);
-  }
-
-  protected choose({ id, name, contact }: Customer): void {
-    this.name().setValue(name);
-    this.contact().setValue(contact);
+  protected choose(id: number): void {
+    const customer = this.found().find((one) => one.id === id);
+    if (!customer) return;
+    this.contact().setValue(customer.contact);
     this.customerId().setValue(String(id));
-    this.open.set(false);
-  }
-
-  protected onKey(event: KeyboardEvent): void {
-    const options = this.options();
-    if (options.length === 0) return;
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step !== undefined) this.active.update((at) => (at + step + options.length) % options.length);
-    const option = options[this.active()];
-    if (event.key === 'Enter' && option) this.choose(option);
-    if (event.key === 'Escape') this.open.set(false);
-    if (step !== undefined || event.key === 'Enter') event.preventDefault();
+    this.chosen.emit();
   }
 }

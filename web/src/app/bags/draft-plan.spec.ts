@@ -1,10 +1,11 @@
 import type { Piece } from '@yard-spool/contract';
-import { makePlan } from '@yard-spool/core';
+import { makePlan, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
-import { draftForm, dropDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
+import { dropDraft, emptyDraft, keepDraft, keptDraft } from './booking-draft';
 import { planDraft } from './draft-plan';
 import { planSentence } from './plan-sentence';
 import { promisedText } from './promised-text';
+import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
 import { DateTime } from 'luxon';
 
 const piece = (id: number, code: string, diameter: number): Piece =>
@@ -16,8 +17,9 @@ const piece = (id: number, code: string, diameter: number): Piece =>
     lengthMm: 900_000,
   });
 const PIECES = [piece(1, 'P-25', 0.25), piece(2, 'P-26', 0.26)];
-const draft = (more: Partial<BookingDraft> = {}): BookingDraft => ({
-  ...dropDraft(),
+const draft = (more: Partial<ReelDraft> = {}): ReelDraft => ({
+  ...emptyReel(),
+  gap: '1.5 mm',
   rating1: '210 x 0.25',
   rating2: '148 x .30',
   lip: '46 mm',
@@ -43,11 +45,14 @@ describe('planDraft', () => {
     expect(planDraft(typed, PIECES, 'imperial').made).toEqual(metric);
   });
 
-  it.each<[Partial<BookingDraft>, RegExp]>([
-    [{ rating1: '', rating2: '', lip: '', width: '' }, /what the spool says/],
+  it.each<[Partial<ReelDraft>, RegExp]>([
     [{ mainPiece: '' }, /main line/],
     [{ gear: 'fast' }, /gear ratio/],
-    [{ gap: '' }, /below the lip/],
+    [{ gap: 'a bit' }, /below the lip/],
+    [{ kept: '25 m' }, /how thick the old line/],
+    [{ underneath: 'three-layer' }, /top shot/],
+    [{ underneath: 'three-layer', backingPiece: '' }, /cushion/],
+    [{ underneath: 'tape', mainLength: '' }, /how much main/],
     [{ mainLength: '' }, /how much main/],
     [{ backingPiece: '' }, /backing/],
   ])('says what to do next for %j', (more, next) => {
@@ -61,6 +66,63 @@ describe('planDraft', () => {
     expect(made?.plan.solvedFor).toBe('main');
   });
 
+  it('leaves the gap the house leaves where none was typed', () => {
+    const { made, gap } = planDraft(draft({ gap: '' }), PIECES, 'metric');
+    expect(gap?.gap).toBeCloseTo(2.38, 2);
+    expect(made?.plan.gap.value).toBeCloseTo(gap!.gap, 6);
+    const flush = planDraft(draft({ gap: '' }), PIECES, 'metric', { ...USUAL_HOUSE_RULES, level: 'flush' });
+    expect(flush.made?.plan.gap.value).toBeCloseTo(0, 6);
+    expect(planDraft(draft({ gap: '', bevel: '2 mm' }), PIECES, 'metric').gap?.gap).toBe(2);
+  });
+
+  it('plans a spool nothing is known of, honestly wide', () => {
+    const bare = { rating1: '', rating2: '', lip: '', width: '' };
+    const { made, input } = planDraft(draft(bare), PIECES, 'metric');
+    expect(input?.observations).toEqual([]);
+    expect(made!.plan.layers[0]!.length.sd).toBeGreaterThan(60);
+  });
+
+  it('builds three layers, the top shot spliced into hollow braid', () => {
+    const hollow = aPiece({
+      id: 3,
+      product: { ...aPiece().product, code: 'HB', material: 'hollow-braid', diameter: 0.4 },
+    });
+    const typed = draft({
+      underneath: 'three-layer',
+      mainPiece: '3',
+      topPiece: '2',
+      rating1: '500 x 0.5',
+      lip: '',
+      width: '',
+      rating2: '',
+    });
+    const layers = planDraft(typed, [...PIECES, hollow], 'metric').input!.request.layers;
+    expect(layers).toMatchObject([
+      { id: 'backing', role: 'cushion', length: 45 },
+      { id: 'main', role: 'main', length: 'fits' },
+      { id: 'top', role: 'top-shot', length: 270, overlap: 3.66 },
+    ]);
+  });
+
+  it('starts on old line left on, and takes the measures of a taper and a turn', () => {
+    const typed = draft({
+      kept: '25 m',
+      keptDiameter: '0.3 mm',
+      arbor: '26 mm',
+      farArbor: '28 mm',
+      retrieve: '0.7 m',
+    });
+    const { input } = planDraft(typed, PIECES, 'metric');
+    expect(input!.request.layers[0]).toMatchObject({ kind: 'retained', left: { length: 25 } });
+    expect(input!.observations).toContainEqual({ kind: 'arbor', diameter: 26, farDiameter: 28 });
+    expect(input!.observations).toContainEqual({ kind: 'retrieve', perTurn: 0.7, gear: 5.2 });
+  });
+
+  it('takes a braid rating as braid', () => {
+    const { input } = planDraft(draft({ ratedFor: 'braid' }), PIECES, 'metric');
+    expect(input!.observations[0]).toMatchObject({ kind: 'rating', material: 'braid' });
+  });
+
   it('passes on what the core refuses', () => {
     const planned = planDraft(draft({ arbor: '45.5 mm' }), PIECES, 'metric');
     expect(planned.problems[0]).toMatch(/leaves no room/);
@@ -68,7 +130,7 @@ describe('planDraft', () => {
 });
 
 describe('planSentence', () => {
-  const say = (more: Partial<BookingDraft>) => {
+  const say = (more: Partial<ReelDraft>) => {
     const { made } = planDraft(draft(more), PIECES, 'metric');
     return planSentence(
       made!.plan,
@@ -91,18 +153,27 @@ describe('planSentence', () => {
 });
 
 describe('the draft', () => {
-  it('is kept as typed, wrong entries too, until it is booked or dropped', () => {
-    const form = draftForm(keptDraft());
+  it('is kept as typed, wrong entries too, reel by reel, until it is booked or dropped', () => {
+    const form = reelForm(emptyReel());
     form.patchValue({ lip: 'not a number', label: 'A reel' });
-    keepDraft(form.getRawValue() as BookingDraft);
-    expect(keptDraft()).toMatchObject({ lip: 'not a number', label: 'A reel' });
+    keepDraft({
+      ...emptyDraft(),
+      notes: 'wet',
+      reels: [emptyReel(), form.getRawValue() as unknown as ReelDraft],
+    });
+    expect(keptDraft()).toMatchObject({
+      notes: 'wet',
+      reels: [{}, { lip: 'not a number', label: 'A reel' }],
+    });
     dropDraft();
-    expect(keptDraft().label).toBe('');
+    expect(keptDraft().reels).toEqual([emptyReel()]);
   });
 
-  it('survives a kept draft that cannot be read', () => {
-    sessionStorage.setItem('yard-spool.booking', '{"label": "half');
-    expect(keptDraft().label).toBe('');
+  it('survives a kept draft that cannot be read, and one with no reel', () => {
+    for (const kept of ['{"label": "half', '{"reels": []}']) {
+      sessionStorage.setItem('yard-spool.booking', kept);
+      expect(keptDraft().reels).toEqual([emptyReel()]);
+    }
   });
 });
 

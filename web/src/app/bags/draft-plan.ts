@@ -1,17 +1,21 @@
 import type { Piece } from '@yard-spool/contract';
 import {
+  gapAdvice,
   makePlan,
   parseQuantity,
   parseRating,
+  USUAL_HOUSE_RULES,
   type Allowed,
   type Dimension,
-  type LayerRequest,
+  type GapAdvice,
+  type HouseRules,
   type MadePlan,
   type Observation,
   type PlanInput,
   type UnitSystem,
 } from '@yard-spool/core';
-import type { BookingDraft } from './booking-draft';
+import { layersOf, type LayerPieces } from './draft-layers';
+import type { ReelDraft, Underneath } from './reel-draft';
 
 /** What each quantity field takes, in the core's units. */
 export const FIELD_RANGE = {
@@ -19,42 +23,70 @@ export const FIELD_RANGE = {
   lip: { min: 12, max: 250 },
   width: { min: 3, max: 200 },
   arbor: { min: 4, max: 230 },
+  farArbor: { min: 4, max: 230 },
+  retrieve: { min: 0.1, max: 3 },
+  kept: { min: 0, max: 5000 },
+  keptDiameter: { min: 0.04, max: 3 },
   mainLength: { min: 1, max: 5000 },
+  least: { min: 1, max: 5000 },
   gap: { min: 0, max: 30 },
+  bevel: { min: 0, max: 20 },
+  cushionLength: { min: 1, max: 1000 },
+  topLength: { min: 1, max: 2000 },
+  drag: { min: 0.1, max: 60 },
 } as const satisfies Record<string, Allowed>;
 
 /** A draft read: the plan where there is enough for one, and what is missing or wrong where there is not. */
 export interface DraftPlan {
   readonly input: PlanInput | null;
   readonly made: MadePlan | null;
-  readonly main: Piece | undefined;
-  readonly backing: Piece | undefined;
+  readonly pieces: LayerPieces;
+  /** The gap the house would leave; taken where none was typed. */
+  readonly gap: GapAdvice | null;
   /** What to do next to get a plan; empty where there is one. */
   readonly next: string;
   /** Sentences of what cannot be, from the core. */
   readonly problems: readonly string[];
 }
 
-/** Reads a draft and plans it with the core. Called for every keystroke; the same input gives the same plan. */
-export function planDraft(draft: BookingDraft, pieces: readonly Piece[], system: UnitSystem): DraftPlan {
-  const main = pieces.find(({ id }) => String(id) === draft.mainPiece);
-  const backing =
-    draft.underneath === 'backing' ? pieces.find(({ id }) => String(id) === draft.backingPiece) : undefined;
-  const read = (field: keyof typeof FIELD_RANGE, dimension: Dimension): number | null => {
+type Read = (field: keyof typeof FIELD_RANGE, dimension: Dimension) => number | null;
+
+/** Reads quantities of a draft in the person's units; null where a field is empty or wrong. */
+export const draftReader =
+  (draft: ReelDraft, system: UnitSystem): Read =>
+  (field, dimension) => {
     const quantity = parseQuantity(draft[field], dimension, system, FIELD_RANGE[field]);
     return quantity.ok ? quantity.value.value : null;
   };
-  const base = { input: null, made: null, main, backing, problems: [] };
+
+/** Reads a draft and plans it with the core. Called for every keystroke; the same input gives the same plan. */
+export function planDraft(
+  draft: ReelDraft,
+  rack: readonly Piece[],
+  system: UnitSystem,
+  rules: HouseRules = USUAL_HOUSE_RULES,
+): DraftPlan {
+  const pieces = piecesOf(draft, rack);
+  const read = draftReader(draft, system);
+  const gap = gapFor(draft, pieces, read, rules);
+  const base = { input: null, made: null, pieces, gap, problems: [] };
   const observations = observationsOf(draft, read, system);
-  const next = missing(draft, main, backing, observations, read);
-  if (next !== '' || !main) return { ...base, next };
-  const length = read('mainLength', 'line-length');
-  const layers: LayerRequest[] = backing
-    ? [lineLayer('backing', backing, 'fits'), lineLayer('main', main, length ?? 0)]
-    : [lineLayer('main', main, 'fits')];
+  const next = missing(draft, pieces, read);
+  if (next !== '') return { ...base, next };
+  const lengths = {
+    main: read('mainLength', 'line-length'),
+    cushion: read('cushionLength', 'line-length'),
+    top: read('topLength', 'line-length'),
+    kept: read('kept', 'line-length'),
+    keptDiameter: read('keptDiameter', 'small-length'),
+  };
   const input: PlanInput = {
     observations,
-    request: { layers, gap: read('gap', 'small-length') ?? 0, gear: read('gear', 'ratio') ?? 1 },
+    request: {
+      layers: layersOf(draft, pieces, lengths),
+      gap: read('gap', 'small-length') ?? gap?.gap ?? 0,
+      gear: read('gear', 'ratio') ?? 1,
+    },
   };
   const made = makePlan(input);
   return made.ok
@@ -62,46 +94,84 @@ export function planDraft(draft: BookingDraft, pieces: readonly Piece[], system:
     : { ...base, next: '', problems: made.issues.map(({ sentence }) => sentence) };
 }
 
-const lineLayer = (role: 'backing' | 'main', { product }: Piece, length: number | 'fits'): LayerRequest => ({
-  kind: 'line',
-  id: role,
-  role,
-  line: { key: product.code, material: product.material, diameter: product.diameter },
-  length,
-});
+function piecesOf(draft: ReelDraft, rack: readonly Piece[]): LayerPieces {
+  const chosen = (id: string): Piece | undefined => rack.find((piece) => String(piece.id) === id);
+  const { underneath } = draft;
+  return {
+    main: chosen(draft.mainPiece),
+    backing:
+      underneath === 'backing' || underneath === 'three-layer' ? chosen(draft.backingPiece) : undefined,
+    top: underneath === 'three-layer' ? chosen(draft.topPiece) : undefined,
+  };
+}
 
-type Read = (field: keyof typeof FIELD_RANGE, dimension: Dimension) => number | null;
+/** The gap the house leaves for the line on top of this reel. */
+function gapFor(
+  { type }: ReelDraft,
+  { main, top }: LayerPieces,
+  read: Read,
+  rules: HouseRules,
+): GapAdvice | null {
+  const above = top ?? main;
+  const bevel = read('bevel', 'small-length');
+  return above
+    ? gapAdvice(
+        above.product.diameter,
+        type,
+        bevel === null ? { kind: 'plain' } : { kind: 'bevel', depth: bevel },
+        rules,
+      )
+    : null;
+}
 
-function observationsOf(draft: BookingDraft, read: Read, system: UnitSystem): Observation[] {
-  const ratings = [draft.rating1, draft.rating2].flatMap((text): Observation[] => {
-    const rating = text.trim() === '' ? null : parseRating(text, system);
-    return rating?.ok ? [{ kind: 'rating', ...rating.value }] : [];
+function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem): Observation[] {
+  const ratings = [draft.rating1, draft.rating2].flatMap((typed): Observation[] => {
+    const rating = typed.trim() === '' ? null : parseRating(typed, system);
+    const material = draft.ratedFor === 'braid' ? { material: 'braid' as const } : {};
+    return rating?.ok ? [{ kind: 'rating', ...rating.value, ...material }] : [];
   });
   const lip = read('lip', 'small-length');
   const width = read('width', 'small-length');
   const arbor = read('arbor', 'small-length');
+  const far = read('farArbor', 'small-length');
+  const perTurn = read('retrieve', 'line-length');
+  const gear = read('gear', 'ratio');
   return [
     ...ratings,
     ...(lip === null ? [] : [{ kind: 'lip' as const, diameter: lip }]),
     ...(width === null ? [] : [{ kind: 'width' as const, width }]),
-    ...(arbor === null ? [] : [{ kind: 'arbor' as const, diameter: arbor }]),
+    ...(arbor === null
+      ? []
+      : [{ kind: 'arbor' as const, diameter: arbor, ...(far === null ? {} : { farDiameter: far }) }]),
+    ...(perTurn === null || gear === null ? [] : [{ kind: 'retrieve' as const, perTurn, gear }]),
   ];
 }
 
 /** The next thing to type before there can be a plan. */
-function missing(
-  draft: BookingDraft,
-  main: Piece | undefined,
-  backing: Piece | undefined,
-  observations: readonly Observation[],
-  read: Read,
-): string {
-  if (observations.length === 0) return 'Type what the spool says, like 210 × 0.25, or measure its lip.';
-  if (!main) return 'Choose the piece the main line comes from.';
+function missing(draft: ReelDraft, pieces: LayerPieces, read: Read): string {
+  if (!pieces.main) return 'Choose the piece the main line comes from.';
   if (read('gear', 'ratio') === null) return 'Type the gear ratio, like 5.2:1, so that turns can be counted.';
-  if (read('gap', 'small-length') === null) return 'Type how far below the lip to stop.';
-  if (draft.underneath !== 'backing') return '';
-  if (read('mainLength', 'line-length') === null) return 'Type how much main line the customer wants.';
-  if (!backing) return 'Choose the piece the backing comes from, or fill with main only.';
-  return '';
+  if (draft.gap.trim() !== '' && read('gap', 'small-length') === null)
+    return 'Type how far below the lip to stop, or leave it to the house.';
+  if (read('kept', 'line-length') !== null && read('keptDiameter', 'small-length') === null)
+    return 'Type how thick the old line is that stays on.';
+  return MISSING_BELOW[draft.underneath](pieces, read);
 }
+
+const noLength = (read: Read): boolean => read('mainLength', 'line-length') === null;
+const HOW_MUCH = 'Type how much main line the customer wants.';
+
+/** What each way to build a reel still needs. */
+const MISSING_BELOW: Readonly<Record<Underneath, (pieces: LayerPieces, read: Read) => string>> = {
+  'main-only': () => '',
+  tape: (_, read) => (noLength(read) ? HOW_MUCH : ''),
+  backing: ({ backing }, read) => {
+    if (noLength(read)) return HOW_MUCH;
+    return backing ? '' : 'Choose the piece the backing comes from, or fill with main only.';
+  },
+  'three-layer': ({ backing, top }, read) => {
+    if (!backing || read('cushionLength', 'line-length') === null)
+      return 'Choose the cushion and its length.';
+    return top && read('topLength', 'line-length') !== null ? '' : 'Choose the top shot and its length.';
+  },
+};

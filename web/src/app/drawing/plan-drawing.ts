@@ -22,7 +22,7 @@ export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNa
       inner: innerRadius,
       outer: outerRadius,
       look: names.look(id),
-      label: `${names.length(length.value)} ${request.kind === 'line' ? request.role : ''}, ${handleTurns.value.toFixed(0)} handle turns`,
+      label: `${names.length(length.value)} ${request.kind === 'line' ? request.role.replace('-', ' ') : ''}, ${handleTurns.value.toFixed(0)} handle turns`,
     })),
     marks: [
       { kind: 'stop', depth: plan.gap.value, text: `${names.small(plan.gap.value)} stop` },

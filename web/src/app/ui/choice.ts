@@ -19,7 +19,7 @@ let choices = 0;
             <input
               class="sr-only"
               type="radio"
-              [name]="id"
+              [attr.name]="id"
               [value]="option.value"
               [formControl]="control()"
             />

@@ -15,7 +15,11 @@ export class Sending {
   readonly at = (path: string): string => this.wrong().find((one) => one.path === path)?.message ?? '';
 
   /** Sends, unless something is on its way already: a double click sends once. */
-  send<T>(ask: Observable<T>, done: (value: T) => void): void {
+  send<T>(
+    ask: Observable<T>,
+    done: (value: T) => void,
+    refused: (problem: RequestProblem) => void = () => undefined,
+  ): void {
     if (this.onItsWay()) return;
     this.why.set('');
     this.wrong.set([]);
@@ -24,7 +28,9 @@ export class Sending {
       next: done,
       error: (error: unknown) => {
         this.why.set(sentenceOf(error));
-        this.wrong.set(error instanceof RequestProblem ? error.fields : []);
+        if (!(error instanceof RequestProblem)) return;
+        this.wrong.set(error.fields);
+        refused(error);
       },
     });
   }

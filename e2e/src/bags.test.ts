@@ -1,0 +1,202 @@
+import type { Bag } from '@yard-spool/contract';
+import { Key } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { Browser } from './browser';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await Browser.open();
+  await browser.signIn();
+});
+afterAll(() => browser.close());
+afterEach(async ({ task }) => {
+  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
+});
+
+const click = async (text: string): Promise<void> => (await browser.text(text, 'button')).click();
+const headline = () => browser.shown('[data-test=plan-headline]');
+const numberOf = async (): Promise<number> => Number((await browser.driver.getCurrentUrl()).split('/').pop());
+/** Waits until the bag's page is there after booking, and reads the bag. */
+async function booked(): Promise<Bag> {
+  await browser.until(
+    async () => /\/bags\/\d+$/.test(await browser.driver.getCurrentUrl()),
+    'the bag’s page comes up',
+  );
+  return browser.api<Bag>(`/bags/${String(await numberOf())}`);
+}
+async function begin(customer: string): Promise<void> {
+  await browser.go('/bags/new');
+  await click('Start over');
+  await browser.fill('Customer', customer);
+}
+
+describe('three like reels', () => {
+  it('are booked in by keyboard alone, in at most 45 keystrokes after the customer is found', async () => {
+    await browser.go('/bags');
+    await browser.find('ys-bag-list li');
+    await browser.press('n');
+    await browser.find('#customer');
+    await (await browser.find('#customer')).sendKeys('Wen');
+    await browser.find('#customer-option-0');
+    await browser.press(Key.ENTER);
+    let strokes = 0;
+    const press = async (...keys: string[]): Promise<void> => {
+      strokes += keys.length;
+      await browser.press(...keys);
+    };
+    const focused = (id: string) =>
+      browser.until(
+        async () => (await browser.driver.switchTo().activeElement().getAttribute('id')) === id,
+        `the keyboard is at ${id}`,
+      );
+    await focused('reel');
+    await press(...'sker');
+    await browser.find('#reel-option-0');
+    await press(Key.ENTER);
+    await press(...'clear n');
+    await press(Key.TAB, ...'120', Key.TAB, Key.TAB, Key.TAB, ...'st');
+    await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
+    for (const reel of [2, 3]) {
+      strokes += 2;
+      await browser.driver.actions().keyDown(Key.ALT).sendKeys('l').keyUp(Key.ALT).perform();
+      await browser.find(`[aria-label="Reel ${String(reel)} of the bag"][aria-pressed=true]`);
+    }
+    strokes += 2;
+    await browser.pressWithControl(Key.ENTER);
+    const bag = await booked();
+    expect(strokes).toBeLessThanOrEqual(45);
+    expect(bag.jobs).toHaveLength(3);
+    expect(new Set(bag.jobs.map(({ tag }) => tag)).size).toBe(3);
+    for (const { planInput, label } of bag.jobs) {
+      expect(label).toMatch(/^Skerrywind/);
+      expect(planInput).toEqual(bag.jobs[0]!.planInput);
+    }
+  });
+
+  it('are there again as last time, each with its own tag', async () => {
+    await begin('Wenna Fair');
+    await browser.find('#customer-option-0');
+    await browser.press(Key.ENTER);
+    await click('as last time');
+    await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
+    expect(await (await browser.field('Tag')).getAttribute('value')).toMatch(/^R-\d{4}$/);
+    expect(await (await browser.field('Length wanted')).getAttribute('value')).toBe('120 m');
+  });
+});
+
+describe('each type of reel', () => {
+  const simple = async (type: string, gear: string, rating: string): Promise<void> => {
+    await begin(`Type ${type}`);
+    await browser.fill('Reel', `A ${type}`);
+    await browser.choose('Type', type);
+    await browser.fill('Gear ratio', gear);
+    await (await browser.find('[aria-label^="Rating 1"]')).sendKeys(rating);
+    await browser.choose('Main line', 'N-207');
+    await browser.fill('Length wanted', '100');
+    await browser.choose('Backing line', 'N-204');
+    await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
+  };
+
+  it.each([
+    ['Fixed-spool', '5.2:1', '200 x 0.25', 'Over the end'],
+    ['Baitcaster', '6.3:1', '190 x 0.25', 'Rolling on a spindle'],
+    ['Spincast', '4:1', '260 x 0.30', 'Over the end'],
+    ['Counter', '4.2:1', '260 x 0.30', 'Rolling on a spindle'],
+  ])('%s has its plan and its supply', async (type, gear, rating, supply) => {
+    await simple(type, gear, rating);
+    await click('Supply');
+    await browser.text(supply, 'b');
+    await browser.pressWithControl(Key.ENTER);
+    const bag = await booked();
+    expect(bag.jobs[0]!.plan.layers.map(({ id }) => id)).toEqual(['backing', 'main']);
+  });
+
+  it('Big game has its three layers, the top shot spliced into hollow braid', async () => {
+    await begin('Type big game');
+    await browser.fill('Reel', 'A big one');
+    await browser.choose('Type', 'Big');
+    await browser.fill('Gear ratio', '3:1');
+    await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('600 x 0.70');
+    await browser.choose('Main line', 'H-401');
+    await browser.choose('Cushion', 'N-231');
+    await browser.choose('Top shot', 'N-240');
+    await browser.until(async () => (await headline()).startsWith('Holds'), 'the plan is there');
+    await browser.pressWithControl(Key.ENTER);
+    const [job] = (await booked()).jobs;
+    expect(job!.planInput.request.layers).toMatchObject([
+      { role: 'cushion', length: 45 },
+      { role: 'main', length: 'fits' },
+      { role: 'top-shot', length: 270, overlap: 3.66 },
+    ]);
+    expect(job!.cuts.map(({ pieceCode }) => pieceCode)).toEqual(['N-231', 'H-401', 'N-240']);
+  });
+
+  it('a spool nothing is known of gets a wide plan, and is told what to measure first', async () => {
+    await begin('Knows nothing');
+    await browser.fill('Reel', 'No print on it');
+    await browser.choose('Main line', 'N-207');
+    await browser.fill('Length wanted', '100');
+    await browser.choose('Backing line', 'N-204');
+    await browser.text('Nothing is known of this spool', 'p');
+    await click('Why');
+    await browser.text('Measure across the lip', 'li');
+  });
+});
+
+describe('another way to build it', () => {
+  it('is taken with one key', async () => {
+    await begin('Other ways');
+    await browser.fill('Reel', 'Choices');
+    await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
+    await browser.choose('Main line', 'N-207');
+    await browser.fill('Length wanted', '100 m');
+    await browser.choose('Backing line', 'N-204');
+    await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
+    await click('Other ways');
+    const rows = await browser.driver.findElements({ css: 'ys-other-ways > div' });
+    const texts = await Promise.all(rows.map((row) => row.getText()));
+    const mainOnly = texts.findIndex((row) => row.startsWith('Main only'));
+    await browser.press(String(mainOnly + 1));
+    await browser.until(async () => (await headline()).startsWith('Holds'), 'main only is planned');
+  });
+});
+
+describe('a bag that is booked', () => {
+  it('is planned anew, keeps its history, and is called off with its line given back', async () => {
+    await begin('Second thoughts');
+    await browser.fill('Reel', 'Changing 3000');
+    await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
+    await browser.choose('Main line', 'N-207');
+    await browser.fill('Length wanted', '100 m');
+    await browser.choose('Backing line', 'N-204');
+    await browser.pressWithControl(Key.ENTER);
+    const { number } = await booked();
+    await (await browser.text('Plan it anew', 'a')).click();
+    await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
+    await browser.fill('Length wanted', '80 m');
+    await click('Save the new plan');
+    await browser.text('planned anew', 'li');
+    const bag = await browser.api<Bag>(`/bags/${String(number)}`);
+    expect(bag.jobs[0]!.cuts.find(({ layer }) => layer === 'main')!.lengthMm).toBe(80_000);
+    await click('Promise or notes');
+    await browser.fill('Notes', 'ring first');
+    await click('Save it');
+    await browser.text('ring first', 'p');
+    await click('Call the bag off');
+    await browser.fill('Why', 'sold it');
+    await click('Call it off');
+    await browser.text('Called off: sold it', 'li');
+    expect((await browser.api<Bag>(`/bags/${String(number)}`)).jobs[0]).toMatchObject({
+      state: 'cancelled',
+      cuts: [],
+    });
+  });
+
+  it('is found by its state and handed back', async () => {
+    await browser.go('/bags');
+    await browser.choose('With a reel that is', 'ready');
+    await (await browser.find('ys-bag-list li a')).click();
+    await click('Hand it back');
+    await browser.text('handed back', 'li');
+  });
+});

@@ -1,0 +1,200 @@
+import type { Bag, CustomerReel, Piece, ReelKind } from '@yard-spool/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { booking, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
+import { codeOf, type Ask } from '../testing/rack';
+import { TestShop } from '../testing/test-shop';
+
+let shop: TestShop;
+let ask: Ask;
+let bo: Ask;
+let pieces: { backing: Piece; main: Piece };
+beforeAll(async () => {
+  shop = await TestShop.open();
+  ask = await shop.as('Ada');
+  bo = await shop.as('Bo');
+  pieces = await receiveTwo(ask, 20_000, 'C');
+});
+afterAll(() => shop.close());
+
+const book = async (more: object = {}): Promise<Bag> =>
+  (await ask<Bag>('POST', '/bags', booking(pieces, more))).body;
+const read = async ({ number }: Bag): Promise<Bag> => (await ask<Bag>('GET', `/bags/${number}`)).body;
+const promised = async (): Promise<number[]> =>
+  (await ask<Piece[]>('GET', '/pieces')).body.map(({ promisedMm }) => promisedMm);
+const cuts = () => [
+  { layer: 'backing', pieceId: pieces.backing.id },
+  { layer: 'main', pieceId: pieces.main.id },
+];
+const withMain = (length: number) => ({
+  ...PLAN_INPUT,
+  request: {
+    ...PLAN_INPUT.request,
+    layers: PLAN_INPUT.request.layers.map((layer) => (layer.id === 'main' ? { ...layer, length } : layer)),
+  },
+});
+
+describe('a bag', () => {
+  it('remembers who did what to it, newest first', async () => {
+    const bag = await book();
+    const change = {
+      version: bag.version,
+      promisedAt: '2030-02-02T10:00:00.000Z',
+      notes: 'leave at the pier',
+    };
+    const { body } = await bo<Bag>('PUT', `/bags/${bag.number}`, change);
+    expect(body).toMatchObject({ version: 2, notes: 'leave at the pier', promisedAt: change.promisedAt });
+    expect(body.history.map(({ by, what }) => [by, what])).toEqual([
+      ['Bo', 'Promised for another time, Notes changed'],
+      ['Ada', 'Booked in'],
+    ]);
+  });
+
+  it('changed by two people at once keeps the first change and tells the second', async () => {
+    const bag = await book();
+    const change = { version: bag.version, promisedAt: bag.promisedAt, notes: 'first' };
+    expect((await ask('PUT', `/bags/${bag.number}`, change)).status).toBe(200);
+    const late = await bo('PUT', `/bags/${bag.number}`, { ...change, notes: 'second' });
+    expect(codeOf(late)).toBe('stale-version');
+    expect(late.body.detail).toContain('What you typed is still here');
+    expect((await read(bag)).notes).toBe('first');
+  });
+
+  it('called off gives its promised line back', async () => {
+    const before = await promised();
+    const bag = await book();
+    expect(await promised()).not.toEqual(before);
+    const { body } = await ask<Bag>('POST', `/bags/${bag.number}/cancel`, {
+      version: 1,
+      why: 'sold the boat',
+    });
+    expect(body.jobs[0]).toMatchObject({ state: 'cancelled', cuts: [] });
+    expect(body.history[0]!.what).toBe('Called off: sold the boat');
+    expect(await promised()).toEqual(before);
+    expect(codeOf(await ask('POST', `/bags/${bag.number}/cancel`, { version: 2, why: 'again' }))).toBe(
+      'already-closed',
+    );
+    const toBench = await ask('POST', '/runs', { jobId: body.jobs[0]!.id, bench: 'Bench 1' });
+    expect(codeOf(toBench)).toBe('already-closed');
+  });
+});
+
+describe('one reel of a bag', () => {
+  it('is planned anew, with the line promised before given back', async () => {
+    const bag = await book();
+    const before = await promised();
+    const [job] = bag.jobs;
+    const wants = {
+      leastMm: 90_000,
+      leader: '3 m of 0.50',
+      dragKg: 2,
+      onItNow: 'old braid',
+      mainFirst: false,
+    };
+    const { body } = await ask<Bag>('PUT', `/jobs/${job!.id}`, {
+      version: bag.version,
+      label: job!.label,
+      planInput: withMain(100),
+      cuts: cuts(),
+      wants,
+    });
+    expect(body.jobs[0]).toMatchObject({ wants, planInput: withMain(100) });
+    const [backing, main] = body.jobs[0]!.cuts;
+    expect(main!.lengthMm).toBe(100_000);
+    // 20 m less of 0.26 leave room for 21.6 m more of 0.25.
+    expect((backing!.lengthMm - job!.cuts[0]!.lengthMm) / 1000).toBeCloseTo(21.6, 1);
+    expect((await promised()).reduce((a, b) => a + b) - before.reduce((a, b) => a + b)).toBeCloseTo(1632, -2);
+  });
+
+  it('keeps its plan where the new one does not work or finds no line', async () => {
+    const bag = await book();
+    const [job] = bag.jobs;
+    const asked = { version: bag.version, label: job!.label, planInput: withMain(900), cuts: cuts() };
+    expect(codeOf(await ask('PUT', `/jobs/${job!.id}`, asked))).toBe('plan-does-not-work');
+    const strange = {
+      ...asked,
+      planInput: withMain(80),
+      cuts: [{ layer: 'main', pieceId: pieces.backing.id }],
+    };
+    expect(codeOf(await ask('PUT', `/jobs/${job!.id}`, strange))).toBe('bad-request');
+    expect((await read(bag)).jobs[0]).toEqual(job);
+    expect((await read(bag)).version).toBe(1);
+  });
+
+  it('goes from the bench to be checked, ready and handed back, and no other way', async () => {
+    const bag = await book();
+    const [job] = bag.jobs;
+    const move = async (to: string) => {
+      const { version } = await read(bag);
+      return ask<Bag>('POST', `/jobs/${job!.id}/state`, { version, to });
+    };
+    expect(codeOf(await move('ready'))).toBe('already-closed');
+    const run = (await ask<{ id: number }>('POST', '/runs', { jobId: job!.id, bench: 'Bench 1' })).body;
+    const { version } = await read(bag);
+    expect(codeOf(await ask('POST', `/jobs/${job!.id}/cancel`, { version, why: 'too late' }))).toBe(
+      'already-closed',
+    );
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run as never, 1, wholeFill()) });
+    await ask('POST', `/runs/${run.id}/close`, {});
+    expect((await read(bag)).jobs[0]!.state).toBe('to-check');
+    expect(codeOf(await move('handed-back'))).toBe('already-closed');
+    expect((await move('ready')).body.jobs[0]!.state).toBe('ready');
+    const { body } = await move('handed-back');
+    expect(body.jobs[0]!.state).toBe('handed-back');
+    expect(body.history.map(({ what }) => what.replace(/R-\d+/, 'R'))).toEqual([
+      'R handed back',
+      'R checked and ready',
+      'R was filled',
+      'Booked in',
+    ]);
+  });
+
+  it('may have spools of its own beside the one it came with', async () => {
+    const jobs = booking(pieces).jobs;
+    const bag = await book({ jobs: [...jobs, { ...jobs[0], tag: 'TWO-1', spool: 'shallow' }] });
+    expect(bag.jobs.map(({ spool }) => spool)).toEqual(['own', 'shallow']);
+    const again = await book({
+      customer: { id: bag.customer.id },
+      jobs: [{ ...jobs[0], tag: 'TWO-1', spool: 'shallow' }],
+    });
+    expect(again.jobs[0]!.tag).toBe('TWO-1');
+    expect(await shop.house.tables.spools.count({ where: { name: 'shallow' } })).toBe(1);
+  });
+});
+
+describe('what the shop has had before', () => {
+  it('is told by customer: the reel, and how it was filled last', async () => {
+    const bag = await book({ customer: { name: 'Came Before', contact: '' } });
+    const { body } = await ask<CustomerReel[]>('GET', `/customers/${bag.customer.id}/reels`);
+    expect(body).toHaveLength(1);
+    expect(body[0]).toMatchObject({
+      tag: bag.jobs[0]!.tag,
+      label: 'Test 3000',
+      last: { spool: 'own', planInput: PLAN_INPUT },
+    });
+    expect(body[0]!.last!.cuts.map(({ pieceCode }) => pieceCode)).toEqual(['C-25', 'C-26']);
+  });
+
+  it('grows into the reel book, kind by kind', async () => {
+    const kinds = async (): Promise<ReelKind[]> => (await ask<ReelKind[]>('GET', '/reel-kinds')).body;
+    const jobs = booking(pieces).jobs;
+    await book({ jobs: [{ ...jobs[0], label: 'Kind A' }] });
+    const depth = { kind: 'depth', layers: [], depth: 8, by: 'eye' };
+    const measured = [...PLAN_INPUT.observations.slice(0, 2), { kind: 'width', width: 16.5 }, depth];
+    await book({
+      jobs: [{ ...jobs[0], label: 'Kind A', planInput: { ...PLAN_INPUT, observations: measured } }],
+    });
+    const kind = (await kinds()).find(({ label }) => label === 'Kind A')!;
+    expect(kind.met).toBe(2);
+    // The lip of the first, the width of the second, and no depth: that is of one spool.
+    expect(kind.observations.map((one) => one.kind).sort()).toEqual(['lip', 'rating', 'rating', 'width']);
+    const changed = await ask<ReelKind>('PUT', `/reel-kinds/${kind.id}`, { ...kind, label: 'Kind A, deep' });
+    expect(changed.body).toMatchObject({ label: 'Kind A, deep', version: kind.version + 1 });
+    expect(codeOf(await ask('PUT', `/reel-kinds/${kind.id}`, kind))).toBe('stale-version');
+    await book({ jobs: [{ ...jobs[0], label: 'Kind B' }] });
+    const other = (await kinds()).find(({ label }) => label === 'Kind B')!;
+    const merged = await ask<ReelKind>('POST', `/reel-kinds/${other.id}/merge`, { into: kind.id });
+    expect(merged.body).toMatchObject({ label: 'Kind A, deep', met: 3 });
+    expect((await kinds()).some(({ id }) => id === other.id)).toBe(false);
+    expect(codeOf(await ask('POST', `/reel-kinds/${kind.id}/merge`, { into: kind.id }))).toBe('bad-request');
+  });
+});

@@ -1,0 +1,104 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { api, type Bag } from '@yard-spool/contract';
+import { DateTime } from 'luxon';
+import { ApiService } from '../data/api.service';
+import { FormEnd } from '../ui/form-end';
+import { Sending } from '../ui/sending';
+import { text } from '../ui/text-control';
+import { TextField } from '../ui/text-field';
+import { typedValue } from '../ui/typed-value';
+import { promisedText } from './promised-text';
+
+const FORMAT = "yyyy-MM-dd'T'HH:mm";
+
+/** Another promise, other notes; where somebody else was quicker, both versions are in sight. */
+@Component({
+  selector: 'ys-bag-edit',
+  imports: [FormEnd, ReactiveFormsModule, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form class="card grid gap-2.5 p-3.5" [formGroup]="form" (submit)="$event.preventDefault(); save()">
+      <label class="block">
+        <span class="caption block pb-0.5">Promised</span>
+        <input class="entry" type="datetime-local" formControlName="promised" />
+      </label>
+      <ys-text-field label="Notes" [control]="form.controls.notes" />
+      @if (overtaken(); as now) {
+        <div class="look grid gap-1 px-3.5 py-2.5">
+          <b>Meanwhile it says:</b>
+          <span>promised {{ promised(now.promisedAt) }}</span>
+          <span>{{ now.notes || 'no notes' }}</span>
+          <button type="button" class="plain" (click)="take(now)">Take theirs</button>
+        </div>
+      }
+      <ys-form-end
+        [action]="overtaken() ? 'Save mine over it' : 'Save it'"
+        [sending]="sending"
+        [missing]="missing()"
+        (left)="left.emit()"
+      />
+    </form>
+  `,
+})
+export class BagEdit {
+  private readonly api = inject(ApiService);
+
+  readonly bag = input.required<Bag>();
+  readonly done = output();
+  readonly left = output();
+  /** The save was refused because somebody else was quicker. */
+  readonly stale = output();
+
+  protected readonly sending = new Sending();
+  protected readonly form = new FormGroup({ promised: text(), notes: text() });
+  private readonly typed = typedValue(this.form);
+  /** The version the fields were filled from. */
+  private readonly from = signal<number | null>(null);
+  protected readonly overtaken = computed(() => (this.bag().version === this.from() ? null : this.bag()));
+  protected readonly missing = computed(() =>
+    DateTime.fromISO(this.typed().promised).isValid ? '' : 'Say when it is promised.',
+  );
+  protected readonly promised = promisedText;
+
+  constructor() {
+    effect(() => {
+      const bag = this.bag();
+      if (this.from() === null) this.take(bag);
+    });
+  }
+
+  protected take(bag: Bag): void {
+    this.form.setValue({
+      promised: DateTime.fromISO(bag.promisedAt).toFormat(FORMAT),
+      notes: bag.notes,
+    });
+    this.from.set(bag.version);
+  }
+
+  protected save(): void {
+    const { promised, notes } = this.form.getRawValue();
+    const promisedAt = DateTime.fromISO(promised).toUTC().toISO();
+    if (promisedAt === null) return;
+    const { number, version } = this.bag();
+    // With both versions in sight, saving is meant for the one that is there now.
+    const body = { version: this.overtaken() ? version : (this.from() ?? version), promisedAt, notes };
+    const ask = this.api.call(api.changeBag, { params: { number }, body });
+    this.sending.send(
+      ask,
+      () => this.done.emit(),
+      ({ code }) => {
+        if (code === 'stale-version') this.stale.emit();
+      },
+    );
+  }
+}

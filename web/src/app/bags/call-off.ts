@@ -1,0 +1,49 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { api, type Bag, type Job } from '@yard-spool/contract';
+import { ApiService } from '../data/api.service';
+import { FormEnd } from '../ui/form-end';
+import { Sending } from '../ui/sending';
+import { text } from '../ui/text-control';
+import { TextField } from '../ui/text-field';
+import { typedValue } from '../ui/typed-value';
+
+/** Calling a reel, or the whole bag, off; what was promised to it is free again. */
+@Component({
+  selector: 'ys-call-off',
+  imports: [FormEnd, ReactiveFormsModule, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form class="card grid gap-2.5 p-3.5" [formGroup]="form" (submit)="$event.preventDefault(); callOff()">
+      <h2>{{ job() ? 'Call ' + job()?.tag + ' off' : 'Call the whole bag off' }}</h2>
+      <p class="text-mute">The line promised to it is free again.</p>
+      <ys-text-field label="Why" [control]="form.controls.why" />
+      <ys-form-end action="Call it off" [sending]="sending" [missing]="missing()" (left)="left.emit()" />
+    </form>
+  `,
+})
+export class CallOff {
+  private readonly api = inject(ApiService);
+
+  readonly bag = input.required<Bag>();
+  /** One reel of it; the whole bag where none is given. */
+  readonly job = input<Job | null>(null);
+  readonly done = output();
+  readonly left = output();
+
+  protected readonly sending = new Sending();
+  protected readonly form = new FormGroup({ why: text() });
+  private readonly typed = typedValue(this.form);
+  protected readonly missing = computed(() => (this.typed().why.trim() === '' ? 'Say why.' : ''));
+
+  protected callOff(): void {
+    if (this.missing() !== '') return;
+    const { number, version } = this.bag();
+    const body = { version, why: this.form.controls.why.value };
+    const job = this.job();
+    const ask = job
+      ? this.api.call(api.cancelJob, { params: { id: job.id }, body })
+      : this.api.call(api.cancelBag, { params: { number }, body });
+    this.sending.send(ask, () => this.done.emit());
+  }
+}

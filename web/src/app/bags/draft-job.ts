@@ -1,0 +1,91 @@
+import type { NewJob } from '@yard-spool/contract';
+import type { UnitSystem } from '@yard-spool/core';
+import type { CutRow } from './cut-list';
+import { draftReader, type DraftPlan } from './draft-plan';
+import { pieceLook } from '../drawing/piece-look';
+import type { ReelDraft } from './reel-draft';
+
+/** Metres lost with each cut, as the rack counts it. */
+const TAIL = 2;
+
+/** A draft as it is sent: its plan's input, what it is cut from, and what the customer wants beside. */
+export function draftJob(draft: ReelDraft, { input, pieces }: DraftPlan, system: UnitSystem): NewJob | null {
+  if (!input) return null;
+  const read = draftReader(draft, system);
+  const least = read('least', 'line-length');
+  const tag = draft.tag.trim() === '' ? {} : { tag: draft.tag };
+  return {
+    ...tag,
+    type: draft.type,
+    label: draft.label,
+    spool: draft.spool.trim() === '' ? 'own' : draft.spool,
+    planInput: input,
+    cuts: input.request.layers.flatMap(({ id }) => {
+      const piece = pieces[id as keyof typeof pieces];
+      return piece ? [{ layer: id, pieceId: piece.id }] : [];
+    }),
+    wants: {
+      leastMm: least === null ? null : Math.round(least * 1000),
+      leader: draft.leader,
+      dragKg: read('drag', 'strength'),
+      onItNow: draft.onItNow,
+      mainFirst: draft.mainFirst === 'yes',
+    },
+  };
+}
+
+/**
+ * The cuts of a plan, with what each leaves free. What other reels of the bag take of the same piece is taken off first.
+ *
+ * @param taken metres other reels of the bag take, by piece
+ */
+export function cutRows(
+  { made, pieces }: DraftPlan,
+  taken: ReadonlyMap<number, number> = new Map(),
+): CutRow[] {
+  const soFar = new Map(taken);
+  return (made?.plan.layers ?? []).flatMap(({ id, length, handleTurns }): CutRow[] => {
+    const piece = pieces[id as keyof typeof pieces];
+    if (!piece) return [];
+    const before = soFar.get(piece.id) ?? 0;
+    const takes = length.value + TAIL;
+    soFar.set(piece.id, before + takes);
+    return [
+      {
+        layer: id,
+        line: piece.product.name,
+        piece: piece.soaking
+          ? `${piece.code} (soaking)`
+          : piece.wetUntil
+            ? `${piece.code} (wet)`
+            : piece.code,
+        look: pieceLook(piece),
+        metres: length.value,
+        handleTurns: handleTurns.value,
+        left: (piece.lengthMm - piece.promisedMm) / 1000 - before - takes,
+      },
+    ];
+  });
+}
+
+/** Metres each piece gives to these reels, tails included. */
+export function takenBy(plans: readonly DraftPlan[]): Map<number, number> {
+  const taken = new Map<number, number>();
+  for (const { made, pieces } of plans)
+    for (const { id, length } of made?.plan.layers ?? []) {
+      const piece = pieces[id as keyof typeof pieces];
+      if (piece) taken.set(piece.id, (taken.get(piece.id) ?? 0) + length.value + TAIL);
+    }
+  return taken;
+}
+
+/** What keeps one reel from being booked, in one sentence; empty where nothing does. */
+export function notReady(draft: ReelDraft, planned: DraftPlan, cuts: readonly CutRow[]): string {
+  const { made, next, problems } = planned;
+  if (next !== '') return next;
+  if (!made) return problems[0] ?? '';
+  if (made.plan.issues.some(({ severity }) => severity === 'error'))
+    return 'Shorten the main line, or choose thinner line.';
+  if (cuts.some(({ left }) => (left ?? 0) < 0)) return 'Choose a piece with enough line on it.';
+  return draft.label.trim() === '' ? 'Say what the reel is called.' : '';
+}

@@ -1,0 +1,111 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { compareBuilds, type Build, type BuildKind } from '@yard-spool/core';
+import type { Piece } from '@yard-spool/contract';
+import { HouseService } from '../data/house.service';
+import { UnitsService } from '../data/units.service';
+import type { DraftPlan } from './draft-plan';
+
+const NAMES: Readonly<Record<BuildKind, string>> = {
+  backing: 'Backing under main',
+  'shorter-main': 'A shorter main',
+  'main-only': 'Main only',
+  tape: 'Tape under main',
+  'main-first': 'Main first, then swapped',
+};
+
+/** The other ways to build one reel side by side, each with its cost, its turns and a reason; taken with one key. */
+@Component({
+  selector: 'ys-other-ways',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (build of builds(); track build.kind; let i = $index) {
+      <div class="grid grid-cols-[1fr_auto] gap-x-3 border-b border-line px-3.5 py-2.5 last:border-0">
+        <b>{{ names[build.kind] }}</b>
+        <button
+          type="button"
+          class="plain row-span-2 min-h-10! self-start px-3!"
+          [disabled]="blocked(build) !== ''"
+          (click)="taken.emit(build)"
+        >
+          Take <span class="key">{{ i + 1 }}</span>
+        </button>
+        <span>
+          {{ units.length(build.uses.main) }} main{{
+            build.uses.backing > 0 ? ', ' + units.length(build.uses.backing) + ' backing' : ''
+          }}
+        </span>
+        <span class="col-span-2 text-[13px] text-mute">
+          {{ build.handleTurns.toFixed(0) }} turns, {{ joins(build) }}{{ cost(build) }}. {{ build.reason }}
+        </span>
+        @if (blocked(build); as sentence) {
+          <span class="col-span-2 text-[13px] font-bold text-stop">{{ sentence }}</span>
+        }
+      </div>
+    } @empty {
+      <p class="px-3.5 py-3 text-mute">
+        Type how much main is wanted, and the other ways stand here side by side.
+      </p>
+    }
+  `,
+  host: { class: 'card block min-h-0 overflow-y-auto', '(document:keydown)': 'onKey($event)' },
+})
+export class OtherWays {
+  protected readonly units = inject(UnitsService);
+  private readonly house = inject(HouseService);
+
+  readonly planned = input.required<DraftPlan>();
+  /** Metres of main wanted. */
+  readonly wanted = input.required<number | null>();
+  readonly spareSpool = input(false);
+  readonly taken = output<Build>();
+
+  protected readonly names = NAMES;
+  protected readonly builds = computed((): readonly Build[] => {
+    const { made, input: asked, pieces } = this.planned();
+    const [wanted, house] = [this.wanted(), this.house.house()];
+    if (!made || !asked || !pieces.main || wanted === null || !house) return [];
+    const found = compareBuilds(
+      made.spool,
+      {
+        main: stock(pieces.main),
+        ...(pieces.backing ? { backing: stock(pieces.backing) } : {}),
+        mainLength: wanted,
+        gap: asked.request.gap ?? 0,
+        gear: asked.request.gear,
+        spareSpool: this.spareSpool(),
+      },
+      house.rules,
+    );
+    return found.ok ? found.value : [];
+  });
+
+  protected blocked({ issues }: Build): string {
+    return issues.find(({ severity }) => severity === 'error')?.sentence ?? '';
+  }
+
+  protected joins({ joins }: Build): string {
+    return joins === 0 ? 'no join' : `${String(joins)} join`;
+  }
+
+  protected cost({ cost, saves }: Build): string {
+    if (cost.value <= 0) return '';
+    const saving = saves > 0.005 ? `, saves ${this.house.money(100 * saves)}` : '';
+    return `, line for ${this.house.money(100 * cost.value)}${saving}`;
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+    const build = this.builds()[Number(event.key) - 1];
+    if (typing || !build || this.blocked(build) !== '' || event.ctrlKey || event.altKey || event.metaKey)
+      return;
+    event.preventDefault();
+    this.taken.emit(build);
+  }
+}
+
+/** A piece as the core compares it; a piece without a price costs nothing. */
+const stock = ({ product, lengthMm, promisedMm, priceMinor, receivedMm }: Piece) => ({
+  line: { key: product.code, material: product.material, diameter: product.diameter },
+  free: (lengthMm - promisedMm) / 1000,
+  pricePerMetre: priceMinor === null ? 0 : priceMinor / 100 / (receivedMm / 1000),
+});

@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { ReelType } from '@yard-spool/contract';
+import type { Build } from '@yard-spool/core';
+import { UnitsService } from '../data/units.service';
+import { CutList, type CutRow } from './cut-list';
+import type { DraftPlan } from './draft-plan';
+import { OtherWays } from './other-ways';
+import { PlanWhy } from './plan-why';
+import { SupplyView } from './supply-view';
+
+type Tab = 'cuts' | 'ways' | 'supply' | 'why';
+
+/** All that goes with a plan: its cuts, the other ways to build it, how the supply stands, and why. */
+@Component({
+  selector: 'ys-plan-side',
+  imports: [CutList, OtherWays, PlanWhy, SupplyView],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plan-side.html',
+  host: { class: 'flex min-h-0 flex-col gap-3', '(document:keydown)': 'onKey($event)' },
+})
+export class PlanSide {
+  protected readonly units = inject(UnitsService);
+
+  readonly planned = input.required<DraftPlan>();
+  readonly cuts = input.required<readonly CutRow[]>();
+  readonly type = input.required<ReelType>();
+  readonly wanted = input.required<number | null>();
+  readonly spareSpool = input(false);
+  readonly taken = output<Build>();
+
+  protected readonly tabs: readonly { readonly id: Tab; readonly name: string }[] = [
+    { id: 'cuts', name: 'Cuts' },
+    { id: 'ways', name: 'Other ways' },
+    { id: 'supply', name: 'Supply' },
+    { id: 'why', name: 'Why' },
+  ];
+  protected readonly shown = signal<Tab>('cuts');
+  protected readonly cautions = computed(() =>
+    (this.planned().made?.plan.issues ?? []).filter(({ severity }) => severity === 'caution'),
+  );
+  /** A plan from nothing but what spools are usually like. */
+  protected readonly unknown = computed(() => this.planned().input?.observations.length === 0);
+  protected readonly disagreement = computed(() => this.planned().made?.spool.disagreement?.sentence ?? '');
+
+  protected take(build: Build): void {
+    this.taken.emit(build);
+    this.shown.set('cuts');
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const tab = this.tabs[Number(event.code.replace('Digit', '')) - 1];
+    if (!event.altKey || !tab) return;
+    event.preventDefault();
+    this.shown.set(tab.id);
+  }
+}

@@ -1,0 +1,130 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Piece, ReelKind } from '@yard-spool/contract';
+import { parseRating } from '@yard-spool/core';
+import { startWith, switchMap } from 'rxjs';
+import { UnitsService } from '../data/units.service';
+import { Choice } from '../ui/choice';
+import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select-field';
+import { SuggestField } from '../ui/suggest-field';
+import { TextField } from '../ui/text-field';
+import { FIELD_RANGE, type DraftPlan } from './draft-plan';
+import { pieceGroups } from './piece-groups';
+import { factsOf } from './reel-from-plan';
+import type { reelForm } from './reel-draft';
+import { REEL_TYPE_NAMES } from './reel-type-names';
+
+const LETTERS = 2;
+
+/** What comes in: one reel's facts, what it is to hold, and from which pieces. */
+@Component({
+  selector: 'ys-reel-entry',
+  imports: [Choice, QuantityField, ReactiveFormsModule, SelectField, SuggestField, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './reel-entry.html',
+  host: { class: 'grid gap-[5px]' },
+})
+export class ReelEntry {
+  private readonly units = inject(UnitsService);
+
+  readonly form = input.required<ReturnType<typeof reelForm>>();
+  readonly pieces = input.required<readonly Piece[]>();
+  readonly planned = input.required<DraftPlan>();
+  /** The shop's reel book. */
+  readonly kinds = input<readonly ReelKind[]>([]);
+  /** Whether the reel has its tag already and keeps it. */
+  readonly tagged = input(false);
+
+  private readonly reel = viewChild.required(SuggestField);
+  private readonly mainLine = viewChild.required<ElementRef<HTMLSelectElement>>('mainLine');
+  protected readonly range = FIELD_RANGE;
+  protected readonly controls = computed(() => this.form().controls);
+  private readonly typed = toSignal(
+    toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(form.getRawValue())))),
+  );
+  protected readonly groups = computed(() => pieceGroups(this.pieces()));
+  /** Stripped line is good for backing only. */
+  protected readonly mainGroups = computed(() =>
+    pieceGroups(this.pieces().filter(({ kind }) => kind !== 'salvage')),
+  );
+  protected readonly types = Object.entries(REEL_TYPE_NAMES).map(([value, name]) => ({ value, name }));
+  protected readonly under = [
+    { value: 'backing', name: 'Backing' },
+    { value: 'main-only', name: 'Nothing' },
+    { value: 'tape', name: 'Tape' },
+    { value: 'three-layer', name: '3 layers' },
+  ];
+  protected readonly ratedFor = [
+    { value: 'nylon', name: 'nylon' },
+    { value: 'braid', name: 'braid' },
+  ];
+  /** Kinds the shop has met whose name has a word that starts as typed. */
+  protected readonly suggestions = computed(() => {
+    const typed = (this.typed()?.label ?? '').trim().toLowerCase();
+    if (typed.length < LETTERS) return [];
+    return this.kinds()
+      .filter(({ label }) => ` ${label.toLowerCase()}`.includes(` ${typed}`))
+      .slice(0, 6)
+      .map(({ id, label, met }) => ({ id, name: label, beside: `met ${String(met)}×` }));
+  });
+  private readonly underneath = computed(() => this.typed()?.underneath ?? 'backing');
+  protected readonly threeLayers = computed(() => this.underneath() === 'three-layer');
+  protected readonly hasBacking = computed(() => ['backing', 'three-layer'].includes(this.underneath()));
+  protected readonly wantsLength = computed(() => ['backing', 'tape'].includes(this.underneath()));
+  protected readonly gapWords = computed(() => {
+    const gap = this.planned().gap;
+    return gap ? `house: ${this.units.small(gap.gap)}` : 'as the house';
+  });
+
+  /** Puts the person at the reel's name, where one begins. */
+  begin(): void {
+    this.reel().focus();
+  }
+
+  protected optionOf(name: string, { code, lengthMm, promisedMm, soaking, wetUntil }: Piece): string {
+    const free = this.units.length((lengthMm - promisedMm) / 1000);
+    return `${name} · ${code} · ${free}${soaking ? ' · soaking' : wetUntil ? ' · wet' : ''}`;
+  }
+
+  /** A kind the shop has met fills in what is known of it, and the eye goes on to the line. */
+  protected recognise(id: number): void {
+    const kind = this.kinds().find((one) => one.id === id);
+    if (!kind) return;
+    const facts = factsOf(kind.observations, kind.gear, this.units.system());
+    this.form().patchValue({ ...facts, type: kind.type });
+    this.mainLine().nativeElement.focus();
+  }
+
+  /** Big-game reels are built in three layers unless somebody wants otherwise. */
+  protected typeChosen(): void {
+    const { type, underneath, mainPiece } = this.form().getRawValue();
+    if (mainPiece !== '') return;
+    if (type === 'big-game') this.form().patchValue({ underneath: 'three-layer' });
+    else if (underneath === 'three-layer') this.form().patchValue({ underneath: 'backing' });
+  }
+
+  /** What each rating comes to as length times diameter squared: alike where they agree. */
+  protected ratingsNote(): string {
+    const { rating1, rating2 } = this.form().getRawValue();
+    const sizes = [rating1, rating2].flatMap((text) => {
+      const one = parseRating(text, this.units.system());
+      return one.ok ? [(one.value.length * one.value.diameter ** 2).toFixed(1)] : [];
+    });
+    return sizes.length > 0 ? `${sizes.join(', ')} m·mm²` : 'length × diameter';
+  }
+
+  protected ratingWrong(text: string): string {
+    const rating = text.trim() === '' ? null : parseRating(text, this.units.system());
+    return rating && !rating.ok ? (rating.issues[0]?.sentence ?? '') : '';
+  }
+}

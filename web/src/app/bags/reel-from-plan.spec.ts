@@ -1,0 +1,146 @@
+import type { PlannedCut } from '@yard-spool/contract';
+import type { UnitSystem } from '@yard-spool/core';
+import { aPiece } from '../testing/pieces';
+import { cutRows, draftJob, notReady, takenBy } from './draft-job';
+import { planDraft } from './draft-plan';
+import { emptyReel, likeReel, type ReelDraft } from './reel-draft';
+import { factsOf, reelFromPlan } from './reel-from-plan';
+import { supplySizes } from './supply-sizes';
+import { takeBuild } from './take-build';
+
+const PIECES = [
+  aPiece({ id: 1, code: 'P-25' }),
+  aPiece({ id: 2, code: 'P-26', product: { ...aPiece().product, code: 'SN-26', diameter: 0.26 } }),
+];
+const DRAFT: ReelDraft = {
+  ...emptyReel(),
+  label: 'Pier 3000',
+  tag: 'R-7',
+  gear: '5.2:1',
+  rating1: '207 m × 0.25 mm',
+  lip: '46.4 mm',
+  arbor: '27 mm',
+  farArbor: '28 mm',
+  mainPiece: '2',
+  mainLength: '110 m',
+  backingPiece: '1',
+  gap: '1.5 mm',
+  least: '90 m',
+  drag: '2 kg',
+  leader: '3 m of 0.50',
+  kept: '12 m',
+  keptDiameter: '0.3 mm',
+};
+const plan = (draft: ReelDraft, system: UnitSystem = 'metric') => planDraft(draft, PIECES, system);
+
+/** What a booking keeps of a draft, as the server tells it again. */
+function stored(draft: ReelDraft, system: UnitSystem) {
+  const job = draftJob(draft, plan(draft, system), system)!;
+  return {
+    planInput: job.planInput,
+    wants: job.wants!,
+    spool: job.spool ?? 'own',
+    cuts: job.cuts.map(({ layer, pieceId }) => ({ layer, pieceId })) as PlannedCut[],
+  };
+}
+
+describe('a reel as last time', () => {
+  it('is the draft that gives the same plan again', () => {
+    const kept = stored(DRAFT, 'metric');
+    const again = reelFromPlan({ tag: 'R-7', type: 'fixed-spool', label: 'Pier 3000' }, kept, 'metric');
+    expect(again).toMatchObject({
+      tag: 'R-7',
+      mainLength: '110 m',
+      least: '90 m',
+      kept: '12 m',
+      arbor: '27 mm',
+    });
+    expect(stored(again, 'metric')).toEqual(kept);
+  });
+
+  it('means the same after a thousand switches between metric and imperial', () => {
+    let kept = stored(DRAFT, 'metric');
+    const first = kept.planInput;
+    const reel = { tag: 'R-7', type: 'fixed-spool' as const, label: 'Pier 3000' };
+    let draft = reelFromPlan(reel, kept, 'imperial');
+    for (let i = 0; i < 1000; i += 1) {
+      const system = i % 2 === 0 ? 'imperial' : 'metric';
+      draft = reelFromPlan(reel, kept, system);
+      kept = stored(draft, system);
+    }
+    expect(draft.gap).toBe('1.5 mm');
+    expect(kept.planInput).toEqual(first);
+  });
+
+  it('tells a kind’s facts in the person’s units', () => {
+    const facts = factsOf([{ kind: 'lip', diameter: 50.8 }], 6, 'imperial');
+    expect(facts).toMatchObject({ lip: '2 in', gear: '6:1' });
+  });
+
+  it('like the one above has everything but the tag', () => {
+    expect(likeReel(DRAFT)).toEqual({ ...DRAFT, tag: '' });
+  });
+});
+
+describe('a draft as it is sent', () => {
+  it('says what it is cut from and what the customer wants beside', () => {
+    const job = draftJob(DRAFT, plan(DRAFT), 'metric')!;
+    expect(job.cuts).toEqual([
+      { layer: 'backing', pieceId: 1 },
+      { layer: 'main', pieceId: 2 },
+    ]);
+    expect(job.wants).toEqual({
+      leastMm: 90_000,
+      leader: '3 m of 0.50',
+      dragKg: 2,
+      onItNow: '',
+      mainFirst: false,
+    });
+    expect(draftJob(emptyReel(), plan(emptyReel()), 'metric')).toBeNull();
+  });
+
+  it('leaves on a piece what the other reels of the bag leave of it', () => {
+    const planned = plan(DRAFT);
+    const alone = cutRows(planned);
+    const second = cutRows(planned, takenBy([planned]));
+    const main = alone.find(({ layer }) => layer === 'main')!;
+    expect(main.left).toBeCloseTo(3000 - 112, 6);
+    expect(second.find(({ layer }) => layer === 'main')!.left).toBeCloseTo(3000 - 224, 6);
+  });
+
+  it('is not ready without a name, or with too little line', () => {
+    const planned = plan(DRAFT);
+    expect(notReady(DRAFT, planned, cutRows(planned))).toBe('');
+    expect(notReady({ ...DRAFT, label: ' ' }, planned, cutRows(planned))).toContain('called');
+    const short = cutRows(planned, new Map([[2, 2950]]));
+    expect(notReady(DRAFT, planned, short)).toContain('enough line');
+    const long = { ...DRAFT, mainLength: '900 m' };
+    expect(notReady(long, plan(long), [])).toContain('Shorten');
+  });
+});
+
+describe('taking another way to build it', () => {
+  it.each([
+    ['main-only', { underneath: 'main-only', mainFirst: '' }],
+    ['tape', { underneath: 'tape', mainFirst: '' }],
+    ['backing', { underneath: 'backing', mainFirst: '' }],
+    ['main-first', { underneath: 'backing', mainFirst: 'yes' }],
+    ['shorter-main', { underneath: 'backing', mainFirst: '', mainLength: '80 m' }],
+  ] as const)('%s', (kind, change) => {
+    expect(takeBuild({ kind, uses: { main: 80, backing: 0 } } as never, 'metric')).toEqual(change);
+  });
+});
+
+describe('the diameter line leaves a supply at', () => {
+  const full = { flangeMm: 140, coreMm: 60, receivedMm: 1_000_000, lengthMm: 1_000_000 };
+  it('falls from flange to core as the spool empties, equal areas for equal lengths', () => {
+    expect(supplySizes(full, 1000).diameters).toEqual([140, 60]);
+    const [, half] = supplySizes(full, 500).diameters;
+    expect(half ** 2).toBeCloseTo((140 ** 2 + 60 ** 2) / 2, 6);
+    expect(supplySizes(full, 10).measured).toBe(true);
+  });
+
+  it('says where it had to guess', () => {
+    expect(supplySizes({ ...full, coreMm: null }, 10).measured).toBe(false);
+  });
+});

@@ -1,0 +1,24 @@
+import type { Piece } from '@yard-spool/contract';
+
+/** Flange and core of a spool nobody has measured, mm. From memory. */
+const USUAL = { flange: 100, core: 55 } as const;
+
+/**
+ * Diameters line leaves a supply at, mm, from a full spool filled to its flange: equal areas for equal lengths.
+ *
+ * @param drawn metres that will have left by the end
+ * @returns at the start and at the end, and whether they were measured
+ */
+export function supplySizes(
+  { flangeMm, coreMm, receivedMm, lengthMm }: Pick<Piece, 'flangeMm' | 'coreMm' | 'receivedMm' | 'lengthMm'>,
+  drawn: number,
+): { readonly diameters: readonly [number, number]; readonly measured: boolean } {
+  const core = coreMm ?? USUAL.core;
+  const flange = Math.max(core, flangeMm ?? USUAL.flange);
+  const at = (metres: number): number => {
+    const share = Math.min(1, Math.max(0, (1000 * metres) / receivedMm));
+    return Math.sqrt(core ** 2 + share * (flange ** 2 - core ** 2));
+  };
+  const metres = lengthMm / 1000;
+  return { diameters: [at(metres), at(metres - drawn)], measured: flangeMm !== null && coreMm !== null };
+}
