@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { text } from './basics';
 
 /** What can be carried in and out of the rack. */
-export const RACK_FILES = ['products', 'pieces', 'ledger'] as const;
+export const RACK_FILES = ['products', 'pieces', 'ledger', 'reels'] as const;
 export type RackFile = (typeof RACK_FILES)[number];
 export const FILE_FORMATS = ['csv', 'json'] as const;
 
@@ -26,13 +26,25 @@ export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
     'new_on',
   ],
   ledger: ['piece', 'at', 'kind', 'moved_m', 'by', 'why'],
+  reels: [
+    'label',
+    'type',
+    'gear',
+    'rating1_m',
+    'rating1_mm',
+    'rating2_m',
+    'rating2_mm',
+    'lip_mm',
+    'width_mm',
+    'arbor_mm',
+  ],
 };
 
 /** The most rows a file may hold. */
 export const MOST_ROWS = 20_000;
 
 export const ExportRackSchema = v.object({
-  what: v.picklist(RACK_FILES, 'Say what to carry out: products, pieces or ledger.'),
+  what: v.picklist(RACK_FILES, 'Say what to carry out: products, pieces, ledger or reels.'),
   format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
 });
 
@@ -40,7 +52,7 @@ export const ExportedFileSchema = v.object({ name: v.string(), type: v.string(),
 
 /** A file carried in, as its bytes, so that a wrong encoding is seen and not guessed at. */
 export const ImportRackSchema = v.object({
-  what: v.picklist(RACK_FILES, 'Say what is in the file: products, pieces or ledger.'),
+  what: v.picklist(RACK_FILES, 'Say what is in the file: products, pieces, ledger or reels.'),
   format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
   name: v.optional(text('A file name', 200), ''),
   base64: v.pipe(v.string(), v.base64('The file did not arrive whole. Choose it again.')),

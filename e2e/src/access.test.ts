@@ -37,6 +37,8 @@ const SCREENS = [
   ['/rack/order', 'order', 'ys-order-page tbody tr'],
   ['/rack/files', 'files', 'ys-files-page input[type=file]'],
   ['/reels', 'reels', 'ys-reel-search li'],
+  ['/reels/book', 'reel book', 'ys-reel-book li'],
+  ['/bags/6/reel/8', 'replan', 'ys-plan-view svg'],
   ['/reels/R-0001', 'reel', 'ys-spool-section svg'],
 ] as const;
 

@@ -50,11 +50,11 @@ describe('three like reels', () => {
         `the keyboard is at ${id}`,
       );
     await focused('reel');
-    await press(...'sker');
+    await press(...Array.from('sker'));
     await browser.find('#reel-option-0');
     await press(Key.ENTER);
-    await press(...'clear n');
-    await press(Key.TAB, ...'120', Key.TAB, Key.TAB, Key.TAB, ...'st');
+    await press(...Array.from('clear n'));
+    await press(Key.TAB, ...Array.from('120'), Key.TAB, Key.TAB, Key.TAB, ...Array.from('st'));
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     for (const reel of [2, 3]) {
       strokes += 2;
@@ -174,7 +174,7 @@ describe('a bag that is booked', () => {
     await (await browser.text('Plan it anew', 'a')).click();
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.fill('Length wanted', '80 m');
-    await click('Save the new plan');
+    await click('Save the plan');
     await browser.text('planned anew', 'li');
     const bag = await browser.api<Bag>(`/bags/${String(number)}`);
     expect(bag.jobs[0]!.cuts.find(({ layer }) => layer === 'main')!.lengthMm).toBe(80_000);
@@ -198,5 +198,29 @@ describe('a bag that is booked', () => {
     await (await browser.find('ys-bag-list li a')).click();
     await click('Hand it back');
     await browser.text('handed back', 'li');
+  });
+});
+
+describe('a scanner that types like a keyboard', () => {
+  it('opens the reel it read, and no shortcut of the screen sees its keys', async () => {
+    await browser.go('/bags');
+    await browser.find('ys-bag-list li');
+    // The first key would book a bag in, the digits would choose.
+    await browser.press(...Array.from('R-0001'), Key.ENTER);
+    await browser.until(
+      async () => (await browser.driver.getCurrentUrl()).endsWith('/reels/R-0001'),
+      'the reel comes up',
+    );
+    await browser.go('/bags');
+    await browser.find('ys-bag-list li');
+    await browser.press(...Array.from('n-207'), Key.ENTER);
+    await browser.text('Reels for “n-207”', 'h1');
+  });
+
+  it('leaves a single key to the screen', async () => {
+    await browser.go('/bags');
+    await browser.find('ys-bag-list li');
+    await browser.press('n');
+    await browser.find('ys-book-in #customer');
   });
 });

@@ -1,5 +1,6 @@
-import { FILE_COLUMNS, type RackFile } from '@yard-spool/contract';
+import { FILE_COLUMNS, type RackFile, type ReelKind } from '@yard-spool/contract';
 import Papa from 'papaparse';
+import { listReelKinds } from '../bags/reel-kinds';
 import type { House } from '../house';
 import { listProducts } from '../rack/products';
 import { listPieces } from '../rack/rack';
@@ -45,7 +46,28 @@ const ROWS: Readonly<Record<RackFile, (house: House) => Promise<Row[]>>> = {
       why,
     }));
   },
+  reels: async (house) => (await listReelKinds(house)).map(reelRow),
 };
+
+/** What a kind of reel measures, as the file's columns. */
+function reelRow({ label, type, gear, observations }: ReelKind): Row {
+  const [first, second] = observations.filter((one) => one.kind === 'rating');
+  const diameter = (kind: 'lip' | 'arbor'): number | '' => {
+    const one = observations.find((found) => found.kind === kind);
+    return one?.kind === 'lip' || one?.kind === 'arbor' ? one.diameter : '';
+  };
+  const width = observations.find((one) => one.kind === 'width');
+  return {
+    ...{ label, type, gear },
+    rating1_m: first?.length ?? '',
+    rating1_mm: first?.diameter ?? '',
+    rating2_m: second?.length ?? '',
+    rating2_mm: second?.diameter ?? '',
+    lip_mm: diameter('lip'),
+    width_mm: width?.width ?? '',
+    arbor_mm: diameter('arbor'),
+  };
+}
 
 /** A text that a spreadsheet would run as a formula is led by an apostrophe, which it shows and does not run. */
 const harmless = (value: string | number): string | number =>

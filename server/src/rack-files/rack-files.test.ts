@@ -163,6 +163,29 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
   });
 });
 
+describe('the reel book as a file', () => {
+  const HEAD = `${FILE_COLUMNS.reels.join(',')}\n`;
+
+  it('is taken in whole, and what is in it already is refused', async () => {
+    const row = 'File 4000,fixed-spool,5.1,210,0.25,,,46.2,,\n';
+    expect((await carryIn('reels', HEAD + row)).taken).toBe(true);
+    const [kind] = await shop.house.tables.reelKinds.findAll({ where: { label: 'File 4000' } });
+    expect(kind).toMatchObject({ gear: 5.1, met: 0 });
+    expect(kind!.observations).toEqual([
+      { kind: 'rating', length: 210, diameter: 0.25 },
+      { kind: 'lip', diameter: 46.2 },
+    ]);
+    const again = await carryIn('reels', `${HEAD}${row}Half,spincast,4,200,,,,,,\nOdd,harpoon,4,,,,,,,\n`);
+    expect(again.errors.map(({ row: at, column }) => [at, column])).toEqual([
+      [1, 'label'],
+      [2, 'rating1_m'],
+      [3, 'type'],
+    ]);
+    const out = await ask<{ text: string }>('GET', '/rack-files?what=reels&format=csv');
+    expect(out.body.text).toContain('File 4000,fixed-spool,5.1,210,0.25,,,46.2,,');
+  });
+});
+
 describe('carrying out', () => {
   const carryOut = async (what: string, format: string): Promise<string> =>
     (await ask<{ text: string }>('GET', `/rack-files?what=${what}&format=${format}`)).body.text;

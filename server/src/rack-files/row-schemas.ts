@@ -1,4 +1,4 @@
-import { LEAVES, MOVE_KINDS, PIECE_KINDS, WOUND_WAYS } from '@yard-spool/contract';
+import { LEAVES, MOVE_KINDS, PIECE_KINDS, REEL_TYPES, WOUND_WAYS } from '@yard-spool/contract';
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
 
@@ -112,4 +112,18 @@ export const MoveRowSchema = v.object({
   why: text(200),
 });
 
+export const ReelRowSchema = v.object({
+  label: filled(80),
+  type: oneOf(REEL_TYPES),
+  gear: number(0.5, 12, 'to one'),
+  rating1_m: perhaps(5, 5000, 'm'),
+  rating1_mm: perhaps(0.04, 3, 'mm'),
+  rating2_m: perhaps(5, 5000, 'm'),
+  rating2_mm: perhaps(0.04, 3, 'mm'),
+  lip_mm: perhaps(12, 250, 'mm'),
+  width_mm: perhaps(3, 200, 'mm'),
+  arbor_mm: perhaps(4, 230, 'mm'),
+});
+
+export type ReelFileRow = v.InferOutput<typeof ReelRowSchema>;
 export type MoveFileRow = v.InferOutput<typeof MoveRowSchema>;

@@ -1,18 +1,8 @@
-import type { Person, RowError } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { RowError } from '@yard-spool/contract';
 import { checkRows, findTwice, type Checked } from './check-rows';
+import { takeReels } from './take-reels';
+import type { TakeIn } from './take-in-type';
 import { MoveRowSchema, PieceRowSchema, ProductRowSchema, type MoveFileRow } from './row-schemas';
-
-type Rows = readonly Readonly<Record<string, string>>[];
-
-/** What a kind of file does with its rows: finds what is wrong, and if nothing is, writes them. */
-export type TakeIn = (
-  house: House,
-  person: Person,
-  rows: Rows,
-  transaction: Transaction,
-) => Promise<{ readonly errors: RowError[]; readonly write: () => Promise<void> }>;
 
 const CHUNK = 1000;
 
@@ -175,4 +165,9 @@ function runningLengths(
   return { lengths, below };
 }
 
-export const TAKE_IN = { products: takeProducts, pieces: takePieces, ledger: takeLedger } as const;
+export const TAKE_IN = {
+  products: takeProducts,
+  pieces: takePieces,
+  ledger: takeLedger,
+  reels: takeReels,
+} as const;

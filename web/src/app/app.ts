@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, ElementRef, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, viewChild } from '@angular/core';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { filter, map } from 'rxjs';
+import { BurstCatcher } from './data/burst-catcher';
 import { SessionService } from './data/session.service';
 import { UnitsService } from './data/units.service';
 
@@ -40,6 +41,40 @@ export class App {
   );
   protected readonly framed = () => this.person() !== null && !this.url().startsWith('/sign-in');
 
+  /** Keys that were held back and are let through now. */
+  private readonly replayed = new WeakSet<Event>();
+  private readonly burst = new BurstCatcher((tag) => this.open(tag));
+
+  constructor() {
+    // In the capture phase, so that a scanner's keys are seen before any shortcut sees them.
+    const listen = (event: KeyboardEvent): void => {
+      this.catchBurst(event);
+    };
+    document.addEventListener('keydown', listen, { capture: true });
+    inject(DestroyRef).onDestroy(() => {
+      document.removeEventListener('keydown', listen, { capture: true });
+    });
+  }
+
+  private catchBurst(event: KeyboardEvent): void {
+    const { target } = event;
+    const typing = target instanceof HTMLElement && target.matches('input, textarea, select');
+    if (typing || !this.framed() || this.replayed.has(event)) return;
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    const ended = event.key === 'Enter' && this.burst.enter();
+    const held = /^[\w-]$/.test(event.key);
+    if (!ended && !held) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    if (!held) return;
+    const { key, code, shiftKey } = event;
+    this.burst.take(key, () => {
+      const again = new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true });
+      this.replayed.add(again);
+      (target ?? document).dispatchEvent(again);
+    });
+  }
+
   protected onKey(event: KeyboardEvent): void {
     const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
     if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -53,6 +88,10 @@ export class App {
     if (typed === '') return;
     field.value = '';
     field.blur();
+    this.open(typed);
+  }
+
+  private open(typed: string): void {
     void this.router.navigate(['/reels'], { queryParams: { q: typed } });
   }
 

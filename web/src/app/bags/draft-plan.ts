@@ -124,7 +124,8 @@ function gapFor(
     : null;
 }
 
-function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem): Observation[] {
+/** What a draft says of its spool, as the core takes it. */
+export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem): Observation[] {
   const ratings = [draft.rating1, draft.rating2].flatMap((typed): Observation[] => {
     const rating = typed.trim() === '' ? null : parseRating(typed, system);
     const material = draft.ratedFor === 'braid' ? { material: 'braid' as const } : {};

@@ -18,6 +18,7 @@ import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select-field';
 import { SuggestField } from '../ui/suggest-field';
 import { TextField } from '../ui/text-field';
+import { WrapsHelper } from '../ui/wraps-helper';
 import { FIELD_RANGE, type DraftPlan } from './draft-plan';
 import { pieceGroups } from './piece-groups';
 import { factsOf } from './reel-from-plan';
@@ -29,10 +30,10 @@ const LETTERS = 2;
 /** What comes in: one reel's facts, what it is to hold, and from which pieces. */
 @Component({
   selector: 'ys-reel-entry',
-  imports: [Choice, QuantityField, ReactiveFormsModule, SelectField, SuggestField, TextField],
+  imports: [Choice, QuantityField, ReactiveFormsModule, SelectField, SuggestField, TextField, WrapsHelper],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reel-entry.html',
-  host: { class: 'grid gap-[5px]' },
+  host: { class: 'grid grid-cols-1 gap-[5px]' },
 })
 export class ReelEntry {
   private readonly units = inject(UnitsService);

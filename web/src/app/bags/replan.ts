@@ -35,7 +35,7 @@ import { takeBuild } from './take-build';
         (submit)="$event.preventDefault()"
       >
         <section
-          class="relative grid min-h-0 content-start gap-[5px] overflow-y-auto pr-1 lg:max-h-full"
+          class="relative grid min-h-0 grid-cols-1 content-start gap-[5px] overflow-y-auto pr-1 lg:max-h-full"
           aria-label="The reel"
         >
           <h1>Plan {{ job.tag }} anew</h1>
@@ -86,10 +86,10 @@ import { takeBuild } from './take-build';
               [disabled]="why() !== '' || sending.busy()"
               (click)="save()"
             >
-              {{ overtaken() ? 'Save mine over it' : 'Save the new plan' }}
-              <span class="key">Ctrl Enter</span>
+              {{ overtaken() ? 'Save mine over it' : 'Save the plan' }}
+              <span class="key whitespace-nowrap">Ctrl Enter</span>
             </button>
-            <a class="plain" [routerLink]="['/bags', number()]">Leave it</a>
+            <a class="plain whitespace-nowrap" [routerLink]="['/bags', number()]">Leave it</a>
           </div>
         </section>
       </form>

@@ -11,13 +11,14 @@ import { FormEnd } from '../ui/form-end';
 import { QuantityField } from '../ui/quantity-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
+import { WrapsHelper } from '../ui/wraps-helper';
 import { FactsFields } from './facts-fields';
 import { factsForm, factsReader } from './piece-facts';
 
 /** Taking a piece on to the rack: of a line that is known, or of a new one. */
 @Component({
   selector: 'ys-receive-piece',
-  imports: [FactsFields, FormEnd, ReactiveFormsModule, QuantityField],
+  imports: [FactsFields, FormEnd, ReactiveFormsModule, QuantityField, WrapsHelper],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './receive-piece.html',
   host: { class: 'card block overflow-y-auto p-4' },

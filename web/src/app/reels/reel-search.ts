@@ -14,7 +14,10 @@ import { LoadState } from '../ui/load-state';
   imports: [RouterLink, LoadState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h1 class="pb-3">{{ q() ? 'Reels for “' + q() + '”' : 'Reels' }}</h1>
+    <div class="flex items-center justify-between pb-3">
+      <h1>{{ q() ? 'Reels for “' + q() + '”' : 'Reels' }}</h1>
+      <a class="plain" routerLink="/reels/book">Reel book</a>
+    </div>
     <ys-load-state what="the reels" [of]="reels.now()" (again)="reels.reload()" />
     @if (reels.value()?.length === 0) {
       <p class="card p-6">

@@ -7,6 +7,11 @@ export const REELS_ROUTES: Routes = [
     title: 'Reels · Yard Spool',
   },
   {
+    path: 'book',
+    loadComponent: async () => (await import('./reel-book')).ReelBook,
+    title: 'Reel book · Yard Spool',
+  },
+  {
     path: ':tag',
     loadComponent: async () => (await import('./reel-page')).ReelPage,
     title: 'Reel · Yard Spool',
