@@ -12,6 +12,7 @@ import {
   MoveJobSchema,
   NewBagSchema,
   ReelKindSchema,
+  TaggedReelSchema,
 } from './bags';
 import { CodeSchema, IdTextSchema, NothingSchema } from './basics';
 import { CustomerSchema, CustomerSearchSchema } from './customers';
@@ -129,6 +130,7 @@ export const api = {
     reply: KeptHouseRulesSchema,
   }),
   findReels: route('GET', '/reels', { query: CustomerSearchSchema, reply: v.array(ReelRowSchema) }),
+  readLastPlan: route('GET', '/reels/:tag/last', { params: byTag, reply: TaggedReelSchema }),
   readReel: route('GET', '/reels/:tag', { params: byTag, reply: ReelSchema }),
   listOpenRuns: route('GET', '/runs', { reply: v.array(RunSchema) }),
   startRun: route('POST', '/runs', { body: NewRunSchema, reply: RunSchema }),

@@ -59,6 +59,8 @@ export const NewJobSchema = v.object({
   type: v.picklist(REEL_TYPES, 'Say what type of reel it is.'),
   label: line('What the reel is called'),
   spool: spoolName,
+  /** Another spool of the reel that stands at this place in the bag, counted from 0. */
+  sameReelAs: v.optional(v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0))), null),
   planInput: PlanInputSchema,
   cuts: v.pipe(v.array(CutSchema), v.maxLength(12)),
   wants: v.optional(WantsSchema, NO_WANTS),
@@ -177,6 +179,9 @@ export const CustomerReelSchema = v.object({
   ),
 });
 export type CustomerReel = v.InferOutput<typeof CustomerReelSchema>;
+
+/** A reel found by its tag: whose it is, and how it was filled last. */
+export const TaggedReelSchema = v.object({ customer: CustomerSchema, reel: CustomerReelSchema });
 
 /** A kind of reel the shop has met: what is known of all of them. */
 export const ReelKindSchema = v.object({

@@ -122,6 +122,7 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
     type: reel.type,
     label: reel.label,
     spool: 'own',
+    sameReelAs: null,
     wants: { leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false },
     planInput: { observations: [...observations], request: { ...request, layers: [...request.layers] } },
     cuts: [

@@ -84,6 +84,37 @@ describe('three like reels', () => {
   });
 });
 
+describe('a reel by its tag', () => {
+  it('brings its customer and its last plan, and takes its spare spool along', async () => {
+    await browser.go('/bags/new');
+    await click('Start over');
+    await browser.fill('Tag', 'r-0008');
+    await browser.press(Key.TAB);
+    await browser.text('R-0008 is Wenna Fairholt’s, planned as last time.', 'p');
+    await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
+    await browser.choose('Backing line', 'N-204');
+    await click('Its spare spool');
+    await browser.find('[aria-label="Reel 2 of the bag"][aria-pressed=true]');
+    await browser.choose('Main line', 'N-220');
+    await browser.fill('Length wanted', '60 m');
+    await browser.pressWithControl(Key.ENTER);
+    const bag = await booked();
+    expect(bag.customer.name).toBe('Wenna Fairholt');
+    expect(bag.jobs.map(({ tag, spool }) => [tag, spool])).toEqual([
+      ['R-0008', 'own'],
+      ['R-0008', 'spare'],
+    ]);
+  });
+
+  it('that is new is said to be new', async () => {
+    await browser.go('/bags/new');
+    await click('Start over');
+    await browser.fill('Tag', 'x-77');
+    await browser.press(Key.TAB);
+    await browser.text('X-77 is a new tag here.', 'p');
+  });
+});
+
 describe('each type of reel', () => {
   const simple = async (type: string, gear: string, rating: string): Promise<void> => {
     await begin(`Type ${type}`);
@@ -106,6 +137,7 @@ describe('each type of reel', () => {
     await simple(type, gear, rating);
     await click('Supply');
     await browser.text(supply, 'b');
+    await browser.text('Into the tub by', 'p');
     await browser.pressWithControl(Key.ENTER);
     const bag = await booked();
     expect(bag.jobs[0]!.plan.layers.map(({ id }) => id)).toEqual(['backing', 'main']);

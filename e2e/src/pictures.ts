@@ -62,11 +62,12 @@ try {
   await browser.text('Nothing was taken in', 'p');
   await picture('import');
   await view('reel', '/reels/R-0004', 'ys-spool-section pattern');
+  await view('reel-book', '/reels/book', 'ys-reel-book li');
   await browser.go('/bags/new');
   await browser.fill('Customer', 'Wenna');
   await browser.find('#customer-option-0');
   await browser.press(Key.ENTER);
-  await browser.fill('Reel', 'Skerrywind 3000, deep spool');
+  await browser.fill('Reel', 'Lowtide 2500');
   await browser.fill('Gear ratio', '5.2:1');
   await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('208 x 0.25');
   await (await browser.find('[aria-label^="Rating 2"]')).sendKeys('145 x 0.30');
@@ -77,6 +78,26 @@ try {
   await browser.choose('Backing line', 'S-034');
   await browser.find('ys-plan-view pattern');
   await picture('book-in');
+  for (const [tab, name] of [
+    ['Other ways', 'other-ways'],
+    ['Supply', 'supply'],
+    ['Why', 'why'],
+  ] as const) {
+    await (await browser.text(tab, 'button')).click();
+    await picture(name);
+  }
+  await (await browser.text('Start over', 'button')).click();
+  await browser.fill('Customer', 'Torvin Aske');
+  await browser.fill('Reel', 'Deepwell 50');
+  await browser.choose('Type', 'Big');
+  await browser.fill('Gear ratio', '3:1');
+  await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('620 x 0.70');
+  await browser.choose('Main line', 'H-401');
+  await browser.choose('Cushion', 'N-231');
+  await browser.choose('Top shot', 'N-240');
+  await browser.find('ys-plan-view pattern');
+  await (await browser.text('Cuts', 'button')).click();
+  await picture('three-layers');
 } finally {
   await browser.close();
 }

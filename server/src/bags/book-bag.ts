@@ -51,10 +51,12 @@ async function write(
     },
     { transaction },
   );
+  const spools: number[] = [];
   for (const [i, job] of asked.jobs.entries()) {
     const plan = plans[i];
     if (!plan) throw new Error('Every job has a plan.');
-    const spoolId = await spoolFor(house, customer.id, job, transaction);
+    const spoolId = await spoolFor(house, customer.id, job, spools, transaction);
+    spools.push(spoolId);
     const row = await house.tables.jobs.create(
       { bagId: bag.id, spoolId, position: i + 1, planInput: job.planInput, plan, wants: job.wants },
       { transaction },

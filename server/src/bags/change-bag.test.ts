@@ -161,7 +161,35 @@ describe('one reel of a bag', () => {
   });
 });
 
+describe('a spare spool', () => {
+  it('belongs to the reel that stands before it in the bag, new as it is', async () => {
+    const [job] = booking(pieces).jobs;
+    const bag = await book({ jobs: [job, { ...job, spool: 'spare', sameReelAs: 0 }] });
+    expect(bag.jobs[0]!.tag).toBe(bag.jobs[1]!.tag);
+    expect(bag.jobs.map(({ spool }) => spool)).toEqual(['own', 'spare']);
+  });
+
+  it('of no reel, or called like the first, is refused and nothing is booked', async () => {
+    const [job] = booking(pieces).jobs;
+    const before = (await ask<unknown[]>('GET', '/bags')).body.length;
+    for (const odd of [{ sameReelAs: 1 }, { sameReelAs: 5 }, { sameReelAs: 0, spool: 'own' }]) {
+      const jobs = [job, { ...job, spool: 'spare', ...odd }];
+      expect(codeOf(await ask('POST', '/bags', booking(pieces, { jobs })))).toBe('bad-request');
+    }
+    expect((await ask<unknown[]>('GET', '/bags')).body).toHaveLength(before);
+  });
+});
+
 describe('what the shop has had before', () => {
+  it('is told by tag: whose reel it is, and how it was filled last', async () => {
+    const bag = await book({ customer: { name: 'Tagged Before', contact: 'berth 3' } });
+    const { tag } = bag.jobs[0]!;
+    const { body } = await ask<{ customer: object; reel: CustomerReel }>('GET', `/reels/${tag}/last`);
+    expect(body.customer).toMatchObject({ name: 'Tagged Before' });
+    expect(body.reel).toMatchObject({ tag, last: { planInput: PLAN_INPUT } });
+    expect(codeOf(await ask('GET', '/reels/R-9999/last'))).toBe('not-found');
+  });
+
   it('is told by customer: the reel, and how it was filled last', async () => {
     const bag = await book({ customer: { name: 'Came Before', contact: '' } });
     const { body } = await ask<CustomerReel[]>('GET', `/customers/${bag.customer.id}/reels`);

@@ -9,16 +9,23 @@ interface AskedReel {
   readonly label: string;
   /** Which of its spools; a new one is made. */
   readonly spool: string;
+  readonly sameReelAs: number | null;
 }
 
-/** The spool to fill: of the reel with this tag, or of a new reel with a new tag. */
+/**
+ * The spool to fill: of the reel with this tag, of a reel that stands before it in the bag, or of a new reel.
+ *
+ * @param before spools of the bag's reels so far, in their order
+ */
 export async function spoolFor(
   house: House,
   customerId: number,
   asked: AskedReel,
+  before: readonly number[],
   transaction: Transaction,
 ): Promise<number> {
   const { reels, spools } = house.tables;
+  if (asked.sameReelAs !== null) return spareSpool(house, asked, before, transaction);
   const known =
     asked.tag === undefined ? null : await reels.findOne({ where: { tag: asked.tag }, transaction });
   if (known && known.customerId !== customerId) {
@@ -32,6 +39,26 @@ export async function spoolFor(
   const named = { reelId: reel.id, name: asked.spool };
   const spool = await spools.findOne({ where: named, transaction });
   return (spool ?? (await spools.create(named, { transaction }))).id;
+}
+
+/** Another spool of a reel that is in the same bag. */
+async function spareSpool(
+  { tables }: House,
+  { spool, sameReelAs }: AskedReel,
+  before: readonly number[],
+  transaction: Transaction,
+): Promise<number> {
+  const first = await tables.spools.findByPk(before[sameReelAs ?? -1] ?? 0, { transaction });
+  if (!first)
+    throw new ProblemError('bad-request', 'The reel this spool belongs to must come before it in the bag.');
+  if (first.name === spool)
+    throw new ProblemError(
+      'bad-request',
+      'Call the second spool something else than the first, like “spare”.',
+    );
+  const named = { reelId: first.reelId, name: spool };
+  const there = await tables.spools.findOne({ where: named, transaction });
+  return (there ?? (await tables.spools.create(named, { transaction }))).id;
 }
 
 async function newReel(

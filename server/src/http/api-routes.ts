@@ -3,7 +3,7 @@ import { Router } from 'express';
 import { listBags, readBag, readJob } from '../bags/bags';
 import { bookBag } from '../bags/book-bag';
 import { cancelBag, cancelJob, changeBag, changeJob, moveJob } from '../bags/change-bag';
-import { listCustomerReels } from '../bags/customer-reels';
+import { listCustomerReels, readLastPlan } from '../bags/customer-reels';
 import { findCustomers } from '../bags/customers';
 import { changeReelKind, listReelKinds, mergeReelKinds } from '../bags/reel-kinds';
 import { appendEvents } from '../bench/append-events';
@@ -48,6 +48,7 @@ export function apiRoutes(house: House): Router {
   serve(router, api.readJob, ({ params }) => readJob(house, params.id));
   rackRoutes(router, house);
   serve(router, api.findReels, ({ query }) => findReels(house, query.q));
+  serve(router, api.readLastPlan, ({ params }) => readLastPlan(house, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(house, params.tag));
   serve(router, api.listOpenRuns, () => listOpenRuns(house));
   serve(router, api.startRun, ({ body, response }) =>

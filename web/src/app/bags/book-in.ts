@@ -21,7 +21,7 @@ import { cutRows, draftJob, notReady, takenBy } from './draft-job';
 import { draftReader, planDraft } from './draft-plan';
 import { PlanSide } from './plan-side';
 import { PlanView } from './plan-view';
-import { emptyReel, likeReel, reelForm, type ReelDraft } from './reel-draft';
+import { emptyReel, likeReel, reelForm, spareOf, type ReelDraft } from './reel-draft';
 import { ReelEntry } from './reel-entry';
 import { reelFromPlan } from './reel-from-plan';
 import { takeBuild } from './take-build';
@@ -103,6 +103,8 @@ export class BookIn {
   protected readonly wanted = computed(() =>
     draftReader(this.reelTyped() as ReelDraft, this.units.system())('mainLength', 'line-length'),
   );
+  protected readonly promisedAt = computed(() => this.bagTyped().promised);
+  protected readonly foundByTag = signal('');
   protected readonly noting = signal(false);
   protected readonly sending = new Sending();
 
@@ -160,9 +162,42 @@ export class BookIn {
     this.add(likeReel(this.reelForm.getRawValue() as unknown as ReelDraft));
   }
 
+  /** Another spool of the reel looked at. */
+  protected addSpare(): void {
+    const reel = this.reelForm.getRawValue() as unknown as ReelDraft;
+    const first = reel.sameReelAs === '' ? this.at() : Number(reel.sameReelAs);
+    this.add(spareOf(reel, first));
+  }
+
+  /** A tag the shop knows brings its reel, how it was filled last, and its customer. */
+  protected byTag(tag: string): void {
+    this.foundByTag.set('');
+    if (tag.trim() === '' || this.reelForm.controls.label.value !== '') return;
+    this.api
+      .call(api.readLastPlan, { params: { tag: tag.trim().toUpperCase() } })
+      .pipe(catchError(() => of(null)))
+      .subscribe((found) => {
+        if (!found) {
+          this.foundByTag.set(`${tag.trim().toUpperCase()} is a new tag here.`);
+          return;
+        }
+        const { id, name, contact } = found.customer;
+        this.bagForm.patchValue({ customerId: String(id), customerName: name, contact });
+        this.asLastTime(found.reel);
+        this.foundByTag.set(`${found.reel.tag} is ${name}’s, planned as last time.`);
+      });
+  }
+
   protected dropReel(): void {
     const gone = this.at();
-    this.reels.update((reels) => reels.filter((_, i) => i !== gone));
+    // Spare spools of the reel that goes become reels of their own; places after it move up.
+    const moved = (place: string): string => {
+      const at = Number(place);
+      return place === '' || at === gone ? '' : String(at > gone ? at - 1 : at);
+    };
+    this.reels.update((reels) =>
+      reels.filter((_, i) => i !== gone).map((reel) => ({ ...reel, sameReelAs: moved(reel.sameReelAs) })),
+    );
     this.goTo(Math.max(0, gone - 1));
     this.keep();
   }

@@ -19,6 +19,7 @@ export function draftJob(draft: ReelDraft, { input, pieces }: DraftPlan, system:
     type: draft.type,
     label: draft.label,
     spool: draft.spool.trim() === '' ? 'own' : draft.spool,
+    sameReelAs: draft.sameReelAs === '' ? null : Number(draft.sameReelAs),
     planInput: input,
     cuts: input.request.layers.flatMap(({ id }) => {
       const piece = pieces[id as keyof typeof pieces];

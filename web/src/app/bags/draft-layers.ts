@@ -17,6 +17,10 @@ export interface DraftLengths {
   readonly top: number | null;
   readonly kept: number | null;
   readonly keptDiameter: number | null;
+  /** Depth of the old line's surface below the lip, mm, where that is known and not its length. */
+  readonly keptDepth: number | null;
+  /** Diameter a reducer gives the arbor, mm. */
+  readonly reducer: number | null;
 }
 
 /** The layers of a draft, arbor first. Called once everything they need is there. */
@@ -25,7 +29,7 @@ export function layersOf(
   { main, backing, top }: LayerPieces,
   lengths: DraftLengths,
 ): LayerRequest[] {
-  const kept = oldLine(lengths);
+  const kept = [...reducerOf(lengths), ...oldLine(lengths)];
   if (!main) return kept;
   const wanted = lengths.main ?? 0;
   switch (underneath) {
@@ -53,11 +57,17 @@ export function layersOf(
   }
 }
 
+const reducerOf = ({ reducer }: DraftLengths): LayerRequest[] =>
+  reducer === null ? [] : [{ kind: 'reducer', id: 'reducer', diameter: reducer }];
+
 /** Old line that stays on: what it is made of is seldom known, and nylon the usual. */
-function oldLine({ kept, keptDiameter }: DraftLengths): LayerRequest[] {
-  if (kept === null || keptDiameter === null || kept <= 0) return [];
+function oldLine({ kept, keptDiameter, keptDepth }: DraftLengths): LayerRequest[] {
+  if (keptDiameter === null) return [];
+  const left =
+    keptDepth !== null ? { depth: keptDepth } : kept !== null && kept > 0 ? { length: kept } : null;
+  if (!left) return [];
   const line = { key: 'old line', material: 'nylon', diameter: keptDiameter } as const;
-  return [{ kind: 'retained', id: 'kept', line, left: { length: kept } }];
+  return [{ kind: 'retained', id: 'kept', line, left }];
 }
 
 const lineLayer = (

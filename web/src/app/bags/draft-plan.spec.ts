@@ -118,6 +118,19 @@ describe('planDraft', () => {
     expect(input!.observations).toContainEqual({ kind: 'retrieve', perTurn: 0.7, gear: 5.2 });
   });
 
+  it('starts on old line by its depth, or on a reducer', () => {
+    const deep = draft({ keptDepth: '6 mm', keptDiameter: '0.3 mm', kept: '25 m' });
+    expect(planDraft(deep, PIECES, 'metric').input!.request.layers[0]).toMatchObject({
+      kind: 'retained',
+      left: { depth: 6 },
+    });
+    const reduced = planDraft(draft({ reducer: '34 mm' }), PIECES, 'metric');
+    expect(reduced.input!.request.layers[0]).toEqual({ kind: 'reducer', id: 'reducer', diameter: 34 });
+    expect(reduced.made!.plan.layers[1]!.length.value).toBeLessThan(
+      planDraft(draft(), PIECES, 'metric').made!.plan.layers[0]!.length.value,
+    );
+  });
+
   it('takes a braid rating as braid', () => {
     const { input } = planDraft(draft({ ratedFor: 'braid' }), PIECES, 'metric');
     expect(input!.observations[0]).toMatchObject({ kind: 'rating', material: 'braid' });

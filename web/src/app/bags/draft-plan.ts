@@ -27,6 +27,8 @@ export const FIELD_RANGE = {
   retrieve: { min: 0.1, max: 3 },
   kept: { min: 0, max: 5000 },
   keptDiameter: { min: 0.04, max: 3 },
+  keptDepth: { min: 0, max: 60 },
+  reducer: { min: 4, max: 240 },
   mainLength: { min: 1, max: 5000 },
   least: { min: 1, max: 5000 },
   gap: { min: 0, max: 30 },
@@ -79,6 +81,8 @@ export function planDraft(
     top: read('topLength', 'line-length'),
     kept: read('kept', 'line-length'),
     keptDiameter: read('keptDiameter', 'small-length'),
+    keptDepth: read('keptDepth', 'small-length'),
+    reducer: read('reducer', 'small-length'),
   };
   const input: PlanInput = {
     observations,
@@ -154,7 +158,8 @@ function missing(draft: ReelDraft, pieces: LayerPieces, read: Read): string {
   if (read('gear', 'ratio') === null) return 'Type the gear ratio, like 5.2:1, so that turns can be counted.';
   if (draft.gap.trim() !== '' && read('gap', 'small-length') === null)
     return 'Type how far below the lip to stop, or leave it to the house.';
-  if (read('kept', 'line-length') !== null && read('keptDiameter', 'small-length') === null)
+  const keeps = read('kept', 'line-length') !== null || read('keptDepth', 'small-length') !== null;
+  if (keeps && read('keptDiameter', 'small-length') === null)
     return 'Type how thick the old line is that stays on.';
   return MISSING_BELOW[draft.underneath](pieces, read);
 }

@@ -26,6 +26,7 @@ export class PlanSide {
   readonly type = input.required<ReelType>();
   readonly wanted = input.required<number | null>();
   readonly spareSpool = input(false);
+  readonly promised = input('');
   readonly taken = output<Build>();
 
   protected readonly tabs: readonly { readonly id: Tab; readonly name: string }[] = [

@@ -22,6 +22,10 @@ export interface ReelDraft {
   readonly farArbor: string;
   readonly retrieve: string;
   readonly onItNow: string;
+  /** Place in the bag of the reel this is another spool of; empty for a reel of its own. */
+  readonly sameReelAs: string;
+  readonly reducer: string;
+  readonly keptDepth: string;
   readonly kept: string;
   readonly keptDiameter: string;
   readonly mainPiece: string;
@@ -55,6 +59,9 @@ export const emptyReel = (): ReelDraft => ({
   farArbor: '',
   retrieve: '',
   onItNow: '',
+  sameReelAs: '',
+  reducer: '',
+  keptDepth: '',
   kept: '',
   keptDiameter: '',
   mainPiece: '',
@@ -73,7 +80,15 @@ export const emptyReel = (): ReelDraft => ({
 });
 
 /** The same reel once more: everything but the tag, which no two share. */
-export const likeReel = (reel: ReelDraft): ReelDraft => ({ ...reel, tag: '' });
+export const likeReel = (reel: ReelDraft): ReelDraft => ({ ...reel, tag: '', spool: '', sameReelAs: '' });
+
+/** Another spool of the same reel, filled alike until somebody says otherwise. */
+export const spareOf = (reel: ReelDraft, at: number): ReelDraft => ({
+  ...reel,
+  tag: '',
+  spool: 'spare',
+  sameReelAs: String(at),
+});
 
 /** The draft as a form: one text control per field. */
 export const reelForm = (draft: ReelDraft) =>

@@ -5,6 +5,7 @@ import {
   ElementRef,
   inject,
   input,
+  output,
   viewChild,
 } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
@@ -45,6 +46,8 @@ export class ReelEntry {
   readonly kinds = input<readonly ReelKind[]>([]);
   /** Whether the reel has its tag already and keeps it. */
   readonly tagged = input(false);
+  /** A tag was typed whole. */
+  readonly tagTyped = output<string>();
 
   private readonly reel = viewChild.required(SuggestField);
   private readonly mainLine = viewChild.required<ElementRef<HTMLSelectElement>>('mainLine');

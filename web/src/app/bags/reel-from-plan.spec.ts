@@ -3,7 +3,7 @@ import type { UnitSystem } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
 import { cutRows, draftJob, notReady, takenBy } from './draft-job';
 import { planDraft } from './draft-plan';
-import { emptyReel, likeReel, type ReelDraft } from './reel-draft';
+import { emptyReel, likeReel, spareOf, type ReelDraft } from './reel-draft';
 import { factsOf, reelFromPlan } from './reel-from-plan';
 import { supplySizes } from './supply-sizes';
 import { takeBuild } from './take-build';
@@ -79,6 +79,13 @@ describe('a reel as last time', () => {
 
   it('like the one above has everything but the tag', () => {
     expect(likeReel(DRAFT)).toEqual({ ...DRAFT, tag: '' });
+    expect(likeReel(spareOf(DRAFT, 0))).toMatchObject({ tag: '', spool: '', sameReelAs: '' });
+  });
+
+  it('has a spare spool that stays with it', () => {
+    const spare = spareOf(DRAFT, 2);
+    expect(spare).toMatchObject({ tag: '', spool: 'spare', sameReelAs: '2', label: DRAFT.label });
+    expect(draftJob(spare, plan(spare), 'metric')).toMatchObject({ spool: 'spare', sameReelAs: 2 });
   });
 });
 

@@ -94,6 +94,7 @@ export function reelFromPlan(
     return layer?.kind === 'line' && layer.length !== 'fits' ? write(layer.length, 'line-length') : '';
   };
   const kept = layers.find((layer) => layer.kind === 'retained');
+  const reducer = layers.find((layer) => layer.kind === 'reducer');
   return {
     ...emptyReel(),
     ...factsOf(planInput.observations, gear, system),
@@ -102,12 +103,15 @@ export function reelFromPlan(
     label: reel.label,
     spool: spool === 'own' ? '' : spool,
     onItNow: wants.onItNow,
-    ...(kept && 'length' in kept.left
+    ...(kept
       ? {
-          kept: write(kept.left.length, 'line-length'),
+          ...('length' in kept.left
+            ? { kept: write(kept.left.length, 'line-length') }
+            : { keptDepth: write(kept.left.depth, 'small-length') }),
           keptDiameter: write(kept.line.diameter, 'small-length'),
         }
       : {}),
+    ...(reducer ? { reducer: write(reducer.diameter, 'small-length') } : {}),
     mainPiece: pieceOf('main'),
     mainLength: lengthOf('main'),
     backingPiece: pieceOf('backing'),

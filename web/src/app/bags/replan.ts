@@ -69,6 +69,7 @@ import { takeBuild } from './take-build';
             [type]="type()"
             [wanted]="wanted()"
             [spareSpool]="type() === 'fixed-spool'"
+            [promised]="bag.value()?.promisedAt ?? ''"
             (taken)="take($event)"
           />
           @if (sending.problem(); as sentence) {

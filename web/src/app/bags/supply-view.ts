@@ -11,8 +11,10 @@ import {
   type Advice,
   type SupplyStand,
 } from '@yard-spool/core';
+import { DateTime } from 'luxon';
 import { HouseService } from '../data/house.service';
 import type { DraftPlan } from './draft-plan';
+import { promisedText } from './promised-text';
 import { supplySizes } from './supply-sizes';
 
 const KILOGRAM_FORCE = 9.80665;
@@ -36,6 +38,8 @@ export class SupplyView {
 
   readonly planned = input.required<DraftPlan>();
   readonly type = input.required<ReelType>();
+  /** When the bag is promised, ISO 8601; empty where it is not known. */
+  readonly promised = input('');
 
   protected readonly names = NAMES;
   private readonly main = computed(() => this.planned().made?.plan.layers.find(({ id }) => id === 'main'));
@@ -109,6 +113,17 @@ export class SupplyView {
       { about: 'Memory', advice: memoryAdvice(main.product.material, rules) },
       { about: 'Drag', advice: dragAdvice(strengths, rules) },
     ].filter((one): one is { about: string; advice: Advice } => one.advice !== null);
+  });
+
+  /** When the line has to be in the water at the latest, an hour before the reel is handed over. */
+  protected readonly soakStart = computed(() => {
+    const [house, made] = [this.house.house(), this.planned().made];
+    const request = made?.plan.layers.findLast((layer) => layer.request.kind === 'line')?.request;
+    const promised = DateTime.fromISO(this.promised());
+    if (!house || request?.kind !== 'line' || !promised.isValid) return '';
+    const { hours } = soakAdvice(request.line, house.rules);
+    if (hours === 0) return '';
+    return `Into the tub by ${promisedText(promised.minus({ hours: hours + 1 }).toISO())}, to be filled an hour before the promise.`;
   });
 
   protected size(start: number, end: number): string {
