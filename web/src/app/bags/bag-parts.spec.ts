@@ -116,7 +116,8 @@ describe('what stands beside a plan', () => {
     expect(screen.shown()).toContain('stand it label down');
     expect(screen.shown()).toContain('on the spool');
     expect(screen.shown()).toContain('after a cast');
-    for (const about of ['Soak', 'Join', 'Tension', 'Drag']) expect(screen.shown()).toContain(about);
+    for (const about of ['Soak', 'Knot at the arbor', 'Join', 'Tension', 'Drag'])
+      expect(screen.shown()).toContain(about);
     screen.fixture.componentRef.setInput('type', 'baitcaster');
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('Rolling on a spindle');
@@ -129,5 +130,7 @@ describe('what stands beside a plan', () => {
       /Measure across the lip: ±\d+ m becomes ±\d+ m|Read one depth at the join: ±\d+ m becomes ±\d+ m of main/,
     );
     expect(screen.shown()).toContain('The backing, reckoned in m and mm');
+    expect(screen.shown()).toMatch(/Likely range.*± 1\.28 ×/);
+    expect(screen.shown()).toContain('Gap once wet');
   });
 });

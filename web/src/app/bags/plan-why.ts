@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { explainLayer, makeItSurer, type Surer } from '@yard-spool/core';
+import { explainLayer, makeItSurer, type Reckoning, type Surer } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import type { DraftPlan } from './draft-plan';
 
@@ -41,6 +41,14 @@ const LOOKS: Readonly<Record<Surer['look'], string>> = {
         </dl>
       </div>
     }
+    @if (others().length) {
+      <dl class="card px-3.5 py-3 text-[14px]">
+        @for (one of others(); track one.what) {
+          <dt class="pt-1.5 text-[13px] text-mute">{{ one.what }}</dt>
+          <dd>{{ one.sum }}</dd>
+        }
+      </dl>
+    }
     <p class="text-[13px] text-mute">
       The spool is worked out from all that is known of it at once; a print is believed to 4 %, a lip to 0.3
       mm.
@@ -71,6 +79,36 @@ export class PlanWhy {
           ]
         : [],
     );
+  });
+
+  /** How the figures beside the layers come about. */
+  protected readonly others = computed((): Reckoning[] => {
+    const made = this.planned().made;
+    if (!made) return [];
+    const { plan, spool } = made;
+    const solved = plan.layers.find(({ id }) => id === plan.solvedFor)?.length;
+    const range = solved
+      ? {
+          what: 'Likely range, nine times in ten above the one and below the other',
+          sum: `${this.units.length(solved.value)} ± 1.28 × ${this.units.length(solved.sd)}, never below nought`,
+        }
+      : {
+          what: 'Likely range of the gap',
+          sum: `${this.units.small(plan.gap.value)} ± 1.28 × ${this.units.small(plan.gap.sd)}`,
+        };
+    const wet = plan.wetGap && {
+      what: 'Gap once wet',
+      sum: `nylon swells 1 to 3 % in diameter when it is soaked, which leaves ${this.units.small(plan.wetGap.low)} to ${this.units.small(plan.wetGap.high)}`,
+    };
+    const around = 2 * Math.PI * (spool.spool.lipRadius - plan.gap.value);
+    return [
+      range,
+      ...(wet ? [wet] : []),
+      {
+        what: 'Twist',
+        sum: `each coil is one turn: 1000 ÷ (π × diameter) in a metre, the supply’s less the rotor’s; ${(1000 / around).toFixed(1)} at the full spool`,
+      },
+    ];
   });
 
   protected gain({ layer, from, to }: Surer): string {

@@ -8,7 +8,7 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import { ReactiveFormsModule } from '@angular/forms';
+import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Piece, ReelKind } from '@yard-spool/contract';
 import { parseRating } from '@yard-spool/core';
@@ -25,6 +25,7 @@ import { pieceGroups } from './piece-groups';
 import { factsOf } from './reel-from-plan';
 import type { reelForm } from './reel-draft';
 import { REEL_TYPE_NAMES } from './reel-type-names';
+import { settleRating } from './settle-rating';
 
 const LETTERS = 2;
 
@@ -125,6 +126,10 @@ export class ReelEntry {
       return one.ok ? [(one.value.length * one.value.diameter ** 2).toFixed(1)] : [];
     });
     return sizes.length > 0 ? `${sizes.join(', ')} m·mm²` : 'length × diameter';
+  }
+
+  protected settle(control: FormControl<string>): void {
+    control.setValue(settleRating(control.value, this.units.system()));
   }
 
   protected ratingWrong(text: string): string {

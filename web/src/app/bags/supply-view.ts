@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ReelType } from '@yard-spool/contract';
 import {
+  arborKnotAdvice,
   compareSupply,
   dragAdvice,
   gripAdvice,
@@ -108,6 +109,7 @@ export class SupplyView {
     return [
       { about: 'Soak', advice: top ? soakAdvice(top, rules) : null },
       { about: 'Grip', advice: first && bare ? gripAdvice(first.material, 'bare', rules) : null },
+      { about: 'Knot at the arbor', advice: first && bare ? arborKnotAdvice(first) : null },
       { about: 'Join', advice: join && top ? joinAdvice(join, top, rules) : null },
       { about: 'Tension', advice: tensionAdvice(main.product.material, this.type(), rules) },
       { about: 'Memory', advice: memoryAdvice(main.product.material, rules) },

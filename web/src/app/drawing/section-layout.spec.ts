@@ -61,4 +61,15 @@ describe('layoutSection', () => {
     expect([whole.broken, broken.broken]).toEqual([false, true]);
     expect(broken.scale).toBeGreaterThan(whole.scale);
   });
+
+  it('says of each layer as much as fits across it, and nothing rather than words that run out', () => {
+    const layer = { inner: 14, outer: 20, look: { texture: 'nylon', tint: '#aabbcc' } as const };
+    const words = (width: number): string | undefined =>
+      layoutSection(view({ width, layers: [{ ...layer, label: '120 m main, 198 handle turns' }] }), BOX)
+        .layers[0]?.words;
+    expect(words(40)).toBe('120 m main, 198 handle turns');
+    const narrow = [5, 3, 1].map(words);
+    expect(narrow.at(-1)).toBe('');
+    expect(['120 m main', '']).toContain(narrow[0]);
+  });
 });

@@ -34,7 +34,13 @@ export interface SectionLayout {
   readonly lip: number;
   readonly arbor: number;
   readonly bottom: number;
-  readonly layers: readonly { readonly layer: SectionLayer; readonly y: number; readonly height: number }[];
+  readonly layers: readonly {
+    readonly layer: SectionLayer;
+    readonly y: number;
+    readonly height: number;
+    /** As much of the label as fits across the layer; empty where nothing does. */
+    readonly words: string;
+  }[];
   readonly ticks: readonly { readonly y: number; readonly long: boolean }[];
   readonly marks: readonly { readonly mark: SectionMark; readonly y: number; readonly labelY: number }[];
 }
@@ -78,6 +84,7 @@ export function layoutSection(view: SectionView, box: SectionBox): SectionLayout
       layer,
       y: yOf(layer.outer),
       height: Math.max(0, (layer.outer - layer.inner) * scale),
+      words: wordsWithin(layer.label, across),
     })),
     ticks: Array.from({ length: Math.floor(deep) + 1 }, (_, mm) => ({
       y: lip + mm * scale,
@@ -86,6 +93,13 @@ export function layoutSection(view: SectionView, box: SectionBox): SectionLayout
     marks: spreadLabels(view.marks.map((mark) => ({ mark, y: lip + mark.depth * scale }))),
   };
 }
+
+/** Usual width of a letter of a label, px. */
+const LETTER = 7.4;
+
+/** A label whole, or the part before its comma, whichever fits; nothing rather than words that run out of the spool. */
+const wordsWithin = (label: string, width: number): string =>
+  [label, label.split(',')[0] ?? ''].find((words) => words.length * LETTER <= width) ?? '';
 
 /** Keeps labels apart: from the top down, each at least a line below the one before, none above the lip's own. */
 function spreadLabels<T extends { readonly y: number }>(marks: readonly T[]): (T & { labelY: number })[] {
