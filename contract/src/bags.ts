@@ -150,6 +150,7 @@ export const ChangeBagSchema = v.object({
 /** A reel planned anew before it goes to the bench; the line promised before is given back first. */
 export const ChangeJobSchema = v.object({
   version: VersionSchema,
+  type: v.picklist(REEL_TYPES, 'Say what type of reel it is.'),
   label: line('What the reel is called'),
   planInput: PlanInputSchema,
   cuts: v.pipe(v.array(CutSchema), v.maxLength(12)),

@@ -92,12 +92,18 @@ describe('one reel of a bag', () => {
     };
     const { body } = await ask<Bag>('PUT', `/jobs/${job!.id}`, {
       version: bag.version,
-      label: job!.label,
+      label: 'Test 3000, shallow',
+      type: 'baitcaster',
       planInput: withMain(100),
       cuts: cuts(),
       wants,
     });
-    expect(body.jobs[0]).toMatchObject({ wants, planInput: withMain(100) });
+    expect(body.jobs[0]).toMatchObject({
+      wants,
+      planInput: withMain(100),
+      label: 'Test 3000, shallow',
+      type: 'baitcaster',
+    });
     const [backing, main] = body.jobs[0]!.cuts;
     expect(main!.lengthMm).toBe(100_000);
     // 20 m less of 0.26 leave room for 21.6 m more of 0.25.
@@ -108,7 +114,13 @@ describe('one reel of a bag', () => {
   it('keeps its plan where the new one does not work or finds no line', async () => {
     const bag = await book();
     const [job] = bag.jobs;
-    const asked = { version: bag.version, label: job!.label, planInput: withMain(900), cuts: cuts() };
+    const asked = {
+      version: bag.version,
+      label: job!.label,
+      type: job!.type,
+      planInput: withMain(900),
+      cuts: cuts(),
+    };
     expect(codeOf(await ask('PUT', `/jobs/${job!.id}`, asked))).toBe('plan-does-not-work');
     const strange = {
       ...asked,

@@ -2,6 +2,7 @@ import type { Bag, JobChange, Person } from '@yard-spool/contract';
 import type { Transaction } from 'sequelize';
 import { inTransaction } from '../db/transaction';
 import type { BagTableRow, JobRow } from '../db/models/bags';
+import type { ReelTableRow } from '../db/models/customers';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
@@ -86,7 +87,8 @@ export const cancelBag = (
 /** Plans a reel anew before it goes to the bench; the line promised before is given back first. */
 export const changeJob = (house: House, person: Person, jobId: number, asked: JobChange): Promise<Bag> => {
   const plan = planOf(asked.planInput, '');
-  return onJob(house, person, jobId, asked, 'booked', async ({ job, tag, transaction }) => {
+  return onJob(house, person, jobId, asked, 'booked', async ({ job, reel, tag, transaction }) => {
+    await reel.update({ label: asked.label, type: asked.type }, { transaction });
     await house.tables.cuts.destroy({ where: { jobId }, transaction });
     await promiseCuts(house, jobId, asked, plan, transaction);
     await job.update({ planInput: asked.planInput, plan, wants: asked.wants }, { transaction });
@@ -127,6 +129,14 @@ const SAYING: Readonly<Record<'booked' | 'to-check' | 'ready', string>> = {
   ready: 'Only a reel that was checked can be handed back.',
 };
 
+/** A job under its lock, with the reel it is of. */
+interface OnJob {
+  readonly job: JobRow;
+  readonly reel: ReelTableRow;
+  readonly tag: string;
+  readonly transaction: Transaction;
+}
+
 /** Does something to one reel that stands where it must. */
 async function onJob(
   house: House,
@@ -134,7 +144,7 @@ async function onJob(
   jobId: number,
   asked: Asked,
   must: keyof typeof SAYING,
-  work: (on: { job: JobRow; tag: string; transaction: Transaction }) => Promise<string>,
+  work: (on: OnJob) => Promise<string>,
 ): Promise<Bag> {
   const { tables } = house;
   const found = await tables.jobs.findByPk(jobId);
@@ -144,7 +154,8 @@ async function onJob(
     if (job?.state !== must) throw new ProblemError('already-closed', SAYING[must]);
     const spool = await tables.spools.findByPk(job.spoolId, { transaction });
     const reel = spool && (await tables.reels.findByPk(spool.reelId, { transaction }));
-    return work({ job, tag: reel?.tag ?? 'A reel', transaction });
+    if (!reel) throw new Error(`Job ${String(jobId)} has no reel.`);
+    return work({ job, reel, tag: reel.tag, transaction });
   });
 }
 

@@ -175,9 +175,9 @@ export class Replan {
   protected save(): void {
     const [job, bag] = [draftJob(this.draft(), this.planned(), this.units.system()), this.bag.value()];
     if (!job || !bag || this.why() !== '') return;
-    const { label, planInput, cuts, wants } = job;
+    const { label, type, planInput, cuts, wants } = job;
     const version = this.overtaken() ? bag.version : (this.from() ?? bag.version);
-    const body = { version, label, planInput, cuts, ...(wants ? { wants } : {}) };
+    const body = { version, label, type, planInput, cuts, ...(wants ? { wants } : {}) };
     this.sending.send(
       this.api.call(api.changeJob, { params: { id: this.id() }, body }),
       () => void this.router.navigate(['/bags', this.number()]),
