@@ -1,7 +1,7 @@
 export { fail, succeed, type Issue, type Result } from './issue';
 export { parseQuantity, type Allowed, type Quantity } from './quantities/parse-quantity';
 export { formatDiameter, formatQuantity, type ShownQuantity } from './quantities/format-quantity';
-export type { Dimension, UnitSystem } from './quantities/units';
+export { KILOGRAM_FORCE, type Dimension, type UnitSystem } from './quantities/units';
 export { isBraid, lineArea, MATERIALS, woundArea, type Line, type Material } from './lines/line';
 export { lengthAfterTurns, lengthBetween, radiusAfter, turnsBetween } from './winding/winding';
 export { layerSum, type LayerStack } from './winding/layer-sum';

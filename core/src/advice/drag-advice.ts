@@ -1,3 +1,4 @@
+import { KILOGRAM_FORCE } from '../quantities/units';
 import { schoolOf, type HouseRules } from '../rules/house-rules';
 import type { Advice } from './advice';
 
@@ -11,8 +12,6 @@ export interface DragAdvice extends Advice {
 }
 
 const SHARE = { low: 0.25, high: 1 / 3 } as const;
-/** One kilogram of force in newtons (NIST SP 811, exact). */
-const KILOGRAM_FORCE = 9.80665;
 
 /**
  * The drag to hand a reel back with: a quarter to a third of the weakest layer's rated strength, since a long run comes

@@ -1,4 +1,4 @@
-import { fail, succeed, type Result } from '../issue';
+import { succeed, type Result } from '../issue';
 import { lineCost } from '../money/line-cost';
 import type { FillPlan, PlanIssue } from '../plan/fill-plan';
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
@@ -31,18 +31,13 @@ export function compareBuilds(
   if (!full.ok) return full;
   const allMain = lineCost(full.value, pricesOf(choice)).value;
   const builds = [
+    build('main-only', full.value, bench, allMain),
     ...drafts(bench).flatMap(([kind, layers]) => {
       const plan = planFill(estimate, request(choice, layers), rules);
       return plan.ok ? [build(kind, plan.value, bench, allMain)] : [];
     }),
     ...mainFirst(bench, allMain),
   ];
-  if (builds.length === 0)
-    return fail({
-      code: 'does-not-fit',
-      severity: 'error',
-      sentence: 'None of these lines fits this spool.',
-    });
   return succeed(builds.sort((a, b) => rank(a, house) - rank(b, house) || a.cost.value - b.cost.value));
 }
 
@@ -57,7 +52,6 @@ function drafts({ choice, rules }: Bench): (readonly [BuildKind, readonly LayerR
   const shorter = Math.max(SHORTER * mainLength, rules.longCast * rules.castsAboveJoin);
   const under = backing ? [backingLayer(backing)] : [];
   return [
-    ['main-only', [mainLayer(choice, 'fits')]],
     [
       'tape',
       [{ kind: 'tape', id: 'tape', thickness: tapeThickness, wraps: 'fits' }, mainLayer(choice, mainLength)],

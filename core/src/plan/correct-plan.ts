@@ -76,10 +76,10 @@ export function correctPlan(
   if (!toGap.ok || !asAsked.ok) return fail(...toGap.issues, ...asAsked.issues);
   const layer = toGap.value.layers.find(({ id }) => id === current);
   if (!layer) throw new Error('A plan has a layer for each one asked.');
-  const wound = planFill(spool, withoutGap({ ...request, layers: withCurrent(soFar) }), rules);
-  const turnsOn = wound.ok
-    ? (wound.value.layers.find(({ id }) => id === current)?.handleTurns.value ?? 0)
-    : 0;
+  const turnsOn = (): number => {
+    const wound = planFill(spool, withoutGap({ ...request, layers: withCurrent(soFar) }), rules);
+    return wound.ok ? (wound.value.layers.find(({ id }) => id === current)?.handleTurns.value ?? 0) : 0;
+  };
   const corrected = {
     spool,
     toGap: toGap.value,
@@ -89,7 +89,7 @@ export function correctPlan(
       soFar > layer.length.value
         ? {
             length: shifted(layer.length, (fits) => soFar - fits),
-            handleTurns: turnsOn - layer.handleTurns.value,
+            handleTurns: turnsOn() - layer.handleTurns.value,
           }
         : null,
   };

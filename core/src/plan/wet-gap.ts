@@ -15,12 +15,12 @@ export function wetGapOf(
   dry: Stack,
   [least, most]: readonly [number, number],
 ): { readonly low: number; readonly high: number } | null {
-  if (!layers.some((layer) => nylonLeftToSwell(layer) !== null)) return null;
+  if (!layers.some((layer) => soakedNylon(layer) !== null)) return null;
   const gapAt = (swelling: number): number => {
     let squared = spool.arborRadius ** 2;
     dry.layers.forEach(({ inner, outer }, i) => {
       const layer = layers[i];
-      const soaked = layer ? nylonLeftToSwell(layer) : null;
+      const soaked = layer ? soakedNylon(layer) : null;
       const growth = soaked === null ? 1 : (1 + swelling) / (1 + swelling * soaked);
       squared += (outer ** 2 - inner ** 2) * growth ** 2;
     });
@@ -30,7 +30,7 @@ export function wetGapOf(
 }
 
 /** The share of its water a nylon layer holds already; null for a layer that does not swell. */
-function nylonLeftToSwell(layer: LayerRequest): number | null {
+function soakedNylon(layer: LayerRequest): number | null {
   if (layer.kind === 'line' && layer.line.material === 'nylon') return layer.soaked ?? 0;
   return layer.kind === 'retained' && layer.line.material === 'nylon' ? 0 : null;
 }

@@ -7,12 +7,15 @@ export type Dimension = 'line-length' | 'small-length' | 'mass' | 'strength' | '
 /** What a person reads and types in: metric, or yards, inches and pounds. */
 export type UnitSystem = 'metric' | 'imperial';
 
+/** One kilogram of force in newtons (NIST SP 811, exact). */
+export const KILOGRAM_FORCE = 9.80665;
+
 /** Multiply a number in the named unit by this to have it in the dimension's stored unit. */
 export const TO_BASE: Readonly<Record<Dimension, Readonly<Record<string, number>>>> = {
   'line-length': { m: 1, yd: 0.9144, ft: 0.3048, cm: 0.01, mm: 0.001, km: 1000, in: 0.0254 },
   'small-length': { mm: 1, cm: 10, in: 25.4, m: 1000, um: 0.001 },
   mass: { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 },
-  strength: { kg: 1, lb: 0.45359237, g: 0.001, oz: 0.028349523125, n: 1 / 9.80665 },
+  strength: { kg: 1, lb: 0.45359237, g: 0.001, oz: 0.028349523125, n: 1 / KILOGRAM_FORCE },
   ratio: {},
   count: {},
 };

@@ -27,16 +27,12 @@ export function woundSoFar(
   turns: Readonly<Record<string, number>>,
 ): WoundLayer[] {
   const { spool } = estimate;
-  // Wraps of tape that make up the room follow from all layers together, never from the tape alone.
-  const planned = stackLayers(spool, (line) => bulkIn(estimate, line), request).layers;
   let inner = spool.arborRadius;
-  return request.layers.map((layer, i) => {
+  return request.layers.map((layer) => {
     const handleTurns = Math.max(0, turns[layer.id] ?? 0);
     const start = inner;
     const { length, outer } =
-      layer.kind === 'line'
-        ? wind(layer, handleTurns)
-        : laid(layer.kind === 'tape' ? { ...layer, wraps: planned[i]?.wraps ?? 0 } : layer);
+      layer.kind === 'line' ? wind(layer, handleTurns) : laid(layer.kind === 'tape' ? wrapped(layer) : layer);
     inner = outer;
     return {
       id: layer.id,
@@ -60,6 +56,13 @@ export function woundSoFar(
     const level = from + (spoolTurns * area) / spool.width;
     const length = Math.max(round, lengthBetween(spool.width, inner, level, area));
     return { length, outer: radiusAfter(spool.width, inner, area, length) };
+  }
+
+  /** Wraps of tape that make up the room follow from all layers together, never from the tape alone. */
+  function wrapped(tape: Extract<LayerRequest, { kind: 'tape' }>): LayerRequest {
+    if (tape.wraps !== 'fits') return tape;
+    const { layers } = stackLayers(spool, (line) => bulkIn(estimate, line), request);
+    return { ...tape, wraps: layers.find(({ id }) => id === tape.id)?.wraps ?? 0 };
   }
 
   function laid(layer: LayerRequest): { length: number; outer: number } {

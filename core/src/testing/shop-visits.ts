@@ -10,17 +10,15 @@ import {
   type DepthRead,
   type FillPlan,
   type FillRequest,
-  type Issue,
   type Line,
   type Observation,
   type SpoolGeometry,
   type WoundLength,
 } from '../index';
+import { BACKING, MAIN, valueOf } from './examples';
 import { normalFrom, percentile, seeded } from './random';
 import { windTurns } from './turn-by-turn';
 
-const MAIN: Line = { key: 'main', material: 'nylon', diameter: 0.26 };
-const BACKING: Line = { key: 'backing', material: 'nylon', diameter: 0.25 };
 const GAP = 1.5;
 const GEAR = 5.2;
 const VISITS = 3;
@@ -95,11 +93,6 @@ const layersOf = (backing: number | 'fits', main: number | 'fits'): FillRequest 
 
 const spoolTurns = (plan: FillPlan, id: string): number =>
   plan.layers.find((layer) => layer.id === id)?.spoolTurns ?? 0;
-
-function valueOf<T>(result: { ok: true; value: T } | { ok: false; issues: readonly Issue[] }): T {
-  if (result.ok) return result.value;
-  throw new Error(result.issues.map(({ sentence }) => sentence).join(' '));
-}
 
 /** One fill as the product leads it, wound turn by turn on the true reel; the error of its end gap, mm. */
 function visit(

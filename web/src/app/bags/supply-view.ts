@@ -6,6 +6,7 @@ import {
   dragAdvice,
   gripAdvice,
   joinAdvice,
+  KILOGRAM_FORCE,
   memoryAdvice,
   soakAdvice,
   tensionAdvice,
@@ -17,8 +18,6 @@ import { HouseService } from '../data/house.service';
 import type { DraftPlan } from './draft-plan';
 import { promisedText } from './promised-text';
 import { supplySizes } from './supply-sizes';
-
-const KILOGRAM_FORCE = 9.80665;
 
 const NAMES: Readonly<Record<SupplyStand, string>> = {
   matched: 'over its end, with the bail',
