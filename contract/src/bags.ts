@@ -10,7 +10,7 @@ import {
   VersionSchema,
 } from './basics';
 import { CustomerSchema, NewCustomerSchema } from './customers';
-import { PIECE_KINDS } from './rack';
+import { PIECE_KINDS, WATER_STATES } from './rack';
 import { FillPlanSchema, ObservationSchema, PlanInputSchema } from './plan';
 
 export const REEL_TYPES = ['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'] as const;
@@ -29,7 +29,7 @@ export const PlannedCutSchema = v.object({
   pieceKind: v.picklist(PIECE_KINDS),
   lengthMm: MillimetresSchema,
   /** Whether its piece lies in a tub, or is out of it and not dry yet. */
-  water: v.picklist(['dry', 'soaking', 'wet']),
+  water: v.picklist(WATER_STATES),
 });
 export type PlannedCut = v.InferOutput<typeof PlannedCutSchema>;
 

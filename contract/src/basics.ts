@@ -31,12 +31,20 @@ export const DaySchema = v.pipe(v.string(), v.isoDate('A day is written like 203
 export const VersionSchema = v.pipe(v.number(), v.integer(), v.minValue(1));
 export const NothingSchema = v.object({});
 
+/** A weight on the bench scale, g. */
+export const GramsSchema = v.pipe(
+  v.number(),
+  v.minValue(0, 'A weight cannot be less than nought.'),
+  v.maxValue(50_000, 'A weight is at most 50 kg.'),
+);
+
+export const CODE_PATTERN = /^[A-Z0-9][A-Z0-9-]{1,19}$/;
 /** A code people can say: letters, digits and dashes, upper case. */
 export const CodeSchema = v.pipe(
   v.string(),
   v.trim(),
   v.toUpperCase(),
-  v.regex(/^[A-Z0-9][A-Z0-9-]{1,19}$/, 'A code is 2 to 20 letters, digits and dashes, like N-207.'),
+  v.regex(CODE_PATTERN, 'A code is 2 to 20 letters, digits and dashes, like N-207.'),
 );
 /** #rrggbb */
 export const TintSchema = v.pipe(v.string(), v.hexColor());

@@ -1,18 +1,22 @@
 export { api } from './api';
+export { CODE_PATTERN } from './basics';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
 export { PersonSchema, type Person, type SignInSheet } from './people';
 export type { Customer } from './customers';
 export {
   LEAVES,
+  lineOf,
   MOVE_KINDS,
   NewPieceSchema,
   NewProductSchema,
   PIECE_KINDS,
+  waterState,
   WOUND_WAYS,
   type Move,
   type PieceChange,
   type PieceCount,
+  type PieceFacts,
   type PieceWeighing,
   type NewPiece,
   type NewProduct,
@@ -20,7 +24,7 @@ export {
   type Product,
 } from './rack';
 export type { Soak, Tub } from './tubs';
-export { STREAMS, type NewRecycling, type RecyclingBook } from './recycling';
+export { STREAMS, streamOf, type NewRecycling, type RecyclingBook } from './recycling';
 export type { ReorderLine } from './reorder';
 export {
   FILE_COLUMNS,

@@ -1,8 +1,9 @@
-import { MATERIALS } from '@yard-spool/core';
+import { MATERIALS, type Line } from '@yard-spool/core';
 import * as v from 'valibot';
 import {
   CodeSchema,
   DaySchema,
+  GramsSchema,
   IdSchema,
   InstantSchema,
   line,
@@ -34,6 +35,17 @@ export const ProductSchema = v.object({
 });
 export type Product = v.InferOutput<typeof ProductSchema>;
 
+/** A product as the core sees its line. */
+export const lineOf = ({
+  code,
+  material,
+  diameter,
+}: Pick<Product, 'code' | 'material' | 'diameter'>): Line => ({
+  key: code,
+  material,
+  diameter,
+});
+
 export const NewProductSchema = v.object({
   code: CodeSchema,
   name: line('A name'),
@@ -56,11 +68,6 @@ export const WOUND_WAYS = ['rolled', 'over-end', 'unknown'] as const;
 /** Which way line leaves over the end with the label up, seen from above. */
 export const LEAVES = ['clockwise', 'anticlockwise', 'unknown'] as const;
 
-const grams = v.pipe(
-  v.number(),
-  v.minValue(0, 'A weight cannot be less than nought.'),
-  v.maxValue(50_000, 'A weight is at most 50 kg.'),
-);
 const spoolDiameter = v.pipe(
   v.number(),
   v.minValue(5, 'A spool is at least 5 mm across.'),
@@ -73,7 +80,7 @@ const facts = {
   /** What the whole piece cost, in the hundredth part of the shop's money. */
   priceMinor: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000_000))),
   /** The empty spool, g. */
-  tareG: v.nullable(grams),
+  tareG: v.nullable(GramsSchema),
   flangeMm: v.nullable(spoolDiameter),
   coreMm: v.nullable(spoolDiameter),
   wound: v.picklist(WOUND_WAYS),
@@ -84,6 +91,8 @@ const facts = {
 
 /** Where a piece lies in the water, and until when. */
 export const SoakingSchema = v.object({
+  /** Of the soak, by which the piece is taken out. */
+  id: IdSchema,
   tub: v.string(),
   inAt: InstantSchema,
   readyAt: InstantSchema,
@@ -112,6 +121,16 @@ export const PieceSchema = v.object({
   version: VersionSchema,
 });
 export type Piece = v.InferOutput<typeof PieceSchema>;
+
+/** What is printed on a piece or measured once. */
+export type PieceFacts = Pick<Piece, keyof typeof facts>;
+
+export const WATER_STATES = ['dry', 'soaking', 'wet'] as const;
+
+/** The water a piece is in, in one word. */
+export const waterState = (
+  water: Pick<Piece, 'soaking' | 'wetUntil'> | undefined,
+): (typeof WATER_STATES)[number] => (water?.soaking ? 'soaking' : water?.wetUntil ? 'wet' : 'dry');
 
 /** The longest bulk spool taken in, 100 km. */
 const MOST_MM = 100_000_000;
@@ -169,8 +188,8 @@ export type PieceCount = v.InferOutput<typeof CountPieceSchema>;
 
 /** What a piece weighed. `dry` says that somebody knows it to be dry though it was in the water. */
 export const WeighPieceSchema = v.object({
-  grossG: grams,
-  tareG: grams,
+  grossG: GramsSchema,
+  tareG: GramsSchema,
   dry: v.boolean(),
   by: v.picklist(['typed', 'scale']),
 });

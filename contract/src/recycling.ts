@@ -1,14 +1,14 @@
+import { isBraid, type Material } from '@yard-spool/core';
 import * as v from 'valibot';
-import { CodeSchema, IdSchema, InstantSchema, MillimetresSchema, text } from './basics';
+import { CodeSchema, GramsSchema, IdSchema, InstantSchema, MillimetresSchema, text } from './basics';
 
 /** What goes to its own bin. Local schemes differ on braid and fluorocarbon, so they are kept apart. */
 export const STREAMS = ['nylon', 'fluorocarbon', 'braid'] as const;
 
-const grams = v.pipe(
-  v.number(),
-  v.minValue(0, 'A weight cannot be less than nought.'),
-  v.maxValue(50_000, 'A weight is at most 50 kg.'),
-);
+/** The bin line of a material goes to. */
+export const streamOf = (material: Material): (typeof STREAMS)[number] =>
+  isBraid(material) ? 'braid' : material === 'fluorocarbon' ? 'fluorocarbon' : 'nylon';
+
 const tubes = v.pipe(
   v.number(),
   v.integer('Tubes are whole.'),
@@ -19,7 +19,7 @@ const tubes = v.pipe(
 /** Old line into a bin: stripped off a reel, or the rest of a piece. */
 export const NewRecyclingSchema = v.object({
   stream: v.picklist(STREAMS, 'Say which bin it goes to.'),
-  grams: v.nullable(grams),
+  grams: v.nullable(GramsSchema),
   tubes,
   why: v.optional(text('A note', 120), ''),
   /** The piece it comes off, which gives up all that is left of it. */

@@ -1,4 +1,4 @@
-import type { Piece } from '@yard-spool/contract';
+import type { Piece, PieceFacts } from '@yard-spool/contract';
 
 /** What is printed on the demo's spools, by the class of piece. Spools of one class share their measures. */
 const SPOOLS = {
@@ -8,13 +8,8 @@ const SPOOLS = {
   salvage: { tareG: 36, flangeMm: 96, coreMm: 40 },
 } as const;
 
-type Facts = Pick<
-  Piece,
-  'lot' | 'priceMinor' | 'tareG' | 'flangeMm' | 'coreMm' | 'wound' | 'leaves' | 'newOn'
->;
-
 /** Facts of one piece; salvage was new two springs ago, as far as anybody knows. */
-export const demoFacts = (code: string, kind: Piece['kind'], price: number | null): Facts => ({
+export const demoFacts = (code: string, kind: Piece['kind'], price: number | null): PieceFacts => ({
   lot: kind === 'salvage' ? '' : `L${code.slice(-3)}-7`,
   priceMinor: price === null ? null : Math.round(price * 100),
   ...SPOOLS[kind],

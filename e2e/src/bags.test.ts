@@ -13,7 +13,6 @@ afterEach(async ({ task }) => {
   if (task.result?.state === 'fail') await browser.keepPicture(task.name);
 });
 
-const click = async (text: string): Promise<void> => (await browser.text(text, 'button')).click();
 const headline = () => browser.shown('[data-test=plan-headline]');
 const numberOf = async (): Promise<number> => Number((await browser.driver.getCurrentUrl()).split('/').pop());
 /** Waits until the bag's page is there after booking, and reads the bag. */
@@ -26,7 +25,7 @@ async function booked(): Promise<Bag> {
 }
 async function begin(customer: string): Promise<void> {
   await browser.go('/bags/new');
-  await click('Start over');
+  await browser.click('Start over');
   await browser.fill('Customer', customer);
 }
 
@@ -77,7 +76,7 @@ describe('three like reels', () => {
     await begin('Wenna Fair');
     await browser.find('#customer-option-0');
     await browser.press(Key.ENTER);
-    await click('as last time');
+    await browser.click('as last time');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     expect(await (await browser.field('Tag')).getAttribute('value')).toMatch(/^R-\d{4}$/);
     expect(await (await browser.field('Length wanted')).getAttribute('value')).toBe('120 m');
@@ -87,13 +86,13 @@ describe('three like reels', () => {
 describe('a reel by its tag', () => {
   it('brings its customer and its last plan, and takes its spare spool along', async () => {
     await browser.go('/bags/new');
-    await click('Start over');
+    await browser.click('Start over');
     await browser.fill('Tag', 'r-0008');
     await browser.press(Key.TAB);
     await browser.text('R-0008 is Wenna Fairholt’s, planned as last time.', 'p');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.choose('Backing line', 'N-204');
-    await click('Its spare spool');
+    await browser.click('Its spare spool');
     await browser.find('[aria-label="Reel 2 of the bag"][aria-pressed=true]');
     await browser.choose('Main line', 'N-220');
     await browser.fill('Length wanted', '60 m');
@@ -108,7 +107,7 @@ describe('a reel by its tag', () => {
 
   it('that is new is said to be new', async () => {
     await browser.go('/bags/new');
-    await click('Start over');
+    await browser.click('Start over');
     await browser.fill('Tag', 'x-77');
     await browser.press(Key.TAB);
     await browser.text('X-77 is a new tag here.', 'p');
@@ -135,7 +134,7 @@ describe('each type of reel', () => {
     ['Counter', '4.2:1', '260 x 0.30', 'Rolling on a spindle'],
   ])('%s has its plan and its supply', async (type, gear, rating, supply) => {
     await simple(type, gear, rating);
-    await click('Supply');
+    await browser.click('Supply');
     await browser.text(supply, 'b');
     await browser.text('Into the tub by', 'p');
     await browser.pressWithControl(Key.ENTER);
@@ -170,7 +169,7 @@ describe('each type of reel', () => {
     await browser.fill('Length wanted', '100');
     await browser.choose('Backing line', 'N-204');
     await browser.text('Nothing is known of this spool', 'p');
-    await click('Why');
+    await browser.click('Why');
     await browser.text('Measure across the lip', 'li');
   });
 });
@@ -184,7 +183,7 @@ describe('another way to build it', () => {
     await browser.fill('Length wanted', '100 m');
     await browser.choose('Backing line', 'N-204');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
-    await click('Other ways');
+    await browser.click('Other ways');
     const rows = await browser.driver.findElements({ css: 'ys-other-ways > div' });
     const texts = await Promise.all(rows.map((row) => row.getText()));
     const mainOnly = texts.findIndex((row) => row.startsWith('Main only'));
@@ -206,17 +205,17 @@ describe('a bag that is booked', () => {
     await (await browser.text('Plan it anew', 'a')).click();
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.fill('Length wanted', '80 m');
-    await click('Save the plan');
+    await browser.click('Save the plan');
     await browser.text('planned anew', 'li');
     const bag = await browser.api<Bag>(`/bags/${String(number)}`);
     expect(bag.jobs[0]!.cuts.find(({ layer }) => layer === 'main')!.lengthMm).toBe(80_000);
-    await click('Promise or notes');
+    await browser.click('Promise or notes');
     await browser.fill('Notes', 'ring first');
-    await click('Save it');
+    await browser.click('Save it');
     await browser.text('ring first', 'p');
-    await click('Call the bag off');
+    await browser.click('Call the bag off');
     await browser.fill('Why', 'sold it');
-    await click('Call it off');
+    await browser.click('Call it off');
     await browser.text('Called off: sold it', 'li');
     expect((await browser.api<Bag>(`/bags/${String(number)}`)).jobs[0]).toMatchObject({
       state: 'cancelled',
@@ -228,7 +227,7 @@ describe('a bag that is booked', () => {
     await browser.go('/bags');
     await browser.choose('With a reel that is', 'ready');
     await (await browser.find('ys-bag-list li a')).click();
-    await click('Hand it back');
+    await browser.click('Hand it back');
     await browser.text('handed back', 'li');
   });
 });

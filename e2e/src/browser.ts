@@ -78,6 +78,11 @@ export class Browser {
     return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, `"${text}" is not shown`);
   }
 
+  /** Presses the button with this text. */
+  async click(text: string): Promise<void> {
+    await (await this.text(text, 'button')).click();
+  }
+
   /** The field with this label. */
   async field(label: string): Promise<WebElement> {
     const path = `//label[normalize-space()=${quoted(label)}] | //label[span[normalize-space()=${quoted(label)}]]`;

@@ -49,9 +49,9 @@ try {
   await view('bag', '/bags/6', 'ys-plan-view pattern');
   await view('bench', '/bench/5', 'ys-spool-section pattern');
   await view('rack', '/rack', 'ys-piece-ledger tbody tr');
-  await (await browser.text('N-201', 'button')).click();
-  await (await browser.text('Weigh in', 'button')).click();
-  await (await browser.text('Read the scale', 'button')).click();
+  await browser.click('N-201');
+  await browser.click('Weigh in');
+  await browser.click('Read the scale');
   await browser.text('on it, likely', 'p');
   await picture('weigh-in');
   await view('tubs', '/rack/tubs', 'ys-tubs-page section');
@@ -83,10 +83,10 @@ try {
     ['Supply', 'supply'],
     ['Why', 'why'],
   ] as const) {
-    await (await browser.text(tab, 'button')).click();
+    await browser.click(tab);
     await picture(name);
   }
-  await (await browser.text('Start over', 'button')).click();
+  await browser.click('Start over');
   await browser.fill('Customer', 'Torvin Aske');
   await browser.fill('Reel', 'Deepwell 50');
   await browser.choose('Type', 'Big');
@@ -96,7 +96,7 @@ try {
   await browser.choose('Cushion', 'N-231');
   await browser.choose('Top shot', 'N-240');
   await browser.find('ys-plan-view pattern');
-  await (await browser.text('Cuts', 'button')).click();
+  await browser.click('Cuts');
   await picture('three-layers');
 } finally {
   await browser.close();

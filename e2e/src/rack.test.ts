@@ -16,7 +16,6 @@ afterEach(async ({ task }) => {
   if (task.result?.state === 'fail') await browser.keepPicture(task.name);
 });
 
-const click = async (text: string): Promise<void> => (await browser.text(text, 'button')).click();
 const ledger = () => browser.api<{ piece: Piece; moves: Move[] }>('/pieces/J-400');
 /** Waits until the ledger on the screen begins with this. */
 const newest = (words: string) =>
@@ -29,7 +28,7 @@ describe('one piece of line, from the van to the bin', () => {
   it('is received with what is printed on it', async () => {
     await browser.go('/rack');
     await browser.find('ys-piece-card');
-    await click('Receive a piece');
+    await browser.click('Receive a piece');
     await browser.choose('Line', 'Smoke nylon 0.20');
     await browser.fill('Piece code', 'j-400');
     await browser.fill('Length on it', '3000');
@@ -45,7 +44,7 @@ describe('one piece of line, from the van to the bin', () => {
   });
 
   it('is counted, and the books follow by a line of the ledger', async () => {
-    await click('Count');
+    await browser.click('Count');
     await browser.fill('Line on it, as counted', '2800 m');
     await browser.fill('How it was counted', 'against the door');
     await browser.press(Key.ENTER);
@@ -54,12 +53,12 @@ describe('one piece of line, from the van to the bin', () => {
   });
 
   it('is weighed on the bench scale, with the range of its metres', async () => {
-    await click('Weigh in');
-    await click('Read the scale');
+    await browser.click('Weigh in');
+    await browser.click('Read the scale');
     await browser.text('m on it, likely', 'p');
     expect(await (await browser.field('With its spool')).getAttribute('value')).toBe('216.8 g');
     await browser.text('The books are within that', 'p');
-    await click('Set the books all the same');
+    await browser.click('Set the books all the same');
     await newest('216.8 g with its spool of 118.5 g');
     const { piece, moves } = await ledger();
     expect(piece.lengthMm).toBe(moves.reduce((sum, { lengthMm }) => sum + lengthMm, 0));
@@ -67,17 +66,17 @@ describe('one piece of line, from the van to the bin', () => {
   });
 
   it('goes into a tub, is marked as soaking, and cannot be weighed wet', async () => {
-    await click('Soak');
+    await browser.click('Soak');
     await browser.text('a strand of 0.20 mm takes up', 'p');
     await browser.choose('Tub', 'Right tub');
-    await click('Put it in');
+    await browser.click('Put it in');
     await browser.text('in Right tub, ready', 'ys-water-mark');
-    await click('Weigh in');
+    await browser.click('Weigh in');
     await browser.fill('With its spool', '230 g');
-    await click('Set the books');
+    await browser.click('Set the books');
     await browser.text('This spool is wet', 'b');
     expect(await (await browser.field('With its spool')).getAttribute('value')).toBe('230 g');
-    await click('Leave it');
+    await browser.click('Leave it');
   });
 
   it('lies in its tub with what it has taken up, and comes out wet', async () => {
@@ -87,13 +86,13 @@ describe('one piece of line, from the van to the bin', () => {
     await browser.text('Ready in 1 h', 'p');
     await browser.go('/rack');
     await browser.fill('Find', 'j-400');
-    await click('Take it out');
+    await browser.click('Take it out');
     await browser.text('wet until', 'ys-water-mark');
   });
 
   it('goes into the nylon bin, by its length, and off the rack', async () => {
-    await click('Let it go');
-    await click('Into the bin');
+    await browser.click('Let it go');
+    await browser.click('Into the bin');
     await browser.until(
       async () => !(await browser.shown('ys-rack-page')).includes('J-400 Smoke'),
       'the piece is let go',
@@ -133,7 +132,7 @@ describe('files', () => {
   it('that are right are shown first and then taken in whole', async () => {
     await choose('right.csv', `${HEAD}J-501,SN-20,bulk,Wall,300,280,,,,,,rolled,clockwise,\n`);
     await browser.text('All 1 rows of right.csv are right. Nothing is taken in yet.', 'p');
-    await click('Take all 1 in');
+    await browser.click('Take all 1 in');
     await browser.text('Taken in: 1 rows', 'p');
     const piece = (await browser.api<Piece[]>('/pieces')).find(({ code }) => code === 'J-501');
     expect(piece).toMatchObject({ lengthMm: 280_000, receivedMm: 300_000 });

@@ -1,10 +1,10 @@
-import type { Bag, BagRow, Job, PlannedCut } from '@yard-spool/contract';
+import { waterState, type Bag, type BagRow, type Job, type PlannedCut } from '@yard-spool/contract';
 import type { JobRow } from '../db/models/bags';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { toCustomer } from './customers';
 import { historyOf } from './history';
-import { waterByPiece, waterState } from '../tubs/water';
+import { waterByPiece } from '../tubs/water';
 
 /** All bags, the one promised soonest first. */
 export async function listBags({ tables }: House): Promise<BagRow[]> {

@@ -1,6 +1,7 @@
 import type { Bag, Person } from '@yard-spool/contract';
 import type { Transaction } from 'sequelize';
 import type { House } from '../house';
+import { peopleNames } from '../people/people';
 
 /** Writes down what was done to a bag. Never edited, never removed. */
 export async function noteChange(
@@ -14,11 +15,10 @@ export async function noteChange(
 }
 
 /** What was done to a bag, newest first. */
-export async function historyOf({ tables }: House, bagId: number): Promise<Bag['history']> {
-  const [rows, people] = await Promise.all([
-    tables.bagChanges.findAll({ where: { bagId }, order: [['id', 'DESC']] }),
-    tables.people.findAll(),
+export async function historyOf(house: House, bagId: number): Promise<Bag['history']> {
+  const [rows, nameOf] = await Promise.all([
+    house.tables.bagChanges.findAll({ where: { bagId }, order: [['id', 'DESC']] }),
+    peopleNames(house),
   ]);
-  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   return rows.map(({ at, byId, what }) => ({ at: at.toISOString(), by: nameOf.get(byId) ?? '', what }));
 }

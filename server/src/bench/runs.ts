@@ -5,6 +5,7 @@ import type { RunRow } from '../db/models/runs';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { readJob } from '../bags/bags';
+import { peopleNames } from '../people/people';
 
 /** Takes a booked reel to a bench. A reel already there gives the run it has. */
 export async function startRun(house: House, person: Person, jobId: number, bench: string): Promise<Run> {
@@ -68,10 +69,9 @@ async function toRun(house: House, row: RunRow): Promise<Run> {
 }
 
 /** The log of a run in order, as the core folds it. */
-export async function readLog({ tables }: House, runId: number): Promise<RunEvent[]> {
-  const rows = await tables.runEvents.findAll({ where: { runId }, order: ['seq'] });
-  const people = await tables.people.findAll({ attributes: ['id', 'name'] });
-  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+export async function readLog(house: House, runId: number): Promise<RunEvent[]> {
+  const rows = await house.tables.runEvents.findAll({ where: { runId }, order: ['seq'] });
+  const nameOf = await peopleNames(house);
   return rows.map(
     ({ id, seq, kind, at, byId, payload }) =>
       ({

@@ -14,6 +14,12 @@ export async function signInSheet(house: House, demo?: DemoPasscodes): Promise<S
   return demo ? { people, demo: [...demo] } : { people };
 }
 
+/** Everybody's name by their number, for telling who did something. */
+export async function peopleNames({ tables }: House): Promise<ReadonlyMap<number, string>> {
+  const people = await tables.people.findAll({ attributes: ['id', 'name'] });
+  return new Map(people.map(({ id, name }) => [id, name]));
+}
+
 export async function addPerson(
   house: House,
   name: string,

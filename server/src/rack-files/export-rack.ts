@@ -2,6 +2,7 @@ import { FILE_COLUMNS, type RackFile, type ReelKind } from '@yard-spool/contract
 import Papa from 'papaparse';
 import { listReelKinds } from '../bags/reel-kinds';
 import type { House } from '../house';
+import { peopleNames } from '../people/people';
 import { listProducts } from '../rack/products';
 import { listPieces } from '../rack/rack';
 
@@ -29,14 +30,14 @@ const ROWS: Readonly<Record<RackFile, (house: House) => Promise<Row[]>>> = {
         ...{ wound: piece.wound, leaves: piece.leaves },
         new_on: piece.newOn ?? '',
       })),
-  ledger: async ({ tables }) => {
-    const [moves, pieces, people] = await Promise.all([
+  ledger: async (house) => {
+    const { tables } = house;
+    const [moves, pieces, nameOf] = await Promise.all([
       tables.moves.findAll({ order: ['id'] }),
       tables.pieces.findAll(),
-      tables.people.findAll(),
+      peopleNames(house),
     ]);
     const codeOf = new Map(pieces.map(({ id, code }) => [id, code]));
-    const nameOf = new Map(people.map(({ id, name }) => [id, name]));
     return moves.map(({ pieceId, at, kind, lengthMm, byId, why }) => ({
       piece: codeOf.get(pieceId) ?? '',
       at: at.toISOString(),

@@ -1,4 +1,4 @@
-import { LEAVES, MOVE_KINDS, PIECE_KINDS, REEL_TYPES, WOUND_WAYS } from '@yard-spool/contract';
+import { CODE_PATTERN, LEAVES, MOVE_KINDS, PIECE_KINDS, REEL_TYPES, WOUND_WAYS } from '@yard-spool/contract';
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
 
@@ -16,18 +16,18 @@ const number = (least: number, most: number, unit: string) =>
     v.maxValue(most, `This must be from ${least} to ${most} ${unit}.`),
   );
 
+/** A field left empty. */
+const empty = v.pipe(
+  v.string(),
+  v.trim(),
+  v.literal(''),
+  v.transform(() => null),
+);
+
 /** The same, or nothing. */
 const perhaps = (least: number, most: number, unit: string) =>
   v.union(
-    [
-      v.pipe(
-        v.string(),
-        v.trim(),
-        v.literal(''),
-        v.transform(() => null),
-      ),
-      number(least, most, unit),
-    ],
+    [empty, number(least, most, unit)],
     (issue) => firstMessage(issue.issues) ?? `This must be empty or from ${least} to ${most} ${unit}.`,
   );
 
@@ -41,21 +41,13 @@ const code = v.pipe(
   v.string(),
   v.trim(),
   v.toUpperCase(),
-  v.regex(/^[A-Z0-9][A-Z0-9-]{1,19}$/, 'A code is 2 to 20 letters, digits and dashes.'),
+  v.regex(CODE_PATTERN, 'A code is 2 to 20 letters, digits and dashes.'),
 );
 const oneOf = <const T extends readonly string[]>(choices: T) =>
   v.pipe(v.string(), v.trim(), v.picklist(choices, `This must be one of ${choices.join(', ')}.`));
 const toMm = v.transform((metres: number) => Math.round(metres * 1000));
 const day = v.union(
-  [
-    v.pipe(
-      v.string(),
-      v.trim(),
-      v.literal(''),
-      v.transform(() => null),
-    ),
-    v.pipe(v.string(), v.trim(), v.isoDate()),
-  ],
+  [empty, v.pipe(v.string(), v.trim(), v.isoDate())],
   'A day is written like 2031-04-25, or left empty.',
 );
 
@@ -126,4 +118,5 @@ export const ReelRowSchema = v.object({
 });
 
 export type ReelFileRow = v.InferOutput<typeof ReelRowSchema>;
+export type PieceFileRow = v.InferOutput<typeof PieceRowSchema>;
 export type MoveFileRow = v.InferOutput<typeof MoveRowSchema>;

@@ -1,16 +1,22 @@
 import type { RowError } from '@yard-spool/contract';
+import { productValues } from '../rack/products';
+import { factValues } from '../rack/receive';
 import { checkRows, findTwice, type Checked } from './check-rows';
 import { takeReels } from './take-reels';
 import type { TakeIn } from './take-in-type';
-import { MoveRowSchema, PieceRowSchema, ProductRowSchema, type MoveFileRow } from './row-schemas';
+import {
+  MoveRowSchema,
+  PieceRowSchema,
+  ProductRowSchema,
+  type MoveFileRow,
+  type PieceFileRow,
+} from './row-schemas';
 
 const CHUNK = 1000;
 
 async function inChunks<T>(rows: readonly T[], write: (chunk: T[]) => Promise<unknown>): Promise<void> {
   for (let i = 0; i < rows.length; i += CHUNK) await write(rows.slice(i, i + CHUNK));
 }
-
-const decimal = (value: number | null): string | null => (value === null ? null : value.toFixed(1));
 
 const takeProducts: TakeIn = async ({ tables }, _person, rows, transaction) => {
   const { good, errors } = checkRows(ProductRowSchema, rows);
@@ -19,11 +25,9 @@ const takeProducts: TakeIn = async ({ tables }, _person, rows, transaction) => {
   const write = (): Promise<void> =>
     inChunks(good, (chunk) =>
       tables.products.bulkCreate(
-        chunk.map(({ value }) => ({
-          ...{ code: value.code, name: value.name, material: value.material, tint: value.tint },
-          diameter: String(value.diameter_mm),
-          strengthKg: value.strength_kg === null ? null : String(value.strength_kg),
-        })),
+        chunk.map(({ value: { code, name, material, tint, diameter_mm, strength_kg } }) =>
+          productValues({ code, name, material, tint, diameter: diameter_mm, strengthKg: strength_kg }),
+        ),
         { transaction },
       ),
     );
@@ -43,6 +47,22 @@ const alreadyThere = (
       message: `There is a ${what} ${value.code} on the rack already.`,
     }));
 
+/** A file row's piece, as the rack keeps it. */
+const pieceValues = (row: PieceFileRow, productId: number) => ({
+  ...{ code: row.code, kind: row.kind, place: row.place },
+  productId,
+  receivedMm: row.received_m,
+  lengthMm: row.left_m,
+  opened: row.left_m !== row.received_m,
+  ...factValues({
+    ...{ lot: row.lot, wound: row.wound, leaves: row.leaves, newOn: row.new_on },
+    priceMinor: row.price === null ? null : Math.round(row.price * 100),
+    tareG: row.tare_g,
+    flangeMm: row.flange_mm,
+    coreMm: row.core_mm,
+  }),
+});
+
 const takePieces: TakeIn = async ({ tables, clock }, person, rows, transaction) => {
   const { good, errors } = checkRows(PieceRowSchema, rows);
   const known = new Set((await tables.pieces.findAll({ transaction })).map(({ code }) => code));
@@ -60,18 +80,7 @@ const takePieces: TakeIn = async ({ tables, clock }, person, rows, transaction) 
   const write = (): Promise<void> =>
     inChunks(good, async (chunk) => {
       await tables.pieces.bulkCreate(
-        chunk.map(({ value }) => ({
-          ...{ code: value.code, kind: value.kind, place: value.place, lot: value.lot },
-          ...{ wound: value.wound, leaves: value.leaves, newOn: value.new_on },
-          productId: products.get(value.product) ?? 0,
-          receivedMm: value.received_m,
-          lengthMm: value.left_m,
-          opened: value.left_m !== value.received_m,
-          priceMinor: value.price === null ? null : Math.round(value.price * 100),
-          tareG: decimal(value.tare_g),
-          flangeMm: decimal(value.flange_mm),
-          coreMm: decimal(value.core_mm),
-        })),
+        chunk.map(({ value }) => pieceValues(value, products.get(value.product) ?? 0)),
         { transaction },
       );
       // Ids are read back: a bulk insert does not tell them all.

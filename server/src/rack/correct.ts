@@ -1,4 +1,11 @@
-import type { Person, Piece, PieceCount, PieceWeighing } from '@yard-spool/contract';
+import {
+  lineOf,
+  waterState,
+  type Person,
+  type Piece,
+  type PieceCount,
+  type PieceWeighing,
+} from '@yard-spool/contract';
 import { metresFromMass, type MassIssue } from '@yard-spool/core';
 import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
@@ -36,11 +43,8 @@ export async function weighPiece(
     const piece = await onePiece(house, { code }, transaction);
     const { value, low, high } = metresOf(piece, asked);
     refuseTooMuch(piece, low);
-    const [lengthMm, lowMm, highMm] = [value, low, high].map((metres) => Math.round(metres * 1000)) as [
-      number,
-      number,
-      number,
-    ];
+    const toMm = (metres: number): number => Math.round(metres * 1000);
+    const lengthMm = toMm(value);
     const why = `${asked.grossG.toFixed(1)} g with its spool of ${asked.tareG.toFixed(1)} g`;
     await addMoves(house, person, row, [{ kind: 'weighed', lengthMm: lengthMm - row.lengthMm, why }], {
       transaction,
@@ -52,7 +56,7 @@ export async function weighPiece(
         grossG: asked.grossG.toFixed(1),
         tareG: asked.tareG.toFixed(1),
         source: asked.by,
-        ...{ lowMm, lengthMm, highMm },
+        ...{ lengthMm, lowMm: toMm(low), highMm: toMm(high) },
         at: house.clock(),
         byId: person.id,
       },
@@ -71,9 +75,12 @@ function refuseTooMuch({ receivedMm, code }: Piece, lowMetres: number): void {
 
 function metresOf(piece: Piece, { grossG, tareG, dry }: PieceWeighing) {
   const { product } = piece;
-  const wet = (piece.soaking !== null || piece.wetUntil !== null) && !dry;
-  const line = { key: product.code, material: product.material, diameter: product.diameter };
-  const metres = metresFromMass(line, { gross: grossG, tare: tareG, wet }, product.mass ?? undefined);
+  const wet = waterState(piece) !== 'dry' && !dry;
+  const metres = metresFromMass(
+    lineOf(product),
+    { gross: grossG, tare: tareG, wet },
+    product.mass ?? undefined,
+  );
   if (metres.ok) return metres.value;
   const [issue] = metres.issues;
   throw new ProblemError(

@@ -2,6 +2,7 @@ import type { Move, Piece } from '@yard-spool/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { PieceRow } from '../db/models/rack';
 import type { House } from '../house';
+import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { waterByPiece } from '../tubs/water';
 import { listProducts } from './products';
@@ -21,10 +22,12 @@ export async function listPieces(
   transaction?: Transaction,
 ): Promise<Piece[]> {
   const inIt = transaction ? { transaction } : {};
-  const [rows, products, promised, water, past] = await Promise.all([
-    house.tables.pieces.findAll({ where, order: ['code'], ...inIt }),
+  const rows = await house.tables.pieces.findAll({ where, order: ['code'], ...inIt });
+  // One piece is read under its lock, often: what the rest of the rack has promised is not asked then.
+  const only = Object.keys(where).length > 0 ? rows.map(({ id }) => id) : undefined;
+  const [products, promised, water, past] = await Promise.all([
     listProducts(house, transaction),
-    promisedByPiece(house, transaction),
+    promisedByPiece(house, only, transaction),
     waterByPiece(house, transaction),
     asOf === undefined ? null : lengthsAt(house, asOf),
   ]);
@@ -53,15 +56,18 @@ async function lengthsAt({ sequelize }: House, day: string): Promise<Map<number,
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
 
-/** Millimetres promised off each piece to reels planned and not yet filled. */
+/** Millimetres promised off each piece, or only off some, to reels planned and not yet filled. */
 async function promisedByPiece(
   { sequelize }: House,
+  only?: readonly number[],
   transaction?: Transaction,
 ): Promise<Map<number, number>> {
+  if (only?.length === 0) return new Map();
   const rows = await sequelize.query<{ pieceId: number; mm: string | number }>(
     `SELECT cuts.piece_id AS pieceId, SUM(cuts.length_mm) AS mm FROM cuts
-     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') GROUP BY cuts.piece_id`,
-    { type: QueryTypes.SELECT, ...(transaction && { transaction }) },
+     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') ${only ? 'AND cuts.piece_id IN (:only)' : ''}
+     GROUP BY cuts.piece_id`,
+    { type: QueryTypes.SELECT, ...(only && { replacements: { only } }), ...(transaction && { transaction }) },
   );
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
@@ -82,8 +88,7 @@ export async function readPiece(
 ): Promise<{ piece: Piece; moves: Move[] }> {
   const piece = await onePiece(house, { code, asOf });
   const rows = await house.tables.moves.findAll({ where: { pieceId: piece.id }, order: ['id'] });
-  const people = await house.tables.people.findAll();
-  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  const nameOf = await peopleNames(house);
   const moves = rows
     .filter(({ at }) => asOf === undefined || at <= endOf(asOf))
     .map(({ id, kind, lengthMm, at, byId, why }) => ({

@@ -1,4 +1,4 @@
-import type { NewPieceSchema, Person, Piece } from '@yard-spool/contract';
+import type { NewPieceSchema, Person, Piece, PieceFacts } from '@yard-spool/contract';
 import type { Transaction } from 'sequelize';
 import type { InferOutput } from 'valibot';
 import { inTransaction } from '../db/transaction';
@@ -9,15 +9,20 @@ import { productFor } from './products';
 import { onePiece } from './rack';
 
 type NewPiece = InferOutput<typeof NewPieceSchema>;
-type Facts = Pick<
-  NewPiece,
-  'lot' | 'priceMinor' | 'tareG' | 'flangeMm' | 'coreMm' | 'wound' | 'leaves' | 'newOn'
->;
 
 const decimal = (value: number | null): string | null => (value === null ? null : value.toFixed(1));
 
 /** What is known of a piece beside its length, as columns. */
-export const factValues = ({ lot, priceMinor, tareG, flangeMm, coreMm, wound, leaves, newOn }: Facts) => ({
+export const factValues = ({
+  lot,
+  priceMinor,
+  tareG,
+  flangeMm,
+  coreMm,
+  wound,
+  leaves,
+  newOn,
+}: PieceFacts) => ({
   ...{ lot, priceMinor, wound, leaves, newOn },
   tareG: decimal(tareG),
   flangeMm: decimal(flangeMm),

@@ -1,8 +1,16 @@
-import { STREAMS, type NewRecycling, type Person, type RecyclingBook } from '@yard-spool/contract';
-import { isBraid, solidMass } from '@yard-spool/core';
+import {
+  lineOf,
+  STREAMS,
+  streamOf,
+  type NewRecycling,
+  type Person,
+  type RecyclingBook,
+} from '@yard-spool/contract';
+import { solidMass } from '@yard-spool/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
+import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { refuseIfPromised } from '../rack/change-piece';
 import { addMoves, lockPiece } from '../rack/move';
@@ -11,16 +19,16 @@ import { onePiece } from '../rack/rack';
 const LATEST = 60;
 
 /** Running totals by bin and the latest entries. */
-export async function readRecycling({ tables, sequelize }: House): Promise<RecyclingBook> {
-  const [sums, rows, people] = await Promise.all([
+export async function readRecycling(house: House): Promise<RecyclingBook> {
+  const { tables, sequelize } = house;
+  const [sums, rows, nameOf] = await Promise.all([
     sequelize.query<{ stream: string; grams: string; tubes: string }>(
       'SELECT stream, SUM(grams) AS grams, SUM(tubes) AS tubes FROM recyclings GROUP BY stream',
       { type: QueryTypes.SELECT },
     ),
     tables.recyclings.findAll({ order: [['id', 'DESC']], limit: LATEST }),
-    tables.people.findAll(),
+    peopleNames(house),
   ]);
-  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   return {
     totals: STREAMS.map((stream) => {
       const sum = sums.find((one) => one.stream === stream);
@@ -75,16 +83,14 @@ async function offPiece(
 ): Promise<{ grams: number | null; lengthMm: number; pieceId: number }> {
   const row = await lockPiece(house, { code }, transaction);
   const { product } = await onePiece(house, { code }, transaction);
-  const belongs = isBraid(product.material) ? 'braid' : product.material;
+  const belongs = streamOf(product.material);
   if (belongs !== stream)
     throw new ProblemError('bad-request', `${code} is ${product.name}: it goes to the ${belongs} bin.`, [
       { path: 'stream', message: `It goes to the ${belongs} bin.` },
     ]);
   await refuseIfPromised(house, code, transaction);
   const { lengthMm } = row;
-  const perMetre =
-    product.mass?.gramsPerMetre ??
-    solidMass({ key: product.code, material: product.material, diameter: product.diameter })?.gramsPerMetre;
+  const perMetre = product.mass?.gramsPerMetre ?? solidMass(lineOf(product))?.gramsPerMetre;
   await addMoves(
     house,
     person,

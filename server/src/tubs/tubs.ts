@@ -1,9 +1,10 @@
-import type { Person, Soak, Tub } from '@yard-spool/contract';
+import { lineOf, type Person, type Soak, type Tub } from '@yard-spool/contract';
 import { soakAdvice, soakUptake } from '@yard-spool/core';
 import { inTransaction } from '../db/transaction';
 import type { SoakRow, TubRow } from '../db/models/tubs';
 import type { House } from '../house';
 import { readHouseRules } from '../house-rules/house-rules';
+import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { lockPiece } from '../rack/move';
 import { listPieces, onePiece } from '../rack/rack';
@@ -12,14 +13,13 @@ const HOUR = 3_600_000;
 
 /** All tubs with what lies in them, soonest ready first. */
 export async function listTubs(house: House): Promise<Tub[]> {
-  const [tubs, soaks, pieces, people] = await Promise.all([
+  const [tubs, soaks, pieces, nameOf] = await Promise.all([
     house.tables.tubs.findAll({ order: ['name'] }),
     house.tables.soaks.findAll({ where: { outAt: null }, order: ['readyAt', 'id'] }),
     listPieces(house),
-    house.tables.people.findAll(),
+    peopleNames(house),
   ]);
   const pieceOf = new Map(pieces.map((piece) => [piece.id, piece]));
-  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   const toSoak = (row: SoakRow): Soak => {
     const piece = pieceOf.get(row.pieceId);
     if (!piece) throw new Error('A soak is of a piece.');
@@ -63,14 +63,14 @@ export async function soakPiece(house: House, person: Person, tubId: number, cod
     const row = await lockPiece(house, { code }, transaction);
     const piece = await onePiece(house, { code }, transaction);
     if (piece.soaking) throw new ProblemError('in-the-water', `${code} is in ${piece.soaking.tub} already.`);
-    const { material, diameter, code: key } = piece.product;
+    const { material } = piece.product;
     if (material !== 'nylon')
       throw new ProblemError(
         'bad-request',
         `${code} is ${material.replace('-', ' ')}: it takes up next to no water. Keep it dry.`,
       );
     const { rules } = await readHouseRules(house, transaction);
-    const { hours, tooLongAfter, sentence, why } = soakAdvice({ key, material, diameter }, rules);
+    const { hours, tooLongAfter, sentence, why } = soakAdvice(lineOf(piece.product), rules);
     if (hours === 0)
       throw new ProblemError(
         'bad-request',

@@ -8,10 +8,6 @@ const HOUR = 3_600_000;
 
 type Water = Pick<Piece, 'soaking' | 'wetUntil'>;
 
-/** In one word. */
-export const waterState = (water: Water | undefined): 'dry' | 'soaking' | 'wet' =>
-  water?.soaking ? 'soaking' : water?.wetUntil ? 'wet' : 'dry';
-
 /** The water each piece is in, or came out of and is not dry from. */
 export async function waterByPiece(
   { tables, clock }: House,
@@ -27,12 +23,13 @@ export async function waterByPiece(
   if (soaks.length === 0) return new Map();
   const tubs = new Map((await tables.tubs.findAll(inIt)).map(({ id, name }) => [id, name]));
   return new Map(
-    soaks.map(({ pieceId, tubId, inAt, readyAt, tooLongAt, outAt }): [number, Water] => [
+    soaks.map(({ id, pieceId, tubId, inAt, readyAt, tooLongAt, outAt }): [number, Water] => [
       pieceId,
       outAt
         ? { soaking: null, wetUntil: new Date(outAt.getTime() + DRIES_IN * HOUR).toISOString() }
         : {
             soaking: {
+              id,
               tub: tubs.get(tubId) ?? '',
               inAt: inAt.toISOString(),
               readyAt: readyAt.toISOString(),

@@ -11,11 +11,10 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type Job } from '@yard-spool/contract';
 import { inferSpool } from '@yard-spool/core';
-import { finalize, switchMap } from 'rxjs';
+import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchName } from '../data/bench-name.service';
 import { load } from '../data/loaded';
-import { sentenceOf } from '../data/request-problem';
 import type { LineLook } from '../drawing/line-look';
 import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
@@ -65,7 +64,8 @@ export class BagPage {
     return (job?.cuts ?? []).map(({ layer, productName, pieceCode, lengthMm, water }) => ({
       layer,
       line: productName,
-      piece: water === 'dry' ? pieceCode : `${pieceCode} (${water})`,
+      piece: pieceCode,
+      water,
       look: this.lookOf(layer),
       metres: lengthMm / 1000,
       handleTurns: job?.plan.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0,
@@ -78,7 +78,7 @@ export class BagPage {
   protected readonly promised = promisedText;
   private readonly units = inject(UnitsService);
   protected readonly panel = signal<'edit' | 'call-off-bag' | 'call-off-reel' | null>(null);
-  protected readonly moving = new Sending();
+  protected readonly sending = new Sending();
   protected readonly hasWaiting = computed(() =>
     (this.bag.value()?.jobs ?? []).some(({ state }) => state === 'booked'),
   );
@@ -98,8 +98,6 @@ export class BagPage {
       : state === 'ready'
         ? ({ to: 'handed-back', words: 'Hand it back' } as const)
         : null;
-  protected readonly busy = signal(false);
-  protected readonly problem = signal('');
 
   protected onKey(event: KeyboardEvent): void {
     const job = this.job();
@@ -120,24 +118,17 @@ export class BagPage {
     const again = (): void => {
       this.bag.reload();
     };
-    this.moving.send(this.api.call(api.moveJob, { params: { id }, body: { version, to } }), again, again);
+    this.sending.send(this.api.call(api.moveJob, { params: { id }, body: { version, to } }), again, again);
   }
 
   /** Takes the reel to this machine's bench, or goes on with the run it has. */
   protected toBench(job: Job): void {
-    if (this.busy()) return;
     if (isFilled(job.state)) {
       void this.router.navigate(['/reels', job.tag]);
       return;
     }
-    this.busy.set(true);
-    this.api
-      .call(api.startRun, { body: { jobId: job.id, bench: this.bench.name() } })
-      .pipe(finalize(() => this.busy.set(false)))
-      .subscribe({
-        next: ({ id }) => void this.router.navigate(['/bench', id]),
-        error: (error: unknown) => this.problem.set(sentenceOf(error)),
-      });
+    const ask = this.api.call(api.startRun, { body: { jobId: job.id, bench: this.bench.name() } });
+    this.sending.send(ask, ({ id }) => void this.router.navigate(['/bench', id]));
   }
 
   private lookOf(layer: string): LineLook {

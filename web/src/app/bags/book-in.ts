@@ -10,15 +10,14 @@ import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
-import { pieceLook } from '../drawing/piece-look';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { dropDraft, emptyDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
 import { CustomerPicker } from './customer-picker';
-import { cutRows, draftJob, notReady, takenBy } from './draft-job';
-import { draftReader, planDraft } from './draft-plan';
+import { cutRows, draftJob, layerLooks, notReady, takenBy } from './draft-job';
+import { planDraft } from './draft-plan';
 import { PlanSide } from './plan-side';
 import { PlanView } from './plan-view';
 import { emptyReel, likeReel, reelForm, spareOf, type ReelDraft } from './reel-draft';
@@ -90,19 +89,9 @@ export class BookIn {
     if (!plan) throw new Error('There is a plan for each reel.');
     return plan;
   });
-  protected readonly looks = computed(() => {
-    const { main, backing, top } = this.planned().pieces;
-    return Object.fromEntries(
-      Object.entries({ main, backing, top }).flatMap(([id, piece]) =>
-        piece ? [[id, pieceLook(piece)]] : [],
-      ),
-    );
-  });
+  protected readonly looks = computed(() => layerLooks(this.planned()));
   protected readonly cuts = computed(() => this.cutsOf(this.at()));
   protected readonly type = computed(() => (this.reelTyped() as ReelDraft).type);
-  protected readonly wanted = computed(() =>
-    draftReader(this.reelTyped() as ReelDraft, this.units.system())('mainLength', 'line-length'),
-  );
   protected readonly promisedAt = computed(() => this.bagTyped().promised);
   protected readonly foundByTag = signal('');
   protected readonly noting = signal(false);

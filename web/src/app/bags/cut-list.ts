@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import type { PlannedCut } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import type { LineLook } from '../drawing/line-look';
 import { LineSwatch } from '../drawing/line-swatch';
@@ -8,6 +9,7 @@ export interface CutRow {
   readonly layer: string;
   readonly line: string;
   readonly piece: string;
+  readonly water: PlannedCut['water'];
   readonly look: LineLook;
   readonly metres: number;
   readonly handleTurns: number;
@@ -26,7 +28,10 @@ export interface CutRow {
         <ys-line-swatch [look]="cut.look" />
         <div class="min-w-0">
           <b class="block truncate" [title]="cut.line">{{ cut.line }}</b>
-          <span class="text-mute">{{ cut.piece }}, {{ cut.handleTurns.toFixed(0) }} handle turns</span>
+          <span class="text-mute"
+            >{{ cut.piece }}{{ cut.water === 'dry' ? '' : ' (' + cut.water + ')' }},
+            {{ cut.handleTurns.toFixed(0) }} handle turns</span
+          >
           @if (cut.left !== null) {
             @if (cut.left >= 0) {
               <span class="block text-mute">{{ units.length(cut.left) }} free afterwards</span>

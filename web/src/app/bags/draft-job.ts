@@ -1,7 +1,8 @@
-import type { NewJob } from '@yard-spool/contract';
+import { waterState, type NewJob } from '@yard-spool/contract';
 import type { UnitSystem } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { draftReader, type DraftPlan } from './draft-plan';
+import type { LineLook } from '../drawing/line-look';
 import { pieceLook } from '../drawing/piece-look';
 import type { ReelDraft } from './reel-draft';
 
@@ -55,11 +56,8 @@ export function cutRows(
       {
         layer: id,
         line: piece.product.name,
-        piece: piece.soaking
-          ? `${piece.code} (soaking)`
-          : piece.wetUntil
-            ? `${piece.code} (wet)`
-            : piece.code,
+        piece: piece.code,
+        water: waterState(piece),
         look: pieceLook(piece),
         metres: length.value,
         handleTurns: handleTurns.value,
@@ -68,6 +66,12 @@ export function cutRows(
     ];
   });
 }
+
+/** How each layer of a draft is drawn, by layer id. */
+export const layerLooks = ({ pieces }: DraftPlan): Record<string, LineLook> =>
+  Object.fromEntries(
+    Object.entries(pieces).flatMap(([id, piece]) => (piece ? [[id, pieceLook(piece)]] : [])),
+  );
 
 /** Metres each piece gives to these reels, tails included. */
 export function takenBy(plans: readonly DraftPlan[]): Map<number, number> {

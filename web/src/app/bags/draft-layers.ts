@@ -1,4 +1,4 @@
-import type { Piece } from '@yard-spool/contract';
+import { lineOf, type Piece } from '@yard-spool/contract';
 import type { LayerRequest, LayerRole } from '@yard-spool/core';
 import type { ReelDraft } from './reel-draft';
 
@@ -79,7 +79,7 @@ const lineLayer = (
   kind: 'line',
   id,
   role,
-  line: { key: product.code, material: product.material, diameter: product.diameter },
+  line: lineOf(product),
   length,
 });
 

@@ -43,6 +43,8 @@ export interface DraftPlan {
   readonly input: PlanInput | null;
   readonly made: MadePlan | null;
   readonly pieces: LayerPieces;
+  /** Metres of main the customer wants; null where nothing sensible was typed. */
+  readonly wanted: number | null;
   /** The gap the house would leave; taken where none was typed. */
   readonly gap: GapAdvice | null;
   /** What to do next to get a plan; empty where there is one. */
@@ -71,12 +73,13 @@ export function planDraft(
   const pieces = piecesOf(draft, rack);
   const read = draftReader(draft, system);
   const gap = gapFor(draft, pieces, read, rules);
-  const base = { input: null, made: null, pieces, gap, problems: [] };
+  const wanted = read('mainLength', 'line-length');
+  const base = { input: null, made: null, pieces, wanted, gap, problems: [] };
   const observations = observationsOf(draft, read, system);
   const next = missing(draft, pieces, read);
   if (next !== '') return { ...base, next };
   const lengths = {
-    main: read('mainLength', 'line-length'),
+    main: wanted,
     cushion: read('cushionLength', 'line-length'),
     top: read('topLength', 'line-length'),
     kept: read('kept', 'line-length'),

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { compareBuilds, type Build, type BuildKind } from '@yard-spool/core';
-import type { Piece } from '@yard-spool/contract';
+import { lineOf, type Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import type { DraftPlan } from './draft-plan';
@@ -105,7 +105,7 @@ export class OtherWays {
 
 /** A piece as the core compares it; a piece without a price costs nothing. */
 const stock = ({ product, lengthMm, promisedMm, priceMinor, receivedMm }: Piece) => ({
-  line: { key: product.code, material: product.material, diameter: product.diameter },
+  line: lineOf(product),
   free: (lengthMm - promisedMm) / 1000,
   pricePerMetre: priceMinor === null ? 0 : priceMinor / 100 / (receivedMm / 1000),
 });

@@ -24,8 +24,6 @@ export class PlanSide {
   readonly planned = input.required<DraftPlan>();
   readonly cuts = input.required<readonly CutRow[]>();
   readonly type = input.required<ReelType>();
-  readonly wanted = input.required<number | null>();
-  readonly spareSpool = input(false);
   readonly promised = input('');
   readonly taken = output<Build>();
 

@@ -2,7 +2,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  ElementRef,
   inject,
   input,
   output,
@@ -21,18 +20,27 @@ import { SuggestField } from '../ui/suggest-field';
 import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
 import { FIELD_RANGE, type DraftPlan } from './draft-plan';
-import { pieceGroups } from './piece-groups';
+import { PieceSelect } from './piece-select';
+import { ratingProblem, settleRating } from './rating-text';
 import { factsOf } from './reel-from-plan';
 import type { reelForm } from './reel-draft';
 import { REEL_TYPE_NAMES } from './reel-type-names';
-import { settleRating } from './settle-rating';
 
 const LETTERS = 2;
 
 /** What comes in: one reel's facts, what it is to hold, and from which pieces. */
 @Component({
   selector: 'ys-reel-entry',
-  imports: [Choice, QuantityField, ReactiveFormsModule, SelectField, SuggestField, TextField, WrapsHelper],
+  imports: [
+    Choice,
+    PieceSelect,
+    QuantityField,
+    ReactiveFormsModule,
+    SelectField,
+    SuggestField,
+    TextField,
+    WrapsHelper,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reel-entry.html',
   host: { class: 'grid grid-cols-1 gap-[5px]' },
@@ -51,17 +59,14 @@ export class ReelEntry {
   readonly tagTyped = output<string>();
 
   private readonly reel = viewChild.required(SuggestField);
-  private readonly mainLine = viewChild.required<ElementRef<HTMLSelectElement>>('mainLine');
+  private readonly mainLine = viewChild.required<PieceSelect>('mainLine');
   protected readonly range = FIELD_RANGE;
   protected readonly controls = computed(() => this.form().controls);
   private readonly typed = toSignal(
     toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(form.getRawValue())))),
   );
-  protected readonly groups = computed(() => pieceGroups(this.pieces()));
   /** Stripped line is good for backing only. */
-  protected readonly mainGroups = computed(() =>
-    pieceGroups(this.pieces().filter(({ kind }) => kind !== 'salvage')),
-  );
+  protected readonly notSalvage = computed(() => this.pieces().filter(({ kind }) => kind !== 'salvage'));
   protected readonly types = Object.entries(REEL_TYPE_NAMES).map(([value, name]) => ({ value, name }));
   protected readonly under = [
     { value: 'backing', name: 'Backing' },
@@ -96,18 +101,13 @@ export class ReelEntry {
     this.reel().focus();
   }
 
-  protected optionOf(name: string, { code, lengthMm, promisedMm, soaking, wetUntil }: Piece): string {
-    const free = this.units.length((lengthMm - promisedMm) / 1000);
-    return `${name} · ${code} · ${free}${soaking ? ' · soaking' : wetUntil ? ' · wet' : ''}`;
-  }
-
   /** A kind the shop has met fills in what is known of it, and the eye goes on to the line. */
   protected recognise(id: number): void {
     const kind = this.kinds().find((one) => one.id === id);
     if (!kind) return;
     const facts = factsOf(kind.observations, kind.gear, this.units.system());
     this.form().patchValue({ ...facts, type: kind.type });
-    this.mainLine().nativeElement.focus();
+    this.mainLine().focus();
   }
 
   /** Big-game reels are built in three layers unless somebody wants otherwise. */
@@ -133,7 +133,6 @@ export class ReelEntry {
   }
 
   protected ratingWrong(text: string): string {
-    const rating = text.trim() === '' ? null : parseRating(text, this.units.system());
-    return rating && !rating.ok ? (rating.issues[0]?.sentence ?? '') : '';
+    return ratingProblem(text, this.units.system());
   }
 }

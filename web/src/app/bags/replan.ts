@@ -9,12 +9,11 @@ import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
-import { pieceLook } from '../drawing/piece-look';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { typedValue } from '../ui/typed-value';
-import { cutRows, draftJob, notReady } from './draft-job';
-import { draftReader, planDraft } from './draft-plan';
+import { cutRows, draftJob, layerLooks, notReady } from './draft-job';
+import { planDraft } from './draft-plan';
 import { PlanSide } from './plan-side';
 import { PlanView } from './plan-view';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
@@ -67,8 +66,6 @@ import { takeBuild } from './take-build';
             [planned]="planned()"
             [cuts]="cuts()"
             [type]="type()"
-            [wanted]="wanted()"
-            [spareSpool]="type() === 'fixed-spool'"
             [promised]="bag.value()?.promisedAt ?? ''"
             (taken)="take($event)"
           />
@@ -136,16 +133,9 @@ export class Replan {
   protected readonly planned = computed(() =>
     planDraft(this.draft(), this.rack(), this.units.system(), this.house.house()?.rules ?? USUAL_HOUSE_RULES),
   );
-  protected readonly looks = computed(() =>
-    Object.fromEntries(
-      Object.entries(this.planned().pieces).flatMap(([id, piece]) => (piece ? [[id, pieceLook(piece)]] : [])),
-    ),
-  );
+  protected readonly looks = computed(() => layerLooks(this.planned()));
   protected readonly cuts = computed(() => cutRows(this.planned()));
   protected readonly type = computed((): ReelType => this.draft().type);
-  protected readonly wanted = computed(() =>
-    draftReader(this.draft(), this.units.system())('mainLength', 'line-length'),
-  );
   protected readonly why = computed(() => notReady(this.draft(), this.planned(), this.cuts()));
   protected readonly sending = new Sending();
 

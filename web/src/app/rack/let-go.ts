@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, type NewRecycling, type Piece } from '@yard-spool/contract';
-import { isBraid } from '@yard-spool/core';
+import { api, streamOf, type Piece } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
@@ -73,10 +72,7 @@ export class LetGo {
     why: text(),
   });
   private readonly typed = typedValue(this.form);
-  private readonly stream = computed((): NewRecycling['stream'] => {
-    const { material } = this.piece().product;
-    return isBraid(material) ? 'braid' : material === 'fluorocarbon' ? 'fluorocarbon' : 'nylon';
-  });
+  private readonly stream = computed(() => streamOf(this.piece().product.material));
   protected readonly ways = computed(() => [
     { value: 'recycle', name: `The ${this.stream()} bin` },
     { value: 'write-off', name: 'Written off' },

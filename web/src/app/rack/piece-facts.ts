@@ -1,5 +1,5 @@
 import { FormGroup } from '@angular/forms';
-import type { NewPiece, Piece } from '@yard-spool/contract';
+import type { Piece, PieceFacts } from '@yard-spool/contract';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 
@@ -37,12 +37,8 @@ export const factsForm = (piece?: Piece) => {
 };
 
 export type FactsForm = ReturnType<typeof factsForm>;
-type Facts = Required<
-  Pick<NewPiece, 'lot' | 'priceMinor' | 'tareG' | 'flangeMm' | 'coreMm' | 'wound' | 'leaves' | 'newOn'>
->;
-
 /** Reads the facts as they are sent; says which field is wrong. Must be made where `inject` works. */
-export function factsReader(form: FactsForm): { read: () => Facts; wrong: () => string } {
+export function factsReader(form: FactsForm): { read: () => PieceFacts; wrong: () => string } {
   const quantity = quantityReader();
   const { lot, price, tare, flange, core, wound, leaves, newOn } = form.controls;
   const priceOf = (): number | null => quantity(price, 'count', FACT_RANGE.price);
@@ -69,8 +65,8 @@ export function factsReader(form: FactsForm): { read: () => Facts; wrong: () => 
         tareG: numbers[1].value(),
         flangeMm: numbers[2].value(),
         coreMm: numbers[3].value(),
-        wound: wound.value as Facts['wound'],
-        leaves: leaves.value as Facts['leaves'],
+        wound: wound.value as PieceFacts['wound'],
+        leaves: leaves.value as PieceFacts['leaves'],
         newOn: newOn.value === '' ? null : newOn.value,
       };
     },

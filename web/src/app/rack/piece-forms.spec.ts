@@ -127,7 +127,7 @@ describe('a piece', () => {
   });
 
   it('in the water offers to take it out; braid is not offered to soak; the past offers nothing', async () => {
-    const soaking = { tub: 'Left', inAt: '', readyAt: '2031-03-10T08:00:00.000Z', tooLongAt: '' };
+    const soaking = { id: 4, tub: 'Left', inAt: '', readyAt: '2031-03-10T08:00:00.000Z', tooLongAt: '' };
     const wet = await openScreen(PieceCard, { piece: aPiece({ soaking }) });
     expect(wet.shown()).toContain('Take it out');
     wet.fixture.componentRef.setInput(

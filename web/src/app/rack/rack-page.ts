@@ -131,13 +131,9 @@ export class RackPage {
       this.open(action);
       return;
     }
-    const tubs = this.api.call(api.listTubs).pipe(
-      map((all) => all.flatMap(({ soaks }) => soaks).find(({ code }) => code === piece.code)),
-      switchMap((soak) =>
-        soak ? this.api.call(api.takeOut, { params: { id: soak.id }, body: {} }) : of(null),
-      ),
-    );
-    this.takingOut.send(tubs, () => this.pieces.reload());
+    if (!piece.soaking) return;
+    const ask = this.api.call(api.takeOut, { params: { id: piece.soaking.id }, body: {} });
+    this.takingOut.send(ask, () => this.pieces.reload());
   }
 
   /** A form of the panel has done its work: look at the piece as it is now. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, type Piece } from '@yard-spool/contract';
+import { api, lineOf, type Piece } from '@yard-spool/contract';
 import { soakAdvice } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
@@ -49,8 +49,7 @@ export class SoakPiece {
   ]);
   protected readonly advice = computed(() => {
     const rules = this.house.house()?.rules;
-    const { code: key, material, diameter } = this.piece().product;
-    return rules && soakAdvice({ key, material, diameter }, rules);
+    return rules && soakAdvice(lineOf(this.piece().product), rules);
   });
   protected readonly missing = computed(() => {
     if (this.advice()?.hours === 0) return 'This line stays dry in this house.';

@@ -9,7 +9,7 @@ import {
   signal,
 } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, type Piece, type Product } from '@yard-spool/contract';
+import { api, lineOf, waterState, type Piece, type Product } from '@yard-spool/contract';
 import { isBraid, metresFromMass } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
@@ -68,15 +68,15 @@ export class WeighPiece {
     });
   }
 
-  protected readonly wet = computed(() => this.piece().soaking !== null || this.piece().wetUntil !== null);
+  protected readonly wet = computed(() => waterState(this.piece()) !== 'dry');
   protected readonly learns = computed(() => isBraid(this.piece().product.material) && this.mass() === null);
   protected readonly metres = computed(() => {
     this.typed();
     const gross = this.quantity(this.controls.gross, 'mass', RANGE.gross);
     const tare = this.quantity(this.controls.tare, 'mass', RANGE.gross);
     if (gross === null || tare === null) return null;
-    const { code: key, material, diameter } = this.piece().product;
-    const found = metresFromMass({ key, material, diameter }, { gross, tare }, this.mass() ?? undefined);
+    const line = lineOf(this.piece().product);
+    const found = metresFromMass(line, { gross, tare }, this.mass() ?? undefined);
     return found.ok ? found.value : null;
   });
   /** What the books say is as likely as what the scale says. */

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type ReelKind, type ReelType } from '@yard-spool/contract';
-import { parseRating } from '@yard-spool/core';
 import { draftReader, FIELD_RANGE, observationsOf } from '../bags/draft-plan';
+import { ratingProblem } from '../bags/rating-text';
 import { emptyReel, type ReelDraft } from '../bags/reel-draft';
 import { factsOf } from '../bags/reel-from-plan';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
@@ -94,8 +94,7 @@ export class ReelBook {
 
   protected ratingWrong(which: 1 | 2): string {
     const typed = which === 1 ? this.typed().rating1 : this.typed().rating2;
-    const rating = typed.trim() === '' ? null : parseRating(typed, this.units.system());
-    return rating && !rating.ok ? (rating.issues[0]?.sentence ?? '') : '';
+    return ratingProblem(typed, this.units.system());
   }
 
   protected save(kind: ReelKind): void {

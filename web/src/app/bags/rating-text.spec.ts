@@ -1,5 +1,5 @@
 import { parseRating, type UnitSystem } from '@yard-spool/core';
-import { settleRating } from './settle-rating';
+import { settleRating } from './rating-text';
 
 describe('settleRating', () => {
   it.each<[string, UnitSystem, string]>([

@@ -13,3 +13,9 @@ export function settleRating(text: string, system: UnitSystem): string {
   const [length, diameter] = sizeOf(first) >= sizeOf(second) ? [first, second] : [second, first];
   return system === 'metric' ? `${length} m × ${diameter} mm` : `${length} yd × ${diameter} in`;
 }
+
+/** What is wrong with a rating as it was typed; empty where nothing is, or nothing was typed. */
+export function ratingProblem(text: string, system: UnitSystem): string {
+  const rating = text.trim() === '' ? null : parseRating(text, system);
+  return rating && !rating.ok ? (rating.issues[0]?.sentence ?? '') : '';
+}
