@@ -16,8 +16,25 @@ import {
 } from './bags';
 import { CodeSchema, IdTextSchema, NothingSchema } from './basics';
 import { CustomerSchema, CustomerSearchSchema } from './customers';
-import { FirstPersonSchema, PersonSchema, SignInSchema, SignInSheetSchema } from './people';
-import { KeptHouseRulesSchema } from './house-rules';
+import { BenchSchema, ChangeBenchSchema, NewBenchSchema } from './benches';
+import {
+  ChangePersonSchema,
+  FirstPersonSchema,
+  MemberSchema,
+  NewPasscodeSchema,
+  NewPersonSchema,
+  PersonSchema,
+  SignInSchema,
+  SignInSheetSchema,
+} from './people';
+import {
+  HabitsSchema,
+  HouseChangeSchema,
+  KeptHouseRulesSchema,
+  PreviewRulesSchema,
+  PreviewSchema,
+} from './house-rules';
+import { NewOverrideSchema, OverrideSchema } from './overrides';
 import {
   AsOfSchema,
   ChangePieceSchema,
@@ -34,7 +51,7 @@ import { ExportedFileSchema, ExportRackSchema, ImportRackSchema, ImportResultSch
 import { NewRecyclingSchema, RecyclingBookSchema } from './recycling';
 import { ReorderSchema } from './reorder';
 import { ScaleReadingSchema } from './scale';
-import { NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
+import { ChangeTubSchema, NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
 import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
 import { route } from './route';
 import { AppendEventsSchema, NewRunSchema, RunSchema } from './runs';
@@ -117,6 +134,8 @@ export const api = {
   readScale: route('GET', '/scale', { reply: ScaleReadingSchema }),
   listTubs: route('GET', '/tubs', { reply: v.array(TubSchema) }),
   addTub: route('POST', '/tubs', { body: NewTubSchema, reply: TubSchema }),
+  changeTub: route('PUT', '/tubs/:id', { params: byId, body: ChangeTubSchema, reply: TubSchema }),
+  removeTub: route('DELETE', '/tubs/:id', { params: byId, reply: NothingSchema }),
   soakPiece: route('POST', '/tubs/:id/soaks', { params: byId, body: SoakPieceSchema, reply: TubSchema }),
   takeOut: route('POST', '/soaks/:id/out', { params: byId, body: NothingSchema, reply: TubSchema }),
   readRecycling: route('GET', '/recycling', { reply: RecyclingBookSchema }),
@@ -128,6 +147,27 @@ export const api = {
   changeHouseRules: route('PUT', '/house-rules', {
     body: KeptHouseRulesSchema,
     reply: KeptHouseRulesSchema,
+  }),
+  previewHouseRules: route('POST', '/house-rules/preview', {
+    body: PreviewRulesSchema,
+    reply: PreviewSchema,
+  }),
+  listHouseChanges: route('GET', '/house-rules/changes', { reply: v.array(HouseChangeSchema) }),
+  readHabits: route('GET', '/house-rules/habits', { reply: HabitsSchema }),
+  listOverrides: route('GET', '/overrides', { reply: v.array(OverrideSchema) }),
+  setOverride: route('PUT', '/overrides', { body: NewOverrideSchema, reply: OverrideSchema }),
+  dropOverride: route('DELETE', '/overrides/:id', { params: byId, reply: NothingSchema }),
+  listBenches: route('GET', '/benches', { reply: v.array(BenchSchema) }),
+  addBench: route('POST', '/benches', { body: NewBenchSchema, reply: BenchSchema }),
+  changeBench: route('PUT', '/benches/:id', { params: byId, body: ChangeBenchSchema, reply: BenchSchema }),
+  removeBench: route('DELETE', '/benches/:id', { params: byId, reply: NothingSchema }),
+  listPeople: route('GET', '/people', { reply: v.array(MemberSchema) }),
+  addPerson: route('POST', '/people', { body: NewPersonSchema, reply: MemberSchema }),
+  changePerson: route('PUT', '/people/:id', { params: byId, body: ChangePersonSchema, reply: MemberSchema }),
+  setPasscode: route('POST', '/people/:id/passcode', {
+    params: byId,
+    body: NewPasscodeSchema,
+    reply: MemberSchema,
   }),
   findReels: route('GET', '/reels', { query: CustomerSearchSchema, reply: v.array(ReelRowSchema) }),
   readLastPlan: route('GET', '/reels/:tag/last', { params: byTag, reply: TaggedReelSchema }),

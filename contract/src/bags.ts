@@ -45,9 +45,21 @@ export const WantsSchema = v.object({
   onItNow: text('What is on it', 120),
   /** Main first, backing on top, then over to the other spool. */
   mainFirst: v.boolean(),
+  /** Who settled the gap: the house's rule, which the plan then follows, or whoever typed it. */
+  gap: v.optional(v.picklist(['house', 'typed']), 'typed'),
+  /** Depth of the bottom of a bevelled rim below the lip, mm; null where the rim is plain. */
+  bevelMm: v.optional(v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(20))), null),
 });
 export type Wants = v.InferOutput<typeof WantsSchema>;
-const NO_WANTS: Wants = { leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false };
+const NO_WANTS: Wants = {
+  leastMm: null,
+  leader: '',
+  dragKg: null,
+  onItNow: '',
+  mainFirst: false,
+  gap: 'typed',
+  bevelMm: null,
+};
 
 /** The spool of a reel, the one it came with unless said. */
 const spoolName = v.optional(line('A spool', 40), 'own');

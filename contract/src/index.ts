@@ -2,7 +2,17 @@ export { api } from './api';
 export { CODE_PATTERN } from './basics';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
-export { PersonSchema, type Person, type SignInSheet } from './people';
+export {
+  PersonSchema,
+  type Member,
+  type NewPerson,
+  type Person,
+  type PersonChange,
+  type SignInSheet,
+} from './people';
+export { COUNTED, type Bench, type Device, type NewBench } from './benches';
+export { overridesFor, type NewOverride, type Override, type OverrideFacts } from './overrides';
+export { adviceFacts } from './advice-facts';
 export type { Customer } from './customers';
 export {
   LEAVES,
@@ -36,7 +46,7 @@ export {
   type RackImport,
   type RowError,
 } from './rack-files';
-export type { KeptHouseRules } from './house-rules';
+export type { Habits, HouseChange, KeptHouseRules, Preview, PreviewReel } from './house-rules';
 export {
   JOB_STATES,
   NewBagSchema,
@@ -54,6 +64,6 @@ export {
   type ReelType,
   type Wants,
 } from './bags';
-export { RunEventSchema, type Run } from './runs';
+export { RunEventSchema, type Run, type RunRules } from './runs';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export type { Fill, FillLayer, Reel, ReelRow } from './reels';

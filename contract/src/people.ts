@@ -1,11 +1,9 @@
 import * as v from 'valibot';
-import { IdSchema, line } from './basics';
+import { IdSchema, InstantSchema, line, VersionSchema } from './basics';
 
-export const PersonSchema = v.object({
-  id: IdSchema,
-  name: v.string(),
-  role: v.picklist(['technician', 'manager']),
-});
+const RoleSchema = v.picklist(['technician', 'manager'], 'Say whether they are a technician or a manager.');
+
+export const PersonSchema = v.object({ id: IdSchema, name: v.string(), role: RoleSchema });
 export type Person = v.InferOutput<typeof PersonSchema>;
 
 export const PasscodeSchema = v.pipe(
@@ -19,7 +17,34 @@ export const FirstPersonSchema = v.object({ name: line('A name'), passcode: Pass
 
 /** Who may sign in here. Passcodes are told for the demo's invented people only. */
 export const SignInSheetSchema = v.object({
-  people: v.array(v.object({ name: v.string(), role: v.picklist(['technician', 'manager']) })),
+  people: v.array(v.object({ name: v.string(), role: RoleSchema })),
   demo: v.exactOptional(v.array(v.object({ name: v.string(), passcode: v.string() }))),
 });
 export type SignInSheet = v.InferOutput<typeof SignInSheetSchema>;
+
+/** A person as the house keeps them; whoever has left keeps their name in every record. */
+export const MemberSchema = v.object({
+  ...PersonSchema.entries,
+  since: InstantSchema,
+  left: v.nullable(InstantSchema),
+  version: VersionSchema,
+});
+export type Member = v.InferOutput<typeof MemberSchema>;
+
+export const NewPersonSchema = v.object({ name: line('A name'), role: RoleSchema, passcode: PasscodeSchema });
+export type NewPerson = v.InferOutput<typeof NewPersonSchema>;
+
+/** Another name or role, leaving, or coming back; on the person as they were looked at. */
+export const ChangePersonSchema = v.object({
+  version: VersionSchema,
+  name: line('A name'),
+  role: RoleSchema,
+  here: v.boolean(),
+});
+export type PersonChange = v.InferOutput<typeof ChangePersonSchema>;
+
+/** A new passcode: a manager's for anybody, or one's own with the one that holds now. */
+export const NewPasscodeSchema = v.object({
+  passcode: PasscodeSchema,
+  now: v.optional(v.pipe(v.string(), v.maxLength(64)), ''),
+});

@@ -3,6 +3,7 @@ import { IdSchema, InstantSchema, MillimetresSchema } from './basics';
 import { REEL_TYPES } from './bags';
 import { PIECE_KINDS } from './rack';
 import { CustomerSchema } from './customers';
+import { RunRulesSchema } from './runs';
 import { LineSchema, SpoolGeometrySchema } from './plan';
 
 /** One layer as it went on. */
@@ -33,6 +34,8 @@ export const FillSchema = v.object({
   /** Gap the count comes to, mm. */
   gapByCount: v.number(),
   spool: SpoolGeometrySchema,
+  /** The rules it was filled under. */
+  under: RunRulesSchema,
   layers: v.array(FillLayerSchema),
 });
 export type Fill = v.InferOutput<typeof FillSchema>;

@@ -1,6 +1,7 @@
-import type { RunEvent } from '@yard-spool/core';
+import { HOUSE_QUESTIONS, OVERRIDE_SCOPES, type EffectiveRules, type RunEvent } from '@yard-spool/core';
 import * as v from 'valibot';
-import { IdSchema, InstantSchema, line, UuidSchema } from './basics';
+import { IdSchema, InstantSchema, line, MillimetresSchema, UuidSchema } from './basics';
+import { HouseRulesSchema } from './house-rules';
 import { JobSchema } from './bags';
 
 const finite = v.pipe(v.number(), v.finite());
@@ -37,6 +38,21 @@ export const AppendEventsSchema = v.object({
   events: v.pipe(v.array(RunEventSchema), v.minLength(1), v.maxLength(500)),
 });
 
+/** What a run is made under, as it held when it began: later changes leave it alone. */
+export const RunRulesSchema = v.object({
+  rules: HouseRulesSchema,
+  /** Where each rule that is not the house's comes from. */
+  from: v.partial(
+    v.object(
+      Object.fromEntries(Object.keys(HOUSE_QUESTIONS).map((name) => [name, v.picklist(OVERRIDE_SCOPES)])),
+    ),
+  ) as unknown as v.GenericSchema<EffectiveRules['from']>,
+  tailMm: MillimetresSchema,
+  spanMm: v.number(),
+  hand: v.picklist(['right', 'left']),
+});
+export type RunRules = v.InferOutput<typeof RunRulesSchema>;
+
 export const NewRunSchema = v.object({ jobId: IdSchema, bench: line('A bench', 20) });
 
 export const RunSchema = v.object({
@@ -47,6 +63,7 @@ export const RunSchema = v.object({
   customer: v.string(),
   reelsInBag: v.number(),
   job: JobSchema,
+  under: RunRulesSchema,
   events: v.array(RunEventSchema),
 });
 export type Run = v.InferOutput<typeof RunSchema>;

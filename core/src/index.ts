@@ -97,3 +97,29 @@ export {
   type HouseRules,
 } from './rules/house-rules';
 export type { Question, School } from './rules/school';
+export {
+  effectiveRules,
+  OVERRIDE_SCOPES,
+  type EffectiveRules,
+  type OverrideScope,
+  type RuleOverride,
+} from './rules/effective-rules';
+export {
+  adviceSheet,
+  changedAdvice,
+  supplyAdvice,
+  turnsRound,
+  type AdviceFacts,
+  type AdviceSheet,
+  type ChangedAdvice,
+} from './advice/advice-sheet';
+export { supplySizes, type SupplySpool } from './twist/supply-sizes';
+export {
+  BUILT_IN_CAUTIONS,
+  CAUTION_PLACES,
+  cautionsOf,
+  type BuiltInCaution,
+  type Caution,
+  type CautionPlace,
+  type OwnCautions,
+} from './cautions/cautions';

@@ -12,7 +12,8 @@ export interface DemoReel {
   readonly arbor?: number;
   readonly main: { readonly line: LineCode; readonly piece: string; readonly length: number };
   readonly backing: { readonly line: LineCode; readonly piece: string };
-  readonly gap: number;
+  /** Gap the customer asked for, mm; left to the house where nobody did. */
+  readonly gap?: number;
 }
 
 /** How far a bag is when the demo begins: days from today, and what has been done. */
@@ -45,7 +46,6 @@ const surf8000: Omit<DemoReel, 'main' | 'backing'> = {
   gear: 4.6,
   ratings: [[310, 0.35]],
   lip: 66,
-  gap: 2,
 };
 
 const club2000: Omit<DemoReel, 'main' | 'backing'> = {
@@ -53,7 +53,6 @@ const club2000: Omit<DemoReel, 'main' | 'backing'> = {
   type: 'fixed-spool',
   gear: 5,
   ratings: [[160, 0.22]],
-  gap: 1.5,
 };
 
 const pikeCaster: Omit<DemoReel, 'main' | 'backing'> = {

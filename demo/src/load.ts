@@ -26,6 +26,7 @@ import { DEMO_PEOPLE } from './people';
 import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
 import { liveRackDays } from './rack-days';
+import { addBenches, settleHouse } from './house-days';
 
 const DAY = 86_400_000;
 const MINUTE = 60_000;
@@ -47,6 +48,7 @@ export async function loadDemo(sequelize: House['sequelize'], today: Date): Prom
     people.push(await addPerson(house, name, role, passcode));
   const [manager, technician] = people;
   if (!manager || !technician) throw new Error('The demo needs two people.');
+  await addBenches(house, manager);
   const { pieces, products } = await receivePieces(house, manager);
   const customers = new Map<string, number>();
   for (const bag of DEMO_BAGS) {
@@ -58,6 +60,7 @@ export async function loadDemo(sequelize: House['sequelize'], today: Date): Prom
     if (bag.state === 'filled') await finish(house, technician, booked, bag.promisedDay < -1);
   }
   await liveRackDays(house, technician, clock, today, products);
+  await settleHouse(house, manager, clock, today, customers);
 }
 
 const at = (today: Date, day: number, hour: number): Date => {
@@ -123,7 +126,10 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
     label: reel.label,
     spool: 'own',
     sameReelAs: null,
-    wants: { leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false },
+    wants: {
+      ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, bevelMm: null },
+      gap: reel.gap === undefined ? ('house' as const) : ('typed' as const),
+    },
     planInput: { observations: [...observations], request: { ...request, layers: [...request.layers] } },
     cuts: [
       { layer: 'backing', pieceId: piece(reel.backing.piece) },

@@ -1,4 +1,10 @@
-import type { LayerRequest, Observation, PlanInput } from '@yard-spool/core';
+import {
+  gapAdvice,
+  USUAL_HOUSE_RULES,
+  type LayerRequest,
+  type Observation,
+  type PlanInput,
+} from '@yard-spool/core';
 import type { DemoReel } from './bags';
 import { DEMO_LINES, type LineCode } from './lines';
 
@@ -27,8 +33,14 @@ export function planInputOf(reel: DemoReel): PlanInput {
     observations,
     request: {
       layers: [layer('backing', reel.backing.line, 'fits'), layer('main', reel.main.line, reel.main.length)],
-      gap: reel.gap,
+      gap: reel.gap ?? houseGap(reel),
       gear: reel.gear,
     },
   };
+}
+
+/** The gap the usual house leaves for the line on top. */
+function houseGap({ type, main }: DemoReel): number {
+  const diameter = DEMO_LINES.find(({ code }) => code === main.line)?.diameter ?? 0;
+  return gapAdvice(diameter, type, { kind: 'plain' }, USUAL_HOUSE_RULES).gap;
 }

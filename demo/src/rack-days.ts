@@ -33,8 +33,8 @@ export async function liveRackDays(
   await countPiece(house, person, 'N-212', { lengthMm: 149_000, why: 'measured against the door marks' });
   const braid = products.get('MB-19');
   if (braid !== undefined) await addMassSample(house, person, braid, { lengthMm: 100_000, grams: 1.92 });
-  const left = await addTub(house, 'Left tub');
-  const right = await addTub(house, 'Right tub');
+  const left = await addTub(house, person, 'Left tub');
+  const right = await addTub(house, person, 'Right tub');
   for (const [tub, code, hours] of [
     [left.id, 'N-211', 0.8],
     [left.id, 'N-220', 2.1],

@@ -14,3 +14,7 @@ export { addMassSample } from './rack/products';
 export { receivePiece } from './rack/receive';
 export { recycle } from './recycling/recycling';
 export { addTub, soakPiece } from './tubs/tubs';
+export { addBench } from './benches/benches';
+export { changeHouseRules } from './house-rules/house-rules';
+export { setOverride } from './house-rules/overrides';
+export { readHouseRules } from './house-rules/read-house-rules';

@@ -25,13 +25,14 @@ export function dragAdvice(strengths: readonly number[], rules: Pick<HouseRules,
   if (known.length === 0) return null;
   const least = Math.min(...known);
   const [low, high] = [SHARE.low * least, SHARE.high * least];
+  const drag = rules.drag === 'third' ? high : low;
   const kilograms = (newtons: number): string => (newtons / KILOGRAM_FORCE).toFixed(1);
   return {
-    drag: rules.drag === 'third' ? high : low,
+    drag,
     low,
     high,
     weakest: strengths.indexOf(least),
-    sentence: `Set the drag between ${kilograms(low)} and ${kilograms(high)} kg against a straight pull.`,
+    sentence: `Set the drag to ${kilograms(drag)} kg against a straight pull; people work between ${kilograms(low)} and ${kilograms(high)} kg.`,
     why: schoolOf(rules, 'drag').why,
     caution: 'Hand the reel over with the drag backed off, and follow the maker’s limit for it.',
   };

@@ -2,7 +2,7 @@ import type { FillPlan } from '@yard-spool/core';
 import type { Transaction } from 'sequelize';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
-import { TAIL_MM } from '../rack/draw';
+import { readHouseRules } from '../house-rules/read-house-rules';
 import { lockPiece } from '../rack/move';
 import { onePiece } from '../rack/rack';
 
@@ -18,6 +18,7 @@ export async function promiseCuts(
   plan: FillPlan,
   transaction: Transaction,
 ): Promise<void> {
+  const { tailMm } = await readHouseRules(house, transaction);
   for (const { layer, pieceId } of cuts) {
     const planned = plan.layers.find(({ id }) => id === layer);
     if (planned?.request.kind !== 'line')
@@ -44,8 +45,8 @@ export async function promiseCuts(
     }
     const lengthMm = Math.round(planned.length.value * 1000);
     const free = piece.lengthMm - piece.promisedMm;
-    if (lengthMm + TAIL_MM > free) {
-      const sentence = `Piece ${piece.code} has ${Math.max(0, free / 1000).toFixed(0)} m free and this takes ${((lengthMm + TAIL_MM) / 1000).toFixed(0)} m with its tail.`;
+    if (lengthMm + tailMm > free) {
+      const sentence = `Piece ${piece.code} has ${Math.max(0, free / 1000).toFixed(0)} m free and this takes ${((lengthMm + tailMm) / 1000).toFixed(0)} m with its tail.`;
       throw new ProblemError('not-enough-line', sentence, [{ path: layer, message: sentence }]);
     }
     await house.tables.cuts.create({ jobId, layer, pieceId, lengthMm }, { transaction });

@@ -57,7 +57,7 @@ async function write(house: House, person: Person, run: RunRow, transaction: Tra
     },
     { transaction },
   );
-  await writeLayers(house, person, { fillId: fill.id, runId: run.id, job, wound }, transaction);
+  await writeLayers(house, person, { fillId: fill.id, run, job, wound }, transaction);
   await tables.runEvents.create(
     {
       id: crypto.randomUUID(),
@@ -78,7 +78,7 @@ async function write(house: House, person: Person, run: RunRow, transaction: Tra
 
 interface Wound {
   readonly fillId: number;
-  readonly runId: number;
+  readonly run: RunRow;
   readonly job: Job;
   readonly wound: readonly WoundLayer[];
 }
@@ -87,7 +87,7 @@ interface Wound {
 async function writeLayers(
   house: House,
   person: Person,
-  { fillId, runId, job, wound }: Wound,
+  { fillId, run, job, wound }: Wound,
   transaction: Transaction,
 ): Promise<void> {
   for (const [i, layer] of job.planInput.request.layers.entries()) {
@@ -98,7 +98,12 @@ async function writeLayers(
     const lengthMm = Math.round(lay.length * 1000);
     const why = `${job.tag}, ${layer.role}`;
     if (cut && lengthMm > 0)
-      await drawLine(house, person, { pieceId: cut.pieceId, lengthMm, runId, why }, transaction);
+      await drawLine(
+        house,
+        person,
+        { pieceId: cut.pieceId, lengthMm, tailMm: run.madeUnder.tailMm, runId: run.id, why },
+        transaction,
+      );
   }
 }
 

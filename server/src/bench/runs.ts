@@ -3,6 +3,7 @@ import type { RunEvent } from '@yard-spool/core';
 import { inTransaction } from '../db/transaction';
 import type { RunRow } from '../db/models/runs';
 import type { House } from '../house';
+import { rulesForRun } from '../house-rules/effective';
 import { ProblemError } from '../problem-error';
 import { readJob } from '../bags/bags';
 import { peopleNames } from '../people/people';
@@ -18,7 +19,8 @@ export async function startRun(house: House, person: Person, jobId: number, benc
     if (job.state !== 'booked')
       throw new ProblemError('already-closed', 'This reel was called off. Book it in again first.');
     const at = house.clock();
-    const run = await runs.create({ jobId, bench, openedAt: at }, { transaction });
+    const madeUnder = await rulesForRun(house, job, bench, transaction);
+    const run = await runs.create({ jobId, bench, openedAt: at, madeUnder }, { transaction });
     await runEvents.create(
       {
         id: crypto.randomUUID(),
@@ -64,6 +66,7 @@ async function toRun(house: House, row: RunRow): Promise<Run> {
     customer: customer.name,
     reelsInBag: await tables.jobs.count({ where: { bagId: bag.id } }),
     job: await readJob(house, row.jobId),
+    under: row.madeUnder,
     events: await readLog(house, row.id),
   };
 }

@@ -1,7 +1,12 @@
 import type { Sequelize } from 'sequelize';
 import { defineBagChanges, defineBags, defineCuts, defineJobs } from './models/bags';
 import { defineCustomers, defineReels, defineSpools } from './models/customers';
-import { defineHouseRules } from './models/house-rules';
+import {
+  defineBenches,
+  defineHouseChanges,
+  defineHouseRules,
+  defineRuleOverrides,
+} from './models/house-rules';
 import { definePeople, defineSessions } from './models/people';
 import { defineMoves, definePieces, defineProducts } from './models/rack';
 import { defineReelKinds } from './models/reel-kinds';
@@ -27,6 +32,9 @@ export function defineTables(sequelize: Sequelize) {
     soaks: defineSoaks(sequelize),
     recyclings: defineRecyclings(sequelize),
     houseRules: defineHouseRules(sequelize),
+    ruleOverrides: defineRuleOverrides(sequelize),
+    houseChanges: defineHouseChanges(sequelize),
+    benches: defineBenches(sequelize),
     bags: defineBags(sequelize),
     bagChanges: defineBagChanges(sequelize),
     reelKinds: defineReelKinds(sequelize),

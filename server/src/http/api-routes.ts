@@ -12,6 +12,7 @@ import { listOpenRuns, readRun, startRun } from '../bench/runs';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { findReels, readReel } from '../reels/reels';
+import { houseRoutes } from './house-routes';
 import { rackRoutes } from './rack-routes';
 import { personOf, serve } from './serve';
 
@@ -47,6 +48,7 @@ export function apiRoutes(house: House): Router {
   serve(router, api.mergeReelKinds, ({ params, body }) => mergeReelKinds(house, params.id, body.into));
   serve(router, api.readJob, ({ params }) => readJob(house, params.id));
   rackRoutes(router, house);
+  houseRoutes(router, house);
   serve(router, api.findReels, ({ query }) => findReels(house, query.q));
   serve(router, api.readLastPlan, ({ params }) => readLastPlan(house, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(house, params.tag));

@@ -1,7 +1,6 @@
 import { api } from '@yard-spool/contract';
 import type { Router } from 'express';
 import type { House } from '../house';
-import { changeHouseRules, readHouseRules } from '../house-rules/house-rules';
 import { changePiece, writeOffPiece } from '../rack/change-piece';
 import { countPiece, weighPiece } from '../rack/correct';
 import { addMassSample, listProducts } from '../rack/products';
@@ -12,10 +11,10 @@ import { exportRack } from '../rack-files/export-rack';
 import { importRack } from '../rack-files/import-rack';
 import { readRecycling, recycle } from '../recycling/recycling';
 import { readScale } from '../scale/scale';
-import { addTub, listTubs, soakPiece, takeOut } from '../tubs/tubs';
+import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../tubs/tubs';
 import { personOf, serve } from './serve';
 
-/** The rack, its tubs and bins, its files, and the house rules they follow. */
+/** The rack, its tubs and bins, and its files. */
 export function rackRoutes(router: Router, house: House): void {
   serve(router, api.listProducts, () => listProducts(house));
   serve(router, api.learnMass, ({ params, body, response }) =>
@@ -36,7 +35,11 @@ export function rackRoutes(router: Router, house: House): void {
   );
   serve(router, api.readScale, () => readScale(house));
   serve(router, api.listTubs, () => listTubs(house));
-  serve(router, api.addTub, ({ body }) => addTub(house, body.name));
+  serve(router, api.addTub, ({ body, response }) => addTub(house, personOf(response), body.name));
+  serve(router, api.changeTub, ({ params, body, response }) =>
+    changeTub(house, personOf(response), params.id, body.name),
+  );
+  serve(router, api.removeTub, ({ params, response }) => removeTub(house, personOf(response), params.id));
   serve(router, api.soakPiece, ({ params, body, response }) =>
     soakPiece(house, personOf(response), params.id, body.code),
   );
@@ -46,8 +49,4 @@ export function rackRoutes(router: Router, house: House): void {
   serve(router, api.readReorder, () => readReorder(house));
   serve(router, api.exportRack, ({ query }) => exportRack(house, query));
   serve(router, api.importRack, ({ body, response }) => importRack(house, personOf(response), body));
-  serve(router, api.readHouseRules, () => readHouseRules(house));
-  serve(router, api.changeHouseRules, ({ body, response }) =>
-    changeHouseRules(house, personOf(response), body),
-  );
 }

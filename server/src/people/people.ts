@@ -9,7 +9,7 @@ export type DemoPasscodes = readonly { readonly name: string; readonly passcode:
 
 /** Names to choose from on the sign-in screen. */
 export async function signInSheet(house: House, demo?: DemoPasscodes): Promise<SignInSheet> {
-  const rows = await house.tables.people.findAll({ order: ['name'] });
+  const rows = await house.tables.people.findAll({ where: { leftAt: null }, order: ['name'] });
   const people = rows.map(({ name, role }) => ({ name, role }));
   return demo ? { people, demo: [...demo] } : { people };
 }

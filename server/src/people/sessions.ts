@@ -11,7 +11,8 @@ export const SESSION_HOURS = 16;
 /** Checked when nobody has the name, so that a wrong name takes as long as a wrong passcode. */
 const nobody = hashPasscode('nobody has this passcode');
 
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** A token as it is kept. */
+export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Signs a person in by name and passcode. The token is given out once and kept only as a hash. */
 export async function signIn(
@@ -19,7 +20,7 @@ export async function signIn(
   name: string,
   passcode: string,
 ): Promise<{ person: Person; token: string; expiresAt: Date }> {
-  const row = await house.tables.people.findOne({ where: { name } });
+  const row = await house.tables.people.findOne({ where: { name, leftAt: null } });
   const right = await checkPasscode(passcode, row?.passcodeHash ?? (await nobody));
   if (!row || !right)
     throw new ProblemError('wrong-passcode', 'That name and passcode do not belong together. Try again.');
@@ -36,7 +37,8 @@ export async function personOfToken(house: House, token: string): Promise<Person
   const session = await house.tables.sessions.findOne({
     where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: house.clock() } },
   });
-  const row = session && (await house.tables.people.findByPk(session.personId));
+  const row =
+    session && (await house.tables.people.findOne({ where: { id: session.personId, leftAt: null } }));
   return row ? { id: row.id, name: row.name, role: row.role } : null;
 }
 

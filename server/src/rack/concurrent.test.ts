@@ -53,6 +53,7 @@ describe('a thousand operations from eight clients', () => {
                 {
                   pieceId: ids.get(code)!,
                   lengthMm: metres * 1000 + 1,
+                  tailMm: 2000,
                   runId: null as never,
                   why: `client ${client}`,
                 },

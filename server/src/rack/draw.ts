@@ -3,13 +3,12 @@ import type { Transaction } from 'sequelize';
 import type { House } from '../house';
 import { addMoves, lockPiece } from './move';
 
-/** End of a cut that is lost with each cut: knots, trimming, the tail taped down. Common practice, no source. */
-export const TAIL_MM = 2000;
-
 /** A length drawn off a piece for a fill. */
 export interface Draw {
   readonly pieceId: number;
   readonly lengthMm: number;
+  /** End of the cut that is lost with it: knots, trimming, the tail taped down. */
+  readonly tailMm: number;
   readonly runId: number;
   readonly why: string;
 }
@@ -28,7 +27,7 @@ export async function drawLine(
 ): Promise<void> {
   const piece = await lockPiece(house, { id: draw.pieceId }, transaction);
   const found = Math.max(0, draw.lengthMm - piece.lengthMm);
-  const tail = Math.min(TAIL_MM, piece.lengthMm + found - draw.lengthMm);
+  const tail = Math.min(draw.tailMm, piece.lengthMm + found - draw.lengthMm);
   await addMoves(
     house,
     person,

@@ -51,7 +51,7 @@ describe('the rack', () => {
       drawLine(
         shop.house,
         ADA,
-        { pieceId: main.id, lengthMm: 120_000, runId: null as never, why: 'R-1, main' },
+        { pieceId: main.id, lengthMm: 120_000, tailMm: 2000, runId: null as never, why: 'R-1, main' },
         transaction,
       ),
     );
@@ -71,7 +71,7 @@ describe('the rack', () => {
       drawLine(
         shop.house,
         ADA,
-        { pieceId: main.id, lengthMm: 130_000, runId: null as never, why: 'R-1, main' },
+        { pieceId: main.id, lengthMm: 130_000, tailMm: 2000, runId: null as never, why: 'R-1, main' },
         transaction,
       ),
     );
@@ -87,7 +87,7 @@ describe('the rack', () => {
         drawLine(
           shop.house,
           ADA,
-          { pieceId: main.id, lengthMm: 10_000 + i, runId: null as never, why: `R-${i}` },
+          { pieceId: main.id, lengthMm: 10_000 + i, tailMm: 2000, runId: null as never, why: `R-${i}` },
           transaction,
         ),
       ),

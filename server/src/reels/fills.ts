@@ -39,6 +39,7 @@ async function toFill(house: House, row: FillRow): Promise<Fill> {
     gapRead: row.gapRead === null ? null : Number(row.gapRead),
     gapByCount: row.gapByCount,
     spool: row.spool,
+    under: run.madeUnder,
     layers: await layersOf(house, row.id),
   };
 }

@@ -1,9 +1,11 @@
 import { lineOf, type Person, type Soak, type Tub } from '@yard-spool/contract';
+import type { Transaction } from 'sequelize';
 import { soakAdvice, soakUptake } from '@yard-spool/core';
 import { inTransaction } from '../db/transaction';
 import type { SoakRow, TubRow } from '../db/models/tubs';
 import type { House } from '../house';
-import { readHouseRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/effective';
+import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { lockPiece } from '../rack/move';
@@ -14,7 +16,7 @@ const HOUR = 3_600_000;
 /** All tubs with what lies in them, soonest ready first. */
 export async function listTubs(house: House): Promise<Tub[]> {
   const [tubs, soaks, pieces, nameOf] = await Promise.all([
-    house.tables.tubs.findAll({ order: ['name'] }),
+    house.tables.tubs.findAll({ where: { removed: false }, order: ['name'] }),
     house.tables.soaks.findAll({ where: { outAt: null }, order: ['readyAt', 'id'] }),
     listPieces(house),
     peopleNames(house),
@@ -50,16 +52,56 @@ async function oneTub(house: House, id: number): Promise<Tub> {
   return tub;
 }
 
-export async function addTub(house: House, name: string): Promise<Tub> {
-  const { id } = await house.tables.tubs.create({ name });
+/** Another tub; one of this name that was taken away comes back. */
+export async function addTub(house: House, person: Person, name: string): Promise<Tub> {
+  const id = await inTransaction(house.sequelize, async (transaction) => {
+    const there = await house.tables.tubs.findOne({ where: { name, removed: true }, transaction });
+    await there?.update({ removed: false }, { transaction });
+    const tub = there ?? (await house.tables.tubs.create({ name }, { transaction }));
+    await noteHouseChange(house, person, { about: 'Soak tubs', was: '', is: name }, transaction);
+    return tub.id;
+  });
   return oneTub(house, id);
+}
+
+/** Another name for a tub. */
+export async function changeTub(house: House, person: Person, id: number, name: string): Promise<Tub> {
+  managersOnly(person, 'renames a tub');
+  await inTransaction(house.sequelize, async (transaction) => {
+    const tub = await lockTub(house, id, transaction);
+    await noteHouseChange(house, person, { about: 'Soak tubs', was: tub.name, is: name }, transaction);
+    await tub.update({ name }, { transaction });
+  });
+  return oneTub(house, id);
+}
+
+/** Takes an empty tub away; what lay in it before keeps its record. */
+export async function removeTub(house: House, person: Person, id: number): Promise<object> {
+  managersOnly(person, 'takes a tub away');
+  await inTransaction(house.sequelize, async (transaction) => {
+    const tub = await lockTub(house, id, transaction);
+    if ((await house.tables.soaks.count({ where: { tubId: id, outAt: null }, transaction })) > 0)
+      throw new ProblemError('in-the-water', `There is line in ${tub.name}. Take it out first.`);
+    await noteHouseChange(house, person, { about: 'Soak tubs', was: tub.name, is: '' }, transaction);
+    await tub.update({ removed: true }, { transaction });
+  });
+  return {};
+}
+
+async function lockTub({ tables }: House, id: number, transaction: Transaction): Promise<TubRow> {
+  const tub = await tables.tubs.findOne({
+    where: { id, removed: false },
+    transaction,
+    lock: transaction.LOCK.UPDATE,
+  });
+  if (!tub) throw new ProblemError('not-found', 'This tub is not there any more.');
+  return tub;
 }
 
 /** Puts a piece in the water, ready when the house's school says so for its line. */
 export async function soakPiece(house: House, person: Person, tubId: number, code: string): Promise<Tub> {
   await inTransaction(house.sequelize, async (transaction) => {
-    if (!(await house.tables.tubs.findByPk(tubId, { transaction })))
-      throw new ProblemError('not-found', 'This tub is not there any more.');
+    await lockTub(house, tubId, transaction);
     const row = await lockPiece(house, { code }, transaction);
     const piece = await onePiece(house, { code }, transaction);
     if (piece.soaking) throw new ProblemError('in-the-water', `${code} is in ${piece.soaking.tub} already.`);
@@ -69,7 +111,7 @@ export async function soakPiece(house: House, person: Person, tubId: number, cod
         'bad-request',
         `${code} is ${material.replace('-', ' ')}: it takes up next to no water. Keep it dry.`,
       );
-    const { rules } = await readHouseRules(house, transaction);
+    const { rules } = await rulesFor(house, { line: piece.product.code }, transaction);
     const { hours, tooLongAfter, sentence, why } = soakAdvice(lineOf(piece.product), rules);
     if (hours === 0)
       throw new ProblemError(

@@ -1,4 +1,5 @@
-import type { HouseRules } from '@yard-spool/core';
+import type { Bench, KeptHouseRules } from '@yard-spool/contract';
+import type { HouseQuestion, HouseRules, OverrideScope } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,
@@ -16,6 +17,11 @@ export interface HouseRulesRow extends Model<
   id: CreationOptional<number>;
   rules: HouseRules;
   money: CreationOptional<string>;
+  tailMm: CreationOptional<number>;
+  units: CreationOptional<KeptHouseRules['units']>;
+  zone: CreationOptional<string>;
+  bins: CreationOptional<KeptHouseRules['bins'] | null>;
+  cautions: CreationOptional<KeptHouseRules['cautions'] | null>;
   version: CreationOptional<number>;
 }
 
@@ -29,7 +35,95 @@ export const defineHouseRules = (sequelize: Sequelize) =>
       id,
       rules: DataTypes.JSON,
       money: { type: DataTypes.STRING, defaultValue: USUAL_MONEY },
+      tailMm: { type: DataTypes.INTEGER, defaultValue: 2000 },
+      units: { type: DataTypes.STRING, defaultValue: 'metric' },
+      zone: { type: DataTypes.STRING, defaultValue: '' },
+      bins: DataTypes.JSON,
+      cautions: DataTypes.JSON,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'house_rules' },
+  );
+
+export interface RuleOverrideRow extends Model<
+  InferAttributes<RuleOverrideRow>,
+  InferCreationAttributes<RuleOverrideRow>
+> {
+  id: CreationOptional<number>;
+  scope: OverrideScope;
+  productId: number | null;
+  customerId: number | null;
+  reelId: number | null;
+  question: HouseQuestion;
+  school: string;
+  why: string;
+  at: Date;
+  byId: number;
+}
+
+export interface HouseChangeRow extends Model<
+  InferAttributes<HouseChangeRow>,
+  InferCreationAttributes<HouseChangeRow>
+> {
+  id: CreationOptional<number>;
+  at: Date;
+  byId: number;
+  about: string;
+  was: string;
+  isNow: string;
+}
+
+export interface BenchRow extends Model<InferAttributes<BenchRow>, InferCreationAttributes<BenchRow>> {
+  id: CreationOptional<number>;
+  name: string;
+  spanMm: number;
+  hand: Bench['hand'];
+  devices: Bench['devices'];
+  version: CreationOptional<number>;
+}
+
+export const defineRuleOverrides = (sequelize: Sequelize) =>
+  sequelize.define<RuleOverrideRow>(
+    'ruleOverride',
+    {
+      id,
+      scope: DataTypes.STRING,
+      productId: DataTypes.INTEGER,
+      customerId: DataTypes.INTEGER,
+      reelId: DataTypes.INTEGER,
+      question: DataTypes.STRING,
+      school: DataTypes.STRING,
+      why: DataTypes.STRING,
+      at: DataTypes.DATE(3),
+      byId: DataTypes.INTEGER,
+    },
+    { tableName: 'rule_overrides' },
+  );
+
+export const defineHouseChanges = (sequelize: Sequelize) =>
+  sequelize.define<HouseChangeRow>(
+    'houseChange',
+    {
+      id,
+      at: DataTypes.DATE(3),
+      byId: DataTypes.INTEGER,
+      about: DataTypes.STRING,
+      was: DataTypes.STRING,
+      isNow: DataTypes.STRING,
+    },
+    { tableName: 'house_changes' },
+  );
+
+export const defineBenches = (sequelize: Sequelize) =>
+  sequelize.define<BenchRow>(
+    'bench',
+    {
+      id,
+      name: DataTypes.STRING,
+      spanMm: DataTypes.INTEGER,
+      hand: DataTypes.STRING,
+      devices: DataTypes.JSON,
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
+    },
+    { tableName: 'benches' },
   );

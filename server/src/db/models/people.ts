@@ -14,6 +14,8 @@ export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreati
   role: 'technician' | 'manager';
   passcodeHash: string;
   createdAt: Date;
+  leftAt: CreationOptional<Date | null>;
+  version: CreationOptional<number>;
 }
 
 export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
@@ -32,6 +34,8 @@ export const definePeople = (sequelize: Sequelize) =>
       role: DataTypes.STRING,
       passcodeHash: DataTypes.STRING,
       createdAt: DataTypes.DATE(3),
+      leftAt: DataTypes.DATE(3),
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'people' },
   );

@@ -1,4 +1,4 @@
-import type { Fill, FillLayer, Run } from '@yard-spool/contract';
+import type { Fill, FillLayer, Run, RunRules } from '@yard-spool/contract';
 import type { RunEvent } from '@yard-spool/core';
 import {
   DataTypes,
@@ -17,6 +17,7 @@ export interface RunRow extends Model<InferAttributes<RunRow>, InferCreationAttr
   state: CreationOptional<Run['state']>;
   openedAt: Date;
   closedAt: CreationOptional<Date | null>;
+  madeUnder: RunRules;
 }
 
 export interface RunEventRow extends Model<
@@ -72,6 +73,7 @@ export const defineRuns = (sequelize: Sequelize) =>
       state: { type: DataTypes.STRING, defaultValue: 'open' },
       openedAt: DataTypes.DATE(3),
       closedAt: DataTypes.DATE(3),
+      madeUnder: DataTypes.JSON,
     },
     { tableName: 'runs' },
   );

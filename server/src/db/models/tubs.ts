@@ -11,6 +11,7 @@ import { id } from './columns';
 export interface TubRow extends Model<InferAttributes<TubRow>, InferCreationAttributes<TubRow>> {
   id: CreationOptional<number>;
   name: string;
+  removed: CreationOptional<boolean>;
 }
 
 export interface SoakRow extends Model<InferAttributes<SoakRow>, InferCreationAttributes<SoakRow>> {
@@ -28,7 +29,11 @@ export interface SoakRow extends Model<InferAttributes<SoakRow>, InferCreationAt
 }
 
 export const defineTubs = (sequelize: Sequelize) =>
-  sequelize.define<TubRow>('tub', { id, name: DataTypes.STRING }, { tableName: 'tubs' });
+  sequelize.define<TubRow>(
+    'tub',
+    { id, name: DataTypes.STRING, removed: { type: DataTypes.BOOLEAN, defaultValue: false } },
+    { tableName: 'tubs' },
+  );
 
 export const defineSoaks = (sequelize: Sequelize) =>
   sequelize.define<SoakRow>(

@@ -1,4 +1,10 @@
-import type { Piece } from '@yard-spool/contract';
+/** What a supply spool measures, mm, and what was and is on it, mm of line; null where nobody has measured. */
+export interface SupplySpool {
+  readonly flangeMm: number | null;
+  readonly coreMm: number | null;
+  readonly receivedMm: number;
+  readonly lengthMm: number;
+}
 
 /** Flange and core of a spool nobody has measured, mm. From memory. */
 const USUAL = { flange: 100, core: 55 } as const;
@@ -10,7 +16,7 @@ const USUAL = { flange: 100, core: 55 } as const;
  * @returns at the start and at the end, and whether they were measured
  */
 export function supplySizes(
-  { flangeMm, coreMm, receivedMm, lengthMm }: Pick<Piece, 'flangeMm' | 'coreMm' | 'receivedMm' | 'lengthMm'>,
+  { flangeMm, coreMm, receivedMm, lengthMm }: SupplySpool,
   drawn: number,
 ): { readonly diameters: readonly [number, number]; readonly measured: boolean } {
   const core = coreMm ?? USUAL.core;

@@ -1,0 +1,47 @@
+import * as v from 'valibot';
+import { IdSchema, line, VersionSchema } from './basics';
+
+/** What a counting device counts. */
+export const COUNTED = ['handle-turns', 'spool-turns', 'metres'] as const;
+
+/** A counting device at a bench: where it sends its lines from, and how many counts make one of what it counts. */
+export const DeviceSchema = v.object({
+  /** The name it gives itself in each line it sends. */
+  name: v.pipe(
+    v.string(),
+    v.trim(),
+    v.regex(/^[\w-]{1,20}$/, 'A device’s name is 1 to 20 letters, digits and dashes, as it sends it.'),
+  ),
+  address: v.pipe(
+    v.string(),
+    v.trim(),
+    v.regex(/^[\w.-]+:\d{1,5}$/, 'An address is a host and a port, like 127.0.0.1:4711.'),
+  ),
+  counts: v.picklist(COUNTED),
+  per: v.pipe(
+    v.number(),
+    v.minValue(0.01, 'At least 0.01 counts make one.'),
+    v.maxValue(10_000, 'At most 10,000 counts make one.'),
+  ),
+});
+export type Device = v.InferOutput<typeof DeviceSchema>;
+
+const bench = {
+  name: line('A name', 20),
+  /** Free line between supply and reel, mm. */
+  spanMm: v.pipe(
+    v.number('A free span is needed.'),
+    v.integer(),
+    v.minValue(200, 'A free span is at least 0.2 m.'),
+    v.maxValue(20_000, 'A free span is at most 20 m.'),
+  ),
+  /** The hand that winds here. */
+  hand: v.picklist(['right', 'left']),
+  devices: v.pipe(v.array(DeviceSchema), v.maxLength(4, 'A bench has four devices at most.')),
+};
+
+export const NewBenchSchema = v.object(bench);
+export type NewBench = v.InferOutput<typeof NewBenchSchema>;
+export const ChangeBenchSchema = v.object({ ...bench, version: VersionSchema });
+export const BenchSchema = v.object({ id: IdSchema, ...bench, version: VersionSchema });
+export type Bench = v.InferOutput<typeof BenchSchema>;

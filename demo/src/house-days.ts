@@ -1,0 +1,63 @@
+import type { Person } from '@yard-spool/contract';
+import { addBench, changeHouseRules, readHouseRules, setOverride, type House } from '@yard-spool/server';
+
+const DAY = 86_400_000;
+
+/** The two benches, set up on the first day. */
+export async function addBenches(house: House, manager: Person): Promise<void> {
+  await addBench(house, manager, { name: 'Bench 1', spanMm: 1500, hand: 'right', devices: [] });
+  await addBench(house, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', devices: [] });
+}
+
+/** What the manager settled since: rules tried and taken back, bins, words of the shop's own, and who wants it otherwise. */
+export async function settleHouse(
+  house: House,
+  manager: Person,
+  clock: { at: Date },
+  today: Date,
+  customers: ReadonlyMap<string, number>,
+): Promise<void> {
+  const before = clock.at;
+  const onDay = (day: number): void => {
+    clock.at = new Date(today.getTime() + day * DAY);
+  };
+  const change = async (more: object): Promise<void> => {
+    const kept = await readHouseRules(house);
+    await changeHouseRules(house, manager, { ...kept, ...more });
+  };
+  const { rules, cautions } = await readHouseRules(house);
+  onDay(-20);
+  await change({ rules: { ...rules, tension: 'tight' } });
+  onDay(-13);
+  await change({ rules });
+  onDay(-9);
+  await change({
+    bins: {
+      nylon: 'Green tube at the harbour office',
+      fluorocarbon: 'Green tube at the harbour office',
+      braid: 'Grey box under bench 2, posted on each quarter',
+    },
+    cautions: {
+      ...cautions,
+      words: {
+        'slow-drill': 'Last layer on the drill: half speed, hand on the chuck side, never above the spool.',
+      },
+    },
+  });
+  onDay(-4);
+  await setOverride(house, manager, {
+    target: { scope: 'line', code: 'AN-45' },
+    question: 'soak',
+    school: 'overnight',
+    why: 'thick, springy when dry',
+  });
+  const wenna = customers.get('Wenna Fairholt');
+  if (wenna !== undefined)
+    await setOverride(house, manager, {
+      target: { scope: 'customer', id: wenna },
+      question: 'guides',
+      school: 'all',
+      why: 'takes rod and reel together',
+    });
+  clock.at = before;
+}

@@ -1,0 +1,64 @@
+import type { Habits } from '@yard-spool/contract';
+import { inferSpool, supplySizes } from '@yard-spool/core';
+import { QueryTypes } from 'sequelize';
+import type { House } from '../house';
+import { listPieces } from '../rack/rack';
+import { listProducts } from '../rack/products';
+
+/** The reel and the supply this shop uses most, and the nylons it keeps: what its rules are looked at with. */
+export async function readHabits(house: House): Promise<Habits> {
+  const [reel, supply, products] = await Promise.all([
+    commonestReel(house),
+    commonestSupply(house),
+    listProducts(house),
+  ]);
+  const nylons = products
+    .filter(({ material }) => material === 'nylon')
+    .map(({ name, diameter, tint }) => ({ name, diameter, tint }))
+    .sort((a, b) => a.diameter - b.diameter);
+  return { reel, supply, nylons: nylons.filter((one, i) => one.diameter !== nylons[i - 1]?.diameter) };
+}
+
+/** The fixed spool booked in most, as its latest plan has it. */
+async function commonestReel({ sequelize, tables }: House): Promise<Habits['reel']> {
+  const [most] = await sequelize.query<{ label: string; times: number | string; jobId: number }>(
+    `SELECT reels.label, COUNT(*) AS times, MAX(jobs.id) AS jobId FROM jobs
+     JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+     WHERE reels.type = 'fixed-spool' GROUP BY reels.label ORDER BY times DESC, jobId DESC LIMIT 1`,
+    { type: QueryTypes.SELECT },
+  );
+  if (!most) return null;
+  const job = await tables.jobs.findByPk(most.jobId);
+  const inferred = job && inferSpool(job.planInput.observations);
+  const main = job?.plan.layers.findLast(({ request }) => request.kind === 'line');
+  if (!inferred?.ok || !main) return null;
+  return {
+    label: most.label,
+    times: Number(most.times),
+    diameters: [2 * main.innerRadius, 2 * main.outerRadius],
+    arborMm: 2 * inferred.value.spool.arborRadius,
+  };
+}
+
+/** The piece most mains are cut from. */
+async function commonestSupply(house: House): Promise<Habits['supply']> {
+  const [most] = await house.sequelize.query<{
+    pieceId: number;
+    times: number | string;
+    mm: number | string;
+  }>(
+    `SELECT piece_id AS pieceId, COUNT(*) AS times, AVG(length_mm) AS mm FROM cuts WHERE layer = 'main'
+     GROUP BY piece_id ORDER BY times DESC, piece_id LIMIT 1`,
+    { type: QueryTypes.SELECT },
+  );
+  const [piece] = most ? await listPieces(house, { id: most.pieceId }) : [];
+  if (!most || !piece) return null;
+  const { diameters, measured } = supplySizes(piece, Number(most.mm) / 1000);
+  return {
+    code: piece.code,
+    product: piece.product.name,
+    times: Number(most.times),
+    diameters: [...diameters],
+    measured,
+  };
+}

@@ -1,0 +1,36 @@
+import type { HouseChange, Person } from '@yard-spool/contract';
+import type { Transaction } from 'sequelize';
+import type { House } from '../house';
+import { peopleNames } from '../people/people';
+import { ProblemError } from '../problem-error';
+
+const LATEST = 300;
+
+/** Refuses whoever is no manager. `does` says what only a manager does: "changes the house rules". */
+export function managersOnly({ role }: Person, does: string): void {
+  if (role !== 'manager') throw new ProblemError('not-allowed', `Only a manager ${does}.`);
+}
+
+/** Writes down what the house was changed in. Never edited, never removed. */
+export async function noteHouseChange(
+  { tables, clock }: House,
+  person: Person,
+  { about, was, is }: Pick<HouseChange, 'about' | 'was' | 'is'>,
+  transaction: Transaction,
+): Promise<void> {
+  if (was === is) return;
+  await tables.houseChanges.create({ at: clock(), byId: person.id, about, was, isNow: is }, { transaction });
+}
+
+/** The latest changes of the house, newest first. */
+export async function listHouseChanges(house: House): Promise<HouseChange[]> {
+  const [rows, nameOf] = await Promise.all([
+    house.tables.houseChanges.findAll({ order: [['id', 'DESC']], limit: LATEST }),
+    peopleNames(house),
+  ]);
+  return rows.map(({ id, at, byId, about, was, isNow }) => ({
+    ...{ id, about, was, is: isNow },
+    at: at.toISOString(),
+    by: nameOf.get(byId) ?? '',
+  }));
+}

@@ -1,0 +1,34 @@
+import type { KeptHouseRules } from '@yard-spool/contract';
+import { USUAL_HOUSE_RULES } from '@yard-spool/core';
+import type { Transaction } from 'sequelize';
+import { USUAL_MONEY } from '../db/models/house-rules';
+import type { House } from '../house';
+
+/** The only row there is. */
+export const HOUSE_ROW = 1;
+
+export type HouseSheet = Omit<KeptHouseRules, 'version'>;
+
+/** What a new house has settled. A tail of 2 m: common practice, no source. */
+const USUAL: HouseSheet = {
+  rules: USUAL_HOUSE_RULES,
+  money: USUAL_MONEY,
+  tailMm: 2000,
+  units: 'metric',
+  zone: '',
+  bins: { nylon: '', fluorocarbon: '', braid: '' },
+  cautions: { words: {}, more: [] },
+};
+
+/** What the shop has settled; the usual until somebody chooses. */
+export async function readHouseRules({ tables }: House, transaction?: Transaction): Promise<KeptHouseRules> {
+  const row = await tables.houseRules.findByPk(HOUSE_ROW, transaction ? { transaction } : {});
+  if (!row) return { ...USUAL, version: 1 };
+  const { money, tailMm, units, zone, version } = row;
+  return {
+    ...{ money, tailMm, units, zone, version },
+    rules: { ...USUAL_HOUSE_RULES, ...row.rules },
+    bins: row.bins ?? USUAL.bins,
+    cautions: row.cautions ?? USUAL.cautions,
+  };
+}
