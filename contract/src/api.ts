@@ -51,7 +51,7 @@ import { ExportedFileSchema, ExportRackSchema, ImportRackSchema, ImportResultSch
 import { NewRecyclingSchema, RecyclingBookSchema } from './recycling';
 import { ReorderSchema } from './reorder';
 import { ScaleReadingSchema } from './scale';
-import { ChangeTubSchema, NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
+import { NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
 import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
 import { route } from './route';
 import { AppendEventsSchema, NewRunSchema, RunSchema } from './runs';
@@ -134,7 +134,7 @@ export const api = {
   readScale: route('GET', '/scale', { reply: ScaleReadingSchema }),
   listTubs: route('GET', '/tubs', { reply: v.array(TubSchema) }),
   addTub: route('POST', '/tubs', { body: NewTubSchema, reply: TubSchema }),
-  changeTub: route('PUT', '/tubs/:id', { params: byId, body: ChangeTubSchema, reply: TubSchema }),
+  changeTub: route('PUT', '/tubs/:id', { params: byId, body: NewTubSchema, reply: TubSchema }),
   removeTub: route('DELETE', '/tubs/:id', { params: byId, reply: NothingSchema }),
   soakPiece: route('POST', '/tubs/:id/soaks', { params: byId, body: SoakPieceSchema, reply: TubSchema }),
   takeOut: route('POST', '/soaks/:id/out', { params: byId, body: NothingSchema, reply: TubSchema }),

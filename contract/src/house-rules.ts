@@ -2,7 +2,6 @@ import {
   BUILT_IN_CAUTIONS,
   CAUTION_PLACES,
   HOUSE_QUESTIONS,
-  type BuiltInCaution,
   type CautionPlace,
   type HouseQuestion,
   type HouseRules,
@@ -52,7 +51,7 @@ const CautionTextSchema = text('A caution', 300);
 const OwnCautionsSchema = v.object({
   words: v.object(
     Object.fromEntries(BUILT_IN_CAUTIONS.map(({ id }) => [id, v.exactOptional(CautionTextSchema)])),
-  ) as unknown as v.GenericSchema<Partial<Record<BuiltInCaution, string>>>,
+  ),
   more: v.pipe(
     v.array(
       v.object({

@@ -4,12 +4,11 @@ import { CodeSchema, IdSchema, InstantSchema, line } from './basics';
 import { QuestionSchema } from './house-rules';
 
 /** What a rule is set otherwise for: a line or a reel by its code, a customer by number. */
-export const OverrideTargetSchema = v.variant('scope', [
+const OverrideTargetSchema = v.variant('scope', [
   v.object({ scope: v.literal('line'), code: CodeSchema }),
   v.object({ scope: v.literal('customer'), id: IdSchema }),
   v.object({ scope: v.literal('reel'), tag: CodeSchema }),
 ]);
-export type OverrideTarget = v.InferOutput<typeof OverrideTargetSchema>;
 
 /** A question answered otherwise for one line, customer or reel, with the reason. */
 export const NewOverrideSchema = v.pipe(

@@ -1,4 +1,4 @@
-import { HOUSE_QUESTIONS, OVERRIDE_SCOPES, type EffectiveRules, type RunEvent } from '@yard-spool/core';
+import { HOUSE_QUESTIONS, OVERRIDE_SCOPES, type RunEvent } from '@yard-spool/core';
 import * as v from 'valibot';
 import { IdSchema, InstantSchema, line, MillimetresSchema, UuidSchema } from './basics';
 import { HouseRulesSchema } from './house-rules';
@@ -46,7 +46,7 @@ export const RunRulesSchema = v.object({
     v.object(
       Object.fromEntries(Object.keys(HOUSE_QUESTIONS).map((name) => [name, v.picklist(OVERRIDE_SCOPES)])),
     ),
-  ) as unknown as v.GenericSchema<EffectiveRules['from']>,
+  ),
   tailMm: MillimetresSchema,
   spanMm: v.number(),
   hand: v.picklist(['right', 'left']),

@@ -3,8 +3,6 @@ import { CodeSchema, IdSchema, InstantSchema, line } from './basics';
 
 export const NewTubSchema = v.object({ name: line('A name', 40) });
 
-export const ChangeTubSchema = NewTubSchema;
-
 export const SoakPieceSchema = v.object({ code: CodeSchema });
 
 /** A share of what a strand can take up, with the range the figures leave. */

@@ -98,6 +98,14 @@ try {
   await browser.find('ys-plan-view pattern');
   await browser.click('Cuts');
   await picture('three-layers');
+  await browser.driver.manage().deleteAllCookies();
+  await browser.signIn('Tova', 'eider-41');
+  await view('soak-rule', '/house/schools/soak', 'ys-soak-chart canvas');
+  await view('twist-rule', '/house/schools/judgeTwistBy', 'ys-twist-columns table');
+  await browser.go('/house/schools/level');
+  await (await browser.text('Flush with the lip', 'label')).click();
+  await browser.find('[data-test=preview-reel]');
+  await picture('house-rules');
 } finally {
   await browser.close();
 }

@@ -120,7 +120,9 @@ describe('drag', () => {
     const advice = dragAdvice([90, 60, 120], { drag: 'quarter' })!;
     expect(advice).toMatchObject({ weakest: 1, low: 15, high: 20, drag: 15 });
     expect(dragAdvice([90, 60], { drag: 'third' })!.drag).toBe(20);
-    expect(advice.sentence).toBe('Set the drag to 1.5 kg against a straight pull; people work between 1.5 and 2.0 kg.');
+    expect(advice.sentence).toBe(
+      'Set the drag to 1.5 kg against a straight pull; people work between 1.5 and 2.0 kg.',
+    );
   });
 
   it('leaves out layers of unknown strength, and says nothing where none is known', () => {

@@ -26,7 +26,7 @@ describe('effectiveRules', () => {
   });
 
   it('leave every other question as the house answers it', () => {
-    const { soak: _, ...rest } = effectiveRules(USUAL_HOUSE_RULES, [soak('reel', 'none')]).rules;
-    expect(USUAL_HOUSE_RULES).toMatchObject(rest);
+    const { rules } = effectiveRules(USUAL_HOUSE_RULES, [soak('reel', 'none')]);
+    expect({ ...rules, soak: USUAL_HOUSE_RULES.soak }).toEqual(USUAL_HOUSE_RULES);
   });
 });

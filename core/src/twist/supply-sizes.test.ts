@@ -9,6 +9,11 @@ describe('supplySizes', () => {
     expect(supplySizes(spool, 1000)).toEqual({ diameters: [120, 60], measured: true });
   });
 
+  it('falls by equal areas for equal lengths', () => {
+    const [, half] = supplySizes(spool, 500).diameters;
+    expect(half ** 2).toBeCloseTo((120 ** 2 + 60 ** 2) / 2, 6);
+  });
+
   it('says when nobody has measured the spool, and takes a usual one', () => {
     expect(supplySizes({ ...spool, flangeMm: null }, 100).measured).toBe(false);
   });

@@ -25,7 +25,13 @@ export async function noteHouseChange(
 /** The latest changes of the house, newest first. */
 export async function listHouseChanges(house: House): Promise<HouseChange[]> {
   const [rows, nameOf] = await Promise.all([
-    house.tables.houseChanges.findAll({ order: [['id', 'DESC']], limit: LATEST }),
+    house.tables.houseChanges.findAll({
+      order: [
+        ['at', 'DESC'],
+        ['id', 'DESC'],
+      ],
+      limit: LATEST,
+    }),
     peopleNames(house),
   ]);
   return rows.map(({ id, at, byId, about, was, isNow }) => ({

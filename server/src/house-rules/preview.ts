@@ -17,7 +17,9 @@ export async function previewHouseRules(house: House, rules: HouseRules): Promis
     { rules, overrides },
   ] as const;
   const open = await openReels(house, turned, kept.tailMm);
-  const changed = open.filter(({ advice, anew, stays }) => advice.length > 0 || anew || stays !== '');
+  const changed = open.filter(
+    ({ advice, anew, stays }) => advice.length > 0 || anew !== null || stays !== '',
+  );
   return {
     reels: changed.map((reel) => ({
       ...reel.shown,

@@ -17,12 +17,10 @@ const toMember = ({ id, name, role, createdAt, leftAt, version }: PersonRow): Me
 });
 
 /** Everybody who is or was here, those who are first. */
-export const listPeople = async ({ tables }: House): Promise<Member[]> =>
-  (
-    await tables.people.findAll({
-      order: [[tables.people.sequelize!.literal('left_at IS NOT NULL'), 'ASC'], 'name'],
-    })
-  ).map(toMember);
+export async function listPeople({ tables }: House): Promise<Member[]> {
+  const people = (await tables.people.findAll({ order: ['name'] })).map(toMember);
+  return [...people.filter(({ left }) => left === null), ...people.filter(({ left }) => left !== null)];
+}
 
 export async function addMember(
   house: House,

@@ -30,6 +30,7 @@ export class App {
     { path: '/bench', name: 'Bench' },
     { path: '/rack', name: 'Line rack' },
     { path: '/reels', name: 'Reels' },
+    { path: '/house', name: 'House' },
   ];
   protected readonly person = this.session.person;
   private readonly url = toSignal(

@@ -14,9 +14,11 @@ import { inferSpool } from '@yard-spool/core';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchName } from '../data/bench-name.service';
+import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import type { LineLook } from '../drawing/line-look';
 import { UnitsService } from '../data/units.service';
+import { otherwiseWords } from '../rules/otherwise-words';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { BagEdit } from './bag-edit';
@@ -39,6 +41,7 @@ export class BagPage {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly bench = inject(BenchName);
+  private readonly house = inject(HouseService);
 
   /** From the address. */
   readonly number = input.required<string>();
@@ -92,6 +95,16 @@ export class BagPage {
       wants.dragKg === null ? '' : `Drag ${this.units.show(wants.dragKg, 'strength').text}.`,
       wants.mainFirst ? 'Main first, then swapped over.' : '',
     ].filter(Boolean);
+  /** What is not the house's for this reel. */
+  protected readonly otherwise = computed(() => {
+    const [bag, job] = [this.bag.value(), this.job()];
+    if (!bag || !job) return [];
+    const lines = job.planInput.request.layers.flatMap((layer) => (layer.kind === 'line' ? [layer] : []));
+    const main = lines.find(({ role }) => role === 'main') ?? lines.at(-1);
+    return otherwiseWords(
+      this.house.rulesFor({ line: main?.line.key, customer: bag.customer.id, reel: job.tag }),
+    );
+  });
   protected readonly nextState = ({ state }: Job) =>
     state === 'to-check'
       ? ({ to: 'ready', words: 'Checked, it is ready' } as const)

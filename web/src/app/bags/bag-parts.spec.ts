@@ -1,5 +1,6 @@
 import type { Bag, BagRow } from '@yard-spool/contract';
-import { USUAL_HOUSE_RULES } from '@yard-spool/core';
+import { effectiveRules, USUAL_HOUSE_RULES } from '@yard-spool/core';
+import { tellHouse } from '../testing/house';
 import { aPiece } from '../testing/pieces';
 import { openScreen, problem } from '../testing/screen';
 import { BagEdit } from './bag-edit';
@@ -92,12 +93,14 @@ describe('what stands beside a plan', () => {
     gap: '1.5 mm',
   };
   const planned = planDraft(draft, rack, 'metric');
-  const rules = { rules: USUAL_HOUSE_RULES, money: '€', version: 1 };
+  const ruling = effectiveRules(USUAL_HOUSE_RULES, []);
 
   it('compares the other ways, and takes one with its key', async () => {
-    const screen = await openScreen(OtherWays, { planned, wanted: 120, spareSpool: true });
-    screen.http.expectOne('/api/house-rules').flush(rules);
-    await screen.fixture.whenStable();
+    const screen = await openScreen(OtherWays, {
+      ...{ planned, wanted: 120, spareSpool: true },
+      rules: USUAL_HOUSE_RULES,
+    });
+    await tellHouse(screen);
     for (const name of ['Backing under main', 'A shorter main', 'Main only', 'Tape under main', 'Main first'])
       expect(screen.shown()).toContain(name);
     expect(screen.shown()).toMatch(/line for € \d+\.\d\d, saves € \d+\.\d\d/);
@@ -109,9 +112,7 @@ describe('what stands beside a plan', () => {
   });
 
   it('says how the supply stands, with both columns, and how the line is handled', async () => {
-    const screen = await openScreen(SupplyView, { planned, type: 'fixed-spool' });
-    screen.http.expectOne('/api/house-rules').flush(rules);
-    await screen.fixture.whenStable();
+    const screen = await openScreen(SupplyView, { planned, type: 'fixed-spool', ruling });
     expect(screen.shown()).toContain('Over the end, turning the way the bail does: least twist');
     expect(screen.shown()).toContain('stand it label down');
     expect(screen.shown()).toContain('on the spool');
@@ -121,6 +122,12 @@ describe('what stands beside a plan', () => {
     screen.fixture.componentRef.setInput('type', 'baitcaster');
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('Rolling on a spindle');
+    const otherwise = effectiveRules(USUAL_HOUSE_RULES, [
+      { scope: 'reel', question: 'hands', school: 'helper' },
+    ]);
+    screen.fixture.componentRef.setInput('ruling', otherwise);
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('Hands set for this reel Call a helper');
   });
 
   it('says why, and what would make it surer', async () => {

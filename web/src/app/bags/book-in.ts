@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { api, type CustomerReel, type NewBag } from '@yard-spool/contract';
-import { USUAL_HOUSE_RULES, type Build } from '@yard-spool/core';
+import type { Build, EffectiveRules } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -16,6 +16,7 @@ import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { dropDraft, emptyDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
 import { CustomerPicker } from './customer-picker';
+import { draftFacts } from './draft-facts';
 import { cutRows, draftJob, layerLooks, notReady, takenBy } from './draft-job';
 import { planDraft } from './draft-plan';
 import { PlanSide } from './plan-side';
@@ -80,15 +81,18 @@ export class BookIn {
       .slice(0, 3);
   });
 
-  private readonly rules = computed(() => this.house.house()?.rules ?? USUAL_HOUSE_RULES);
   private readonly plans = computed(() =>
-    this.reels().map((reel) => planDraft(reel, this.pieces.value() ?? [], this.units.system(), this.rules())),
+    this.reels().map((reel) =>
+      planDraft(reel, this.pieces.value() ?? [], this.units.system(), this.rulingOf(reel).rules),
+    ),
   );
   protected readonly planned = computed(() => {
     const plan = this.plans()[this.at()];
     if (!plan) throw new Error('There is a plan for each reel.');
     return plan;
   });
+  /** The rules the reel looked at is planned under. */
+  protected readonly ruling = computed(() => this.rulingOf(this.reels()[this.at()] ?? emptyReel()));
   protected readonly looks = computed(() => layerLooks(this.planned()));
   protected readonly cuts = computed(() => this.cutsOf(this.at()));
   protected readonly type = computed(() => (this.reelTyped() as ReelDraft).type);
@@ -126,7 +130,14 @@ export class BookIn {
   private cutsOf(index: number) {
     const plans = this.plans();
     const plan = plans[index];
-    return plan ? cutRows(plan, takenBy(plans.filter((_, i) => i !== index))) : [];
+    const tail = this.house.tail();
+    const others = plans.filter((_, i) => i !== index);
+    return plan ? cutRows(plan, takenBy(others, tail), tail) : [];
+  }
+
+  /** The house's rules, with what was set otherwise for this reel's line, customer or tag. */
+  private rulingOf(reel: ReelDraft): EffectiveRules {
+    return this.house.rulesFor(draftFacts(reel, this.pieces.value() ?? [], this.bagTyped().customerId));
   }
 
   protected goTo(index: number): void {

@@ -1,4 +1,4 @@
-import { waterState, type NewJob } from '@yard-spool/contract';
+import { waterState, type NewJob, type Wants } from '@yard-spool/contract';
 import type { UnitSystem } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { draftReader, type DraftPlan } from './draft-plan';
@@ -6,11 +6,15 @@ import type { LineLook } from '../drawing/line-look';
 import { pieceLook } from '../drawing/piece-look';
 import type { ReelDraft } from './reel-draft';
 
-/** Metres lost with each cut, as the rack counts it. */
-const TAIL = 2;
+/** Metres lost with each cut, until the house is known. */
+const USUAL_TAIL = 2;
 
 /** A draft as it is sent: its plan's input, what it is cut from, and what the customer wants beside. */
-export function draftJob(draft: ReelDraft, { input, pieces }: DraftPlan, system: UnitSystem): NewJob | null {
+export function draftJob(
+  draft: ReelDraft,
+  { input, pieces }: DraftPlan,
+  system: UnitSystem,
+): (NewJob & { readonly wants: Wants }) | null {
   if (!input) return null;
   const read = draftReader(draft, system);
   const least = read('least', 'line-length');
@@ -32,6 +36,8 @@ export function draftJob(draft: ReelDraft, { input, pieces }: DraftPlan, system:
       dragKg: read('drag', 'strength'),
       onItNow: draft.onItNow,
       mainFirst: draft.mainFirst === 'yes',
+      gap: draft.gap.trim() === '' ? 'house' : 'typed',
+      bevelMm: read('bevel', 'small-length'),
     },
   };
 }
@@ -40,17 +46,19 @@ export function draftJob(draft: ReelDraft, { input, pieces }: DraftPlan, system:
  * The cuts of a plan, with what each leaves free. What other reels of the bag take of the same piece is taken off first.
  *
  * @param taken metres other reels of the bag take, by piece
+ * @param tail metres lost with each cut
  */
 export function cutRows(
   { made, pieces }: DraftPlan,
   taken: ReadonlyMap<number, number> = new Map(),
+  tail = USUAL_TAIL,
 ): CutRow[] {
   const soFar = new Map(taken);
   return (made?.plan.layers ?? []).flatMap(({ id, length, handleTurns }): CutRow[] => {
     const piece = pieces[id as keyof typeof pieces];
     if (!piece) return [];
     const before = soFar.get(piece.id) ?? 0;
-    const takes = length.value + TAIL;
+    const takes = length.value + tail;
     soFar.set(piece.id, before + takes);
     return [
       {
@@ -74,12 +82,12 @@ export const layerLooks = ({ pieces }: DraftPlan): Record<string, LineLook> =>
   );
 
 /** Metres each piece gives to these reels, tails included. */
-export function takenBy(plans: readonly DraftPlan[]): Map<number, number> {
+export function takenBy(plans: readonly DraftPlan[], tail = USUAL_TAIL): Map<number, number> {
   const taken = new Map<number, number>();
   for (const { made, pieces } of plans)
     for (const { id, length } of made?.plan.layers ?? []) {
       const piece = pieces[id as keyof typeof pieces];
-      if (piece) taken.set(piece.id, (taken.get(piece.id) ?? 0) + length.value + TAIL);
+      if (piece) taken.set(piece.id, (taken.get(piece.id) ?? 0) + length.value + tail);
     }
   return taken;
 }

@@ -47,6 +47,8 @@ export interface DraftPlan {
   readonly wanted: number | null;
   /** The gap the house would leave; taken where none was typed. */
   readonly gap: GapAdvice | null;
+  /** Depth of the bottom of a bevelled rim, mm; null where it is plain. */
+  readonly bevelMm: number | null;
   /** What to do next to get a plan; empty where there is one. */
   readonly next: string;
   /** Sentences of what cannot be, from the core. */
@@ -72,9 +74,10 @@ export function planDraft(
 ): DraftPlan {
   const pieces = piecesOf(draft, rack);
   const read = draftReader(draft, system);
-  const gap = gapFor(draft, pieces, read, rules);
+  const bevelMm = read('bevel', 'small-length');
+  const gap = gapFor(draft, pieces, bevelMm, rules);
   const wanted = read('mainLength', 'line-length');
-  const base = { input: null, made: null, pieces, wanted, gap, problems: [] };
+  const base = { input: null, made: null, pieces, wanted, gap, bevelMm, problems: [] };
   const observations = observationsOf(draft, read, system);
   const next = missing(draft, pieces, read);
   if (next !== '') return { ...base, next };
@@ -116,11 +119,10 @@ function piecesOf(draft: ReelDraft, rack: readonly Piece[]): LayerPieces {
 function gapFor(
   { type }: ReelDraft,
   { main, top }: LayerPieces,
-  read: Read,
+  bevel: number | null,
   rules: HouseRules,
 ): GapAdvice | null {
   const above = top ?? main;
-  const bevel = read('bevel', 'small-length');
   return above
     ? gapAdvice(
         above.product.diameter,

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { compareBuilds, type Build, type BuildKind } from '@yard-spool/core';
+import { compareBuilds, type Build, type BuildKind, type HouseRules } from '@yard-spool/core';
 import { lineOf, type Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -57,13 +57,14 @@ export class OtherWays {
   /** Metres of main wanted. */
   readonly wanted = input.required<number | null>();
   readonly spareSpool = input(false);
+  readonly rules = input.required<Pick<HouseRules, 'order'>>();
   readonly taken = output<Build>();
 
   protected readonly names = NAMES;
   protected readonly builds = computed((): readonly Build[] => {
     const { made, input: asked, pieces } = this.planned();
-    const [wanted, house] = [this.wanted(), this.house.house()];
-    if (!made || !asked || !pieces.main || wanted === null || !house) return [];
+    const wanted = this.wanted();
+    if (!made || !asked || !pieces.main || wanted === null) return [];
     const found = compareBuilds(
       made.spool,
       {
@@ -74,7 +75,7 @@ export class OtherWays {
         gear: asked.request.gear,
         spareSpool: this.spareSpool(),
       },
-      house.rules,
+      this.rules(),
     );
     return found.ok ? found.value : [];
   });

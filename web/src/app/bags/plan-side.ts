@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { ReelType } from '@yard-spool/contract';
-import type { Build } from '@yard-spool/core';
+import type { Build, EffectiveRules } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { CutList, type CutRow } from './cut-list';
 import type { DraftPlan } from './draft-plan';
@@ -25,6 +25,8 @@ export class PlanSide {
   readonly cuts = input.required<readonly CutRow[]>();
   readonly type = input.required<ReelType>();
   readonly promised = input('');
+  /** The rules this reel is planned under. */
+  readonly ruling = input.required<EffectiveRules>();
   readonly taken = output<Build>();
 
   protected readonly tabs: readonly { readonly id: Tab; readonly name: string }[] = [

@@ -5,7 +5,6 @@ import { cutRows, draftJob, notReady, takenBy } from './draft-job';
 import { planDraft } from './draft-plan';
 import { emptyReel, likeReel, spareOf, type ReelDraft } from './reel-draft';
 import { factsOf, reelFromPlan } from './reel-from-plan';
-import { supplySizes } from './supply-sizes';
 import { takeBuild } from './take-build';
 
 const PIECES = [
@@ -38,7 +37,7 @@ function stored(draft: ReelDraft, system: UnitSystem) {
   const job = draftJob(draft, plan(draft, system), system)!;
   return {
     planInput: job.planInput,
-    wants: job.wants!,
+    wants: job.wants,
     spool: job.spool ?? 'own',
     cuts: job.cuts.map(({ layer, pieceId }) => ({ layer, pieceId })) as PlannedCut[],
   };
@@ -102,6 +101,12 @@ describe('a draft as it is sent', () => {
       dragKg: 2,
       onItNow: '',
       mainFirst: false,
+      gap: DRAFT.gap === '' ? 'house' : 'typed',
+      bevelMm: null,
+    });
+    expect(draftJob({ ...DRAFT, gap: '', bevel: '2 mm' }, plan(DRAFT), 'metric')!.wants).toMatchObject({
+      gap: 'house',
+      bevelMm: 2,
     });
     expect(draftJob(emptyReel(), plan(emptyReel()), 'metric')).toBeNull();
   });
@@ -135,19 +140,5 @@ describe('taking another way to build it', () => {
     ['shorter-main', { underneath: 'backing', mainFirst: '', mainLength: '80 m' }],
   ] as const)('%s', (kind, change) => {
     expect(takeBuild({ kind, uses: { main: 80, backing: 0 } } as never, 'metric')).toEqual(change);
-  });
-});
-
-describe('the diameter line leaves a supply at', () => {
-  const full = { flangeMm: 140, coreMm: 60, receivedMm: 1_000_000, lengthMm: 1_000_000 };
-  it('falls from flange to core as the spool empties, equal areas for equal lengths', () => {
-    expect(supplySizes(full, 1000).diameters).toEqual([140, 60]);
-    const [, half] = supplySizes(full, 500).diameters;
-    expect(half ** 2).toBeCloseTo((140 ** 2 + 60 ** 2) / 2, 6);
-    expect(supplySizes(full, 10).measured).toBe(true);
-  });
-
-  it('says where it had to guess', () => {
-    expect(supplySizes({ ...full, coreMm: null }, 10).measured).toBe(false);
   });
 });

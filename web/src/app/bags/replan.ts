@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type ReelType } from '@yard-spool/contract';
-import { USUAL_HOUSE_RULES, type Build } from '@yard-spool/core';
+import type { Build } from '@yard-spool/core';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
@@ -12,6 +12,7 @@ import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { typedValue } from '../ui/typed-value';
+import { draftFacts } from './draft-facts';
 import { cutRows, draftJob, layerLooks, notReady } from './draft-job';
 import { planDraft } from './draft-plan';
 import { PlanSide } from './plan-side';
@@ -66,6 +67,7 @@ import { takeBuild } from './take-build';
             [planned]="planned()"
             [cuts]="cuts()"
             [type]="type()"
+            [ruling]="ruling()"
             [promised]="bag.value()?.promisedAt ?? ''"
             (taken)="take($event)"
           />
@@ -130,11 +132,16 @@ export class Replan {
     const version = this.bag.value()?.version;
     return version !== undefined && this.from() !== null && version !== this.from();
   });
+  protected readonly ruling = computed(() =>
+    this.house.rulesFor(
+      draftFacts(this.draft(), this.rack(), this.bag.value()?.customer.id.toString() ?? ''),
+    ),
+  );
   protected readonly planned = computed(() =>
-    planDraft(this.draft(), this.rack(), this.units.system(), this.house.house()?.rules ?? USUAL_HOUSE_RULES),
+    planDraft(this.draft(), this.rack(), this.units.system(), this.ruling().rules),
   );
   protected readonly looks = computed(() => layerLooks(this.planned()));
-  protected readonly cuts = computed(() => cutRows(this.planned()));
+  protected readonly cuts = computed(() => cutRows(this.planned(), new Map(), this.house.tail()));
   protected readonly type = computed((): ReelType => this.draft().type);
   protected readonly why = computed(() => notReady(this.draft(), this.planned(), this.cuts()));
   protected readonly sending = new Sending();
@@ -167,7 +174,7 @@ export class Replan {
     if (!job || !bag || this.why() !== '') return;
     const { label, type, planInput, cuts, wants } = job;
     const version = this.overtaken() ? bag.version : (this.from() ?? bag.version);
-    const body = { version, label, type, planInput, cuts, ...(wants ? { wants } : {}) };
+    const body = { version, label, type, planInput, cuts, wants };
     this.sending.send(
       this.api.call(api.changeJob, { params: { id: this.id() }, body }),
       () => void this.router.navigate(['/bags', this.number()]),

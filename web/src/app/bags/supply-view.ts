@@ -1,23 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { ReelType } from '@yard-spool/contract';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { adviceFacts, type ReelType } from '@yard-spool/contract';
 import {
+  adviceSheet,
   arborKnotAdvice,
-  compareSupply,
-  dragAdvice,
-  gripAdvice,
-  joinAdvice,
-  KILOGRAM_FORCE,
-  memoryAdvice,
   soakAdvice,
-  tensionAdvice,
+  supplyAdvice,
+  turnsRound,
   type Advice,
+  type EffectiveRules,
+  type HouseQuestion,
   type SupplyStand,
 } from '@yard-spool/core';
 import { DateTime } from 'luxon';
-import { HouseService } from '../data/house.service';
+import { QUESTION_NAMES, SCOPE_WORDS } from '../rules/question-names';
 import type { DraftPlan } from './draft-plan';
 import { promisedText } from './promised-text';
-import { supplySizes } from './supply-sizes';
 
 const NAMES: Readonly<Record<SupplyStand, string>> = {
   matched: 'over its end, with the bail',
@@ -25,6 +22,16 @@ const NAMES: Readonly<Record<SupplyStand, string>> = {
   rolling: 'rolling',
   rig: 'on the rig',
 };
+/** Told by the drawing and the table above the rest. */
+const TOLD_ABOVE = new Set<HouseQuestion>(['supply', 'label', 'judgeTwistBy']);
+
+/** One thing the house's rules say of a reel. */
+interface Said {
+  readonly about: string;
+  readonly advice: Advice;
+  /** Whom it was set otherwise for; empty where it is the house's. */
+  readonly otherwise: string;
+}
 
 /** How the supply stands and why, and how this line is soaked, gripped, joined, wound and handed back. */
 @Component({
@@ -34,48 +41,36 @@ const NAMES: Readonly<Record<SupplyStand, string>> = {
   host: { class: 'grid gap-3' },
 })
 export class SupplyView {
-  private readonly house = inject(HouseService);
-
   readonly planned = input.required<DraftPlan>();
   readonly type = input.required<ReelType>();
+  readonly ruling = input.required<EffectiveRules>();
   /** When the bag is promised, ISO 8601; empty where it is not known. */
   readonly promised = input('');
 
   protected readonly names = NAMES;
-  private readonly main = computed(() => this.planned().made?.plan.layers.find(({ id }) => id === 'main'));
-  private readonly sizes = computed(() => {
-    const { main } = this.planned().pieces;
-    const layer = this.main();
-    return main && layer ? supplySizes(main, layer.length.value) : null;
+  private readonly facts = computed(() => {
+    const { made, pieces, bevelMm } = this.planned();
+    return made && pieces.main ? adviceFacts(made.plan, this.type(), pieces, bevelMm) : null;
   });
-  protected readonly measured = computed(() => this.sizes()?.measured ?? false);
-  /** A rotor winds round the still spool of these; the others turn their spool. */
-  private readonly turnsRound = computed(() => this.type() === 'fixed-spool' || this.type() === 'spincast');
+  private readonly sheet = computed(() => {
+    const facts = this.facts();
+    return facts && adviceSheet(facts, this.ruling().rules);
+  });
+  protected readonly measured = computed(() => {
+    const main = this.planned().pieces.main;
+    return main?.flangeMm !== null && main?.coreMm !== null;
+  });
   protected readonly advice = computed(() => {
-    const [house, layer, sizes] = [this.house.house(), this.main(), this.sizes()];
-    if (!house || !layer || !sizes) return null;
-    return compareSupply(
-      {
-        reel: {
-          sense: this.turnsRound() ? 1 : 0,
-          diameters: [2 * layer.innerRadius, 2 * layer.outerRadius],
-        },
-        supply: { diameters: sizes.diameters },
-        castOverLip: this.turnsRound(),
-      },
-      house.rules,
-    );
+    const facts = this.facts();
+    return facts && supplyAdvice(facts, this.ruling().rules);
   });
   protected readonly circles = computed(() => {
     const best = this.advice()?.best;
     const supply = best === 'matched' ? 1 : best === 'mismatched' ? -1 : 0;
+    const rotor = turnsRound(this.type());
     return [
       { name: supply === 0 ? 'supply rolls' : 'supply, as line leaves', x: 70, turn: supply },
-      {
-        name: this.turnsRound() ? 'reel from behind' : 'spool turns',
-        x: 230,
-        turn: this.turnsRound() ? 1 : 0,
-      },
+      { name: rotor ? 'reel from behind' : 'spool turns', x: 230, turn: rotor ? 1 : 0 },
     ];
   });
   protected readonly drawingWords = computed(() =>
@@ -83,49 +78,38 @@ export class SupplyView {
       .map(({ name, turn }) => `${name}${turn === 0 ? '' : turn > 0 ? ', clockwise' : ', anticlockwise'}`)
       .join('; '),
   );
-  /** Which face is up, where the piece says how it leaves; rotation decides, not the label. */
-  protected readonly labelWords = computed(() => {
-    const best = this.advice()?.best;
-    const leaves = this.planned().pieces.main?.leaves;
-    if (!leaves || leaves === 'unknown' || (best !== 'matched' && best !== 'mismatched')) return '';
-    const up = (leaves === 'clockwise') === (best === 'matched');
-    return `If the bail turns clockwise seen from behind, stand it label ${up ? 'up' : 'down'}: with its label up it leaves ${leaves}.`;
-  });
-  protected readonly handling = computed((): { about: string; advice: Advice }[] => {
-    const house = this.house.house();
-    const { pieces, made } = this.planned();
-    const { main } = pieces;
-    if (!house || !made || !main) return [];
-    const lines = made.plan.layers.flatMap(({ request }) => (request.kind === 'line' ? [request.line] : []));
-    const [first] = lines;
-    const join = lines.at(-2);
-    const top = lines.at(-1);
-    const strengths = [pieces.backing, main, pieces.top].flatMap((piece) =>
-      piece?.product.strengthKg ? [piece.product.strengthKg * KILOGRAM_FORCE] : [],
-    );
-    const { rules } = house;
-    const bare = made.plan.layers[0]?.request.kind === 'line';
-    return [
-      { about: 'Soak', advice: top ? soakAdvice(top, rules) : null },
-      { about: 'Grip', advice: first && bare ? gripAdvice(first.material, 'bare', rules) : null },
-      { about: 'Knot at the arbor', advice: first && bare ? arborKnotAdvice(first) : null },
-      { about: 'Join', advice: join && top ? joinAdvice(join, top, rules) : null },
-      { about: 'Tension', advice: tensionAdvice(main.product.material, this.type(), rules) },
-      { about: 'Memory', advice: memoryAdvice(main.product.material, rules) },
-      { about: 'Drag', advice: dragAdvice(strengths, rules) },
-    ].filter((one): one is { about: string; advice: Advice } => one.advice !== null);
+  protected readonly face = computed(() => this.sheet()?.label?.sentence ?? '');
+  protected readonly judged = computed(() => this.sheet()?.judgeTwistBy?.sentence ?? '');
+  protected readonly supplyOtherwise = computed(() =>
+    [...TOLD_ABOVE].map((question) => this.otherwise(question)).find((words) => words !== ''),
+  );
+  protected readonly handling = computed((): Said[] => {
+    const [sheet, facts] = [this.sheet(), this.facts()];
+    if (!sheet || !facts) return [];
+    const said = (Object.keys(QUESTION_NAMES) as HouseQuestion[]).flatMap((question): Said[] => {
+      const advice = sheet[question];
+      if (!advice || TOLD_ABOVE.has(question)) return [];
+      return [{ about: QUESTION_NAMES[question], advice, otherwise: this.otherwise(question) }];
+    });
+    const [first] = facts.layers;
+    const knot = facts.bare && first ? arborKnotAdvice(first.line) : null;
+    return knot ? [...said, { about: 'Knot at the arbor', advice: knot, otherwise: '' }] : said;
   });
 
   /** When the line has to be in the water at the latest, an hour before the reel is handed over. */
   protected readonly soakStart = computed(() => {
-    const [house, made] = [this.house.house(), this.planned().made];
-    const request = made?.plan.layers.findLast((layer) => layer.request.kind === 'line')?.request;
+    const top = this.facts()?.layers.at(-1)?.line;
     const promised = DateTime.fromISO(this.promised());
-    if (!house || request?.kind !== 'line' || !promised.isValid) return '';
-    const { hours } = soakAdvice(request.line, house.rules);
+    if (!top || !promised.isValid) return '';
+    const { hours } = soakAdvice(top, this.ruling().rules);
     if (hours === 0) return '';
     return `Into the tub by ${promisedText(promised.minus({ hours: hours + 1 }).toISO())}, to be filled an hour before the promise.`;
   });
+
+  private otherwise(question: HouseQuestion): string {
+    const scope = this.ruling().from[question];
+    return scope ? SCOPE_WORDS[scope] : '';
+  }
 
   protected size(start: number, end: number): string {
     const [a, b] = [Math.abs(start).toFixed(1), Math.abs(end).toFixed(1)];

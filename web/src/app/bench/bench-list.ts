@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { BenchName } from '../data/bench-name.service';
 import { load } from '../data/loaded';
 import { LoadState } from '../ui/load-state';
 
@@ -11,7 +12,21 @@ import { LoadState } from '../ui/load-state';
   imports: [RouterLink, LoadState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h1 class="pb-3">On the bench</h1>
+    <div class="flex flex-wrap items-end justify-between gap-3 pb-3">
+      <h1>On the bench</h1>
+      @if (benches.value(); as all) {
+        @if (all.length > 0) {
+          <label class="flex items-center gap-2">
+            <span class="text-mute">This machine stands at</span>
+            <select #at class="entry w-40!" (change)="here.choose(at.value)">
+              @for (bench of all; track bench.id) {
+                <option [value]="bench.name" [selected]="bench.name === here.name()">{{ bench.name }}</option>
+              }
+            </select>
+          </label>
+        }
+      }
+    </div>
     <ys-load-state what="the benches" [of]="runs.now()" (again)="runs.reload()" />
     @if (runs.value()?.length === 0) {
       <p class="card p-6">
@@ -42,5 +57,7 @@ import { LoadState } from '../ui/load-state';
 })
 export class BenchList {
   private readonly api = inject(ApiService);
+  protected readonly here = inject(BenchName);
+  protected readonly benches = load(() => this.api.call(api.listBenches));
   protected readonly runs = load(() => this.api.call(api.listOpenRuns));
 }

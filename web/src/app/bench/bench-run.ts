@@ -19,6 +19,7 @@ import { UnitsService } from '../data/units.service';
 import type { SectionView } from '../drawing/section-layout';
 import type { LineLook } from '../drawing/line-look';
 import { SpoolSection } from '../drawing/spool-section';
+import { otherwiseWords } from '../rules/otherwise-words';
 import { isTyping } from '../ui/is-typing';
 import { QuantityField } from '../ui/quantity-field';
 import { BenchActions, type BenchAction } from './bench-actions';
@@ -127,6 +128,11 @@ export class BenchRun {
     this.store.run()?.job.cuts.find(({ layer }) => layer === this.current()?.layer),
   );
 
+  /** What is not the house's for this reel. */
+  protected readonly otherwise = computed(() => {
+    const run = this.store.run();
+    return run ? otherwiseWords(run.under) : [];
+  });
   protected readonly actions = computed((): BenchAction[] => {
     const step = this.current();
     if (this.store.run()?.state === 'closed')

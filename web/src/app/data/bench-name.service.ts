@@ -7,4 +7,9 @@ const KEPT_AT = 'yard-spool.bench';
 export class BenchName {
   private readonly kept = signal(localStorage.getItem(KEPT_AT) ?? 'Bench 1');
   readonly name = this.kept.asReadonly();
+
+  choose(name: string): void {
+    this.kept.set(name);
+    localStorage.setItem(KEPT_AT, name);
+  }
 }

@@ -1,17 +1,49 @@
-import { computed, inject, Injectable } from '@angular/core';
-import { api, type KeptHouseRules } from '@yard-spool/contract';
+import { computed, effect, inject, Injectable } from '@angular/core';
+import { api, overridesFor, type KeptHouseRules, type OverrideFacts } from '@yard-spool/contract';
+import { effectiveRules, USUAL_HOUSE_RULES, type EffectiveRules } from '@yard-spool/core';
+import { Settings } from 'luxon';
 import { tap, type Observable } from 'rxjs';
 import { ApiService } from './api.service';
 import { load } from './loaded';
+import { UnitsService } from './units.service';
 
-/** The shop's schools and what it reckons its money in. */
+/** What the shop has settled, and for whom it is otherwise. */
 @Injectable({ providedIn: 'root' })
 export class HouseService {
   private readonly api = inject(ApiService);
+  private readonly units = inject(UnitsService);
   private readonly kept = load(() => this.api.call(api.readHouseRules));
+
+  private readonly otherwise = load(() => this.api.call(api.listOverrides));
 
   readonly now = this.kept.now;
   readonly house = computed(() => this.kept.value());
+  /** Rules set otherwise for a line, a customer or a reel. */
+  readonly overrides = computed(() => this.otherwise.value() ?? []);
+  /** Metres lost with each cut. */
+  readonly tail = computed(() => (this.house()?.tailMm ?? 2000) / 1000);
+
+  constructor() {
+    effect(() => {
+      const zone = this.house()?.zone;
+      if (zone !== undefined) Settings.defaultZone = zone === '' ? 'system' : zone;
+    });
+    effect(() => {
+      const units = this.house()?.units;
+      if (units !== undefined) this.units.beginWith(units);
+    });
+  }
+
+  /** The rules that hold for a line, a customer and a reel, and where those come from that are not the house's. */
+  rulesFor(facts: OverrideFacts): EffectiveRules {
+    return effectiveRules(this.house()?.rules ?? USUAL_HOUSE_RULES, overridesFor(this.overrides(), facts));
+  }
+
+  /** Asks for everything again. */
+  readonly reload = (): void => {
+    this.kept.reload();
+    this.otherwise.reload();
+  };
 
   /** Hundredths of the shop's money, as people write them. */
   readonly money = (minor: number, decimals = 2): string =>

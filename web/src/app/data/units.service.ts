@@ -23,6 +23,11 @@ export class UnitsService {
     localStorage.setItem(KEPT_AT, this.chosen());
   }
 
+  /** The house's own units, until somebody at this screen chooses theirs. */
+  beginWith(system: UnitSystem): void {
+    if (localStorage.getItem(KEPT_AT) === null) this.chosen.set(system);
+  }
+
   /** A stored value in the person's units. */
   show(value: number, dimension: Dimension, decimals?: number): ShownQuantity {
     return formatQuantity(value, dimension, this.chosen(), decimals);

@@ -1,4 +1,4 @@
-import { USUAL_HOUSE_RULES } from '@yard-spool/core';
+import { tellHouse } from '../testing/house';
 import { aPiece } from '../testing/pieces';
 import { openScreen, problem } from '../testing/screen';
 import { FilesPage } from './files-page';
@@ -56,7 +56,7 @@ describe('the tubs', () => {
       uptake: { share: 0.5, low: 0.3, high: 0.7 },
     };
     const screen = await openScreen(TubsPage);
-    screen.http.expectOne('/api/house-rules').flush({ rules: USUAL_HOUSE_RULES, money: '€', version: 1 });
+    await tellHouse(screen);
     screen.http.expectOne('/api/tubs').flush([
       {
         id: 1,
@@ -100,7 +100,7 @@ describe('the bins', () => {
 describe('what to order', () => {
   it('shows days left and the price of a length by size', async () => {
     const screen = await openScreen(OrderPage);
-    screen.http.expectOne('/api/house-rules').flush({ rules: USUAL_HOUSE_RULES, money: '€', version: 1 });
+    await tellHouse(screen);
     screen.http.expectOne('/api/reorder').flush({
       weeks: 4,
       lines: [

@@ -3,6 +3,7 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, STREAMS, type NewRecycling, type RecyclingBook } from '@yard-spool/contract';
 import { promisedText } from '../bags/promised-text';
 import { ApiService } from '../data/api.service';
+import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
@@ -27,6 +28,7 @@ const RANGE = { grams: { min: 0, max: 50_000 }, tubes: { min: 0, max: 500 } } as
 })
 export class RecyclingPage {
   private readonly api = inject(ApiService);
+  protected readonly house = inject(HouseService);
   private readonly quantity = quantityReader();
   protected readonly units = inject(UnitsService);
 

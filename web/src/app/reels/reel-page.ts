@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
+import { schoolOf, type HouseQuestion } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -13,6 +14,7 @@ import { LineSwatch } from '../drawing/line-swatch';
 import type { SectionView } from '../drawing/section-layout';
 import { SpoolSection } from '../drawing/spool-section';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
+import { QUESTION_NAMES, SCOPE_WORDS } from '../rules/question-names';
 import { LoadState } from '../ui/load-state';
 
 /** A reel: the section as filled, what is on it and from which piece, and the fills before. */
@@ -53,6 +55,12 @@ export class ReelPage {
     })),
   );
   protected readonly day = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL yyyy, H:mm');
+  protected readonly rulesOf = ({ under: { rules, from } }: Fill) =>
+    (Object.keys(QUESTION_NAMES) as HouseQuestion[]).map((question) => {
+      const scope = from[question];
+      const { name } = schoolOf(rules, question);
+      return { name: QUESTION_NAMES[question], school: scope ? `${name}, ${SCOPE_WORDS[scope]}` : name };
+    });
   protected readonly look = ({ pieceKind, line, tint }: FillLayer): LineLook => ({
     texture: pieceKind === 'salvage' ? 'salvage' : line.material,
     tint,

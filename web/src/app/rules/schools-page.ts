@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { api } from '@yard-spool/contract';
+import {
+  HOUSE_QUESTIONS,
+  schoolOf,
+  USUAL_HOUSE_RULES,
+  type HouseQuestion,
+  type HouseRules,
+  type Question,
+} from '@yard-spool/core';
+import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { HouseService } from '../data/house.service';
+import { load } from '../data/loaded';
+import { SessionService } from '../data/session.service';
+import { LoadState } from '../ui/load-state';
+import { Sending } from '../ui/sending';
+import { QUESTION_NAMES } from './question-names';
+import { RulesPreview } from './rules-preview';
+import { RulesTabs } from './rules-tabs';
+import { SchoolPhysics } from './school-physics';
+
+const QUESTIONS = Object.keys(QUESTION_NAMES) as HouseQuestion[];
+const SETTLES_MS = 120;
+
+/** Every question good technicians answer differently: the schools, what physics adds, and what a change would change. */
+@Component({
+  selector: 'ys-schools-page',
+  imports: [LoadState, RouterLink, RulesPreview, RulesTabs, SchoolPhysics],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './schools-page.html',
+  host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
+})
+export class SchoolsPage {
+  private readonly api = inject(ApiService);
+  private readonly session = inject(SessionService);
+  protected readonly house = inject(HouseService);
+
+  /** From the address. */
+  readonly question = input.required<string>();
+
+  protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
+  protected readonly asked = computed((): HouseQuestion => {
+    const asked = this.question() as HouseQuestion;
+    return QUESTIONS.includes(asked) ? asked : 'level';
+  });
+  protected readonly shown = computed((): Question => HOUSE_QUESTIONS[this.asked()]);
+  /** What somebody thinks of and has not kept yet, by question. */
+  protected readonly thought = signal<Partial<HouseRules>>({});
+  protected readonly kept = computed(() => this.house.house()?.rules ?? USUAL_HOUSE_RULES);
+  protected readonly rules = computed((): HouseRules => ({ ...this.kept(), ...this.thought() }));
+  protected readonly rows = computed(() =>
+    QUESTIONS.map((id) => ({
+      id,
+      name: QUESTION_NAMES[id],
+      school: schoolOf(this.rules(), id).name,
+      thought: this.rules()[id] !== this.kept()[id],
+      otherwise: this.house.overrides().filter(({ question }) => question === id).length,
+    })),
+  );
+  protected readonly changed = computed(() => this.rows().filter(({ thought }) => thought));
+  protected readonly habits = load(() => this.api.call(api.readHabits));
+  protected readonly sending = new Sending();
+  private readonly saved = signal(0);
+  protected readonly preview = toSignal(
+    toObservable(computed(() => ({ rules: this.rules(), saved: this.saved() }))).pipe(
+      debounceTime(SETTLES_MS),
+      switchMap(({ rules }) =>
+        this.api.call(api.previewHouseRules, { body: { rules } }).pipe(catchError(() => of(null))),
+      ),
+    ),
+  );
+
+  constructor() {
+    effect(() => {
+      // A question asked anew starts at its top, not where the last one was left.
+      this.asked();
+      document.querySelector('ys-schools-page [data-part=question]')?.scrollTo(0, 0);
+    });
+  }
+
+  protected choose(school: string): void {
+    if (this.mayChange()) this.thought.update((thought) => ({ ...thought, [this.asked()]: school }));
+  }
+
+  protected takeBack(): void {
+    this.thought.set({});
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+    event.preventDefault();
+    this.keep();
+  }
+
+  protected keep(): void {
+    const house = this.house.house();
+    if (!house || this.changed().length === 0) return;
+    this.sending.send(this.house.change({ ...house, rules: this.rules() }), () => {
+      this.thought.set({});
+      this.saved.update((times) => times + 1);
+    });
+  }
+}

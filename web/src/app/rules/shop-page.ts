@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { STREAMS, type KeptHouseRules } from '@yard-spool/contract';
+import { HouseService } from '../data/house.service';
+import { SessionService } from '../data/session.service';
+import { UnitsService } from '../data/units.service';
+import { Choice } from '../ui/choice';
+import { LoadState } from '../ui/load-state';
+import { QuantityField } from '../ui/quantity-field';
+import { quantityReader } from '../ui/read-quantity';
+import { Sending } from '../ui/sending';
+import { text } from '../ui/text-control';
+import { TextField } from '../ui/text-field';
+import { typedValue } from '../ui/typed-value';
+import { RulesTabs } from './rules-tabs';
+
+const TAIL = { min: 0, max: 20 };
+
+/** What the shop settles beside its schools: units, money, time, the tail of a cut, and where old line goes. */
+@Component({
+  selector: 'ys-shop-page',
+  imports: [Choice, LoadState, QuantityField, ReactiveFormsModule, RulesTabs, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './shop-page.html',
+  host: { class: 'block min-h-0 grow' },
+})
+export class ShopPage {
+  private readonly session = inject(SessionService);
+  private readonly quantity = quantityReader();
+  private readonly units = inject(UnitsService);
+  protected readonly house = inject(HouseService);
+
+  protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
+  protected readonly allowed = TAIL;
+  protected readonly streams = STREAMS;
+  protected readonly unitOptions = [
+    { value: 'metric', name: 'm, mm, kg' },
+    { value: 'imperial', name: 'yd, in, lb' },
+  ];
+  protected readonly form = new FormGroup({
+    units: text('metric'),
+    money: text(),
+    zone: text(),
+    tail: text(),
+    nylon: text(),
+    fluorocarbon: text(),
+    braid: text(),
+  });
+  private readonly typed = typedValue(this.form);
+  protected readonly sending = new Sending();
+  protected readonly missing = computed(() => {
+    if (this.typed().money.trim() === '') return 'Say what the shop reckons its money in.';
+    return this.quantity(this.form.controls.tail, 'line-length', TAIL) === null
+      ? 'Type the tail lost with each cut, from 0 to 20 m.'
+      : '';
+  });
+  protected readonly machineZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+  constructor() {
+    effect(() => {
+      const house = this.house.house();
+      if (house && this.form.pristine) this.show(house);
+    });
+  }
+
+  private show({ units, money, zone, tailMm, bins }: KeptHouseRules): void {
+    this.form.reset({
+      units,
+      money,
+      zone,
+      ...bins,
+      tail: this.units.show(tailMm / 1000, 'line-length', 2).text,
+    });
+  }
+
+  protected takeBack(): void {
+    const house = this.house.house();
+    if (house) this.show(house);
+  }
+
+  protected save(): void {
+    const house = this.house.house();
+    const tail = this.quantity(this.form.controls.tail, 'line-length', TAIL);
+    if (!house || tail === null || this.missing() !== '') return;
+    const { units, money, zone, nylon, fluorocarbon, braid } = this.form.getRawValue();
+    const settled = {
+      ...{ money, zone: zone.trim(), units: units as KeptHouseRules['units'] },
+      tailMm: Math.round(tail * 1000),
+      bins: { nylon, fluorocarbon, braid },
+    };
+    this.sending.send(this.house.change({ ...house, ...settled }), (kept) => {
+      this.show(kept);
+    });
+  }
+}

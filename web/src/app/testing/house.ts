@@ -1,0 +1,38 @@
+import type { KeptHouseRules } from '@yard-spool/contract';
+import { USUAL_HOUSE_RULES } from '@yard-spool/core';
+import { TestBed } from '@angular/core/testing';
+import { SessionService } from '../data/session.service';
+import type { Screen } from './screen';
+
+/** What a new house has settled; only what a test is about need be said. */
+export const aHouse = (more: Partial<KeptHouseRules> = {}): KeptHouseRules => ({
+  rules: USUAL_HOUSE_RULES,
+  money: '€',
+  tailMm: 2000,
+  units: 'metric',
+  zone: '',
+  bins: { nylon: '', fluorocarbon: '', braid: '' },
+  cautions: { words: {}, more: [] },
+  version: 1,
+  ...more,
+});
+
+/** Answers what a screen asks of the house. */
+export async function tellHouse<T>(
+  { http, fixture }: Screen<T>,
+  house: KeptHouseRules = aHouse(),
+): Promise<void> {
+  http.expectOne('/api/house-rules').flush(house);
+  http.expectOne('/api/overrides').flush([]);
+  await fixture.whenStable();
+}
+
+/** Signs somebody in at a screen. */
+export async function signInAs<T>(
+  { http, fixture }: Screen<T>,
+  role: 'manager' | 'technician',
+): Promise<void> {
+  TestBed.inject(SessionService).signIn('Tova', 'secret').subscribe();
+  http.expectOne('/api/session').flush({ id: 1, name: 'Tova', role });
+  await fixture.whenStable();
+}
