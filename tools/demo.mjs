@@ -12,9 +12,10 @@ live(async () => {
   const lock = lockFolder(folder);
   atEnd(lock.release);
   await prepare();
-  const { address } = await startDemoServer(folder, { onEnd: (code) => void endAll(code ?? 1) });
+  const { address, counterPanel } = await startDemoServer(folder, { onEnd: (code) => void endAll(code ?? 1) });
   lock.tell(address);
   say(`\nThe demo is ready at ${address}`);
+  say(`Bench 2 has a simulated counter, turned at ${counterPanel}`);
   say('The sign-in screen shows the demo people’s passcodes. Ctrl-C ends it and throws its data away.\n');
   return undefined;
 });

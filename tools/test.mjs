@@ -99,6 +99,7 @@ async function testJourneys() {
     const outcome = await testProject('journeys', {
       YARD_SPOOL_ADDRESS: demo.address,
       YARD_SPOOL_SHOTS: shots,
+      YARD_SPOOL_COUNTER_PANEL: demo.counterPanel,
     });
     const tail = existsSync(demo.log) ? readFileSync(demo.log, 'utf8').split('\n').slice(-30).join('\n') : '';
     return outcome.failed > 0

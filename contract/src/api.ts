@@ -54,7 +54,7 @@ import { ScaleReadingSchema } from './scale';
 import { NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
 import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
 import { route } from './route';
-import { AppendEventsSchema, NewRunSchema, RunSchema } from './runs';
+import { AppendEventsSchema, NewRunSchema, ReopenRunSchema, RunSchema } from './runs';
 
 const byId = v.object({ id: IdTextSchema });
 const byNumber = v.object({ number: IdTextSchema });
@@ -180,5 +180,6 @@ export const api = {
     body: AppendEventsSchema,
     reply: RunSchema,
   }),
+  reopenRun: route('POST', '/runs/:id/reopen', { params: byId, body: ReopenRunSchema, reply: RunSchema }),
   closeRun: route('POST', '/runs/:id/close', { params: byId, body: NothingSchema, reply: FillSchema }),
 } as const;

@@ -202,6 +202,8 @@ export const ReelKindSchema = v.object({
   type: v.picklist(REEL_TYPES),
   label: v.string(),
   observations: v.array(ObservationSchema),
+  /** What closed fills of its reels say of another one. */
+  learned: v.array(ObservationSchema),
   gear: v.number(),
   /** How many reels of it have been booked in. */
   met: v.number(),

@@ -64,6 +64,6 @@ export {
   type ReelType,
   type Wants,
 } from './bags';
-export { RunEventSchema, type Run, type RunRules } from './runs';
+export { RunEventSchema, runFacts, RunFrameSchema, type Run, type RunFrame, type RunRules } from './runs';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export type { Fill, FillLayer, Reel, ReelRow } from './reels';

@@ -217,6 +217,7 @@ export const MOVE_KINDS = [
   'weighed',
   'recycled',
   'written-off',
+  'taken-back',
 ] as const;
 
 /** One line of a piece's ledger. Never edited, never removed. */

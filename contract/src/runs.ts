@@ -1,36 +1,80 @@
-import { HOUSE_QUESTIONS, OVERRIDE_SCOPES, type RunEvent } from '@yard-spool/core';
+import {
+  HOUSE_QUESTIONS,
+  OVERRIDE_SCOPES,
+  SUPPLY_WAYS,
+  type RunEvent,
+  type RunFacts,
+} from '@yard-spool/core';
 import * as v from 'valibot';
+import { JobSchema, type Job } from './bags';
 import { IdSchema, InstantSchema, line, MillimetresSchema, UuidSchema } from './basics';
+import { DeviceSchema } from './benches';
 import { HouseRulesSchema } from './house-rules';
-import { JobSchema } from './bags';
+import { LEAVES } from './rack';
 
 const finite = v.pipe(v.number(), v.finite());
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
 /** More handle turns than any fill takes, to catch a slip of the finger. */
 const turns = v.pipe(finite, v.minValue(-20_000), v.maxValue(20_000));
+const metres = v.pipe(finite, v.minValue(0), v.maxValue(20_000));
+const depth = v.pipe(
+  finite,
+  v.minValue(-3, 'A depth is at least -3 mm.'),
+  v.maxValue(80, 'A depth is at most 80 mm.'),
+);
+const seenTurn = v.nullable(v.picklist(['clockwise', 'anticlockwise']));
+const deviceName = v.pipe(v.string(), v.minLength(1), v.maxLength(20));
 
 const shared = { id: UuidSchema, run: v.string(), seq: IdSchema, at: InstantSchema, by: v.string() };
+const of = <const K extends string, P extends v.ObjectEntries>(kind: K, payload: P) =>
+  v.object({ ...shared, kind: v.literal(kind), payload: v.object(payload) });
+
+/** What may be written down at a step: a word, a figure, a yes. */
+const note = v.union([v.pipe(v.string(), v.maxLength(200)), finite, v.boolean()]);
 
 export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
-  v.object({ ...shared, kind: v.literal('started'), payload: v.object({ bench: line('A bench', 20) }) }),
-  v.object({ ...shared, kind: v.literal('step-done'), payload: v.object({ step: id }) }),
-  v.object({ ...shared, kind: v.literal('turns'), payload: v.object({ layer: id, turns }) }),
-  v.object({
-    ...shared,
-    kind: v.literal('count-set'),
-    payload: v.object({ layer: id, turns: v.pipe(turns, v.minValue(0, 'A count is nought or more.')) }),
+  of('started', { bench: line('A bench', 20) }),
+  of('taken-up', { bench: line('A bench', 20) }),
+  of('step-done', { step: id }),
+  of('step-skipped', { step: id }),
+  of('turns', { layer: id, turns, device: v.exactOptional(deviceName), count: v.exactOptional(finite) }),
+  of('metres', { layer: id, metres: finite, device: deviceName, count: finite }),
+  of('count-set', { layer: id, turns: v.pipe(turns, v.minValue(0, 'A count is nought or more.')) }),
+  of('held', { on: v.boolean() }),
+  of('device-at', { device: deviceName, count: finite }),
+  of('depth-read', { after: id, depth, by: v.picklist(['calliper', 'eye']) }),
+  of('supply', {
+    layer: id,
+    way: v.picklist(SUPPLY_WAYS),
+    supplyTurns: seenTurn,
+    reelTurns: seenTurn,
   }),
-  v.object({
-    ...shared,
-    kind: v.literal('depth-read'),
-    payload: v.object({
-      after: id,
-      depth: v.pipe(finite, v.minValue(-3), v.maxValue(80)),
-      by: v.picklist(['calliper', 'eye']),
-    }),
+  of('slack-read', {
+    layer: id,
+    pinched: v.pipe(finite, v.minValue(0.2), v.maxValue(20)),
+    plyTurns: v.pipe(finite, v.minValue(0), v.maxValue(500)),
+    wound: metres,
   }),
-  v.object({ ...shared, kind: v.literal('undone'), payload: v.object({ event: UuidSchema }) }),
-  v.object({ ...shared, kind: v.literal('closed'), payload: v.object({}) }),
+  of('restarted', { layer: id, why: v.picklist(['supply-turned', 'slipped', 'other']) }),
+  of('lay-read', {
+    layer: id,
+    rear: depth,
+    front: depth,
+    centre: v.exactOptional(depth),
+    did: v.picklist(['leave', 'add-washer', 'take-washer-out']),
+    wound: metres,
+  }),
+  of('tension-read', { layer: id, holds: v.boolean() }),
+  of('chosen', {
+    layer: id,
+    how: v.picklist(['take-off', 'smaller-gap', 'cut-short']),
+    gap: v.exactOptional(depth),
+    length: v.exactOptional(metres),
+  }),
+  of('noted', { step: id, values: v.record(id, note) }),
+  of('undone', { event: UuidSchema }),
+  of('closed', {}),
+  of('reopened', { why: line('A reason', 200) }),
 ]);
 
 /** What a bench sends; the server says who it was. */
@@ -54,6 +98,15 @@ export const RunRulesSchema = v.object({
 export type RunRules = v.InferOutput<typeof RunRulesSchema>;
 
 export const NewRunSchema = v.object({ jobId: IdSchema, bench: line('A bench', 20) });
+export const ReopenRunSchema = v.object({ why: line('A reason', 200) });
+
+/** Where the line of a layer leaves its supply. */
+const SupplyAtBenchSchema = v.object({
+  layer: v.string(),
+  diameters: v.tuple([v.number(), v.number()]),
+  measured: v.boolean(),
+  leaves: v.picklist(LEAVES),
+});
 
 export const RunSchema = v.object({
   id: IdSchema,
@@ -64,6 +117,43 @@ export const RunSchema = v.object({
   reelsInBag: v.number(),
   job: JobSchema,
   under: RunRulesSchema,
+  supplies: v.array(SupplyAtBenchSchema),
+  /** Whether this reel's spool seat is known to work the other way round. */
+  seatReversed: v.boolean(),
+  /** What counts at its bench; none where it is counted by hand. */
+  device: v.nullable(DeviceSchema),
   events: v.array(RunEventSchema),
 });
 export type Run = v.InferOutput<typeof RunSchema>;
+
+/** What the steps of a run are made from. */
+export const runFacts = ({
+  job: { planInput, type, wants },
+  under,
+}: {
+  readonly job: Pick<Job, 'planInput' | 'type' | 'wants'>;
+  readonly under: Pick<RunRules, 'rules'>;
+}): RunFacts => ({
+  request: planInput.request,
+  type,
+  rules: under.rules,
+  mainFirst: wants.mainFirst,
+  leader: wants.leader !== '',
+});
+
+/** What is told of a run while somebody watches it: its counter, and what was added to its log. */
+export const RunFrameSchema = v.variant('kind', [
+  v.object({
+    kind: v.literal('counter'),
+    device: v.string(),
+    link: v.picklist(['up', 'away', 'taken']),
+    /** Counts as they stand; null before the first line. */
+    count: v.nullable(v.number()),
+    /** Counts to one of what it counts. */
+    per: v.number(),
+    /** Counts it went on by that were not credited yet: held meanwhile, or away. */
+    unclaimed: v.number(),
+  }),
+  v.object({ kind: v.literal('log'), events: v.array(RunEventSchema) }),
+]);
+export type RunFrame = v.InferOutput<typeof RunFrameSchema>;

@@ -18,9 +18,32 @@ export { USUAL_PLAN_RULES, type PlanRules } from './plan/plan-rules';
 export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';
 export { makePlan, type MadePlan, type PlanInput } from './plan/make-plan';
-export type { RunEvent, RunHappening } from './run/run-event';
-export { runSteps, type RunStep, type StepKind } from './run/run-steps';
-export { foldRun, type DepthReading, type RunState } from './run/fold-run';
+export {
+  SUPPLY_WAYS,
+  type NoteValue,
+  type RunEvent,
+  type RunHappening,
+  type SeenTurn,
+  type SupplyWayAtBench,
+  type TooLongChoice,
+} from './run/run-event';
+export { isSwap, runSteps, type RunFacts, type RunStep, type StepKind } from './run/run-steps';
+export {
+  foldRun,
+  type Counted,
+  type DepthReading,
+  type LaySeen,
+  type RunState,
+  type SlackSeen,
+  type SupplySeen,
+} from './run/fold-run';
+export { depthsAsObservations, runUnderWay, type RunUnderWay } from './run/under-way';
+export { judgeDepth, type DepthJudgement } from './run/judge-depth';
+export { restOfFill, type RestOfFill } from './run/rest-of-fill';
+export { tooLong, type TooLong } from './run/too-long';
+export { benchTwist, type BenchTwist } from './run/bench-twist';
+export { finalFill } from './run/final-fill';
+export { creditCount, type CountingDevice } from './run/credit-count';
 export { woundSoFar, type WoundLayer } from './run/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';
 export { parseRating, type Rating } from './quantities/parse-rating';
@@ -84,6 +107,7 @@ export { gapAdvice, type GapAdvice, type Rim } from './advice/gap-advice';
 export { gripAdvice, type ArborSurface, type GripAdvice } from './advice/grip-advice';
 export { arborKnotAdvice, joinAdvice, type JoinAdvice, type JoinKnot } from './advice/knot-advice';
 export { tensionAdvice, type TensionAdvice } from './advice/tension-advice';
+export { guidesAdvice, handsAdvice } from './advice/handling-advice';
 export { memoryAdvice } from './advice/memory-advice';
 export { dragAdvice, type DragAdvice } from './advice/drag-advice';
 export { serviceAdvice, type ServiceAdvice, type Wear } from './advice/service-advice';

@@ -3,10 +3,16 @@ import { addBench, changeHouseRules, readHouseRules, setOverride, type House } f
 
 const DAY = 86_400_000;
 
-/** The two benches, set up on the first day. */
-export async function addBenches(house: House, manager: Person): Promise<void> {
+/** The two benches, set up on the first day; the second has a counter on its winder. */
+export async function addBenches(
+  house: House,
+  manager: Person,
+  counterAddress: string | undefined,
+): Promise<void> {
   await addBench(house, manager, { name: 'Bench 1', spanMm: 1500, hand: 'right', devices: [] });
-  await addBench(house, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', devices: [] });
+  const counter = { name: 'reed-2', counts: 'handle-turns', per: 1 } as const;
+  const devices = counterAddress === undefined ? [] : [{ ...counter, address: counterAddress }];
+  await addBench(house, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', devices });
 }
 
 /** What the manager settled since: rules tried and taken back, bins, words of the shop's own, and who wants it otherwise. */

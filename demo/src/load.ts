@@ -7,7 +7,7 @@ import {
   type RunHappening,
   type RunStep,
 } from '@yard-spool/core';
-import type { Bag, Job, Person } from '@yard-spool/contract';
+import { runFacts, type Bag, type Job, type Person } from '@yard-spool/contract';
 import {
   addPerson,
   appendEvents,
@@ -39,8 +39,14 @@ interface SetClock {
 /**
  * Loads the scenario through the server's own services, so that every figure in it was made as a shop would make it.
  * Dates are relative to `today`.
+ *
+ * @param counterAddress where the simulated counter of the second bench sends from
  */
-export async function loadDemo(sequelize: House['sequelize'], today: Date): Promise<void> {
+export async function loadDemo(
+  sequelize: House['sequelize'],
+  today: Date,
+  counterAddress?: string,
+): Promise<void> {
   const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
   const house = openHouse(sequelize, () => clock.at);
   const people: Person[] = [];
@@ -48,7 +54,7 @@ export async function loadDemo(sequelize: House['sequelize'], today: Date): Prom
     people.push(await addPerson(house, name, role, passcode));
   const [manager, technician] = people;
   if (!manager || !technician) throw new Error('The demo needs two people.');
-  await addBenches(house, manager);
+  await addBenches(house, manager, counterAddress);
   const { pieces, products } = await receivePieces(house, manager);
   const customers = new Map<string, number>();
   for (const bag of DEMO_BAGS) {
@@ -141,7 +147,7 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
 /** Fills a reel as at the bench: each step done in turn, the turns counted as the plan gives them at that moment. */
 async function fill(house: House, person: Person, clock: SetClock, job: Job, whole: boolean): Promise<void> {
   const run = await startRun(house, person, job.id, 'Bench 1');
-  const steps = runSteps(job.planInput.request);
+  const facts = runFacts(run);
   const log: RunEvent[] = [...run.events];
   const add = (happening: RunHappening): void => {
     clock.at = new Date(clock.at.getTime() + MINUTE);
@@ -154,8 +160,8 @@ async function fill(house: House, person: Person, clock: SetClock, job: Job, who
     };
     log.push({ ...happening, ...by });
   };
-  for (const step of steps) {
-    const turns = turnsOf(job, step, foldRun(steps, log).turns);
+  for (const step of runSteps(facts)) {
+    const turns = turnsOf(job, step, foldRun(facts, log).turns);
     const half = !whole && step.kind === 'wind' && step.layer === 'main';
     if (step.layer !== undefined && turns > 0) {
       add({ kind: 'turns', payload: { layer: step.layer, turns: Math.round(turns * (half ? 0.4 : 1)) } });
@@ -163,7 +169,7 @@ async function fill(house: House, person: Person, clock: SetClock, job: Job, who
     if (half) break;
     if (step.kind === 'gap')
       add({ kind: 'depth-read', payload: { after: 'gap', depth: gapRead(job), by: 'calliper' } });
-    add({ kind: 'step-done', payload: { step: step.id } });
+    add({ kind: step.kind === 'depth' ? 'step-skipped' : 'step-done', payload: { step: step.id } });
   }
   await appendEvents(house, person, run.id, log.slice(run.events.length));
   if (whole) await closeRun(house, person, run.id);

@@ -6,7 +6,7 @@ import { DEMO_PEOPLE } from './people';
 
 const sequelize = connect(process.env.YARD_SPOOL_DATABASE ?? '');
 await migrate(sequelize);
-await loadDemo(sequelize, new Date());
+await loadDemo(sequelize, new Date(), process.env.YARD_SPOOL_DEMO_COUNTER);
 await sequelize.close();
 const [file] = process.argv.slice(2);
 if (file) writeFileSync(file, JSON.stringify(DEMO_PEOPLE.map(({ name, passcode }) => ({ name, passcode }))));

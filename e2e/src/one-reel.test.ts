@@ -1,5 +1,5 @@
-import type { Bag, Piece, Reel, Run } from '@yard-spool/contract';
-import { formatQuantity, inferSpool, foldRun, makePlan, runSteps, woundSoFar } from '@yard-spool/core';
+import { runFacts, type Bag, type Piece, type Reel, type Run } from '@yard-spool/contract';
+import { foldRun, formatQuantity, makePlan, runUnderWay } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Browser } from './browser';
@@ -99,6 +99,7 @@ describe('one reel, end to end', () => {
     await browser.driver.navigate().refresh();
     expect(await browser.shown('[data-test=turns-to-go]')).toBe(before);
     await windToTheStop();
+    await stepTo('Read backing depth');
     await stepTo('Join');
     await stepTo('Main');
     await windToTheStop();
@@ -109,6 +110,8 @@ describe('one reel, end to end', () => {
       async () => (await browser.shown('[aria-current=step]')).startsWith('Cut'),
       'the gap is read',
     );
+    await stepTo('Take memory out');
+    await stepTo('Read the drag');
     await stepTo('Back the drag off');
     await stepTo('Tag and close');
     await browser.press(Key.ENTER);
@@ -121,10 +124,8 @@ describe('one reel, end to end', () => {
   it('leaves reel page, rack and event log agreeing to the metre', async () => {
     const job = (await browser.api<Bag>(`/bags/${bag.number}`)).jobs[0]!;
     run = await browser.api<Run>(`/runs/${job.runId!}`);
-    const { observations, request } = job.planInput;
-    const estimate = inferSpool(observations);
-    if (!estimate.ok) throw new Error('This spool can be inferred.');
-    const wound = woundSoFar(estimate.value, request, foldRun(runSteps(request), run.events).turns);
+    const facts = runFacts(run);
+    const { wound } = runUnderWay(job.planInput, facts, foldRun(facts, run.events))!;
     const reel = await browser.api<Reel>(`/reels/${job.tag}`);
     const pieces = await browser.api<Piece[]>('/pieces');
     for (const [i, layer] of reel.fills[0]!.layers.entries()) {

@@ -6,13 +6,13 @@ import { ROOT } from './paths.mjs';
 import { step } from './progress.mjs';
 import { run } from './run.mjs';
 import { startServer } from './server.mjs';
-import { startScale } from './stand-in-scale.mjs';
+import { startStandIn } from './stand-ins.mjs';
 
 /**
  * A server on a new database with the demo scenario. Everything of it lies in one folder and begins anew each time.
  * @param {string} folder
  * @param {{ port?: number, onEnd?: (code: number | null) => void }} [options]
- * @returns {Promise<{ address: string, log: string, stop: () => Promise<void> }>}
+ * @returns {Promise<{ address: string, log: string, counterPanel: string, stop: () => Promise<void> }>}
  */
 export async function startDemoServer(folder, options = {}) {
   const log = join(folder, 'server.log');
@@ -22,14 +22,16 @@ export async function startDemoServer(folder, options = {}) {
   const database = await step('Starting a private database', () => freshDatabase(join(folder, 'database')));
   atEnd(database.stop);
   const address = database.address('yard_spool');
+  const scale = await startStandIn('scale');
+  const counter = await startStandIn('counter', 'reed-2');
+  const devices = [scale, counter];
+  for (const device of devices) atEnd(device.stop);
   await step('Loading the demo scenario', () =>
     run('node', ['--import', 'tsx', join(ROOT, 'demo', 'src', 'main.ts'), people], {
-      env: { YARD_SPOOL_DATABASE: address },
+      env: { YARD_SPOOL_DATABASE: address, YARD_SPOOL_DEMO_COUNTER: counter.address },
     }),
   );
   const demoPeople = JSON.parse(readFileSync(people, 'utf8'));
-  const scale = await startScale();
-  atEnd(scale.stop);
   const server = await step('Starting the server', () =>
     startServer({ database: address, log, demoPeople, scale: scale.address, ...options }),
   );
@@ -37,9 +39,10 @@ export async function startDemoServer(folder, options = {}) {
   return {
     address: server.address,
     log,
+    counterPanel: counter.panel,
     stop: async () => {
       await server.stop();
-      await scale.stop();
+      for (const device of devices) await device.stop();
       await database.stop();
     },
   };

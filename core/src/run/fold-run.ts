@@ -1,23 +1,74 @@
-import type { RunEvent } from './run-event';
-import type { RunStep } from './run-steps';
+import type { LayReading, WasherAction } from '../lay/lay-advice';
+import type { NoteValue, RunEvent, SeenTurn, SupplyWayAtBench, TooLongChoice } from './run-event';
+import { runSteps, type RunFacts, type RunStep } from './run-steps';
 
-/** A depth as it was read during the run. */
+/** A depth as it was read during the run, with the counts it was read at. */
 export interface DepthReading {
   readonly after: string;
   readonly depth: number;
   readonly by: 'calliper' | 'eye';
+  readonly counted: Counted;
+}
+
+/** Handle turns and, where a line meter counted, metres on each layer. */
+export interface Counted {
+  readonly turns: Readonly<Record<string, number>>;
+  readonly metres: Readonly<Record<string, number>>;
+}
+
+/** How a supply stands, with both rotations as seen. */
+export interface SupplySeen {
+  readonly way: SupplyWayAtBench;
+  readonly supplyTurns: SeenTurn | null;
+  readonly reelTurns: SeenTurn | null;
+}
+
+/** A slack metre as read. */
+export interface SlackSeen {
+  readonly layer: string;
+  readonly pinched: number;
+  readonly plyTurns: number;
+  readonly wound: number;
+}
+
+/** A look at the lay, and what was done about it. */
+export interface LaySeen extends LayReading {
+  readonly layer: string;
+  readonly did: WasherAction;
+  readonly wound: number;
+}
+
+/** What was chosen where the main is too long for what is left. */
+export interface Chosen {
+  readonly layer: string;
+  readonly how: TooLongChoice;
+  readonly gap?: number;
+  readonly length?: number;
 }
 
 /** Where a run stands. Folded from its events; the same in the browser, on the server and in tests. */
-export interface RunState {
+export interface RunState extends Counted {
   readonly steps: readonly RunStep[];
   readonly done: ReadonlySet<string>;
+  readonly skipped: ReadonlySet<string>;
   /** The step to do now; null when all are done. */
   readonly current: RunStep | null;
-  /** Handle turns counted on each layer. */
-  readonly turns: Readonly<Record<string, number>>;
+  /** Whether the count is held: a device's turns are not credited. */
+  readonly held: boolean;
+  /** The count each device stood at when it was last credited or passed over. */
+  readonly devices: Readonly<Record<string, number>>;
   readonly depths: readonly DepthReading[];
+  readonly supplies: Readonly<Record<string, SupplySeen>>;
+  readonly slacks: readonly SlackSeen[];
+  readonly lays: readonly LaySeen[];
+  readonly tensions: readonly { readonly layer: string; readonly holds: boolean }[];
+  readonly restarts: readonly { readonly layer: string; readonly why: string }[];
+  readonly chosen: readonly Chosen[];
+  /** What was written down, by step. */
+  readonly notes: Readonly<Record<string, Readonly<Record<string, NoteValue>>>>;
   readonly bench: string | null;
+  /** Who has had it, in order, each once in a row. */
+  readonly hands: readonly string[];
   readonly closed: boolean;
   /** The last event's place in the log; 0 before the first. */
   readonly seq: number;
@@ -27,11 +78,32 @@ export interface RunState {
 
 interface Draft {
   done: Set<string>;
+  skipped: Set<string>;
   turns: Record<string, number>;
+  metres: Record<string, number>;
+  held: boolean;
+  devices: Record<string, number>;
   depths: DepthReading[];
+  supplies: Record<string, SupplySeen>;
+  slacks: SlackSeen[];
+  lays: LaySeen[];
+  tensions: { layer: string; holds: boolean }[];
+  restarts: { layer: string; why: string }[];
+  chosen: Chosen[];
+  notes: Record<string, Record<string, NoteValue>>;
   bench: string | null;
+  hands: string[];
   closed: boolean;
 }
+
+const emptyDraft = (): Draft => ({
+  ...{ done: new Set(), skipped: new Set(), turns: {}, metres: {}, held: false, devices: {} },
+  ...{ depths: [], supplies: {}, slacks: [], lays: [], tensions: [], restarts: [], chosen: [] },
+  ...{ notes: {}, bench: null, hands: [], closed: false },
+});
+
+/** Kinds that nobody takes back: they say who and where, not what. */
+const STAYS = new Set<RunEvent['kind']>(['started', 'taken-up', 'closed', 'reopened', 'device-at']);
 
 /**
  * Folds a run's log into its state. Events count once each (by id) in order of `seq`; an event that was taken back
@@ -39,45 +111,133 @@ interface Draft {
  *
  * @throws nothing: an event that says something about an unknown layer or step simply has no effect on the rest
  */
-export function foldRun(steps: readonly RunStep[], events: readonly RunEvent[]): RunState {
+export function foldRun(facts: RunFacts, events: readonly RunEvent[]): RunState {
   const log = inOrder(events);
   const undone = new Set(log.flatMap((event) => (event.kind === 'undone' ? [event.payload.event] : [])));
   const standing = log.filter((event) => !undone.has(event.id) && event.kind !== 'undone');
-  const draft: Draft = { done: new Set(), turns: {}, depths: [], bench: null, closed: false };
+  const draft = emptyDraft();
   for (const event of standing) apply(draft, event);
+  const ways = Object.fromEntries(Object.entries(draft.supplies).map(([layer, { way }]) => [layer, way]));
+  const steps = runSteps(facts, ways);
   return {
     ...draft,
     steps,
     current: steps.find(({ id }) => !draft.done.has(id)) ?? null,
     seq: log.at(-1)?.seq ?? 0,
-    undoable: standing.findLast(({ kind }) => kind !== 'started' && kind !== 'closed') ?? null,
+    undoable: standing.findLast(({ kind }) => !STAYS.has(kind)) ?? null,
   };
 }
 
 function apply(draft: Draft, event: RunEvent): void {
+  if (draft.hands.at(-1) !== event.by && event.by !== '') draft.hands.push(event.by);
   switch (event.kind) {
     case 'started':
+    case 'taken-up':
       draft.bench = event.payload.bench;
       break;
     case 'step-done':
       draft.done.add(event.payload.step);
       break;
-    case 'turns':
-      draft.turns[event.payload.layer] = Math.max(
-        0,
-        (draft.turns[event.payload.layer] ?? 0) + event.payload.turns,
-      );
+    case 'step-skipped':
+      draft.done.add(event.payload.step);
+      draft.skipped.add(event.payload.step);
       break;
-    case 'count-set':
-      draft.turns[event.payload.layer] = event.payload.turns;
+    case 'held':
+      draft.held = event.payload.on;
       break;
-    case 'depth-read':
-      draft.depths.push(event.payload);
+    case 'noted':
+      draft.notes[event.payload.step] = { ...draft.notes[event.payload.step], ...event.payload.values };
       break;
     case 'closed':
       draft.closed = true;
       break;
+    case 'reopened':
+      draft.closed = false;
+      break;
     case 'undone':
+      break;
+    case 'turns':
+    case 'metres':
+    case 'count-set':
+    case 'device-at':
+    case 'restarted':
+      count(draft, event);
+      break;
+    default:
+      look(draft, event);
+  }
+}
+
+type Counting = Extract<RunEvent, { kind: 'turns' | 'metres' | 'count-set' | 'device-at' | 'restarted' }>;
+
+/** Events that move a count. */
+function count(draft: Draft, event: Counting): void {
+  switch (event.kind) {
+    case 'turns': {
+      const { layer, turns, device, count: at } = event.payload;
+      draft.turns[layer] = Math.max(0, (draft.turns[layer] ?? 0) + turns);
+      if (device !== undefined && at !== undefined) draft.devices[device] = at;
+      break;
+    }
+    case 'metres': {
+      const { layer, metres, device, count: at } = event.payload;
+      draft.metres[layer] = Math.max(0, (draft.metres[layer] ?? 0) + metres);
+      draft.devices[device] = at;
+      break;
+    }
+    case 'count-set':
+      draft.turns[event.payload.layer] = event.payload.turns;
+      // Somebody's own count goes before a meter's.
+      Reflect.deleteProperty(draft.metres, event.payload.layer);
+      break;
+    case 'device-at':
+      draft.devices[event.payload.device] = event.payload.count;
+      break;
+    case 'restarted': {
+      const { layer, why } = event.payload;
+      draft.turns[layer] = 0;
+      Reflect.deleteProperty(draft.metres, layer);
+      draft.restarts.push({ layer, why });
+      // What was seen of the layer was stripped with it. What was said of the supply stays: turned over because the
+      // slack metre spoke against it, it stands now as it was said to.
+      draft.slacks = draft.slacks.filter((one) => one.layer !== layer);
+      draft.lays = draft.lays.filter((one) => one.layer !== layer);
+      draft.depths = draft.depths.filter(({ after }) => after !== layer);
+      break;
+    }
+  }
+}
+
+type Looking = Extract<
+  RunEvent,
+  { kind: 'depth-read' | 'supply' | 'slack-read' | 'lay-read' | 'tension-read' | 'chosen' }
+>;
+
+/** Events that say what was seen or chosen. */
+function look(draft: Draft, event: Looking): void {
+  switch (event.kind) {
+    case 'depth-read':
+      draft.depths.push({
+        ...event.payload,
+        counted: { turns: { ...draft.turns }, metres: { ...draft.metres } },
+      });
+      break;
+    case 'supply': {
+      const { layer, ...seen } = event.payload;
+      draft.supplies[layer] = seen;
+      break;
+    }
+    case 'slack-read':
+      draft.slacks.push(event.payload);
+      break;
+    case 'lay-read':
+      draft.lays.push(event.payload);
+      break;
+    case 'tension-read':
+      draft.tensions.push(event.payload);
+      break;
+    case 'chosen':
+      draft.chosen.push(event.payload);
       break;
   }
 }

@@ -1,19 +1,128 @@
+/** Ways line comes to the reel. */
+export const SUPPLY_WAYS = [
+  'over-end',
+  'rolling',
+  'rig',
+  'winder',
+  'drag-reel',
+  'walked-out',
+  'reverse',
+] as const;
+export type SupplyWayAtBench = (typeof SUPPLY_WAYS)[number];
+
+/** A turn as it was seen: the supply from the side its line leaves, the reel from behind. */
+export type SeenTurn = 'clockwise' | 'anticlockwise';
+
+/** Main too long for what is left: what the technician chose to do about it. */
+export type TooLongChoice = 'take-off' | 'smaller-gap' | 'cut-short';
+
+/** A word, a figure or a yes written down at a step: how it was stripped, what the drag read. */
+export type NoteValue = string | number | boolean;
+
 /** What can happen in a run. Payloads carry what was observed; everything derived is folded from them. */
 export type RunHappening =
   | { readonly kind: 'started'; readonly payload: { readonly bench: string } }
+  /** Taken up at a bench, by whoever the event is by. */
+  | { readonly kind: 'taken-up'; readonly payload: { readonly bench: string } }
   | { readonly kind: 'step-done'; readonly payload: { readonly step: string } }
-  /** Handle turns just made on a layer; negative where the handle went back. */
-  | { readonly kind: 'turns'; readonly payload: { readonly layer: string; readonly turns: number } }
+  /** An optional step left out. */
+  | { readonly kind: 'step-skipped'; readonly payload: { readonly step: string } }
+  /**
+   * Handle turns just made on a layer; negative where the handle went back. From a device: its name and the count it
+   * stood at, so that a gap in its link loses nothing.
+   */
+  | {
+      readonly kind: 'turns';
+      readonly payload: {
+        readonly layer: string;
+        readonly turns: number;
+        readonly device?: string;
+        readonly count?: number;
+      };
+    }
+  /** Metres just run through a line meter. */
+  | {
+      readonly kind: 'metres';
+      readonly payload: {
+        readonly layer: string;
+        readonly metres: number;
+        readonly device: string;
+        readonly count: number;
+      };
+    }
   /** The count put right: handle turns on a layer in all. */
   | { readonly kind: 'count-set'; readonly payload: { readonly layer: string; readonly turns: number } }
+  /** The count held, or going on. */
+  | { readonly kind: 'held'; readonly payload: { readonly on: boolean } }
+  /** A device's count taken as it stands, without crediting what it went on by. */
+  | { readonly kind: 'device-at'; readonly payload: { readonly device: string; readonly count: number } }
   /** Depth of the surface below the lip as read, mm. */
   | {
       readonly kind: 'depth-read';
       readonly payload: { readonly after: string; readonly depth: number; readonly by: 'calliper' | 'eye' };
     }
+  /** How the supply stands, and both rotations as they were seen; null where one of them does not turn. */
+  | {
+      readonly kind: 'supply';
+      readonly payload: {
+        readonly layer: string;
+        readonly way: SupplyWayAtBench;
+        readonly supplyTurns: SeenTurn | null;
+        readonly reelTurns: SeenTurn | null;
+      };
+    }
+  /** A pinched loop between cloth and reel. */
+  | {
+      readonly kind: 'slack-read';
+      readonly payload: {
+        readonly layer: string;
+        readonly pinched: number;
+        readonly plyTurns: number;
+        /** Metres wound when it was read. */
+        readonly wound: number;
+      };
+    }
+  /** A layer stripped back and begun again, for a reason. */
+  | {
+      readonly kind: 'restarted';
+      readonly payload: { readonly layer: string; readonly why: 'supply-turned' | 'slipped' | 'other' };
+    }
+  /** Depths at rear and front (and centre) below one lip reference, mm, and what was done. */
+  | {
+      readonly kind: 'lay-read';
+      readonly payload: {
+        readonly layer: string;
+        readonly rear: number;
+        readonly front: number;
+        readonly centre?: number;
+        readonly did: 'leave' | 'add-washer' | 'take-washer-out';
+        /** Metres of the layer wound when it was read. */
+        readonly wound: number;
+      };
+    }
+  /** Whether line stays put with no tension. */
+  | { readonly kind: 'tension-read'; readonly payload: { readonly layer: string; readonly holds: boolean } }
+  | {
+      readonly kind: 'chosen';
+      readonly payload: {
+        readonly layer: string;
+        readonly how: TooLongChoice;
+        /** The gap that is accepted, mm. */
+        readonly gap?: number;
+        /** Metres the layer is cut to. */
+        readonly length?: number;
+      };
+    }
+  /** What was written down at a step. */
+  | {
+      readonly kind: 'noted';
+      readonly payload: { readonly step: string; readonly values: Readonly<Record<string, NoteValue>> };
+    }
   /** An earlier event taken back. It stays in the log. */
   | { readonly kind: 'undone'; readonly payload: { readonly event: string } }
-  | { readonly kind: 'closed'; readonly payload: Readonly<Record<string, never>> };
+  | { readonly kind: 'closed'; readonly payload: Readonly<Record<string, never>> }
+  /** Opened again after it was closed. */
+  | { readonly kind: 'reopened'; readonly payload: { readonly why: string } };
 
 /** One line of a run's log. Appended once; never changed. */
 export type RunEvent = RunHappening & {

@@ -28,15 +28,19 @@ export interface WindingNow {
  * as asked. Where the finished layer was the one to fit, its length is fixed now and the gap is what results.
  *
  * @param layer id of the layer being wound
+ * @param options.metres by layer id, where a line meter counted
  */
 export function windingNow(
   estimate: Estimate,
   request: FillRequest,
   turns: Readonly<Record<string, number>>,
   layer: string,
-  rules?: PlanRules,
+  {
+    metres = {},
+    rules,
+  }: { readonly metres?: Readonly<Record<string, number>>; readonly rules?: PlanRules } = {},
 ): WindingNow | null {
-  const wound = woundSoFar(estimate, request, turns);
+  const wound = woundSoFar(estimate, request, turns, metres);
   const at = request.layers.findIndex(({ id }) => id === layer);
   const layers = request.layers.map((asked, i) => (i < at ? asWound(asked, wound[i]) : asked));
   const plan = planFill(estimate, { ...request, layers }, rules);

@@ -2,6 +2,7 @@ import type { Customer, CustomerReel } from '@yard-spool/contract';
 import type { ReelTableRow } from '../db/models/customers';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
+import { learnedOfSpool } from '../reels/learned';
 import { cutsOf } from './bags';
 import { toCustomer } from './customers';
 
@@ -32,12 +33,16 @@ async function withLast(house: House, { id, tag, type, label }: ReelTableRow): P
   const bag = job && (await tables.bags.findByPk(job.bagId));
   if (!bag) return { tag, type, label, last: null };
   const { planInput, wants, spoolId } = job;
+  const known = planInput.observations.filter(({ kind }) => kind !== 'depth');
   return {
     ...{ tag, type, label },
     last: {
       at: bag.bookedAt.toISOString(),
       spool: spools.find((spool) => spool.id === spoolId)?.name ?? 'own',
-      planInput,
+      planInput: {
+        ...planInput,
+        observations: [...known, ...(await learnedOfSpool(house, spoolId))],
+      },
       cuts: await cutsOf(house, job.id),
       wants,
     },

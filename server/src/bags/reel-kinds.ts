@@ -5,20 +5,23 @@ import { inTransaction } from '../db/transaction';
 import type { ReelKindRow } from '../db/models/reel-kinds';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
+import { kindKey, learnedByKind } from '../reels/learned';
 
 const toKind = ({ id, type, label, observations, gear, met, version }: ReelKindRow): ReelKind => ({
   ...{ id, type, label, observations, gear, met, version },
+  learned: [],
 });
 
 /** The shop's own list of reel kinds, most met first. */
-export async function listReelKinds({ tables }: House): Promise<ReelKind[]> {
-  const rows = await tables.reelKinds.findAll({
+export async function listReelKinds(house: House): Promise<ReelKind[]> {
+  const learned = await learnedByKind(house);
+  const rows = await house.tables.reelKinds.findAll({
     order: [
       ['met', 'DESC'],
       ['label', 'ASC'],
     ],
   });
-  return rows.map(toKind);
+  return rows.map((row) => ({ ...toKind(row), learned: learned.get(kindKey(row)) ?? [] }));
 }
 
 /**

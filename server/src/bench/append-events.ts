@@ -1,4 +1,5 @@
 import type { Person, Run } from '@yard-spool/contract';
+import type { RunHappening } from '@yard-spool/core';
 import type { Transaction } from 'sequelize';
 import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
@@ -8,7 +9,7 @@ import { readRun } from './runs';
 type SentEvent = Run['events'][number];
 
 /** Kinds only the server writes: they come with other changes in one transaction. */
-const SERVER_ONLY = new Set<SentEvent['kind']>(['started', 'closed']);
+const SERVER_ONLY = new Set<SentEvent['kind']>(['started', 'closed', 'reopened']);
 
 /**
  * Appends to a run's log. An event that is there already (same id) is passed over, so sending again is harmless; a
@@ -27,25 +28,43 @@ export async function appendEvents(
     if (fresh.length === 0) return;
     if (run.state === 'closed')
       throw new ProblemError('already-closed', 'This run is closed. Nothing was added to it.');
-    checkPlaces(
-      fresh,
-      Number((await house.tables.runEvents.max('seq', { where: { runId }, transaction })) ?? 0),
-    );
+    checkPlaces(fresh, await lastPlace(house, runId, transaction));
     await house.tables.runEvents.bulkCreate(
       fresh.map(({ id, seq, kind, at, payload }) => ({
-        id,
-        runId,
-        seq,
-        kind,
+        ...{ id, runId, seq, kind, payload },
         at: new Date(at),
         byId: person.id,
-        payload,
       })),
       { transaction },
     );
+    const moved = fresh.findLast(({ kind }) => kind === 'taken-up');
+    if (moved?.kind === 'taken-up') await run.update({ bench: moved.payload.bench }, { transaction });
   });
+  house.bell.emit(`run:${String(runId)}`);
   return readRun(house, runId);
 }
+
+/** Appends one event at the end of an open run's log, wherever that is by now. False where the run is closed. */
+export async function appendNext(
+  house: House,
+  personId: number,
+  runId: number,
+  { kind, payload }: RunHappening,
+): Promise<boolean> {
+  const added = await inTransaction(house.sequelize, async (transaction) => {
+    const run = await house.tables.runs.findByPk(runId, { transaction, lock: transaction.LOCK.UPDATE });
+    if (run?.state !== 'open') return false;
+    const seq = (await lastPlace(house, runId, transaction)) + 1;
+    const event = { id: crypto.randomUUID(), runId, seq, kind, payload };
+    await house.tables.runEvents.create({ ...event, at: house.clock(), byId: personId }, { transaction });
+    return true;
+  });
+  if (added) house.bell.emit(`run:${String(runId)}`);
+  return added;
+}
+
+const lastPlace = async ({ tables }: House, runId: number, transaction: Transaction): Promise<number> =>
+  Number((await tables.runEvents.max('seq', { where: { runId }, transaction })) ?? 0);
 
 async function notYetThere(
   { tables }: House,

@@ -1,7 +1,7 @@
 import type { Fill, Piece, Reel, Run } from '@yard-spool/contract';
-import { foldRun, inferSpool, runSteps, woundSoFar } from '@yard-spool/core';
+import { foldRun, runUnderWay } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { numbered, receiveTwo, runOf, wholeFill, PLAN_INPUT } from '../testing/bookings';
+import { numbered, receiveTwo, runOf, RUN_FACTS, wholeFill, PLAN_INPUT } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -79,10 +79,7 @@ describe('closing a run', () => {
     const { body: fill } = await ask<Fill>('POST', `/runs/${run.id}/close`, {});
 
     const { body: closed } = await ask<Run>('GET', `/runs/${run.id}`);
-    const estimate = inferSpool(PLAN_INPUT.observations);
-    if (!estimate.ok) throw new Error('This spool can be inferred.');
-    const { turns } = foldRun(runSteps(PLAN_INPUT.request), closed.events);
-    const wound = woundSoFar(estimate.value, PLAN_INPUT.request, turns);
+    const { wound } = runUnderWay(PLAN_INPUT, RUN_FACTS, foldRun(RUN_FACTS, closed.events))!;
     expect(fill.layers.map(({ lengthMm }) => lengthMm)).toEqual(
       wound.map(({ length }) => Math.round(length * 1000)),
     );

@@ -1,5 +1,5 @@
-import type { Person, Run } from '@yard-spool/contract';
-import type { RunEvent } from '@yard-spool/core';
+import type { Job, Person, Run } from '@yard-spool/contract';
+import { supplySizes, type RunEvent } from '@yard-spool/core';
 import { inTransaction } from '../db/transaction';
 import type { RunRow } from '../db/models/runs';
 import type { House } from '../house';
@@ -7,6 +7,7 @@ import { rulesForRun } from '../house-rules/effective';
 import { ProblemError } from '../problem-error';
 import { readJob } from '../bags/bags';
 import { peopleNames } from '../people/people';
+import { onePiece } from '../rack/rack';
 
 /** Takes a booked reel to a bench. A reel already there gives the run it has. */
 export async function startRun(house: House, person: Person, jobId: number, bench: string): Promise<Run> {
@@ -58,6 +59,11 @@ async function toRun(house: House, row: RunRow): Promise<Run> {
   const bag = jobRow && (await tables.bags.findByPk(jobRow.bagId));
   const customer = bag && (await tables.customers.findByPk(bag.customerId));
   if (!customer) throw new Error(`Run ${String(row.id)} has no bag.`);
+  const job = await readJob(house, row.jobId);
+  const [reel, bench] = await Promise.all([
+    tables.reels.findOne({ where: { tag: job.tag } }),
+    tables.benches.findOne({ where: { name: row.bench } }),
+  ]);
   return {
     id: row.id,
     bench: row.bench,
@@ -65,8 +71,11 @@ async function toRun(house: House, row: RunRow): Promise<Run> {
     bagNumber: bag.id,
     customer: customer.name,
     reelsInBag: await tables.jobs.count({ where: { bagId: bag.id } }),
-    job: await readJob(house, row.jobId),
+    job,
     under: row.madeUnder,
+    supplies: await suppliesOf(house, job),
+    seatReversed: reel?.seatReversed ?? false,
+    device: bench?.devices[0] ?? null,
     events: await readLog(house, row.id),
   };
 }
@@ -86,5 +95,16 @@ export async function readLog(house: House, runId: number): Promise<RunEvent[]> 
         by: nameOf.get(byId) ?? '',
         payload,
       }) as RunEvent,
+  );
+}
+
+/** Where the line of each layer leaves its supply. */
+async function suppliesOf(house: House, { cuts }: Job): Promise<Run['supplies']> {
+  return Promise.all(
+    cuts.map(async ({ layer, pieceId, lengthMm }) => {
+      const piece = await onePiece(house, { id: pieceId });
+      const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
+      return { layer, diameters: [...diameters] as [number, number], measured, leaves: piece.leaves };
+    }),
   );
 }

@@ -8,10 +8,12 @@ import { findCustomers } from '../bags/customers';
 import { changeReelKind, listReelKinds, mergeReelKinds } from '../bags/reel-kinds';
 import { appendEvents } from '../bench/append-events';
 import { closeRun } from '../bench/close-run';
+import { reopenRun } from '../bench/reopen-run';
 import { listOpenRuns, readRun, startRun } from '../bench/runs';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { findReels, readReel } from '../reels/reels';
+import { liveRoute } from './live-route';
 import { houseRoutes } from './house-routes';
 import { rackRoutes } from './rack-routes';
 import { personOf, serve } from './serve';
@@ -61,6 +63,10 @@ export function apiRoutes(house: House): Router {
     appendEvents(house, personOf(response), params.id, body.events),
   );
   serve(router, api.closeRun, ({ params, response }) => closeRun(house, personOf(response), params.id));
+  serve(router, api.reopenRun, ({ params, body, response }) =>
+    reopenRun(house, personOf(response), params.id, body.why),
+  );
+  liveRoute(router, house);
   router.use(() => {
     throw new ProblemError('not-found', 'There is nothing at this address.');
   });

@@ -13,7 +13,7 @@ export async function readFill(house: House, id: number): Promise<Fill> {
 /** All fills of a spool, newest first. */
 export async function fillsOfSpools(house: House, spoolIds: readonly number[]): Promise<Fill[]> {
   const rows = await house.tables.fills.findAll({
-    where: { spoolId: [...spoolIds] },
+    where: { spoolId: [...spoolIds], takenBackAt: null },
     order: [
       ['closedAt', 'DESC'],
       ['id', 'DESC'],

@@ -15,7 +15,7 @@ export async function findReels({ sequelize }: House, typed: string): Promise<Re
   const rows = await sequelize.query<FoundReel>(
     `SELECT reels.tag, reels.type, reels.label, customers.name AS customer, MAX(fills.closed_at) AS filledAt
      FROM reels JOIN customers ON customers.id = reels.customer_id
-     LEFT JOIN spools ON spools.reel_id = reels.id LEFT JOIN fills ON fills.spool_id = spools.id
+     LEFT JOIN spools ON spools.reel_id = reels.id LEFT JOIN fills ON fills.spool_id = spools.id AND fills.taken_back_at IS NULL
      WHERE reels.tag LIKE :start OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word
      GROUP BY reels.id ORDER BY reels.tag LIMIT 100`,
     { type: QueryTypes.SELECT, replacements: { start, word: `% ${start}` } },

@@ -1,5 +1,5 @@
 import type { Bag, Piece, Run } from '@yard-spool/contract';
-import { makePlan, runSteps, type PlanInput } from '@yard-spool/core';
+import { makePlan, runSteps, USUAL_HOUSE_RULES, type PlanInput, type RunFacts } from '@yard-spool/core';
 import type { TestShop } from './test-shop';
 
 type Ask = Awaited<ReturnType<TestShop['as']>>;
@@ -21,6 +21,15 @@ export const PLAN_INPUT: PlanInput = {
     gap: 1.5,
     gear: 5.2,
   },
+};
+
+/** What the steps of such a reel are made from. */
+export const RUN_FACTS: RunFacts = {
+  request: PLAN_INPUT.request,
+  type: 'fixed-spool',
+  rules: USUAL_HOUSE_RULES,
+  mainFirst: false,
+  leader: false,
 };
 
 /** Two pieces on the rack: backing and main. */
@@ -104,9 +113,12 @@ export function wholeFill(): Happening[] {
   if (!made.ok) throw new Error('This plan works.');
   const turnsOf = (layer: string): number =>
     Math.round(made.value.plan.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0);
-  return runSteps(PLAN_INPUT.request).flatMap((step): Happening[] => [
+  return runSteps(RUN_FACTS).flatMap((step): Happening[] => [
     ...(step.kind === 'wind' && step.layer
       ? [{ kind: 'turns', payload: { layer: step.layer, turns: turnsOf(step.layer) } }]
+      : []),
+    ...(step.kind === 'depth'
+      ? [{ kind: 'depth-read', payload: { after: step.layer, depth: 6.1, by: 'calliper' } }]
       : []),
     ...(step.kind === 'gap'
       ? [{ kind: 'depth-read', payload: { after: 'gap', depth: 1.6, by: 'calliper' } }]

@@ -40,7 +40,9 @@ export class App {
     ),
     { initialValue: '' },
   );
-  protected readonly framed = () => this.person() !== null && !this.url().startsWith('/sign-in');
+  protected readonly signedIn = () => this.person() !== null && !this.url().startsWith('/sign-in');
+  /** The bench has the whole screen while a reel is on it. */
+  protected readonly framed = () => this.signedIn() && !/^\/bench\/\d/.test(this.url());
 
   /** Keys that were held back and are let through now. */
   private readonly replayed = new WeakSet<Event>();
@@ -60,7 +62,7 @@ export class App {
   private catchBurst(event: KeyboardEvent): void {
     const { target } = event;
     const typing = target instanceof HTMLElement && target.matches('input, textarea, select');
-    if (typing || !this.framed() || this.replayed.has(event)) return;
+    if (typing || !this.signedIn() || this.replayed.has(event)) return;
     if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
     const ended = event.key === 'Enter' && this.burst.enter();
     const held = /^[\w-]$/.test(event.key);

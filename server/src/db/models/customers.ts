@@ -27,6 +27,7 @@ export interface ReelTableRow extends Model<
   customerId: number;
   type: ReelType;
   label: string;
+  seatReversed: CreationOptional<boolean>;
 }
 
 export interface SpoolRow extends Model<InferAttributes<SpoolRow>, InferCreationAttributes<SpoolRow>> {
@@ -51,6 +52,7 @@ export const defineReels = (sequelize: Sequelize) =>
       customerId: DataTypes.INTEGER,
       type: DataTypes.STRING,
       label: DataTypes.STRING,
+      seatReversed: { type: DataTypes.BOOLEAN, defaultValue: false },
     },
     { tableName: 'reels' },
   );

@@ -21,6 +21,7 @@ export interface RecyclingRow extends Model<
   tubes: number;
   lengthMm: number | null;
   pieceId: number | null;
+  runId: CreationOptional<number | null>;
   why: string;
   at: Date;
   byId: number;
@@ -37,6 +38,7 @@ export const defineRecyclings = (sequelize: Sequelize) =>
       tubes: DataTypes.INTEGER,
       lengthMm: DataTypes.BIGINT,
       pieceId: DataTypes.INTEGER,
+      runId: DataTypes.INTEGER,
       why: DataTypes.STRING,
       at: DataTypes.DATE(3),
       byId: DataTypes.INTEGER,

@@ -1,5 +1,5 @@
 import type { Fill, FillLayer, Run, RunRules } from '@yard-spool/contract';
-import type { RunEvent } from '@yard-spool/core';
+import type { Observation, RunEvent } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,
@@ -42,6 +42,9 @@ export interface FillRow extends Model<InferAttributes<FillRow>, InferCreationAt
   gapRead: string | null;
   gapByCount: number;
   spool: Fill['spool'];
+  /** Depths read on the way and at the end, as observations of the spool. */
+  depths: Observation[];
+  takenBackAt: CreationOptional<Date | null>;
 }
 
 export interface FillLayerRow extends Model<
@@ -105,6 +108,8 @@ export const defineFills = (sequelize: Sequelize) =>
       gapRead: DataTypes.DECIMAL(6, 3),
       gapByCount: DataTypes.DOUBLE,
       spool: DataTypes.JSON,
+      depths: DataTypes.JSON,
+      takenBackAt: DataTypes.DATE(3),
     },
     { tableName: 'fills' },
   );

@@ -147,6 +147,7 @@ export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem)
   const perTurn = read('retrieve', 'line-length');
   const gear = read('gear', 'ratio');
   return [
+    ...learnedOf(draft),
     ...ratings,
     ...(lip === null ? [] : [{ kind: 'lip' as const, diameter: lip }]),
     ...(width === null ? [] : [{ kind: 'width' as const, width }]),
@@ -155,6 +156,15 @@ export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem)
       : [{ kind: 'arbor' as const, diameter: arbor, ...(far === null ? {} : { farDiameter: far }) }]),
     ...(perTurn === null || gear === null ? [] : [{ kind: 'retrieve' as const, perTurn, gear }]),
   ];
+}
+
+/** What closed fills taught; a draft kept from another version is simply without. */
+function learnedOf({ learned }: ReelDraft): Observation[] {
+  try {
+    return learned === '' ? [] : (JSON.parse(learned) as Observation[]);
+  } catch {
+    return [];
+  }
 }
 
 /** The next thing to type before there can be a plan. */

@@ -22,6 +22,8 @@ export interface ReelDraft {
   readonly farArbor: string;
   readonly retrieve: string;
   readonly onItNow: string;
+  /** Depths closed fills of it have taught, as JSON; nobody types them. */
+  readonly learned: string;
   /** Place in the bag of the reel this is another spool of; empty for a reel of its own. */
   readonly sameReelAs: string;
   readonly reducer: string;
@@ -59,6 +61,7 @@ export const emptyReel = (): ReelDraft => ({
   farArbor: '',
   retrieve: '',
   onItNow: '',
+  learned: '',
   sameReelAs: '',
   reducer: '',
   keptDepth: '',

@@ -105,7 +105,7 @@ export class ReelEntry {
   protected recognise(id: number): void {
     const kind = this.kinds().find((one) => one.id === id);
     if (!kind) return;
-    const facts = factsOf(kind.observations, kind.gear, this.units.system());
+    const facts = factsOf([...kind.observations, ...kind.learned], kind.gear, this.units.system());
     this.form().patchValue({ ...facts, type: kind.type });
     this.mainLine().focus();
   }

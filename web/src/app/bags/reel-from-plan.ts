@@ -42,6 +42,7 @@ function exactly(value: number, dimension: Dimension, system: UnitSystem): strin
 export function factsOf(observations: readonly Observation[], gear: number, system: UnitSystem): Facts {
   const write = writer(system);
   const ratings = observations.filter((one) => one.kind === 'rating');
+  const depths = observations.filter(({ kind }) => kind === 'depth');
   const rating = (i: number): string => {
     const one = ratings[i];
     return one ? `${write(one.length, 'line-length')} × ${write(one.diameter, 'small-length')}` : '';
@@ -51,6 +52,7 @@ export function factsOf(observations: readonly Observation[], gear: number, syst
     rating1: rating(0),
     rating2: rating(1),
     ratedFor: ratings[0]?.material === 'braid' ? 'braid' : 'nylon',
+    learned: depths.length > 0 ? JSON.stringify(depths) : '',
   };
   for (const one of observations) {
     if (one.kind === 'lip') facts.lip = write(one.diameter, 'small-length');

@@ -7,34 +7,62 @@ import {
   inject,
   input,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
-import { FormControl } from '@angular/forms';
-import { Router } from '@angular/router';
-import { parseQuantity, type RunStep } from '@yard-spool/core';
+import { Router, RouterLink } from '@angular/router';
+import { cautionsOf, parseQuantity, restOfFill, tooLong, type RunStep } from '@yard-spool/core';
 import { finalize } from 'rxjs';
+import { HouseService } from '../data/house.service';
 import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
-import type { SectionView } from '../drawing/section-layout';
-import type { LineLook } from '../drawing/line-look';
 import { SpoolSection } from '../drawing/spool-section';
 import { otherwiseWords } from '../rules/otherwise-words';
 import { isTyping } from '../ui/is-typing';
 import { QuantityField } from '../ui/quantity-field';
-import { BenchActions, type BenchAction } from './bench-actions';
+import { text } from '../ui/text-control';
+import { BenchActions } from './bench-actions';
+import { actionsOf } from './bench-actions-of';
+import { benchSection, layersAhead } from './bench-section';
+import { DepthPanel } from './depth-panel';
+import { LayPanel } from './lay-panel';
+import { looksDue } from './looks-due';
+import { MinuteTimer } from './minute-timer';
 import { RunProgress } from './run-progress';
 import { RunStore } from './run-store';
+import { stepFields, stillMissing } from './step-fields';
+import { StepForm } from './step-form';
 import { StepList } from './step-list';
 import { stepWords } from './step-words';
+import { Tone } from './tone.service';
+import { TooLongPanel } from './too-long-panel';
+import { TwistPanel } from './twist-panel';
+import { keepAwake } from './wake-lock';
 
 /** Turns one press of the counting key stands for. */
 const TEN = 10;
+const KEYS = ['Space', 'Enter', '+', '=', '−', 'C', 'Z', 'F', 'T', 'L', 'D', 'H', 'N', 'M', '?'];
 
-/** One reel at the bench: the step, the number to watch, the section filling, and what to do with which key. */
+type Panel = 'count' | 'twist' | 'lay' | 'depth';
+
+/** One reel at the bench: the step, the number to watch, the section filling, the look that is due, and five big actions. */
 @Component({
   selector: 'ys-bench-run',
-  imports: [SpoolSection, QuantityField, StepList, BenchActions, RunProgress],
+  imports: [
+    BenchActions,
+    DepthPanel,
+    LayPanel,
+    MinuteTimer,
+    QuantityField,
+    RouterLink,
+    RunProgress,
+    SpoolSection,
+    StepForm,
+    StepList,
+    TooLongPanel,
+    TwistPanel,
+  ],
   providers: [RunStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
@@ -43,120 +71,124 @@ const TEN = 10;
 export class BenchRun {
   private readonly router = inject(Router);
   private readonly announcer = inject(LiveAnnouncer);
+  private readonly house = inject(HouseService);
   protected readonly store = inject(RunStore);
   protected readonly units = inject(UnitsService);
+  protected readonly tone = inject(Tone);
   private readonly typed = viewChild<ElementRef<HTMLElement>>('typed');
+  private readonly stepForm = viewChild(StepForm);
+  private readonly depthPanel = viewChild(DepthPanel);
 
   /** The run's number, from the address. */
   readonly id = input.required<string>();
 
-  protected readonly count = new FormControl('', { nonNullable: true });
-  protected readonly depth = new FormControl('', { nonNullable: true });
-  protected readonly typing = signal(false);
+  protected readonly count = text();
+  protected readonly why = text();
+  protected readonly panel = signal<Panel | null>(null);
   /** Set by Enter below the count: finishing here wants a second, different key. */
   protected readonly sure = signal(false);
   protected readonly busy = signal(false);
   protected readonly refused = signal('');
   protected readonly helping = signal(false);
+  protected readonly reopening = signal(false);
 
-  protected readonly current = computed(() => this.store.state()?.current ?? null);
-  protected readonly words = computed(() => {
-    const [run, step] = [this.store.run(), this.current()];
-    return run && step ? stepWords(step, run.job.type, run.job.planInput.request) : null;
-  });
+  protected readonly state = this.store.shown;
+  protected readonly current = computed(() => this.state()?.current ?? null);
   protected readonly winding = this.store.winding;
-  protected readonly section = computed((): SectionView | null => {
-    const [estimate, run] = [this.store.estimate(), this.store.run()];
-    if (!estimate || !run) return null;
-    const wound = this.store.wound().filter(({ length }) => length > 0);
-    const now = wound.at(-1);
-    const gap = run.job.planInput.request.gap ?? run.job.plan.gap.value;
-    return {
-      ...estimate.spool,
-      layers: wound.map(({ id, innerRadius, outerRadius }) => ({
-        inner: innerRadius,
-        outer: outerRadius,
-        look: this.look(id),
-        label: id,
-      })),
-      marks: [
-        { kind: 'stop', depth: gap, text: `${this.units.small(gap)} stop` },
-        ...(this.joinsAbove()
-          ? [
-              {
-                kind: 'join' as const,
-                depth: this.stopDepth() ?? 0,
-                text: `${this.units.small(this.stopDepth() ?? 0)} join`,
-              },
-            ]
-          : []),
-        ...(now
-          ? [{ kind: 'now' as const, depth: now.depthAfter, text: this.units.small(now.depthAfter) }]
-          : []),
-      ],
-    };
+  protected readonly leftHanded = computed(() => this.store.run()?.under.hand === 'left');
+  protected readonly words = computed(() => {
+    const [facts, step, state] = [this.store.facts(), this.current(), this.state()];
+    const way = state?.supplies[step?.layer ?? '']?.way ?? null;
+    return facts && step ? stepWords(step, facts, way) : null;
   });
-  /** Metres and turns each layer comes to from here, by layer id. */
-  private readonly ahead = computed(() => {
-    const [run, winding] = [this.store.run(), this.winding()];
-    const wound = new Map(this.store.wound().map((layer) => [layer.id, layer]));
-    const done = this.store.state()?.done;
-    return (winding?.plan ?? run?.job.plan)?.layers.map(({ id, length, handleTurns }) => {
-      const on = wound.get(id);
-      const finished = done?.has(`wind-${id}`) && on;
-      return {
-        id,
-        length: finished ? on.length : length.value,
-        turns: finished ? on.handleTurns : handleTurns.value,
-      };
-    });
+  protected readonly cautions = computed(() => {
+    const places = this.words()?.cautions ?? [];
+    const own = this.house.house()?.cautions ?? { words: {}, more: [] };
+    return cautionsOf(own).filter(({ at }) => places.includes(at));
   });
-  protected readonly lengths = computed(() =>
-    Object.fromEntries((this.ahead() ?? []).map(({ id, length }) => [id, length])),
-  );
-  protected readonly totals = computed(() =>
-    Object.fromEntries((this.ahead() ?? []).map(({ id, turns }) => [id, turns])),
-  );
+  protected readonly fields = computed(() => {
+    const [facts, step] = [this.store.facts(), this.current()];
+    return facts && step ? stepFields(step, facts) : [];
+  });
+  protected readonly section = computed(() => {
+    const [run, underWay] = [this.store.run(), this.store.underWay()];
+    return run && underWay ? benchSection(run, underWay, (mm) => this.units.small(mm)) : null;
+  });
+  protected readonly ahead = computed(() => {
+    const [run, underWay, state] = [this.store.run(), this.store.underWay(), this.state()];
+    return run && underWay && state ? layersAhead(run, underWay, state.done) : { lengths: {}, totals: {} };
+  });
   /** Depth at which the layer being wound is full, mm. */
   protected readonly stopDepth = computed(() => this.winding()?.planned.depthAfter.value ?? null);
-  /** Whether another layer comes on top of the one being wound, so that its stop is a join. */
-  private readonly joinsAbove = computed(() => {
-    const [run, now] = [this.store.run(), this.winding()];
-    return run !== null && now !== null && run.job.planInput.request.layers.at(-1)?.id !== now.layer;
-  });
   protected readonly supply = computed(() =>
     this.store.run()?.job.cuts.find(({ layer }) => layer === this.current()?.layer),
   );
-
+  protected readonly looks = computed(() => {
+    const [run, facts, state, underWay] = [
+      this.store.run(),
+      this.store.facts(),
+      this.state(),
+      this.store.underWay(),
+    ];
+    return run && facts && state && underWay && this.winding()
+      ? looksDue(facts, state, underWay, run.under.spanMm / 1000)
+      : [];
+  });
+  /** What is left of the last layer, once a depth was read. */
+  protected readonly correction = computed(() => {
+    const [underWay, state] = [this.store.underWay(), this.state()];
+    const read = state?.depths.at(-1);
+    const rest = underWay && read ? restOfFill(underWay) : null;
+    if (!rest?.fits || rest.wanted === null || !read) return '';
+    const { fits, gap } = rest;
+    return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ends at ${this.units.small(gap.value)}.`;
+  });
+  protected readonly long = computed(() => {
+    const [underWay, state] = [this.store.underWay(), this.state()];
+    // Asked once a depth was read: before that the plan knows no better than when it was booked.
+    return underWay && (state?.depths.length ?? 0) > 0 && this.winding() ? tooLong(underWay) : null;
+  });
   /** What is not the house's for this reel. */
   protected readonly otherwise = computed(() => {
     const run = this.store.run();
     return run ? otherwiseWords(run.under) : [];
   });
-  protected readonly actions = computed((): BenchAction[] => {
-    const step = this.current();
-    if (this.store.run()?.state === 'closed')
-      return [{ key: 'Enter', name: 'See what is on it', main: true }];
-    if (!step || step.kind === 'tag') return [{ key: 'Enter', name: 'Close this reel', main: true }];
-    if (step.kind !== 'wind') return [{ key: 'Enter', name: 'Step done', main: true }];
-    return [
-      { key: 'Space', name: 'Ten turns', main: true },
-      { key: '+', name: 'One turn' },
-      { key: '−', name: 'One back' },
-      { key: 'C', name: 'Type the count' },
-      { key: 'Enter', name: 'Step done', quiet: !this.reached() },
-    ];
-  });
+  protected readonly counterUp = computed(() => this.store.counter()?.link === 'up');
+  protected readonly actions = computed(() =>
+    actionsOf({
+      step: this.current(),
+      closed: this.store.run()?.state === 'closed',
+      counter: this.counterUp(),
+      held: this.state()?.held ?? false,
+      reached: this.reached(),
+      fixedSpool: this.store.run()?.job.type === 'fixed-spool',
+    }),
+  );
   private readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
+  private heardToGo = 0;
 
   constructor() {
+    keepAwake();
     effect(() => void this.store.open(this.id()));
     effect(() => {
       const step = this.words();
       if (step) void this.announcer.announce(`${step.name}. ${step.todo}`);
     });
     effect(() => {
-      if (this.typing()) this.typed()?.nativeElement.querySelector('input')?.focus();
+      this.current();
+      untracked(() => {
+        this.panel.set(null);
+      });
+    });
+    effect(() => {
+      if (this.panel() === 'count') this.typed()?.nativeElement.querySelector('input')?.focus();
+    });
+    effect(() => {
+      const now = this.winding()?.turnsToGo ?? 0;
+      untracked(() => {
+        this.tone.count(this.heardToGo, now);
+        this.heardToGo = now;
+      });
     });
   }
 
@@ -164,54 +196,87 @@ export class BenchRun {
   protected onKey(event: KeyboardEvent): void {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (isTyping(event)) {
-      if (event.key === 'Escape') this.typing.set(false);
+      if (event.key === 'Escape') this.leavePanel();
       return;
     }
-    const key =
-      event.key === ' '
-        ? 'Space'
-        : event.key === '-'
-          ? '−'
-          : event.key.length === 1
-            ? event.key.toUpperCase()
-            : event.key;
-    if (!['Space', 'Enter', '+', '=', '−', 'C', 'Z', 'F', '?'].includes(key)) return;
+    // A box or a choice that has the focus keeps the keys that move it; all others act on the run.
+    const box = event.target instanceof HTMLInputElement;
+    if (box && (event.key === ' ' || event.key.startsWith('Arrow'))) return;
+    const named = { ' ': 'Space', '-': '−' }[event.key] ?? event.key;
+    const key = named.length === 1 ? named.toUpperCase() : named;
+    if (key === 'Escape') this.leavePanel();
+    if (!KEYS.includes(key)) return;
     event.preventDefault();
     if (!event.repeat) this.act(key === '=' ? '+' : key);
+  }
+
+  /** Enter in a field of the step ends the step. */
+  protected fieldDone(event: Event): void {
+    event.preventDefault();
+    event.stopPropagation();
+    this.act('Enter');
   }
 
   protected act(key: string): void {
     const step = this.current();
     if (key === '?') this.helping.update((open) => !open);
+    if (key === 'M') this.tone.switch();
     if (this.busy()) return;
     if (key !== 'F') this.sure.set(false);
     if (key === 'Z') void this.store.undo();
     if (key === 'Enter') this.finish();
     if (key === 'F' && this.sure()) this.done();
+    if (key === 'N' && step?.optional)
+      void this.store.happen({ kind: 'step-skipped', payload: { step: step.id } });
     if (step?.kind === 'wind') this.onCountKey(key);
   }
 
-  /** Keys that change the count of the layer being wound. */
+  /** Keys that change the count of the layer being wound, or look at it. */
   private onCountKey(key: string): void {
+    if (key === 'Space' && this.counterUp()) {
+      this.hold();
+      return;
+    }
     const turns = { Space: TEN, '+': 1, '−': -1 }[key];
     if (turns !== undefined) this.turn(turns);
-    if (key === 'C') this.startTyping();
+    const panel = ({ C: 'count', T: 'twist', L: 'lay', D: 'depth' } as const)[key as 'C' | 'T' | 'L' | 'D'];
+    if (panel === 'count') this.count.setValue(String(Math.round(this.winding()?.turns ?? 0)));
+    if (panel) this.panel.update((open) => (open === panel ? null : panel));
+  }
+
+  protected leavePanel(): void {
+    this.panel.set(null);
+  }
+
+  /** Holds the count, or goes on; what came meanwhile is asked about first. */
+  private hold(): void {
+    if (this.state()?.held && this.store.counter()?.unclaimed) return;
+    void this.store.happen({ kind: 'held', payload: { on: !this.state()?.held } });
+  }
+
+  /** Credits what a counter went on by while the count was held, or leaves it out, and goes on. */
+  protected claim(count: boolean): void {
+    const [frame, layer] = [this.store.counter(), this.current()?.layer];
+    if (frame?.count == null || layer === undefined) return;
+    const at = { device: frame.device, count: frame.count };
+    const settled = count ? Promise.resolve() : this.store.happen({ kind: 'device-at', payload: at });
+    void settled.then(() => this.store.happen({ kind: 'held', payload: { on: false } }));
+  }
+
+  protected tension(holds: boolean): void {
+    const layer = this.current()?.layer;
+    if (layer !== undefined) void this.store.happen({ kind: 'tension-read', payload: { layer, holds } });
   }
 
   protected setCount(): void {
     const layer = this.current()?.layer;
     const read = parseQuantity(this.count.value, 'count', 'metric', { min: 0, max: 20_000 });
     if (!read.ok || layer === undefined) return;
-    this.typing.set(false);
+    this.leavePanel();
     void this.store.happen({ kind: 'count-set', payload: { layer, turns: Math.round(read.value.value) } });
   }
 
-  private startTyping(): void {
-    this.count.setValue(String(this.winding()?.turns ?? 0));
-    this.typing.set(true);
-  }
-
-  private turn(turns: number): void {
+  protected turn(turns: number): void {
     const layer = this.current()?.layer;
     if (layer !== undefined) void this.store.happen({ kind: 'turns', payload: { layer, turns } });
   }
@@ -225,32 +290,51 @@ export class BenchRun {
     this.done();
   }
 
-  private done(): void {
-    const step = this.current();
+  protected done(): void {
+    const [step, run] = [this.current(), this.store.run()];
     this.sure.set(false);
-    if (step?.kind === 'gap' && !this.readGap()) return;
+    this.refused.set('');
+    if (run?.state === 'closed') {
+      void this.router.navigate(['/reels', run.job.tag]);
+      return;
+    }
     if (!step || step.kind === 'tag') {
       this.close(step);
       return;
     }
-    void this.store.happen({ kind: 'step-done', payload: { step: step.id } });
+    const depth = step.kind === 'depth' || step.kind === 'gap' ? this.depthPanel() : undefined;
+    if (depth?.typedAnything()) {
+      if (!depth.submit()) this.refused.set('Put the depth right first, or empty the field.');
+      return;
+    }
+    const values = this.stepForm()?.values() ?? {};
+    const missing =
+      this.stepForm()?.values() === null ? 'Put right what is typed first.' : stillMissing(step, values);
+    if (missing !== '') {
+      this.refused.set(missing);
+      return;
+    }
+    const noted =
+      Object.keys(values).length > 0
+        ? this.store.happen({ kind: 'noted', payload: { step: step.id, values } })
+        : Promise.resolve();
+    void noted.then(() => this.stepDone(step.id));
   }
 
-  /** Records the gap as read; an empty field means nobody read it. False where what is typed is no depth. */
-  private readGap(): boolean {
-    if (this.depth.value.trim() === '') return true;
-    const read = parseQuantity(this.depth.value, 'small-length', this.units.system(), { min: -3, max: 80 });
-    if (!read.ok) return false;
-    void this.store.happen({
-      kind: 'depth-read',
-      payload: { after: 'gap', depth: read.value.value, by: 'calliper' },
+  protected stepDone(step: string | undefined): void {
+    if (step !== undefined) void this.store.happen({ kind: 'step-done', payload: { step } });
+  }
+
+  protected reopen(): void {
+    if (this.why.value.trim() === '') return;
+    this.store.reopen(this.why.value).subscribe({
+      next: () => this.reopening.set(false),
+      error: (error: unknown) => this.refused.set(sentenceOf(error)),
     });
-    return true;
   }
 
   private close(step: RunStep | null): void {
     this.busy.set(true);
-    this.refused.set('');
     void this.store.finishAll(step).then(() =>
       this.store
         .close()
@@ -260,13 +344,5 @@ export class BenchRun {
           error: (error: unknown) => this.refused.set(sentenceOf(error)),
         }),
     );
-  }
-
-  private look(layer: string): LineLook {
-    const run = this.store.run();
-    const cut = run?.job.cuts.find((one) => one.layer === layer);
-    const request = run?.job.planInput.request.layers.find(({ id }) => id === layer);
-    const material = request?.kind === 'line' ? request.line.material : 'nylon';
-    return { texture: cut?.pieceKind === 'salvage' ? 'salvage' : material, tint: cut?.tint ?? '#c5cfd2' };
   }
 }

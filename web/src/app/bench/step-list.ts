@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Run } from '@yard-spool/contract';
+import { runFacts, type Run } from '@yard-spool/contract';
 import type { RunState, RunStep } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { stepWords } from './step-words';
@@ -12,7 +12,7 @@ import { stepWords } from './step-words';
     <ol class="grid gap-0.5">
       @for (row of rows(); track row.id) {
         <li
-          class="grid grid-cols-[24px_1fr_auto] items-center gap-2 rounded-plate px-2.5 py-[7px]"
+          class="grid grid-cols-[24px_1fr_auto] items-center gap-2 rounded-plate px-2.5 py-[5px]"
           [class.bg-ink]="row.state === 'now'"
           [class.text-white]="row.state === 'now'"
           [class.font-bold]="row.state === 'now'"
@@ -33,7 +33,7 @@ import { stepWords } from './step-words';
               }
             }
           </svg>
-          <span
+          <span [class.line-through]="row.skipped"
             >{{ row.name }}<span class="sr-only">{{ row.state === 'done' ? ', done' : '' }}</span></span
           >
           <span>{{ row.note }}</span>
@@ -56,12 +56,14 @@ export class StepList {
   protected readonly rows = computed(() => this.state().steps.map((step) => this.row(step)));
 
   private row(step: RunStep) {
-    const [{ job }, state] = [this.run(), this.state()];
-    const { name } = stepWords(step, job.type, job.planInput.request);
+    const state = this.state();
+    const { name } = stepWords(step, runFacts(this.run()));
     const progress = state.done.has(step.id) ? 'done' : step.id === state.current?.id ? 'now' : 'ahead';
     const { layer } = step;
-    if (step.kind !== 'wind' || layer === undefined) return { id: step.id, name, state: progress, note: '' };
-    const counted = state.turns[layer] ?? 0;
+    const skipped = state.skipped.has(step.id);
+    if (step.kind !== 'wind' || layer === undefined)
+      return { id: step.id, name, state: progress, note: '', skipped };
+    const counted = Math.round(state.turns[layer] ?? 0);
     const total = (this.totals()[layer] ?? 0).toFixed(0);
     const note = { done: String(counted), now: `${counted} / ${total}`, ahead: '' }[progress];
     return {
@@ -69,6 +71,7 @@ export class StepList {
       name: `${name} ${this.units.length(this.lengths()[layer] ?? 0)}`,
       state: progress,
       note,
+      skipped,
     };
   }
 }

@@ -1,83 +1,227 @@
-import type { ReelType } from '@yard-spool/contract';
-import type { FillRequest, RunStep, StepKind } from '@yard-spool/core';
+import {
+  gripAdvice,
+  guidesAdvice,
+  handsAdvice,
+  joinAdvice,
+  memoryAdvice,
+  tensionAdvice,
+  type CautionPlace,
+  type Line,
+  type ReelType,
+  type RunFacts,
+  type RunStep,
+  type StepKind,
+  type SupplyWayAtBench,
+} from '@yard-spool/core';
 
-/** What a step is called, what to do, and the caution that belongs there. */
+/** What a step is called, what to do, what to look at, and where the cautions that belong there are found. */
 export interface StepWords {
   readonly name: string;
   readonly todo: string;
-  readonly caution?: { readonly title: string; readonly text: string };
+  /** What to look at; empty where the step says it all. */
+  readonly look: string;
+  readonly cautions: readonly CautionPlace[];
 }
 
-const STRIP = {
-  title: 'Hooks and lures off first',
-  text: 'Near the bottom slow the drill: the empty spool flies off. A battery drill, never a corded one near water. Old line goes to line recycling, never loose in a bin.',
-};
-const GUIDE = {
-  title: 'Guide, never grip',
-  text: 'Running line burns bare skin. Wet cloth, glove or plaster between finger and line; ease off at the bottom of the supply.',
-};
-const CUT = {
-  title: 'Scissors, not teeth',
-  text: 'No blade or heat against a spool. Pull the line first to be sure it is the right one.',
-};
-const WASHERS = {
-  title: 'Keep washers and bearings in order',
-  text: 'Where a spool comes off, lay its parts down in order and follow the maker’s instructions.',
-};
-
-const MOUNT: Readonly<Record<ReelType, string>> = {
-  'fixed-spool':
-    'Reel on a rod butt, line through at least the first guide. Bail open, spool at the far end of its stroke.',
-  baitcaster: 'Reel on a rod butt. Line guide centred, line through the guide and round the spool.',
-  spincast:
-    'Line through the nose cone before the knot. Wrap the tag round the handle so that it cannot vanish inside.',
-  trolling:
-    'Reel on a rod butt, line through the guide and round the spool. The counter can wait until the line is on.',
-  'big-game': 'Reel clamped, line through the guide and round the spool. Glove and eye protection on.',
+const MOUNT: Readonly<Record<ReelType, readonly [todo: string, look: string]>> = {
+  'fixed-spool': [
+    'Reel on a rod butt, line through at least the first guide. Bail open before tying on.',
+    'Spool at the far end of its stroke, so that the knot sits at the base.',
+  ],
+  baitcaster: [
+    'Reel on a rod butt, line guide centred, line through it and round the spool.',
+    'A spool with holes: through a port, then one turn of the handle.',
+  ],
+  spincast: [
+    'Cover off, line through the nose cone before the knot. Wrap the tag round the handle.',
+    'The tag must not vanish inside; the cover goes on to wind and comes off to look.',
+  ],
+  trolling: [
+    'Reel on a rod butt, line through the guide and round the spool.',
+    'The supply stays uncut until the counter agrees with the tape.',
+  ],
+  'big-game': [
+    'Reel clamped down, line through the guide and round the spool.',
+    'Nothing under the line that it could cut into.',
+  ],
 };
 
-const WORDS: Readonly<Record<Exclude<StepKind, 'mount' | 'wind'>, StepWords>> = {
-  strip: {
-    name: 'Strip old line',
-    todo: 'Take the old line off, wipe the spool and look at it while it is bare.',
-    caution: STRIP,
-  },
-  grip: {
-    name: 'Give the arbor grip',
-    todo: 'Braid slips on a bare arbor. One or two wraps of tape, or the spool’s own rubber band.',
-  },
-  'tie-on': {
-    name: 'Tie on, drag tight',
-    todo: 'Arbor knot, trimmed close and covered. Bail shut. Drag tight, or the spool slips while it fills.',
-    caution: WASHERS,
-  },
-  join: {
-    name: 'Join',
-    todo: 'Tie the main to the backing. The join should sit mid-width: strip and wind until it does.',
-    caution: CUT,
-  },
-  gap: { name: 'Read the gap', todo: 'Measure from the lip down to the line, and type what you read.' },
-  clip: {
-    name: 'Cut, clip, tape',
-    todo: 'Cut the right line, clip it on the reel, tape the supply’s tail.',
-    caution: CUT,
-  },
-  drag: { name: 'Back the drag off', todo: 'Nobody stores a reel with the drag tight.' },
-  tag: {
-    name: 'Tag and close',
-    todo: 'Hang the tag on the reel. Closing writes what is on it and takes the line off the rack.',
-  },
+/** Where line of the layer comes from, as the winding step says it. */
+const WAY: Readonly<Record<SupplyWayAtBench, string>> = {
+  'over-end': 'Supply standing over its end.',
+  rolling: 'Supply rolling on its spindle or on its edge.',
+  rig: 'Supply on the rig, turned with the rotor.',
+  winder: 'On the bench winder, which turns the reel’s own spool.',
+  'drag-reel': 'Off the other reel, its drag holding the line back.',
+  'walked-out': 'Off the field, walked out to length.',
+  reverse: 'Off the reel’s other spool, face to face and turning the same way.',
 };
 
-/** The words of a step for one reel and one request. */
-export function stepWords(step: RunStep, type: ReelType, request: FillRequest): StepWords {
-  if (step.kind === 'mount') return { name: 'Mount and thread', todo: MOUNT[type] };
-  if (step.kind !== 'wind') return WORDS[step.kind];
-  const layer = request.layers.find(({ id }) => id === step.layer);
-  const role = layer?.kind === 'line' ? layer.role.replace('-', ' ') : 'line';
+interface LinesAt {
+  readonly layer: Line | null;
+  readonly below: Line | null;
+  readonly role: string;
+}
+
+/** The words of a step of one reel, under the rules it is filled by. */
+export function stepWords(
+  { kind, layer }: RunStep,
+  facts: RunFacts,
+  way: SupplyWayAtBench | null = null,
+): StepWords {
+  return WORDS[kind](facts, linesAt(facts, layer), way);
+}
+
+function linesAt({ request, mainFirst }: RunFacts, id: string | undefined): LinesAt {
+  const lines = request.layers.flatMap((layer) => (layer.kind === 'line' ? [layer] : []));
+  const order = mainFirst && lines.length === 2 ? [...lines].reverse() : lines;
+  const at = order.findIndex((layer) => layer.id === id);
+  const role = order[at]?.role.replace('-', ' ') ?? 'line';
   return {
-    name: role.charAt(0).toUpperCase() + role.slice(1),
-    todo: 'Slow for the first turns, then steady tension through a wet cloth. Slow down again for the last turns.',
-    caution: GUIDE,
+    layer: order[at]?.line ?? order.at(-1)?.line ?? null,
+    below: order[at - 1]?.line ?? null,
+    role: role.charAt(0).toUpperCase() + role.slice(1),
   };
 }
+
+type Tell = (facts: RunFacts, lines: LinesAt, way: SupplyWayAtBench | null) => StepWords;
+
+const say =
+  (name: string, todo: string, look = '', ...cautions: CautionPlace[]): Tell =>
+  () => ({ name, todo, look, cautions });
+
+const WORDS: Readonly<Record<StepKind, Tell>> = {
+  strip: say(
+    'Strip old line',
+    'Tape the tag to a tube in a drill, start slow and guide the line; or two wrap sticks, or by hand. Then wipe and grease while it is apart.',
+    'The spool while it is bare: cracks, rough lip, loose foot.',
+    'strip',
+    'spool-off',
+  ),
+  grip: ({ rules }, { layer }) => ({
+    name: 'Give the arbor grip',
+    todo: gripAdvice(layer?.material ?? 'braid', 'bare', rules).sentence,
+    look: 'A spool with a rubber band or ridges grips by itself.',
+    cautions: ['spool-off'],
+  }),
+  mount: ({ type, rules }) => {
+    const [todo, look] = MOUNT[type];
+    return {
+      name: 'Mount and thread',
+      todo: `${todo} ${guidesAdvice(type, rules).sentence}`,
+      look: `${look} ${handsAdvice(rules).sentence}`,
+      cautions: type === 'big-game' ? ['wind-tight'] : [],
+    };
+  },
+  'tie-on': ({ type }) => ({
+    name: 'Tie on, drag tight',
+    todo: `Arbor knot, trimmed close and covered.${type === 'fixed-spool' ? ' Bail shut.' : ''} Drag tight, or the spool slips while it fills.`,
+    look: 'Pull: nothing slips round the arbor.',
+    cautions: ['cut'],
+  }),
+  'prepare-supply': (_, { role }, way) => ({
+    name: 'Ready the line',
+    todo:
+      way === 'walked-out'
+        ? `Walk the ${role.toLowerCase()} out to its length, clear of anything it could catch on.`
+        : `Wind the ${role.toLowerCase()} on to the holding reel first, then set its drag to hold it back.`,
+    look: way === 'walked-out' ? 'Nobody walks across it.' : 'The drag gives evenly.',
+    cautions: ['wind'],
+  }),
+  wind: ({ type, rules }, { layer, role }, way) => ({
+    name: role,
+    todo: `${tensionAdvice(layer?.material ?? 'nylon', type, rules).sentence} Slow for the first turns and for the last.${way ? ` ${WAY[way]}` : ''}`,
+    look: '',
+    cautions: type === 'big-game' ? ['wind', 'wind-tight'] : ['wind'],
+  }),
+  depth: (_, { role }) => ({
+    name: `Read ${role.toLowerCase()} depth`,
+    todo: 'Hold the calliper across the lip and measure down to the line. One reading halves the doubt.',
+    look: 'The middle of the spool, not an edge.',
+    cautions: [],
+  }),
+  join: ({ rules }, { layer, below }) => ({
+    name: 'Join',
+    todo: layer && below ? joinAdvice(below, layer, rules).sentence : 'Tie the two lines together.',
+    look: 'The join should sit mid-width: strip and wind until it does.',
+    cautions: ['cut'],
+  }),
+  splice: () => ({
+    name: 'Splice',
+    todo: 'Needle into the hollow braid, 3.7 m (12 ft) of the other line inside, whip both ends with waxed thread, push the braid down over it.',
+    look: 'Needle will not go through: a bad weave. Cut back and start the splice again.',
+    cautions: ['cut', 'wind-tight'],
+  }),
+  swap: say(
+    'Swap it over',
+    'Wind all of it over to the reel’s own spool: the backing goes on first and the main comes out on top.',
+    'Both spools turn the same way; tension as before.',
+    'wind',
+  ),
+  gap: ({ type }) => ({
+    name: 'Read the gap',
+    todo: 'Measure from the lip down to the line, and type what you read.',
+    look:
+      type === 'spincast'
+        ? 'Cover off to look, on again to try it.'
+        : 'On a bevelled rim, the bottom of the bevel.',
+    cautions: [],
+  }),
+  clip: ({ type }) => ({
+    name: 'Cut, clip, tape',
+    todo:
+      type === 'trolling'
+        ? 'Leave the supply uncut while the counter is tried; then cut the right line, clip it, tape the supply’s tail.'
+        : 'Cut the right line, clip it on the reel, tape the supply’s tail.',
+    look: 'Pull the line before you cut: it moves at the reel.',
+    cautions: ['cut'],
+  }),
+  cover: say(
+    'Cover on',
+    'Line through the nose cone, cover on, one turn of the handle.',
+    'It runs free inside.',
+  ),
+  memory: ({ rules }, { layer }) => ({
+    name: 'Take memory out',
+    todo: (layer && memoryAdvice(layer.material, rules)?.sentence) ?? 'Nothing to do.',
+    look: 'A slack metre hangs straight.',
+    cautions: rules.memoryRelief === 'warm-water' ? ['warm-water', 'spool-off'] : [],
+  }),
+  counter: say(
+    'Counter against tape',
+    'Line clipped to a post, tip at the post, zero the counter, walk to the 30 m (100 ft) mark and read it.',
+    'Reads high: add line. Reads low: take line off.',
+  ),
+  brake: say(
+    'Cast brake',
+    'Tighten until a 14 g (half ounce) weight falls at about 0.3 m (1 ft) a second.',
+    'The spool stops when the weight lands: no overrun.',
+  ),
+  thumb: say(
+    'Thumb test',
+    'Lay the thumb on the line: it should meet line before metal, and hold the spool still.',
+    'Feels metal: add line. Cannot hold it: too full.',
+  ),
+  'drag-reading': ({ rules }) => ({
+    name: 'Read the drag',
+    todo: `Pull straight off with a spring scale: ${rules.drag === 'third' ? 'a third' : 'a quarter'} of the weakest line’s strength.`,
+    look: 'It gives smoothly, without a jerk at the start.',
+    cautions: ['hand-back'],
+  }),
+  leader: say(
+    'Leader or bumper',
+    'Join it as asked, and write down what it is and how long.',
+    'Pull the join hard once.',
+    'cut',
+  ),
+  guides: say(
+    'Thread every guide',
+    'All of them, none missed; fold the end so that it cannot slip back.',
+    'Count them from the tip down.',
+  ),
+  drag: say('Back the drag off', 'Nobody stores a reel with the drag tight.', '', 'hand-back'),
+  tag: say(
+    'Tag and close',
+    'Hang the tag on the reel. Closing writes what is on it and takes the line off the rack.',
+  ),
+};

@@ -11,6 +11,7 @@ const WORDS: Readonly<Record<Move['kind'], string>> = {
   counted: 'Counted',
   weighed: 'Weighed',
   recycled: 'Recycled',
+  'taken-back': 'given back',
   'written-off': 'Written off',
 };
 

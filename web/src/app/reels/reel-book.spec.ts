@@ -11,6 +11,7 @@ const kind = (id: number, label: string): ReelKind => ({
     { kind: 'lip', diameter: 46.2 },
     { kind: 'retrieve', perTurn: 0.7, gear: 5 },
   ],
+  learned: [],
   gear: 5.2,
   met: 3,
   version: 2,
@@ -38,6 +39,7 @@ describe('the reel book', () => {
       version: 2,
       label: 'Pier 3000',
       type: 'fixed-spool',
+      learned: [],
       gear: 5.2,
       observations: [
         { kind: 'rating', length: 208, diameter: 0.25 },

@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { creditCount } from './credit-count';
+
+const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 1 } as const;
+const WINDING = {
+  current: { id: 'wind-main', kind: 'wind', layer: 'main' },
+  devices: { 'reed-1': 100 },
+  ...{ held: false, turns: {}, metres: {} },
+} as const;
+const on = { gear: 5, begun: true };
+
+describe('a counter’s count', () => {
+  it('is credited as what it went on by, forward and back', () => {
+    const credit = (count: number) => creditCount(DEVICE, WINDING, count, on).happening?.payload;
+    expect(credit(112)).toEqual({ layer: 'main', turns: 12, device: 'reed-1', count: 112 });
+    expect(credit(97)).toMatchObject({ turns: -3 });
+    expect(creditCount(DEVICE, WINDING, 100, on).happening).toBeNull();
+  });
+
+  it('is turned into handle turns from spool turns, and kept as metres from a line meter', () => {
+    const spool = { ...DEVICE, counts: 'spool-turns', per: 2 } as const;
+    expect(creditCount(spool, WINDING, 200, on).happening?.payload).toMatchObject({ turns: 10 });
+    const meter = { ...DEVICE, counts: 'metres', per: 100 } as const;
+    expect(creditCount(meter, WINDING, 350, on).happening).toMatchObject({
+      kind: 'metres',
+      payload: { metres: 2.5, count: 350 },
+    });
+  });
+
+  it('waits for an answer while the run is held', () => {
+    expect(creditCount(DEVICE, { ...WINDING, held: true }, 134, on)).toEqual({
+      happening: null,
+      unclaimed: 34,
+    });
+  });
+
+  it('credits what was turned before it was held', () => {
+    const credit = creditCount(DEVICE, { ...WINDING, held: true }, 134, { ...on, since: 102 });
+    expect(credit).toMatchObject({ happening: { payload: { turns: 2, count: 102 } }, unclaimed: 32 });
+  });
+
+  it('is taken as it stands when it is first seen, and when a layer begins', () => {
+    const first = creditCount(DEVICE, { ...WINDING, devices: {} }, 512, on);
+    expect(first.happening).toEqual({ kind: 'device-at', payload: { device: 'reed-1', count: 512 } });
+    const begins = { gear: 5, begun: false, since: 132 };
+    expect(creditCount(DEVICE, WINDING, 140, begins).happening?.payload).toEqual({
+      device: 'reed-1',
+      count: 132,
+    });
+  });
+
+  it('says nothing while no layer is wound', () => {
+    const tying = { ...WINDING, current: { id: 'join-main', kind: 'join', layer: 'main' } } as const;
+    expect(creditCount(DEVICE, tying, 140, on)).toEqual({ happening: null, unclaimed: 0 });
+  });
+});

@@ -1,0 +1,63 @@
+import type { RunState } from './fold-run';
+import type { RunHappening } from './run-event';
+
+/** A device that counts at a bench, and how many of its counts make one of what it counts. */
+export interface CountingDevice {
+  readonly name: string;
+  readonly counts: 'handle-turns' | 'spool-turns' | 'metres';
+  readonly per: number;
+}
+
+/** What a device's count means for the run that holds it. */
+export interface Credit {
+  /** What to write into the log; null for nothing. */
+  readonly happening: RunHappening | null;
+  /** Counts that wait for an answer: the run was held while they came. */
+  readonly unclaimed: number;
+}
+
+/**
+ * What to make of a device's count. It is cumulative, so a gap in the link loses nothing: what it went on by since it was
+ * last credited is credited now. While the count is held nothing is credited, and the difference waits for an answer.
+ * Turns made while no layer is wound are passed over once a layer begins.
+ *
+ * @param options.begun whether the layer's winding was seen to begin under this link, or has counts already
+ * @param options.since the count as it stood when the layer began, or when it was held, where that is known
+ */
+export function creditCount(
+  device: CountingDevice,
+  state: Pick<RunState, 'current' | 'devices' | 'held' | 'turns' | 'metres'>,
+  count: number,
+  { gear, begun, since }: { readonly gear: number; readonly begun: boolean; readonly since?: number },
+): Credit {
+  const { current, held } = state;
+  const last = state.devices[device.name];
+  const standsAt = (at: number): Credit => ({
+    happening: { kind: 'device-at', payload: { device: device.name, count: at } },
+    unclaimed: 0,
+  });
+  if (last === undefined) return standsAt(count);
+  if (current?.kind !== 'wind' || current.layer === undefined) return NOTHING;
+  if (!begun) return (since ?? count) === last ? NOTHING : standsAt(since ?? count);
+  // What was turned before the count was held still counts; what came after waits for an answer.
+  const upTo = held ? (since ?? last) : count;
+  const happening =
+    upTo === last
+      ? null
+      : credited(device, current.layer, { units: (upTo - last) / device.per, count: upTo }, gear);
+  return { happening, unclaimed: count - upTo };
+}
+
+const NOTHING: Credit = { happening: null, unclaimed: 0 };
+
+function credited(
+  { name, counts }: CountingDevice,
+  layer: string,
+  { units, count }: { readonly units: number; readonly count: number },
+  gear: number,
+): RunHappening {
+  const shared = { layer, device: name, count };
+  return counts === 'metres'
+    ? { kind: 'metres', payload: { ...shared, metres: units } }
+    : { kind: 'turns', payload: { ...shared, turns: counts === 'spool-turns' ? units / gear : units } };
+}

@@ -1,0 +1,29 @@
+import type { LayerRequest } from '../plan/fill-request';
+import { planFill } from '../plan/plan-fill';
+import { isSwap, type RunFacts } from './run-steps';
+import type { RunUnderWay } from './under-way';
+import type { WoundLayer } from './wound';
+
+/**
+ * What lies on the reel at the end, arbor first. Wound straight on, that is what was wound. Main first, the same metres
+ * lie the other way round after the swap: metres are kept, turns and radii are what they come to there.
+ */
+export function finalFill(facts: RunFacts, { spool, wound }: RunUnderWay): WoundLayer[] {
+  if (!isSwap(facts)) return [...wound];
+  const layers = facts.request.layers.map((layer): LayerRequest =>
+    layer.kind === 'line'
+      ? { ...layer, length: wound.find(({ id }) => id === layer.id)?.length ?? 0 }
+      : layer,
+  );
+  const { gear } = facts.request;
+  const plan = planFill(spool, { layers, gear });
+  if (!plan.ok) return [...wound];
+  return plan.value.layers.map(({ id, length, handleTurns, innerRadius, outerRadius, depthAfter }) => ({
+    id,
+    length: length.value,
+    handleTurns: handleTurns.value,
+    innerRadius,
+    outerRadius,
+    depthAfter: depthAfter.value,
+  }));
+}

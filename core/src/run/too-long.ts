@@ -1,0 +1,56 @@
+import { woundArea } from '../lines/line';
+import type { LayerRequest } from '../plan/fill-request';
+import type { Ranged } from '../plan/ranged';
+import { bulkIn } from '../spool/estimate';
+import { turnsBetween } from '../winding/winding';
+import { metresThatFit } from './rest-of-fill';
+import type { RunUnderWay } from './under-way';
+
+/** What can be done where the last layer would stand above the gap that is wanted, each with what it comes to. */
+export interface TooLong {
+  /** The layer that does not fit. */
+  readonly layer: string;
+  /** Gap wanted and gap it comes to with all of it on, mm. */
+  readonly wanted: number;
+  readonly gap: Ranged;
+  /** Take line of the layer below off: metres and handle turns; null where there is none to take. */
+  readonly takeOff: { readonly layer: string; readonly length: number; readonly handleTurns: number } | null;
+  /** Metres of the layer that fit to the gap. */
+  readonly cutTo: Ranged;
+}
+
+/** Line standing this much above the wanted gap is worth asking about: half a calliper reading. mm */
+const WORTH_ASKING = 0.1;
+
+/**
+ * Whether the last layer, of a length that was promised, is too long for what is left below the gap, and what can be
+ * done about it. Null where it fits, or where its length is whatever fits.
+ */
+export function tooLong(underWay: RunUnderWay): TooLong | null {
+  const { request, winding } = underWay;
+  const layer = request.layers.at(-1);
+  const wanted = request.gap;
+  if (!winding || wanted === undefined || layer?.kind !== 'line' || layer.length === 'fits') return null;
+  const { gap } = winding.plan;
+  const cutTo = metresThatFit(underWay, layer.id);
+  if (gap.value >= wanted - WORTH_ASKING || !cutTo) return null;
+  return { layer: layer.id, wanted, gap, cutTo, takeOff: takeOff(underWay, request.layers.at(-2)) };
+}
+
+function takeOff(underWay: RunUnderWay, below: LayerRequest | undefined): TooLong['takeOff'] {
+  if (below?.kind !== 'line') return null;
+  const { spool, wound, request } = underWay;
+  const on = wound.find(({ id }) => id === below.id);
+  const fits = metresThatFit(underWay, below.id);
+  if (!on || !fits || fits.value >= on.length) return null;
+  const { width, packing } = spool.spool;
+  const length = on.length - fits.value;
+  const area = woundArea(below.line.diameter, bulkIn(spool, below.line), packing);
+  const left = on.outerRadius ** 2 - (1000 * length * area) / (Math.PI * width);
+  const outer = Math.sqrt(Math.max(on.innerRadius ** 2, left));
+  return {
+    layer: below.id,
+    length,
+    handleTurns: turnsBetween(width, outer, on.outerRadius, area) / request.gear,
+  };
+}

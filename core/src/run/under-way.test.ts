@@ -1,0 +1,166 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { correctPlan } from '../plan/correct-plan';
+import { planSwap } from '../plan/plan-swap';
+import { inferSpool } from '../spool/infer-spool';
+import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
+import { done, event, FACTS, turns } from '../testing/runs';
+import { finalFill } from './final-fill';
+import { foldRun } from './fold-run';
+import { judgeDepth } from './judge-depth';
+import { restOfFill } from './rest-of-fill';
+import type { RunEvent } from './run-event';
+import type { RunFacts } from './run-steps';
+import { tooLong } from './too-long';
+import { runUnderWay, type RunUnderWay } from './under-way';
+
+const INPUT = { observations: WORKED_READINGS.slice(0, 4), request: WORKED_REQUEST };
+const BACKING_TURNS = 166;
+const upToBacking = [...done(1, 'strip', 'mount', 'tie-on'), turns(4, BACKING_TURNS)];
+const depth = (seq: number, mm: number, after = 'backing'): RunEvent =>
+  event(seq, { kind: 'depth-read', payload: { after, depth: mm, by: 'calliper' } });
+const onMain = (mm: number, facts: RunFacts = FACTS): RunUnderWay =>
+  at(
+    facts,
+    ...upToBacking,
+    ...done(5, 'wind-backing'),
+    depth(6, mm),
+    ...done(7, 'depth-backing', 'join-main'),
+  );
+
+function at(facts: RunFacts, ...log: readonly RunEvent[]): RunUnderWay {
+  const underWay = runUnderWay(INPUT, facts, foldRun(facts, log));
+  if (!underWay) throw new Error('The worked spool can be inferred.');
+  return underWay;
+}
+
+describe('a depth read at the bench', () => {
+  it('leaves the same room as the plan corrected by hand with the same turns', () => {
+    const rest = restOfFill(onMain(6.3))!;
+    const corrected = valueOf(
+      correctPlan({
+        observations: INPUT.observations,
+        reads: [
+          {
+            layers: [{ line: BACKING, spoolTurns: BACKING_TURNS * WORKED_REQUEST.gear }],
+            depth: 6.3,
+            by: 'calliper',
+          },
+        ],
+        request: WORKED_REQUEST,
+        current: 'main',
+        turns: { backing: BACKING_TURNS },
+      }),
+    );
+    expect(rest.fits!.value).toBeCloseTo(corrected.toGap.layers[1]!.length.value, 6);
+    expect(rest.gap.value).toBeCloseTo(corrected.asAsked.gap.value, 6);
+  });
+
+  it('leaves more room the lower the backing sits, and makes the rest surer', () => {
+    const fits = (mm: number): number => restOfFill(onMain(mm))!.fits!.value;
+    expect(fits(6.6)).toBeGreaterThan(fits(6.3));
+    expect(fits(6.3)).toBeGreaterThan(fits(5.8));
+    const unread = at(FACTS, ...upToBacking, ...done(5, 'wind-backing', 'depth-backing', 'join-main'));
+    expect(restOfFill(onMain(6.3))!.fits!.sd).toBeLessThan(restOfFill(unread)!.fits!.sd);
+  });
+
+  it('in mid-main makes it surer again', () => {
+    const log = [
+      ...upToBacking,
+      ...done(5, 'wind-backing'),
+      depth(6, 6.3),
+      ...done(7, 'depth-backing', 'join-main'),
+    ];
+    const once = at(FACTS, ...log, turns(9, 95, 'main'));
+    const twice = at(FACTS, ...log, turns(9, 95, 'main'), depth(10, 3.9, 'main'));
+    expect(restOfFill(twice)!.fits!.sd).toBeLessThan(0.8 * restOfFill(once)!.fits!.sd);
+  });
+});
+
+describe('judgeDepth', () => {
+  const now = at(FACTS, ...upToBacking);
+  const judge = (mm: number, by: 'calliper' | 'eye' = 'calliper') =>
+    judgeDepth(now, 'backing', { depth: mm, by });
+
+  it('believes what the count comes to', () => {
+    const { expected } = judge(6);
+    expect(expected).toBeCloseTo(6, 0);
+    expect(judge(expected).verdict).toBe('fits');
+  });
+
+  it('questions a reading far from the count, and one that cannot be', () => {
+    const { expected, sd } = judge(6);
+    expect(judge(expected - 3.5 * Math.hypot(sd, 0.2)).verdict).toBe('unlikely');
+    expect(judge(19).verdict).toBe('impossible');
+    expect(judge(-4).verdict).toBe('impossible');
+    expect(judge(19).sentence).toContain('Measure again');
+  });
+
+  it('is milder with an eye than with a calliper, and never the other way', () => {
+    const rank = { fits: 0, unlikely: 1, impossible: 2 };
+    fc.assert(
+      fc.property(fc.double({ min: -10, max: 25, noNaN: true }), (mm) => {
+        expect(rank[judge(mm, 'eye').verdict]).toBeLessThanOrEqual(rank[judge(mm).verdict]);
+      }),
+    );
+  });
+});
+
+describe('a main too long for what is left', () => {
+  it('is asked about only where it is, and each answer comes out at the gap', () => {
+    expect(tooLong(onMain(6.6))).toBeNull();
+    const long = tooLong(onMain(5.6))!;
+    expect(long.gap.value).toBeLessThan(1.4);
+    expect(long.cutTo.value).toBeLessThan(120);
+    expect(long.takeOff!.layer).toBe('backing');
+
+    const back = [
+      ...[
+        ...upToBacking,
+        ...done(5, 'wind-backing'),
+        depth(6, 5.6),
+        ...done(7, 'depth-backing', 'join-main'),
+      ],
+      event(9, { kind: 'chosen', payload: { layer: 'main', how: 'take-off' } }),
+      turns(10, -long.takeOff!.handleTurns),
+    ];
+    expect(restOfFill(at(FACTS, ...back))!.gap.value).toBeCloseTo(1.5, 1);
+    const log = back.slice(0, -2);
+    const cut = event(9, {
+      kind: 'chosen',
+      payload: { layer: 'main', how: 'cut-short', length: long.cutTo.value },
+    });
+    expect(restOfFill(at(FACTS, ...log, cut))!.gap.value).toBeCloseTo(1.5, 6);
+    const accept = event(9, {
+      kind: 'chosen',
+      payload: { layer: 'main', how: 'smaller-gap', gap: long.gap.value },
+    });
+    expect(tooLong(at(FACTS, ...log, accept))).toBeNull();
+  });
+});
+
+describe('main first, then swapped over', () => {
+  it('ends with the metres of both windings, the other way round', () => {
+    const facts: RunFacts = { ...FACTS, mainFirst: true };
+    const spool = valueOf(inferSpool(INPUT.observations));
+    const plan = valueOf(
+      planSwap(spool, { main: MAIN, backing: BACKING, mainLength: 120, gap: 1.5, gear: 5.2 }),
+    );
+    const [main, backing] = plan.first.layers;
+    const underWay = at(
+      facts,
+      turns(1, main!.handleTurns.value, 'main'),
+      turns(2, backing!.handleTurns.value, 'backing'),
+    );
+    const fill = finalFill(facts, underWay);
+    expect(fill.map(({ id }) => id)).toEqual(['backing', 'main']);
+    expect(fill[0]!.length).toBeCloseTo(plan.second.layers[0]!.length.value, 4);
+    expect(fill[0]!.handleTurns / backing!.handleTurns.value).toBeCloseTo(plan.turnsFactor, 4);
+    expect(fill[1]!.depthAfter).toBeCloseTo(1.5, 3);
+  });
+
+  it('wound straight on, what was wound is what lies there', () => {
+    const underWay = onMain(6.3);
+    expect(finalFill(FACTS, underWay)).toEqual(underWay.wound);
+  });
+});

@@ -1,0 +1,118 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { BenchHand } from './bench-hand';
+import { Browser } from './browser';
+
+let browser: Browser;
+let hand: BenchHand;
+beforeAll(async () => {
+  browser = await Browser.open();
+  await browser.signIn();
+  hand = new BenchHand(browser);
+});
+afterAll(() => browser.close());
+afterEach(async ({ task }) => {
+  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
+});
+
+const REEL = {
+  gear: '5.2:1',
+  rating: '208 x 0.25',
+  lip: '46 mm',
+  main: 'N-207',
+  length: '110 m',
+  backing: 'N-204',
+};
+
+/** Turns the simulated counter of the second bench. */
+async function turn(by: number): Promise<void> {
+  const panel = process.env.YARD_SPOOL_COUNTER_PANEL;
+  if (!panel) throw new Error('The simulated counter is not there: run this with "npm test -- journeys".');
+  await fetch(`${panel}/turn?n=${String(by)}`, { method: 'POST' });
+}
+
+const soFar = (who: Browser): Promise<string> => who.shown('[data-test=turns-so-far]');
+const counted = (turns: string): Promise<boolean> =>
+  browser.until(async () => (await soFar(browser)) === turns, `${turns} turns are counted`);
+
+/** Holds the count, and waits until the server knows. */
+async function hold(): Promise<void> {
+  await browser.press(' ');
+  await browser.find('[data-test=held]');
+  await browser.until(async () => (await hand.state()).held, 'the count is held');
+}
+
+describe('a counter at the bench', () => {
+  it('counts on the screen as the handle turns, forward and back', async () => {
+    await browser.go('/bench');
+    await browser.choose('This machine stands at', 'Bench 2');
+    await hand.book({ ...REEL, customer: 'Counted One', name: 'Counted 3000' });
+    await hand.until('Backing');
+    await browser.text('Hold the count', 'button');
+    await browser.until(async () => 'reed-2' in (await hand.state()).devices, 'the counter is known');
+    for (let i = 0; i < 30; i += 1) await turn(1);
+    await counted('30');
+    await turn(-4);
+    await counted('26');
+    await browser.until(async () => (await hand.state()).turns.backing === 26, 'the log has them');
+  });
+
+  it('is held with Space: what came meanwhile is asked about, and left out or counted', async () => {
+    await hold();
+    await turn(12);
+    await browser.text('went on by 12 meanwhile', 'p');
+    expect(await soFar(browser)).toBe('26');
+    await browser.click('Leave them out');
+    await browser.text('Hold the count', 'button');
+    await turn(2);
+    await counted('28');
+    await hold();
+    await turn(5);
+    await browser.text('went on by 5 meanwhile', 'p');
+    await browser.click('Count them');
+    await counted('33');
+  });
+
+  it('goes on after a reload, with what it counted meanwhile', async () => {
+    await browser.go('/bags');
+    await turn(7);
+    await browser.go(`/bench/${String(hand.runId)}`);
+    await counted('40');
+  });
+
+  it('goes on while the server is away, and nothing is lost', async () => {
+    await browser.offline(true);
+    await turn(10);
+    await browser.press('t');
+    await browser.press('t');
+    await browser.offline(false);
+    await counted('50');
+    await browser.until(async () => (await hand.state()).turns.backing === 50, 'the log has them');
+  });
+
+  it('leaves another bench alone, where a second technician winds by hand at the same time', async () => {
+    const other = await Browser.open();
+    try {
+      await other.signIn('Pell', 'knot-22');
+      const second = new BenchHand(other);
+      await second.book({ ...REEL, customer: 'Counted Two', name: 'By hand 3000' });
+      await second.until('Backing');
+      await other.press(' ');
+      await turn(3);
+      await other.press(' ');
+      await turn(3);
+      await counted('56');
+      await other.until(async () => (await soFar(other)) === '20', 'twenty by hand');
+
+      // The first reel is handed over: whoever takes it up has it from then on, with the count as it stands.
+      await other.go(`/bench/${String(hand.runId)}`);
+      await other.text('Joss has this reel at Bench 2', 'b');
+      expect(await soFar(other)).toBe('56');
+      await other.click('Take it up here');
+      await other.until(async () => (await hand.state()).hands.at(-1) === 'Pell', 'it is handed over');
+      expect((await hand.run()).bench).toBe('Bench 1');
+      await browser.text('Pell has this reel at Bench 1', 'b');
+    } finally {
+      await other.close();
+    }
+  });
+});

@@ -1,0 +1,132 @@
+import { runFacts, type Bag, type Run } from '@yard-spool/contract';
+import { foldRun, type RunState } from '@yard-spool/core';
+import { Key } from 'selenium-webdriver';
+import type { Browser } from './browser';
+
+/** A reel as it is typed at the counter. */
+export interface TypedReel {
+  readonly name: string;
+  /** The first letters of the type, as the form names it. */
+  readonly type?: string;
+  readonly gear: string;
+  readonly rating: string;
+  readonly lip?: string;
+  readonly main: string;
+  readonly length?: string;
+  readonly backing?: string;
+  /** For three layers. */
+  readonly cushion?: string;
+  readonly top?: string;
+  readonly customer: string;
+}
+
+/** What a technician does at the screen: books a reel, takes it to the bench, and goes through its steps. */
+export class BenchHand {
+  runId = 0;
+  bagNumber = 0;
+
+  constructor(private readonly browser: Browser) {}
+
+  /** Books one reel by the form and sends it to this machine's bench. */
+  async book(reel: TypedReel): Promise<void> {
+    const { browser } = this;
+    await browser.go('/bags/new');
+    await browser.click('Start over');
+    await browser.fill('Customer', reel.customer);
+    await browser.fill('Reel', reel.name);
+    if (reel.type) await browser.choose('Type', reel.type);
+    await browser.fill('Gear ratio', reel.gear);
+    await (await browser.find('[aria-label^="Rating 1"]')).sendKeys(reel.rating);
+    if (reel.lip) await browser.fill('Lip Ø', reel.lip);
+    await browser.choose('Main line', reel.main);
+    if (reel.length) await browser.fill('Length wanted', reel.length);
+    if (reel.backing) await browser.choose('Backing line', reel.backing);
+    if (reel.cushion) await browser.choose('Cushion', reel.cushion);
+    if (reel.top) await browser.choose('Top shot', reel.top);
+    await browser.find('ys-plan-view pattern');
+    await browser.pressWithControl(Key.ENTER);
+    await this.at(/\/bags\/\d+$/, 'the bag’s page opens');
+    this.bagNumber = Number((await browser.driver.getCurrentUrl()).split('/').at(-1));
+    await browser.find('ys-plan-view pattern');
+    await browser.pressWithControl(Key.ENTER);
+    await this.at(/\/bench\/\d+$/, 'the bench opens');
+    this.runId = Number((await browser.driver.getCurrentUrl()).split('/').at(-1));
+    await browser.find('[aria-current=step]');
+  }
+
+  private at(address: RegExp, what: string): Promise<boolean> {
+    return this.browser.until(async () => address.test(await this.browser.driver.getCurrentUrl()), what);
+  }
+
+  run(): Promise<Run> {
+    return this.browser.api<Run>(`/runs/${String(this.runId)}`);
+  }
+
+  bag(): Promise<Bag> {
+    return this.browser.api<Bag>(`/bags/${String(this.bagNumber)}`);
+  }
+
+  /** The run as its log on the server has it. */
+  async state(): Promise<RunState> {
+    const run = await this.run();
+    return foldRun(runFacts(run), run.events);
+  }
+
+  step(): Promise<string> {
+    return this.browser.shown('[aria-current=step]');
+  }
+
+  async stepComes(name: string): Promise<void> {
+    await this.browser.until(async () => (await this.step()).startsWith(name), `the step "${name}" comes up`);
+  }
+
+  /** Ends the step with Enter, and waits for the next. */
+  async done(): Promise<void> {
+    const before = await this.step();
+    await this.browser.press(Key.ENTER);
+    await this.browser.until(async () => (await this.step()) !== before, `something follows "${before}"`);
+  }
+
+  /** Types the count of the layer being wound. */
+  async count(turns: number): Promise<void> {
+    await this.browser.press('c');
+    const field = await this.browser.find('ys-bench-run form input');
+    await field.clear();
+    await field.sendKeys(String(turns), Key.ENTER);
+    await this.browser.until(
+      async () => Number(await this.browser.shown('[data-test=turns-so-far]')) === turns,
+      `${String(turns)} turns are counted`,
+    );
+  }
+
+  /** Counts to the stop and ends the layer. */
+  async wind(): Promise<void> {
+    const toGo = Number(await this.browser.shown('[data-test=turns-to-go]'));
+    const soFar = Number(await this.browser.shown('[data-test=turns-so-far]'));
+    await this.count(toGo + soFar);
+    await this.done();
+  }
+
+  /** Goes through every step up to one, winding to each stop; what a step wants is given by `give`, by its name. */
+  async until(name: string, give: Readonly<Record<string, () => Promise<void>>> = {}): Promise<string[]> {
+    const passed: string[] = [];
+    for (;;) {
+      const now = (await this.step()).split('\n')[0] ?? '';
+      if (now.startsWith(name)) return passed;
+      passed.push(now.replace(/ \d.*$/, ''));
+      const wanted = Object.entries(give).find(([start]) => now.startsWith(start))?.[1];
+      if (wanted) await wanted();
+      else if ((await this.browser.driver.findElements({ css: '[data-test=turns-to-go]' })).length > 0)
+        await this.wind();
+      else await this.done();
+    }
+  }
+
+  /** Closes the run from its last step, and waits for the reel's page. */
+  async close(): Promise<string> {
+    await this.stepComes('Tag and close');
+    await this.browser.press(Key.ENTER);
+    await this.at(/\/reels\/R-\d+$/, 'the reel’s page opens');
+    return (await this.browser.driver.getCurrentUrl()).split('/').at(-1) ?? '';
+  }
+}

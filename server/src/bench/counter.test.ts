@@ -1,0 +1,126 @@
+import { runFacts, type Bench, type Piece, type Run, type RunFrame } from '@yard-spool/contract';
+import { foldRun } from '@yard-spool/core';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { booking, numbered, receiveTwo } from '../testing/bookings';
+import { FakeCounter } from '../testing/fake-counter';
+import { TestShop } from '../testing/test-shop';
+import { LiveRuns } from './live-runs';
+
+let shop: TestShop;
+let ada: Awaited<ReturnType<TestShop['as']>>;
+let pieces: { backing: Piece; main: Piece };
+const person = { id: 1, name: 'Ada', role: 'manager' } as const;
+beforeAll(async () => {
+  shop = await TestShop.open();
+  ada = await shop.as('Ada');
+  pieces = await receiveTwo(ada, 5000);
+});
+afterAll(() => shop.close());
+
+/** A run at a bench with a counter of its own, up to the winding of the backing. */
+async function windingAt(bench: string, counter: FakeCounter): Promise<Run> {
+  const device = { name: counter.name, address: counter.address, counts: 'handle-turns', per: 1 };
+  await ada<Bench>('POST', '/benches', { name: bench, spanMm: 1500, hand: 'right', devices: [device] });
+  const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', booking(pieces));
+  const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench });
+  const steps = ['strip', 'mount', 'tie-on'].map((step) => ({ kind: 'step-done', payload: { step } }));
+  await ada('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, steps) });
+  return run;
+}
+
+const read = async ({ id }: Run): Promise<Run> => (await ada<Run>('GET', `/runs/${id}`)).body;
+const stateOf = async (run: Run) => {
+  const now = await read(run);
+  return foldRun(runFacts(now), now.events);
+};
+const turnsOf = async (run: Run): Promise<number> => (await stateOf(run)).turns.backing ?? 0;
+const send = async (run: Run, ...happenings: { kind: string; payload: object }[]) => {
+  const { events } = await read(run);
+  return ada('POST', `/runs/${run.id}/events`, { events: numbered(run, events.length, happenings) });
+};
+const waitFor = (condition: () => Promise<void> | void) =>
+  vi.waitFor(condition, { timeout: 8000, interval: 40 });
+
+describe('a counter at a bench', () => {
+  it('is credited to the run that holds it, in at most four events a second, none lost', async () => {
+    const counter = await FakeCounter.open('reed-1');
+    const run = await windingAt('Bench 1', counter);
+    const frames: RunFrame[] = [];
+    const leave = await new LiveRuns(shop.house).watch(run.id, person, 0, (frame) => frames.push(frame));
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-1']).toBe(0));
+    const started = Date.now();
+    for (let i = 0; i < 600; i += 1) counter.turn(1);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(600));
+    const stored = (await read(run)).events.filter(({ kind }) => kind === 'turns').length;
+    expect(stored).toBeLessThanOrEqual(1 + Math.ceil((Date.now() - started) / 250));
+    expect(frames.some((frame) => frame.kind === 'counter' && frame.count === 600)).toBe(true);
+    expect(frames.some(({ kind }) => kind === 'log')).toBe(true);
+
+    // The link breaks, the handle goes on: nothing is lost.
+    await counter.cut();
+    counter.turn(25);
+    await counter.listen();
+    await waitFor(async () => expect(await turnsOf(run)).toBe(625));
+    counter.turn(-5);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(620));
+    await leave();
+    await counter.cut();
+  });
+
+  it('is not credited while the run is held: what came meanwhile waits for an answer', async () => {
+    const counter = await FakeCounter.open('reed-2');
+    const run = await windingAt('Bench 2', counter);
+    let unclaimed = 0;
+    const watch = () =>
+      new LiveRuns(shop.house).watch(run.id, person, 0, (frame) => {
+        if (frame.kind === 'counter') ({ unclaimed } = frame);
+      });
+    let leave = await watch();
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-2']).toBe(0));
+    counter.turn(10);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(10));
+    await send(run, { kind: 'held', payload: { on: true } });
+    counter.turn(34);
+    await waitFor(() => expect(unclaimed).toBe(34));
+    expect(await turnsOf(run)).toBe(10);
+
+    // A restart of whoever watches asks again; leaving them out goes on from where it stands.
+    await leave();
+    unclaimed = 0;
+    leave = await watch();
+    await waitFor(() => expect(unclaimed).toBe(34));
+    await send(
+      run,
+      { kind: 'device-at', payload: { device: 'reed-2', count: 44 } },
+      { kind: 'held', payload: { on: false } },
+    );
+    counter.turn(2);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(12));
+    await leave();
+    await counter.cut();
+  });
+
+  it('serves one run at a time, and two benches do not disturb each other', async () => {
+    const [one, two] = [await FakeCounter.open('reed-3'), await FakeCounter.open('reed-4')];
+    const [left, right] = [await windingAt('Bench 3', one), await windingAt('Bench 4', two)];
+    const live = new LiveRuns(shop.house);
+    const leaves = [
+      await live.watch(left.id, person, 0, () => 0),
+      await live.watch(right.id, person, 0, () => 0),
+    ];
+    await waitFor(async () => expect((await stateOf(right)).devices['reed-4']).toBe(0));
+    await waitFor(async () => expect((await stateOf(left)).devices['reed-3']).toBe(0));
+    for (let i = 0; i < 50; i += 1) {
+      one.turn(1);
+      two.turn(2);
+    }
+    await waitFor(async () => expect([await turnsOf(left), await turnsOf(right)]).toEqual([50, 100]));
+
+    await shop.house.tables.runs.update({ bench: 'Bench 3' }, { where: { id: right.id } });
+    const told: RunFrame[] = [];
+    const third = await live.watch(right.id, person, 0, (frame) => told.push(frame));
+    expect(told).toContainEqual(expect.objectContaining({ kind: 'counter', link: 'taken' }));
+    for (const leave of [...leaves, third]) await leave();
+    await Promise.all([one.cut(), two.cut()]);
+  });
+});

@@ -1,0 +1,79 @@
+import { NewPieceSchema, STREAMS, type Person } from '@yard-spool/contract';
+import type { NoteValue, RunState } from '@yard-spool/core';
+import type { Transaction } from 'sequelize';
+import * as v from 'valibot';
+import type { RunRow } from '../db/models/runs';
+import type { House } from '../house';
+import { ProblemError } from '../problem-error';
+import { createPiece } from '../rack/receive';
+
+type Notes = Readonly<Record<string, NoteValue>>;
+
+/**
+ * Puts what was stripped where the technician said: into its bin, or on to the rack as salvage. Once a run: one that was
+ * opened again has put its old line away already.
+ */
+export async function putOldLineAway(
+  house: House,
+  person: Person,
+  run: RunRow,
+  tag: string,
+  { notes, skipped }: RunState,
+  transaction: Transaction,
+): Promise<void> {
+  const noted = notes.strip;
+  if (!noted || skipped.has('strip')) return;
+  if (noted.to === 'bin') await intoBin(house, person, run, tag, noted, transaction);
+  if (noted.to === 'rack') await ontoRack(house, person, run, tag, noted, transaction);
+}
+
+async function intoBin(
+  { tables, clock }: House,
+  person: Person,
+  { id: runId }: RunRow,
+  tag: string,
+  noted: Notes,
+  transaction: Transaction,
+): Promise<void> {
+  const stream = STREAMS.find((one) => one === noted.material);
+  if (!stream || (await tables.recyclings.findOne({ where: { runId }, transaction }))) return;
+  const grams = typeof noted.grams === 'number' ? noted.grams : 0;
+  await tables.recyclings.create(
+    {
+      ...{ stream, runId, pieceId: null, lengthMm: null, byId: person.id },
+      grams: grams.toFixed(1),
+      estimated: typeof noted.grams !== 'number',
+      tubes: noted.tubeFull === true ? 1 : 0,
+      why: `stripped off ${tag}`,
+      at: clock(),
+    },
+    { transaction },
+  );
+}
+
+async function ontoRack(
+  house: House,
+  person: Person,
+  { id }: RunRow,
+  tag: string,
+  noted: Notes,
+  transaction: Transaction,
+): Promise<void> {
+  const code = `S-R${String(id)}`;
+  if (await house.tables.pieces.findOne({ where: { code }, transaction })) return;
+  const { line, metres } = noted;
+  const product =
+    typeof line === 'string'
+      ? await house.tables.products.findOne({ where: { code: line }, transaction })
+      : null;
+  if (!product || typeof metres !== 'number' || metres < 1)
+    throw new ProblemError(
+      'bad-request',
+      'The old line goes on the rack as salvage: say which line it is and how many metres. Step back to the stripping.',
+    );
+  const piece = v.parse(NewPieceSchema, {
+    ...{ code, product: { id: product.id }, kind: 'salvage', place: 'Salvage', fromReel: tag },
+    lengthMm: Math.round(metres * 1000),
+  });
+  await createPiece(house, person, piece, transaction);
+}

@@ -1,0 +1,36 @@
+import { RunFrameSchema } from '@yard-spool/contract';
+import type { Router } from 'express';
+import * as v from 'valibot';
+import { LiveRuns } from '../bench/live-runs';
+import type { House } from '../house';
+import { personOf } from './serve';
+
+/** How often a silent stream says that it is still there, ms. */
+const BREATH_MS = 15_000;
+
+/** What happens in a run, as server-sent events: its counter and what is added to its log, from a place on. */
+export function liveRoute(router: Router, house: House): void {
+  const live = new LiveRuns(house);
+  router.get('/runs/:id/live', async (request, response) => {
+    const person = personOf(response);
+    const id = Number(request.params.id);
+    const from = Number(request.query.from ?? 0);
+    const pending: string[] = [];
+    let open = false;
+    const write = (text: string): void => {
+      if (open) response.write(text);
+      else pending.push(text);
+    };
+    const leave = await live.watch(id, person, Number.isInteger(from) ? from : 0, (frame) => {
+      write(`data: ${JSON.stringify(v.parse(RunFrameSchema, frame))}\n\n`);
+    });
+    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });
+    open = true;
+    for (const text of pending) response.write(text);
+    const breath = setInterval(() => response.write(':\n\n'), BREATH_MS);
+    response.on('close', () => {
+      clearInterval(breath);
+      void leave();
+    });
+  });
+}

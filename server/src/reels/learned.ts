@@ -1,0 +1,47 @@
+import type { ReelType } from '@yard-spool/contract';
+import { kindFillsAsObservations, type ClosedFill, type Observation } from '@yard-spool/core';
+import { QueryTypes } from 'sequelize';
+import type { House } from '../house';
+
+/** Fills that are looked back at: older ones were of another maker's line, or another hand's tension. */
+const LOOK_BACK = 6;
+
+type Depth = Extract<Observation, { kind: 'depth' }>;
+
+/** What the closed fills of one spool say of it: the depths read then, newest fill first. */
+export async function learnedOfSpool({ tables }: House, spoolId: number): Promise<Observation[]> {
+  const fills = await tables.fills.findAll({
+    where: { spoolId, takenBackAt: null },
+    order: [['id', 'DESC']],
+    limit: LOOK_BACK,
+  });
+  return fills.flatMap(({ depths }) => depths);
+}
+
+interface KindFill {
+  readonly type: ReelType;
+  readonly label: string;
+  readonly depths: Depth[];
+}
+
+/** What the closed fills of each kind of reel say of another of that kind, by type and name. */
+export async function learnedByKind({ sequelize }: House): Promise<Map<string, Observation[]>> {
+  const rows = await sequelize.query<KindFill>(
+    `SELECT reels.type, reels.label, fills.depths FROM fills
+     JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
+     WHERE fills.taken_back_at IS NULL AND JSON_LENGTH(fills.depths) > 0 ORDER BY fills.id DESC LIMIT 2000`,
+    { type: QueryTypes.SELECT },
+  );
+  const fillsOf = new Map<string, ClosedFill[]>();
+  for (const { type, label, depths } of rows) {
+    const key = kindKey({ type, label });
+    const fills = fillsOf.get(key) ?? [];
+    const last = depths.at(-1);
+    if (last && fills.length < LOOK_BACK) fills.push({ layers: last.layers, gap: last.depth, by: last.by });
+    fillsOf.set(key, fills);
+  }
+  return new Map([...fillsOf].map(([key, fills]) => [key, kindFillsAsObservations(fills)]));
+}
+
+export const kindKey = ({ type, label }: { readonly type: ReelType; readonly label: string }): string =>
+  `${type} ${label.toLowerCase()}`;

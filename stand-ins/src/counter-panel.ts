@@ -1,0 +1,28 @@
+/** The page a simulated counter is turned from. */
+export const PANEL = (name: string): string => `<!doctype html>
+<html lang="en">
+  <meta charset="utf-8" />
+  <title>${name}</title>
+  <style>
+    body { font: 600 18px system-ui; background: #e6ebec; color: #13212c; padding: 24px }
+    button { font: inherit; min-height: 56px; padding: 0 20px; margin: 4px }
+    output { font-size: 64px; display: block }
+  </style>
+  <h1>${name}, simulated</h1>
+  <output id="count">0</output>
+  <p>
+    <button data-ask="/turn?n=1">One turn</button><button data-ask="/turn?n=10">Ten turns</button
+    ><button data-ask="/turn?n=-1">One back</button>
+  </p>
+  <p>
+    <button data-ask="/speed?v=3">Wind, 3 a second</button><button data-ask="/speed?v=1">Slowly, 1 a second</button
+    ><button data-ask="/speed?v=-1">Back, 1 a second</button><button data-ask="/speed?v=0">Stop</button>
+  </p>
+  <script>
+    const show = (r) => r.json().then(({ count }) => (document.getElementById('count').value = count.toFixed(1)));
+    const ask = (path) => fetch(path, { method: 'POST' }).then(show);
+    for (const button of document.querySelectorAll('button')) button.onclick = () => ask(button.dataset.ask);
+    setInterval(() => ask('/turn?n=0'), 500);
+  </script>
+</html>
+`;

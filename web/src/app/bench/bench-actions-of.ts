@@ -1,0 +1,36 @@
+import type { RunStep } from '@yard-spool/core';
+import type { BenchAction } from './bench-actions';
+
+interface Now {
+  readonly step: RunStep | null;
+  readonly closed: boolean;
+  /** Whether a device counts here. */
+  readonly counter: boolean;
+  readonly held: boolean;
+  readonly reached: boolean;
+  readonly fixedSpool: boolean;
+}
+
+/** The big actions of the step, five at most, with the keys that do them. */
+export function actionsOf({ step, closed, counter, held, reached, fixedSpool }: Now): BenchAction[] {
+  if (closed) return [{ key: 'Enter', name: 'See what is on it', main: true }];
+  if (!step || step.kind === 'tag') return [{ key: 'Enter', name: 'Close this reel', main: true }];
+  if (step.kind !== 'wind')
+    return [
+      ...(step.optional ? [{ key: 'N', name: 'Leave it out' }] : []),
+      {
+        key: 'Enter',
+        name: step.kind === 'depth' || step.kind === 'gap' ? 'Go on' : 'Step done',
+        main: true,
+      },
+    ];
+  return [
+    counter
+      ? { key: 'Space', name: held ? 'Go on counting' : 'Hold the count', main: true }
+      : { key: 'Space', name: 'Ten turns', main: true },
+    { key: 'C', name: 'Type the count' },
+    { key: 'T', name: 'Twist' },
+    fixedSpool ? { key: 'L', name: 'Lay' } : { key: 'D', name: 'Read a depth' },
+    { key: 'Enter', name: 'Step done', quiet: !reached },
+  ];
+}

@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { TooLong, TooLongChoice } from '@yard-spool/core';
+import { UnitsService } from '../data/units.service';
+import { RunStore } from './run-store';
+
+/** The main is too long for what is left: three ways out, each with what it comes to. */
+@Component({
+  selector: 'ys-too-long-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="look grid gap-2 px-3.5 py-3" role="alert">
+      <b class="text-[17px]">The main is too long for what is left</b>
+      <p>
+        All of it ends at {{ units.small(long().gap.value) }}, and {{ units.small(long().wanted) }} is wanted.
+      </p>
+      @for (way of ways(); track way.how) {
+        <button type="button" class="plain justify-between! text-left" (click)="choose(way.how)">
+          {{ way.words }}
+        </button>
+      }
+    </div>
+  `,
+  host: { class: 'block' },
+})
+export class TooLongPanel {
+  protected readonly units = inject(UnitsService);
+  private readonly store = inject(RunStore);
+
+  readonly long = input.required<TooLong>();
+
+  protected readonly ways = computed((): { how: TooLongChoice; words: string }[] => {
+    const { takeOff, gap, cutTo } = this.long();
+    return [
+      ...(takeOff
+        ? [
+            {
+              how: 'take-off' as const,
+              words: `Take ${takeOff.handleTurns.toFixed(0)} turns of backing off, ${this.units.length(takeOff.length)}`,
+            },
+          ]
+        : []),
+      { how: 'smaller-gap' as const, words: `Accept a gap of ${this.units.small(gap.value)}` },
+      { how: 'cut-short' as const, words: `Cut the main short, ${this.units.length(cutTo.value)}` },
+    ];
+  });
+
+  /** Writes down what was chosen; line taken off is counted back on its layer. */
+  protected choose(how: TooLongChoice): void {
+    const { layer, gap, cutTo, takeOff } = this.long();
+    const what =
+      how === 'smaller-gap' ? { gap: gap.value } : how === 'cut-short' ? { length: cutTo.value } : {};
+    void this.store.happen({ kind: 'chosen', payload: { layer, how, ...what } }).then(() => {
+      if (how === 'take-off' && takeOff)
+        void this.store.happen({
+          kind: 'turns',
+          payload: { layer: takeOff.layer, turns: -Math.round(takeOff.handleTurns) },
+        });
+    });
+  }
+}
