@@ -12,7 +12,9 @@ live(async () => {
   const lock = lockFolder(folder);
   atEnd(lock.release);
   await prepare();
-  const { address, counterPanel } = await startDemoServer(folder, { onEnd: (code) => void endAll(code ?? 1) });
+  const { address, counterPanel } = await startDemoServer(folder, {
+    onEnd: (code) => void endAll(code ?? 1),
+  });
   lock.tell(address);
   say(`\nThe demo is ready at ${address}`);
   say(`Bench 2 has a simulated counter, turned at ${counterPanel}`);

@@ -40,7 +40,11 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
   of('turns', { layer: id, turns, device: v.exactOptional(deviceName), count: v.exactOptional(finite) }),
   of('metres', { layer: id, metres: finite, device: deviceName, count: finite }),
   of('count-set', { layer: id, turns: v.pipe(turns, v.minValue(0, 'A count is nought or more.')) }),
-  of('held', { on: v.boolean() }),
+  of('held', {
+    on: v.boolean(),
+    device: v.exactOptional(deviceName),
+    count: v.exactOptional(finite),
+  }),
   of('device-at', { device: deviceName, count: finite }),
   of('depth-read', { after: id, depth, by: v.picklist(['calliper', 'eye']) }),
   of('supply', {

@@ -43,6 +43,7 @@ export { restOfFill, type RestOfFill } from './run/rest-of-fill';
 export { tooLong, type TooLong } from './run/too-long';
 export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
+export { gearAt } from './run/winder';
 export { creditCount, type CountingDevice } from './run/credit-count';
 export { woundSoFar, type WoundLayer } from './run/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';

@@ -140,7 +140,7 @@ export const DEMO_PIECES: readonly (readonly [
   ['N-201', 'SN-20', 3000, 'bulk', 'Wall A', 46.5],
   ['N-204', 'SN-25', 3000, 'bulk', 'Wall A', 52],
   ['N-205', 'SN-25', 340, 'remnant', 'Drawer 2', null],
-  ['N-207', 'CN-26', 1500, 'bulk', 'Wall A', 38.9],
+  ['N-207', 'CN-26', 3000, 'bulk', 'Wall A', 64.9],
   ['N-211', 'SN-30', 2500, 'bulk', 'Wall A', 49],
   ['N-212', 'SN-30', 155, 'remnant', 'Drawer 2', null],
   ['N-220', 'SN-40', 1200, 'bulk', 'Wall B', 34],

@@ -29,6 +29,12 @@ export class BenchHand {
 
   /** Books one reel by the form and sends it to this machine's bench. */
   async book(reel: TypedReel): Promise<void> {
+    await this.fill(reel);
+    await this.toBench();
+  }
+
+  /** Types one reel into the form. */
+  async fill(reel: TypedReel): Promise<void> {
     const { browser } = this;
     await browser.go('/bags/new');
     await browser.click('Start over');
@@ -44,6 +50,11 @@ export class BenchHand {
     if (reel.cushion) await browser.choose('Cushion', reel.cushion);
     if (reel.top) await browser.choose('Top shot', reel.top);
     await browser.find('ys-plan-view pattern');
+  }
+
+  /** Books what is typed, and sends it to this machine's bench. */
+  async toBench(): Promise<void> {
+    const { browser } = this;
     await browser.pressWithControl(Key.ENTER);
     await this.at(/\/bags\/\d+$/, 'the bag’s page opens');
     this.bagNumber = Number((await browser.driver.getCurrentUrl()).split('/').at(-1));

@@ -132,6 +132,24 @@ describe('from bag to closed run', () => {
     await hand.close();
   });
 
+  it('main first, swapped over: the backing’s metres are kept, its turns are not', async () => {
+    await hand.fill({
+      ...{ customer: 'Bench Swap', name: 'Bench 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
+      ...{ main: 'N-207', length: '110 m', backing: 'N-204' },
+    });
+    await browser.click('Other ways');
+    const path = '//ys-other-ways//div[b[contains(., "Main first")]]//button';
+    await (await browser.driver.findElement({ xpath: path })).click();
+    await hand.toBench();
+    const passed = await hand.until('Swap it over');
+    expect(passed.indexOf('Main')).toBeLessThan(passed.indexOf('Backing'));
+    const onTop = (await hand.state()).turns.backing!;
+    await hand.until('Tag and close');
+    const [backing, main] = (await fillOf(await hand.close())).layers;
+    expect([backing!.role, main!.role]).toEqual(['backing', 'main']);
+    expect(backing!.handleTurns / onTop).toBeGreaterThan(1.1);
+  });
+
   it('a baitcaster: brake, thumb and drag on handing back', async () => {
     await hand.book({
       ...{ customer: 'Bench Cast', name: 'Bench 200 low', type: 'Bait', gear: '6.4:1', rating: '120 x 0.33' },

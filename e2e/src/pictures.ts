@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
 import { tmpdir } from 'node:os';
+import { BenchHand } from './bench-hand';
 import { Browser } from './browser';
 
 const [folder = 'docs/screenshots'] = process.argv.slice(2);
@@ -81,23 +82,32 @@ try {
   for (const [tab, name] of [
     ['Other ways', 'other-ways'],
     ['Supply', 'supply'],
-    ['Why', 'why'],
   ] as const) {
     await browser.click(tab);
     await picture(name);
   }
-  await browser.click('Start over');
-  await browser.fill('Customer', 'Torvin Aske');
-  await browser.fill('Reel', 'Deepwell 50');
-  await browser.choose('Type', 'Big');
-  await browser.fill('Gear ratio', '3:1');
-  await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('620 x 0.70');
-  await browser.choose('Main line', 'H-401');
-  await browser.choose('Cushion', 'N-231');
-  await browser.choose('Top shot', 'N-240');
-  await browser.find('ys-plan-view pattern');
-  await browser.click('Cuts');
-  await picture('three-layers');
+  const hand = new BenchHand(browser);
+  await hand.book({
+    ...{
+      customer: 'Oddmar Linskare',
+      name: 'Skerrywind 3000, deep spool',
+      gear: '5.2:1',
+      rating: '208 x 0.25',
+    },
+    ...{ lip: '46.2 mm', main: 'N-207', length: '120 m', backing: 'N-204' },
+  });
+  await hand.until('Read backing depth');
+  await (await browser.field('Depth below the lip')).sendKeys('5.4 mm', Key.ENTER);
+  await hand.stepComes('Join');
+  await hand.until('Main');
+  await browser.find('ys-too-long-panel');
+  await picture('bench-too-long');
+  await browser.click('Cut the main short');
+  await hand.count(20);
+  await browser.press('t');
+  await (await browser.field('Loop turns')).sendKeys('6.5');
+  await browser.find('[data-test=slack-verdict]');
+  await picture('bench-twist');
   await browser.driver.manage().deleteAllCookies();
   await browser.signIn('Tova', 'eider-41');
   await view('soak-rule', '/house/schools/soak', 'ys-soak-chart canvas');

@@ -5,7 +5,7 @@ const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 1 } as const;
 const WINDING = {
   current: { id: 'wind-main', kind: 'wind', layer: 'main' },
   devices: { 'reed-1': 100 },
-  ...{ held: false, turns: {}, metres: {} },
+  ...{ held: false, heldAt: {} },
 } as const;
 const on = { gear: 5, begun: true };
 
@@ -35,8 +35,14 @@ describe('a counter’s count', () => {
   });
 
   it('credits what was turned before it was held', () => {
-    const credit = creditCount(DEVICE, { ...WINDING, held: true }, 134, { ...on, since: 102 });
-    expect(credit).toMatchObject({ happening: { payload: { turns: 2, count: 102 } }, unclaimed: 32 });
+    const held = { ...WINDING, held: true, heldAt: { 'reed-1': 102 } };
+    expect(creditCount(DEVICE, held, 134, on)).toMatchObject({
+      happening: { payload: { turns: 2, count: 102 } },
+      unclaimed: 32,
+    });
+    // Credited past the hold while it was on its way: taken back to what the technician saw.
+    const late = { ...held, devices: { 'reed-1': 110 } };
+    expect(creditCount(DEVICE, late, 134, on)).toMatchObject({ happening: { payload: { turns: -8 } } });
   });
 
   it('is taken as it stands when it is first seen, and when a layer begins', () => {

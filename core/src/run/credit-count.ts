@@ -22,15 +22,15 @@ export interface Credit {
  * Turns made while no layer is wound are passed over once a layer begins.
  *
  * @param options.begun whether the layer's winding was seen to begin under this link, or has counts already
- * @param options.since the count as it stood when the layer began, or when it was held, where that is known
+ * @param options.since the count as it stood when the layer began, where that is known
  */
 export function creditCount(
   device: CountingDevice,
-  state: Pick<RunState, 'current' | 'devices' | 'held' | 'turns' | 'metres'>,
+  state: Pick<RunState, 'current' | 'devices' | 'held' | 'heldAt'>,
   count: number,
   { gear, begun, since }: { readonly gear: number; readonly begun: boolean; readonly since?: number },
 ): Credit {
-  const { current, held } = state;
+  const { current, held, heldAt } = state;
   const last = state.devices[device.name];
   const standsAt = (at: number): Credit => ({
     happening: { kind: 'device-at', payload: { device: device.name, count: at } },
@@ -40,7 +40,7 @@ export function creditCount(
   if (current?.kind !== 'wind' || current.layer === undefined) return NOTHING;
   if (!begun) return (since ?? count) === last ? NOTHING : standsAt(since ?? count);
   // What was turned before the count was held still counts; what came after waits for an answer.
-  const upTo = held ? (since ?? last) : count;
+  const upTo = held ? (heldAt[device.name] ?? last) : count;
   const happening =
     upTo === last
       ? null

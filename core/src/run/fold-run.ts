@@ -55,6 +55,8 @@ export interface RunState extends Counted {
   readonly current: RunStep | null;
   /** Whether the count is held: a device's turns are not credited. */
   readonly held: boolean;
+  /** The count each device stood at when it was held. */
+  readonly heldAt: Readonly<Record<string, number>>;
   /** The count each device stood at when it was last credited or passed over. */
   readonly devices: Readonly<Record<string, number>>;
   readonly depths: readonly DepthReading[];
@@ -82,6 +84,7 @@ interface Draft {
   turns: Record<string, number>;
   metres: Record<string, number>;
   held: boolean;
+  heldAt: Record<string, number>;
   devices: Record<string, number>;
   depths: DepthReading[];
   supplies: Record<string, SupplySeen>;
@@ -97,7 +100,7 @@ interface Draft {
 }
 
 const emptyDraft = (): Draft => ({
-  ...{ done: new Set(), skipped: new Set(), turns: {}, metres: {}, held: false, devices: {} },
+  ...{ done: new Set(), skipped: new Set(), turns: {}, metres: {}, held: false, heldAt: {}, devices: {} },
   ...{ depths: [], supplies: {}, slacks: [], lays: [], tensions: [], restarts: [], chosen: [] },
   ...{ notes: {}, bench: null, hands: [], closed: false },
 });
@@ -142,19 +145,9 @@ function apply(draft: Draft, event: RunEvent): void {
       draft.done.add(event.payload.step);
       draft.skipped.add(event.payload.step);
       break;
-    case 'held':
-      draft.held = event.payload.on;
-      break;
-    case 'noted':
-      draft.notes[event.payload.step] = { ...draft.notes[event.payload.step], ...event.payload.values };
-      break;
     case 'closed':
-      draft.closed = true;
-      break;
     case 'reopened':
-      draft.closed = false;
-      break;
-    case 'undone':
+      draft.closed = event.kind === 'closed';
       break;
     case 'turns':
     case 'metres':
@@ -208,12 +201,12 @@ function count(draft: Draft, event: Counting): void {
   }
 }
 
-type Looking = Extract<
+type Looking = Exclude<
   RunEvent,
-  { kind: 'depth-read' | 'supply' | 'slack-read' | 'lay-read' | 'tension-read' | 'chosen' }
+  Counting | { kind: 'started' | 'taken-up' | 'step-done' | 'step-skipped' | 'closed' | 'reopened' }
 >;
 
-/** Events that say what was seen or chosen. */
+/** Events that say what was seen, chosen or written down. */
 function look(draft: Draft, event: Looking): void {
   switch (event.kind) {
     case 'depth-read':
@@ -238,6 +231,17 @@ function look(draft: Draft, event: Looking): void {
       break;
     case 'chosen':
       draft.chosen.push(event.payload);
+      break;
+    case 'held': {
+      const { on, device, count: at } = event.payload;
+      draft.held = on;
+      draft.heldAt = on && device !== undefined && at !== undefined ? { [device]: at } : {};
+      break;
+    }
+    case 'noted':
+      draft.notes[event.payload.step] = { ...draft.notes[event.payload.step], ...event.payload.values };
+      break;
+    case 'undone':
       break;
   }
 }

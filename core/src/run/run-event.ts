@@ -52,8 +52,11 @@ export type RunHappening =
     }
   /** The count put right: handle turns on a layer in all. */
   | { readonly kind: 'count-set'; readonly payload: { readonly layer: string; readonly turns: number } }
-  /** The count held, or going on. */
-  | { readonly kind: 'held'; readonly payload: { readonly on: boolean } }
+  /** The count held, or going on; held with the count its device stood at, as the technician saw it. */
+  | {
+      readonly kind: 'held';
+      readonly payload: { readonly on: boolean; readonly device?: string; readonly count?: number };
+    }
   /** A device's count taken as it stands, without crediting what it went on by. */
   | { readonly kind: 'device-at'; readonly payload: { readonly device: string; readonly count: number } }
   /** Depth of the surface below the lip as read, mm. */

@@ -48,7 +48,7 @@ describe('runSteps', () => {
   it('splices hollow braid at both ends of it', () => {
     const [backing, main] = WORKED_REQUEST.layers;
     const top: LayerRequest = { ...main!, id: 'top' };
-    const request = { ...WORKED_REQUEST, layers: [backing!, braid('m', 'main', 'hollow-braid'), top!] };
+    const request = { ...WORKED_REQUEST, layers: [backing!, braid('m', 'main', 'hollow-braid'), top] };
     const steps = kinds({ type: 'big-game', request });
     expect(steps.filter((id) => id.startsWith('splice'))).toEqual(['splice-m', 'splice-top']);
   });

@@ -14,7 +14,13 @@ export interface TooLong {
   readonly wanted: number;
   readonly gap: Ranged;
   /** Take line of the layer below off: metres and handle turns; null where there is none to take. */
-  readonly takeOff: { readonly layer: string; readonly length: number; readonly handleTurns: number } | null;
+  readonly takeOff: {
+    readonly layer: string;
+    readonly length: number;
+    readonly handleTurns: number;
+    /** Depth of its surface below the lip then, mm. */
+    readonly depth: number;
+  } | null;
   /** Metres of the layer that fit to the gap. */
   readonly cutTo: Ranged;
 }
@@ -51,6 +57,7 @@ function takeOff(underWay: RunUnderWay, below: LayerRequest | undefined): TooLon
   return {
     layer: below.id,
     length,
+    depth: spool.spool.lipRadius - outer,
     handleTurns: turnsBetween(width, outer, on.outerRadius, area) / request.gear,
   };
 }

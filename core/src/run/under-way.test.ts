@@ -164,3 +164,25 @@ describe('main first, then swapped over', () => {
     expect(finalFill(FACTS, underWay)).toEqual(underWay.wound);
   });
 });
+
+describe('a bench winder that turns the spool itself', () => {
+  const seen = { layer: 'backing', way: 'winder', supplyTurns: null, reelTurns: null } as const;
+  const winder = event(4, { kind: 'supply', payload: seen });
+
+  it('counts spool turns: gear times as many for the same line', () => {
+    const before = done(1, 'strip', 'mount', 'tie-on');
+    const byHandle = at(FACTS, ...before).winding!;
+    const byWinder = at(FACTS, ...before, winder).winding!;
+    expect(byWinder.turnsToGo / byHandle.turnsToGo).toBeCloseTo(5.2, 1);
+    expect(byHandle.perTurn / byWinder.perTurn).toBeCloseTo(5.2, 6);
+    const wound = at(FACTS, ...before, winder, turns(5, 520)).wound[0]!;
+    expect(wound.length).toBeCloseTo(at(FACTS, ...before, turns(5, 100)).wound[0]!.length, 6);
+  });
+
+  it('teaches of the spool what the same turns by the handle would', () => {
+    const before = done(1, 'strip', 'mount', 'tie-on');
+    const rest = ['wind-backing', 'depth-backing', 'join-main'];
+    const byWinder = at(FACTS, ...before, winder, turns(5, 166 * 5.2), depth(6, 6.3), ...done(7, ...rest));
+    expect(restOfFill(byWinder)!.fits!.value).toBeCloseTo(restOfFill(onMain(6.3))!.fits!.value, 6);
+  });
+});

@@ -5,6 +5,7 @@ import type { Observation, WoundLength } from '../spool/observation';
 import type { DepthReading, RunState } from './fold-run';
 import { windingRequest, type RunFacts } from './run-steps';
 import { windingNow, type WindingNow } from './turns-to-go';
+import { gearAt, inCounts, inHandleTurns } from './winder';
 import { woundSoFar, type WoundLayer } from './wound';
 
 /** Depths read at the gap are read after the last layer. */
@@ -31,6 +32,7 @@ const cutTo = (one: LayerRequest, layer: string, length: number): LayerRequest =
 export function depthsAsObservations(
   request: FillRequest,
   depths: readonly DepthReading[],
+  supplies: RunState['supplies'] = {},
 ): Extract<Observation, { kind: 'depth' }>[] {
   if (request.layers.some((layer) => layer.kind === 'tape' || layer.kind === 'reducer')) return [];
   return depths.flatMap(({ after, depth, by, counted }) => {
@@ -43,7 +45,7 @@ export function depthsAsObservations(
       if (layer.kind !== 'line') return [];
       const metres = counted.metres[layer.id];
       if (metres !== undefined) return [{ line: layer.line, length: metres }];
-      const spoolTurns = (counted.turns[layer.id] ?? 0) * request.gear;
+      const spoolTurns = (counted.turns[layer.id] ?? 0) * gearAt(request, supplies, layer.id);
       return spoolTurns > 0 ? [{ line: layer.line, spoolTurns }] : [];
     });
     // Old line kept by its depth has no length to learn from.
@@ -58,7 +60,10 @@ export interface RunUnderWay {
   /** The spool as known now, depths read on the way included. */
   readonly spool: InferredSpool;
   readonly wound: readonly WoundLayer[];
-  /** The winding now, where the current step winds or reads a depth on it; otherwise null. */
+  /**
+   * The winding now, where the current step winds or reads a depth on it; otherwise null. Its turns are counted as the
+   * technician counts them: of the reel's handle, or of a winder that turns the spool itself.
+   */
   readonly winding: WindingNow | null;
 }
 
@@ -74,18 +79,21 @@ export function runUnderWay(
   state: RunState,
 ): RunUnderWay | null {
   const request = requestUnderWay(facts, state);
-  const inferred = inferSpool([...observations, ...depthsAsObservations(request, state.depths)]);
+  const depths = depthsAsObservations(request, state.depths, state.supplies);
+  const inferred = inferSpool([...observations, ...depths]);
   if (!inferred.ok) return null;
-  const { turns, metres, current } = state;
+  const { metres, current } = state;
+  const turns = inHandleTurns(request, state);
   const spool = inferred.value;
   const winds = current?.kind === 'wind' || current?.kind === 'depth';
+  const winding =
+    winds && current.layer !== undefined
+      ? windingNow(spool, request, turns, current.layer, { metres })
+      : null;
   return {
     request,
     spool,
     wound: woundSoFar(spool, request, turns, metres),
-    winding:
-      winds && current.layer !== undefined
-        ? windingNow(spool, request, turns, current.layer, { metres })
-        : null,
+    winding: winding && inCounts(winding, request.gear / gearAt(request, state.supplies, winding.layer)),
   };
 }

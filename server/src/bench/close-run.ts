@@ -56,7 +56,7 @@ async function write(house: House, person: Person, run: RunRow, transaction: Tra
       gapRead: state.depths.findLast(({ after }) => after === 'gap')?.depth.toFixed(3) ?? null,
       gapByCount: wound.at(-1)?.depthAfter ?? 0,
       spool: underWay.spool.spool,
-      depths: depthsAsObservations(underWay.request, state.depths),
+      depths: depthsAsObservations(underWay.request, state.depths, state.supplies),
     },
     { transaction },
   );

@@ -1,7 +1,7 @@
 import { connect, type Socket } from 'node:net';
 import { createInterface } from 'node:readline';
 import { runFacts, type Device, type Run, type RunFrame } from '@yard-spool/contract';
-import { creditCount, foldRun } from '@yard-spool/core';
+import { creditCount, foldRun, gearAt, type RunState, type RunStep } from '@yard-spool/core';
 import type { House } from '../house';
 import { appendNext } from './append-events';
 import { parseCounterLine } from './counter-line';
@@ -25,8 +25,6 @@ export class CounterLink {
   private link: CounterFrame['link'] = 'away';
   private unclaimed = 0;
   private beginning: string | null = null;
-  /** Whether the count was held when it was last looked at; not known at first. */
-  private wasHeld: boolean | null = null;
   /** Where the device stood when something was last added to the log and not looked at yet. */
   private atBell: number | null = null;
   private folding = false;
@@ -114,28 +112,32 @@ export class CounterLink {
     const atBell = this.atBell;
     this.atBell = null;
     try {
-      const run = await readRun(this.house, this.run.id);
-      if (run.state !== 'open') return;
-      const state = foldRun(runFacts(run), run.events);
-      const step = state.current?.kind === 'wind' ? state.current : null;
-      const counted =
-        step?.layer !== undefined && ((state.turns[step.layer] ?? 0) !== 0 || step.layer in state.metres);
-      const begun = counted || step?.id === this.beginning;
-      const { gear } = run.job.planInput.request;
-      const turned = !begun || (state.held && this.wasHeld === false);
-      const since = turned && atBell !== null ? { since: atBell } : {};
-      const { happening, unclaimed } = creditCount(this.device, state, count, { gear, begun, ...since });
-      this.wasHeld = state.held;
-      this.beginning = step?.id ?? null;
-      if (unclaimed !== this.unclaimed) {
-        this.unclaimed = unclaimed;
-        this.say(this.link);
-      }
-      if (happening) await appendNext(this.house, this.personId, this.run.id, happening);
+      await this.credit(count, atBell);
     } catch {
       // The database is away: the count stands at the device, and is credited once it is back.
     } finally {
       this.folding = false;
     }
   }
+
+  private async credit(count: number, atBell: number | null): Promise<void> {
+    const run = await readRun(this.house, this.run.id);
+    if (run.state !== 'open') return;
+    const state = foldRun(runFacts(run), run.events);
+    const step = state.current?.kind === 'wind' ? state.current : null;
+    const begun = step !== null && (hasCounts(state, step) || step.id === this.beginning);
+    const since = atBell === null ? {} : { since: atBell };
+    const gear = gearAt(run.job.planInput.request, state.supplies, step?.layer ?? '');
+    const { happening, unclaimed } = creditCount(this.device, state, count, { gear, begun, ...since });
+    this.beginning = step?.id ?? null;
+    if (unclaimed !== this.unclaimed) {
+      this.unclaimed = unclaimed;
+      this.say(this.link);
+    }
+    if (happening) await appendNext(this.house, this.personId, this.run.id, happening);
+  }
 }
+
+/** Whether anything of the layer was counted already. */
+const hasCounts = ({ turns, metres }: RunState, { layer = '' }: RunStep): boolean =>
+  (turns[layer] ?? 0) !== 0 || layer in metres;

@@ -1,7 +1,6 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  computed,
   effect,
   ElementRef,
   inject,
@@ -12,29 +11,25 @@ import {
 } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { Router, RouterLink } from '@angular/router';
-import { cautionsOf, parseQuantity, restOfFill, tooLong, type RunStep } from '@yard-spool/core';
+import { parseQuantity, type RunStep } from '@yard-spool/core';
 import { finalize } from 'rxjs';
-import { HouseService } from '../data/house.service';
 import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
 import { SpoolSection } from '../drawing/spool-section';
-import { otherwiseWords } from '../rules/otherwise-words';
 import { isTyping } from '../ui/is-typing';
 import { QuantityField } from '../ui/quantity-field';
 import { text } from '../ui/text-control';
 import { BenchActions } from './bench-actions';
-import { actionsOf } from './bench-actions-of';
-import { benchSection, layersAhead } from './bench-section';
+import { KEYS, keyName, MOVES_A_CHOICE, PANELS, type Panel } from './bench-keys';
+import { BenchView } from './bench-view';
 import { DepthPanel } from './depth-panel';
 import { LayPanel } from './lay-panel';
-import { looksDue } from './looks-due';
 import { MinuteTimer } from './minute-timer';
 import { RunProgress } from './run-progress';
 import { RunStore } from './run-store';
-import { stepFields, stillMissing } from './step-fields';
+import { stillMissing } from './step-fields';
 import { StepForm } from './step-form';
 import { StepList } from './step-list';
-import { stepWords } from './step-words';
 import { Tone } from './tone.service';
 import { TooLongPanel } from './too-long-panel';
 import { TwistPanel } from './twist-panel';
@@ -42,10 +37,6 @@ import { keepAwake } from './wake-lock';
 
 /** Turns one press of the counting key stands for. */
 const TEN = 10;
-const KEYS = ['Space', 'Enter', '+', '=', '−', 'C', 'Z', 'F', 'T', 'L', 'D', 'H', 'N', 'M', '?'];
-
-type Panel = 'count' | 'twist' | 'lay' | 'depth';
-
 /** One reel at the bench: the step, the number to watch, the section filling, the look that is due, and five big actions. */
 @Component({
   selector: 'ys-bench-run',
@@ -63,7 +54,7 @@ type Panel = 'count' | 'twist' | 'lay' | 'depth';
     TooLongPanel,
     TwistPanel,
   ],
-  providers: [RunStore],
+  providers: [RunStore, BenchView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
@@ -71,8 +62,8 @@ type Panel = 'count' | 'twist' | 'lay' | 'depth';
 export class BenchRun {
   private readonly router = inject(Router);
   private readonly announcer = inject(LiveAnnouncer);
-  private readonly house = inject(HouseService);
   protected readonly store = inject(RunStore);
+  protected readonly bench = inject(BenchView);
   protected readonly units = inject(UnitsService);
   protected readonly tone = inject(Tone);
   private readonly typed = viewChild<ElementRef<HTMLElement>>('typed');
@@ -92,90 +83,17 @@ export class BenchRun {
   protected readonly helping = signal(false);
   protected readonly reopening = signal(false);
 
-  protected readonly state = this.store.shown;
-  protected readonly current = computed(() => this.state()?.current ?? null);
-  protected readonly winding = this.store.winding;
-  protected readonly leftHanded = computed(() => this.store.run()?.under.hand === 'left');
-  protected readonly words = computed(() => {
-    const [facts, step, state] = [this.store.facts(), this.current(), this.state()];
-    const way = state?.supplies[step?.layer ?? '']?.way ?? null;
-    return facts && step ? stepWords(step, facts, way) : null;
-  });
-  protected readonly cautions = computed(() => {
-    const places = this.words()?.cautions ?? [];
-    const own = this.house.house()?.cautions ?? { words: {}, more: [] };
-    return cautionsOf(own).filter(({ at }) => places.includes(at));
-  });
-  protected readonly fields = computed(() => {
-    const [facts, step] = [this.store.facts(), this.current()];
-    return facts && step ? stepFields(step, facts) : [];
-  });
-  protected readonly section = computed(() => {
-    const [run, underWay] = [this.store.run(), this.store.underWay()];
-    return run && underWay ? benchSection(run, underWay, (mm) => this.units.small(mm)) : null;
-  });
-  protected readonly ahead = computed(() => {
-    const [run, underWay, state] = [this.store.run(), this.store.underWay(), this.state()];
-    return run && underWay && state ? layersAhead(run, underWay, state.done) : { lengths: {}, totals: {} };
-  });
-  /** Depth at which the layer being wound is full, mm. */
-  protected readonly stopDepth = computed(() => this.winding()?.planned.depthAfter.value ?? null);
-  protected readonly supply = computed(() =>
-    this.store.run()?.job.cuts.find(({ layer }) => layer === this.current()?.layer),
-  );
-  protected readonly looks = computed(() => {
-    const [run, facts, state, underWay] = [
-      this.store.run(),
-      this.store.facts(),
-      this.state(),
-      this.store.underWay(),
-    ];
-    return run && facts && state && underWay && this.winding()
-      ? looksDue(facts, state, underWay, run.under.spanMm / 1000)
-      : [];
-  });
-  /** What is left of the last layer, once a depth was read. */
-  protected readonly correction = computed(() => {
-    const [underWay, state] = [this.store.underWay(), this.state()];
-    const read = state?.depths.at(-1);
-    const rest = underWay && read ? restOfFill(underWay) : null;
-    if (!rest?.fits || rest.wanted === null || !read) return '';
-    const { fits, gap } = rest;
-    return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ends at ${this.units.small(gap.value)}.`;
-  });
-  protected readonly long = computed(() => {
-    const [underWay, state] = [this.store.underWay(), this.state()];
-    // Asked once a depth was read: before that the plan knows no better than when it was booked.
-    return underWay && (state?.depths.length ?? 0) > 0 && this.winding() ? tooLong(underWay) : null;
-  });
-  /** What is not the house's for this reel. */
-  protected readonly otherwise = computed(() => {
-    const run = this.store.run();
-    return run ? otherwiseWords(run.under) : [];
-  });
-  protected readonly counterUp = computed(() => this.store.counter()?.link === 'up');
-  protected readonly actions = computed(() =>
-    actionsOf({
-      step: this.current(),
-      closed: this.store.run()?.state === 'closed',
-      counter: this.counterUp(),
-      held: this.state()?.held ?? false,
-      reached: this.reached(),
-      fixedSpool: this.store.run()?.job.type === 'fixed-spool',
-    }),
-  );
-  private readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
   private heardToGo = 0;
 
   constructor() {
     keepAwake();
     effect(() => void this.store.open(this.id()));
     effect(() => {
-      const step = this.words();
+      const step = this.bench.words();
       if (step) void this.announcer.announce(`${step.name}. ${step.todo}`);
     });
     effect(() => {
-      this.current();
+      this.bench.current();
       untracked(() => {
         this.panel.set(null);
       });
@@ -184,7 +102,7 @@ export class BenchRun {
       if (this.panel() === 'count') this.typed()?.nativeElement.querySelector('input')?.focus();
     });
     effect(() => {
-      const now = this.winding()?.turnsToGo ?? 0;
+      const now = this.bench.winding()?.turnsToGo ?? 0;
       untracked(() => {
         this.tone.count(this.heardToGo, now);
         this.heardToGo = now;
@@ -200,14 +118,12 @@ export class BenchRun {
       return;
     }
     // A box or a choice that has the focus keeps the keys that move it; all others act on the run.
-    const box = event.target instanceof HTMLInputElement;
-    if (box && (event.key === ' ' || event.key.startsWith('Arrow'))) return;
-    const named = { ' ': 'Space', '-': '−' }[event.key] ?? event.key;
-    const key = named.length === 1 ? named.toUpperCase() : named;
+    if (event.target instanceof HTMLInputElement && MOVES_A_CHOICE.test(event.key)) return;
+    const key = keyName(event.key);
     if (key === 'Escape') this.leavePanel();
     if (!KEYS.includes(key)) return;
     event.preventDefault();
-    if (!event.repeat) this.act(key === '=' ? '+' : key);
+    if (!event.repeat) this.act(key);
   }
 
   /** Enter in a field of the step ends the step. */
@@ -218,7 +134,7 @@ export class BenchRun {
   }
 
   protected act(key: string): void {
-    const step = this.current();
+    const step = this.bench.current();
     if (key === '?') this.helping.update((open) => !open);
     if (key === 'M') this.tone.switch();
     if (this.busy()) return;
@@ -233,14 +149,14 @@ export class BenchRun {
 
   /** Keys that change the count of the layer being wound, or look at it. */
   private onCountKey(key: string): void {
-    if (key === 'Space' && this.counterUp()) {
+    if (key === 'Space' && this.bench.counterUp()) {
       this.hold();
       return;
     }
     const turns = { Space: TEN, '+': 1, '−': -1 }[key];
     if (turns !== undefined) this.turn(turns);
-    const panel = ({ C: 'count', T: 'twist', L: 'lay', D: 'depth' } as const)[key as 'C' | 'T' | 'L' | 'D'];
-    if (panel === 'count') this.count.setValue(String(Math.round(this.winding()?.turns ?? 0)));
+    const panel = PANELS.get(key);
+    if (panel === 'count') this.count.setValue(String(Math.round(this.bench.winding()?.turns ?? 0)));
     if (panel) this.panel.update((open) => (open === panel ? null : panel));
   }
 
@@ -250,13 +166,15 @@ export class BenchRun {
 
   /** Holds the count, or goes on; what came meanwhile is asked about first. */
   private hold(): void {
-    if (this.state()?.held && this.store.counter()?.unclaimed) return;
-    void this.store.happen({ kind: 'held', payload: { on: !this.state()?.held } });
+    if (this.bench.state()?.held && this.store.counter()?.unclaimed) return;
+    const frame = this.store.counter();
+    const at = frame?.count == null ? {} : { device: frame.device, count: frame.count };
+    void this.store.happen({ kind: 'held', payload: { on: !this.bench.state()?.held, ...at } });
   }
 
   /** Credits what a counter went on by while the count was held, or leaves it out, and goes on. */
   protected claim(count: boolean): void {
-    const [frame, layer] = [this.store.counter(), this.current()?.layer];
+    const [frame, layer] = [this.store.counter(), this.bench.current()?.layer];
     if (frame?.count == null || layer === undefined) return;
     const at = { device: frame.device, count: frame.count };
     const settled = count ? Promise.resolve() : this.store.happen({ kind: 'device-at', payload: at });
@@ -264,12 +182,12 @@ export class BenchRun {
   }
 
   protected tension(holds: boolean): void {
-    const layer = this.current()?.layer;
+    const layer = this.bench.current()?.layer;
     if (layer !== undefined) void this.store.happen({ kind: 'tension-read', payload: { layer, holds } });
   }
 
   protected setCount(): void {
-    const layer = this.current()?.layer;
+    const layer = this.bench.current()?.layer;
     const read = parseQuantity(this.count.value, 'count', 'metric', { min: 0, max: 20_000 });
     if (!read.ok || layer === undefined) return;
     this.leavePanel();
@@ -277,13 +195,13 @@ export class BenchRun {
   }
 
   protected turn(turns: number): void {
-    const layer = this.current()?.layer;
+    const layer = this.bench.current()?.layer;
     if (layer !== undefined) void this.store.happen({ kind: 'turns', payload: { layer, turns } });
   }
 
   private finish(): void {
-    const step = this.current();
-    if (step?.kind === 'wind' && !this.reached()) {
+    const step = this.bench.current();
+    if (step?.kind === 'wind' && !this.bench.reached()) {
       this.sure.set(true);
       return;
     }
@@ -291,26 +209,28 @@ export class BenchRun {
   }
 
   protected done(): void {
-    const [step, run] = [this.current(), this.store.run()];
+    const [step, run] = [this.bench.current(), this.store.run()];
     this.sure.set(false);
     this.refused.set('');
-    if (run?.state === 'closed') {
-      void this.router.navigate(['/reels', run.job.tag]);
-      return;
-    }
-    if (!step || step.kind === 'tag') {
-      this.close(step);
-      return;
-    }
-    const depth = step.kind === 'depth' || step.kind === 'gap' ? this.depthPanel() : undefined;
-    if (depth?.typedAnything()) {
-      if (!depth.submit()) this.refused.set('Put the depth right first, or empty the field.');
-      return;
-    }
-    const values = this.stepForm()?.values() ?? {};
-    const missing =
-      this.stepForm()?.values() === null ? 'Put right what is typed first.' : stillMissing(step, values);
-    if (missing !== '') {
+    if (run?.state === 'closed') void this.router.navigate(['/reels', run.job.tag]);
+    else if (!step || step.kind === 'tag') this.close(step);
+    else if (!this.takesDepth()) this.writeDown(step);
+  }
+
+  /** Takes a depth that stands typed at the step; whether there is one, and so nothing else to do. */
+  private takesDepth(): boolean {
+    const depth = this.bench.winding() ? undefined : this.depthPanel();
+    if (!depth?.typedAnything()) return false;
+    if (!depth.submit()) this.refused.set('Put the depth right first, or empty the field.');
+    return true;
+  }
+
+  /** Writes down what the step asks for, and ends it. */
+  private writeDown(step: RunStep): void {
+    const form = this.stepForm();
+    const values = form ? form.values() : {};
+    const missing = values === null ? 'Put right what is typed first.' : stillMissing(step, values);
+    if (missing !== '' || values === null) {
       this.refused.set(missing);
       return;
     }
@@ -318,7 +238,9 @@ export class BenchRun {
       Object.keys(values).length > 0
         ? this.store.happen({ kind: 'noted', payload: { step: step.id, values } })
         : Promise.resolve();
-    void noted.then(() => this.stepDone(step.id));
+    void noted.then(() => {
+      this.stepDone(step.id);
+    });
   }
 
   protected stepDone(step: string | undefined): void {

@@ -4,6 +4,7 @@ import { api, runFacts, type Fill, type Run, type RunFrame } from '@yard-spool/c
 import {
   creditCount,
   foldRun,
+  gearAt,
   runUnderWay,
   type RunEvent,
   type RunHappening,
@@ -79,7 +80,7 @@ export class RunStore {
   readonly shown = computed(() => {
     const [run, facts, state, frame] = [this.run(), this.facts(), this.state(), this.frame()];
     if (!run?.device || !facts || !state || frame?.count == null) return state;
-    const { gear } = facts.request;
+    const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
     const { happening } = creditCount(run.device, state, frame.count, { gear, begun: true });
     if (happening?.kind !== 'turns' && happening?.kind !== 'metres') return state;
     const next = { ...happening, id: 'live', run: '', seq: state.seq + 1, at: '', by: '' } as RunEvent;

@@ -41,11 +41,18 @@ const check = (key: string, label: string): StepField => ({ kind: 'check', key, 
 
 const STRIP: readonly StepField[] = [
   choice('how', 'How', { drill: 'Drill and tube', sticks: 'Sticks', hand: 'By hand', over: 'Wound over' }),
+  {
+    kind: 'quantity',
+    key: 'minutes',
+    label: 'Minutes it took',
+    dimension: 'count',
+    allowed: { min: 0, max: 240 },
+  },
   choice('to', 'Old line goes', { bin: 'Recycling', rack: 'Salvage', kept: 'Stays on', none: 'None on it' }),
   {
     ...choice('material', 'Which bin', { nylon: 'Nylon', fluorocarbon: 'Fluoro', braid: 'Braid' }),
     where: { key: 'to', is: 'bin' },
-  } as StepField,
+  },
   {
     kind: 'quantity',
     key: 'grams',

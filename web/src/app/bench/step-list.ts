@@ -36,7 +36,7 @@ import { stepWords } from './step-words';
           <span [class.line-through]="row.skipped"
             >{{ row.name }}<span class="sr-only">{{ row.state === 'done' ? ', done' : '' }}</span></span
           >
-          <span>{{ row.note }}</span>
+          <span class="whitespace-nowrap text-[13px]">{{ row.note }}</span>
         </li>
       }
     </ol>
@@ -61,8 +61,9 @@ export class StepList {
     const progress = state.done.has(step.id) ? 'done' : step.id === state.current?.id ? 'now' : 'ahead';
     const { layer } = step;
     const skipped = state.skipped.has(step.id);
+    const ahead = step.optional && progress !== 'done';
     if (step.kind !== 'wind' || layer === undefined)
-      return { id: step.id, name, state: progress, note: '', skipped };
+      return { id: step.id, name, state: progress, note: ahead ? 'if needed' : '', skipped };
     const counted = Math.round(state.turns[layer] ?? 0);
     const total = (this.totals()[layer] ?? 0).toFixed(0);
     const note = { done: String(counted), now: `${counted} / ${total}`, ahead: '' }[progress];

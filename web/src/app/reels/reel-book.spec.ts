@@ -39,7 +39,6 @@ describe('the reel book', () => {
       version: 2,
       label: 'Pier 3000',
       type: 'fixed-spool',
-      learned: [],
       gear: 5.2,
       observations: [
         { kind: 'rating', length: 208, diameter: 0.25 },

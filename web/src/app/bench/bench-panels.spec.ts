@@ -1,0 +1,165 @@
+import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { NgComponentOutlet } from '@angular/common';
+import { runFacts } from '@yard-spool/contract';
+import { foldRun, runUnderWay, tooLong, type RunEvent, type RunHappening } from '@yard-spool/core';
+import { openScreen } from '../testing/screen';
+import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
+import { DepthPanel } from './depth-panel';
+import { LayPanel } from './lay-panel';
+import { RunStore } from './run-store';
+import { StepForm } from './step-form';
+import { stepFields } from './step-fields';
+import { TooLongPanel } from './too-long-panel';
+import { TwistPanel } from './twist-panel';
+
+const FACTS = runFacts(aRun());
+const turns = (seq: number, count: number, layer = 'backing'): RunEvent =>
+  anEvent(seq, { kind: 'turns', payload: { layer, turns: count } });
+
+/** A run that stands where its log says, and writes down what happens to it. */
+class StandingRun {
+  readonly happened: RunHappening[] = [];
+  readonly log = signal<readonly RunEvent[]>([]);
+  readonly run = signal(aRun());
+  readonly facts = signal(FACTS);
+  readonly state = () => foldRun(FACTS, this.log());
+  readonly underWay = () => runUnderWay(PLAN_INPUT, FACTS, this.state());
+  readonly happen = (happening: RunHappening): Promise<void> => {
+    this.happened.push(happening);
+    return Promise.resolve();
+  };
+}
+
+@Component({
+  selector: 'ys-on-a-run',
+  imports: [NgComponentOutlet],
+  template: `<ng-container *ngComponentOutlet="panel(); inputs: inputs()" />`,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [{ provide: RunStore, useClass: StandingRun }],
+})
+class OnARun {
+  readonly panel = input.required<Type<unknown>>();
+  readonly inputs = input<Record<string, unknown>>({});
+  readonly store = inject(RunStore) as unknown as StandingRun;
+}
+
+async function onARun(panel: Type<unknown>, inputs: Record<string, unknown>, log: readonly RunEvent[]) {
+  TestBed.resetTestingModule();
+  const screen = await openScreen(OnARun, { panel, inputs });
+  const { store } = screen.fixture.componentInstance;
+  store.log.set(log);
+  await screen.fixture.whenStable();
+  return { ...screen, store };
+}
+
+const WINDING = [...stepsDone('strip', 'mount', 'tie-on'), turns(9, 160)];
+
+describe('a depth', () => {
+  it('that cannot be is refused, one far off wants a second look, one that fits is written down', async () => {
+    const { type, press, shown, store, element, fixture } = await onARun(
+      DepthPanel,
+      { after: 'backing' },
+      WINDING,
+    );
+    await type('Depth below the lip', '40 mm');
+    expect(shown()).toContain('Measure again from the lip');
+    await press('Take this depth');
+    expect(store.happened).toEqual([]);
+    await type('Depth below the lip', '2 mm');
+    expect(shown()).toContain('Measure once more');
+    await press('Take this depth');
+    expect(store.happened).toEqual([]);
+    const box = element.querySelector<HTMLInputElement>('input[type=checkbox]')!;
+    box.checked = true;
+    box.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    await press('Take this depth');
+    expect(store.happened).toEqual([
+      { kind: 'depth-read', payload: { after: 'backing', depth: 2, by: 'calliper' } },
+    ]);
+  });
+});
+
+describe('a main too long', () => {
+  it('offers three ways out, and line taken off is counted back', async () => {
+    const log = [
+      ...WINDING,
+      ...[anEvent(10, { kind: 'step-done', payload: { step: 'wind-backing' } })],
+      anEvent(11, { kind: 'depth-read', payload: { after: 'backing', depth: 5, by: 'calliper' } }),
+      anEvent(12, { kind: 'step-done', payload: { step: 'depth-backing' } }),
+      anEvent(13, { kind: 'step-done', payload: { step: 'join-main' } }),
+    ];
+    const long = tooLong(runUnderWay(PLAN_INPUT, FACTS, foldRun(FACTS, log))!)!;
+    const { press, shown, store, fixture } = await onARun(TooLongPanel, { long }, log);
+    expect(shown()).toContain('Accept a gap of');
+    expect(shown()).toContain('Cut the main short');
+    await press('of backing off');
+    await fixture.whenStable();
+    expect(store.happened).toEqual([
+      { kind: 'chosen', payload: { layer: 'main', how: 'take-off' } },
+      { kind: 'turns', payload: { layer: 'backing', turns: -Math.round(long.takeOff!.handleTurns) } },
+    ]);
+  });
+});
+
+describe('the twist', () => {
+  it('tells rotations against each other, and a slack metre with its error', async () => {
+    const { press, shown, store, element, fixture, type } = await onARun(
+      TwistPanel,
+      { layer: 'backing' },
+      WINDING,
+    );
+    const anti = [...element.querySelectorAll('label')].find((one) =>
+      one.textContent.includes('Anticlockwise'),
+    )!;
+    anti.click();
+    await fixture.whenStable();
+    expect(shown()).toContain('They turn against each other');
+    await type('Loop turns', '30');
+    expect(shown()).toMatch(/30\.0 ± 0\.4 turns in a metre\. Neither way fits/);
+    await press('Take this reading');
+    await fixture.whenStable();
+    expect(store.happened.map(({ kind }) => kind)).toEqual(['supply', 'slack-read']);
+    expect(store.happened[0]).toMatchObject({ payload: { supplyTurns: 'anticlockwise' } });
+  });
+
+  it('of a rolling supply does not ask which way it turns', async () => {
+    const { type, shown } = await onARun(TwistPanel, { layer: 'backing' }, WINDING);
+    await type('Line comes', 'rolling');
+    expect(shown()).not.toContain('Supply turns');
+    expect(shown()).toContain('Rotor turns');
+  });
+});
+
+describe('the lay', () => {
+  it('front high asks for a washer, and what was done is written down', async () => {
+    const { type, press, shown, store } = await onARun(LayPanel, { layer: 'backing' }, WINDING);
+    await type('Rear', '4.5');
+    await type('Front', '3.2');
+    expect(shown()).toMatch(/washer/i);
+    await press('A washer is added');
+    expect(store.happened[0]).toMatchObject({
+      kind: 'lay-read',
+      payload: { rear: 4.5, front: 3.2, did: 'add-washer' },
+    });
+  });
+});
+
+describe('what is written down', () => {
+  it('is read in its units; what is no quantity is not taken', async () => {
+    const fields = stepFields({ id: 'strip', kind: 'strip' }, FACTS);
+    const screen = await openScreen(StepForm, { fields });
+    expect(screen.shown()).not.toContain('Which bin');
+    const bin = [...screen.element.querySelectorAll('label')].find((one) =>
+      one.textContent.includes('Recycling'),
+    )!;
+    bin.click();
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('Which bin');
+    await screen.type('Weighed', '38 g');
+    expect(screen.fixture.componentInstance.values()).toEqual({ to: 'bin', grams: 38 });
+    await screen.type('Weighed', 'a handful');
+    expect(screen.fixture.componentInstance.values()).toBeNull();
+  });
+});

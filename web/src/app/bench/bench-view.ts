@@ -1,0 +1,104 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { cautionsOf, restOfFill, tooLong } from '@yard-spool/core';
+import { HouseService } from '../data/house.service';
+import { UnitsService } from '../data/units.service';
+import type { SectionView } from '../drawing/section-layout';
+import { otherwiseWords } from '../rules/otherwise-words';
+import { actionsOf } from './bench-actions-of';
+import { benchSection, layersAhead } from './bench-section';
+import { looksDue } from './looks-due';
+import { RunStore } from './run-store';
+import { stepFields } from './step-fields';
+import { stepWords } from './step-words';
+
+/** What the bench shows of a run: everything here follows from its log and its counter. */
+@Injectable()
+export class BenchView {
+  private readonly house = inject(HouseService);
+  private readonly store = inject(RunStore);
+  private readonly units = inject(UnitsService);
+
+  /** Where the way out that is looked at would end. */
+  readonly wayOut = signal<SectionView['marks'][number] | null>(null);
+
+  readonly state = this.store.shown;
+  readonly current = computed(() => this.state()?.current ?? null);
+  readonly winding = this.store.winding;
+  readonly leftHanded = computed(() => this.store.run()?.under.hand === 'left');
+  readonly words = computed(() => {
+    const [facts, step, state] = [this.store.facts(), this.current(), this.state()];
+    const way = state?.supplies[step?.layer ?? '']?.way ?? null;
+    return facts && step ? stepWords(step, facts, way) : null;
+  });
+  readonly cautions = computed(() => {
+    const places = this.words()?.cautions ?? [];
+    const own = this.house.house()?.cautions ?? { words: {}, more: [] };
+    return cautionsOf(own).filter(({ at }) => places.includes(at));
+  });
+  readonly fields = computed(() => {
+    const [facts, step] = [this.store.facts(), this.current()];
+    return facts && step ? stepFields(step, facts) : [];
+  });
+  readonly section = computed(() => {
+    const [run, underWay] = [this.store.run(), this.store.underWay()];
+    if (!run || !underWay) return null;
+    const view = benchSection(run, underWay, (mm) => this.units.small(mm));
+    const wayOut = this.wayOut();
+    return wayOut ? { ...view, marks: [...view.marks, wayOut] } : view;
+  });
+  readonly ahead = computed(() => {
+    const [run, underWay, state] = [this.store.run(), this.store.underWay(), this.state()];
+    return run && underWay && state ? layersAhead(run, underWay, state.done) : { lengths: {}, totals: {} };
+  });
+  /** What is counted on this layer. */
+  readonly counted = computed(() =>
+    this.state()?.supplies[this.current()?.layer ?? '']?.way === 'winder' ? 'winder turns' : 'handle turns',
+  );
+  /** Depth at which the layer being wound is full, mm. */
+  readonly stopDepth = computed(() => this.winding()?.planned.depthAfter.value ?? null);
+  readonly supply = computed(() =>
+    this.store.run()?.job.cuts.find(({ layer }) => layer === this.current()?.layer),
+  );
+  readonly looks = computed(() => {
+    const [run, facts, state, underWay] = [
+      this.store.run(),
+      this.store.facts(),
+      this.state(),
+      this.store.underWay(),
+    ];
+    return run && facts && state && underWay && this.winding()
+      ? looksDue(facts, state, underWay, run.under.spanMm / 1000)
+      : [];
+  });
+  /** What is left of the last layer, once a depth was read. */
+  readonly correction = computed(() => {
+    const [underWay, state] = [this.store.underWay(), this.state()];
+    const read = state?.depths.at(-1);
+    const rest = underWay && read ? restOfFill(underWay) : null;
+    if (!rest?.fits || rest.wanted === null || !read) return '';
+    const { fits, gap } = rest;
+    return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ends at ${this.units.small(gap.value)}.`;
+  });
+  readonly long = computed(() => {
+    const [underWay, state] = [this.store.underWay(), this.state()];
+    // Asked once a depth was read: before that the plan knows no better than when it was booked.
+    return underWay && (state?.depths.length ?? 0) > 0 && this.winding() ? tooLong(underWay) : null;
+  });
+  /** What is not the house's for this reel. */
+  readonly otherwise = computed(() => {
+    const run = this.store.run();
+    return run ? otherwiseWords(run.under) : [];
+  });
+  readonly counterUp = computed(() => this.store.counter()?.link === 'up');
+  readonly actions = computed(() =>
+    actionsOf({
+      step: this.current(),
+      closed: this.store.run()?.state === 'closed',
+      counter: this.counterUp(),
+      held: this.state()?.held ?? false,
+      reached: this.reached(),
+      fixedSpool: this.store.run()?.job.type === 'fixed-spool',
+    }),
+  );
+  readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
+}
