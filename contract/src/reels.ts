@@ -9,7 +9,8 @@ import { LineSchema, SpoolGeometrySchema } from './plan';
 /** One layer as it went on. */
 export const FillLayerSchema = v.object({
   id: v.string(),
-  role: v.picklist(['backing', 'main', 'cushion', 'top-shot']),
+  /** `kept` is old line that stayed on. */
+  role: v.picklist(['backing', 'main', 'cushion', 'top-shot', 'kept']),
   line: LineSchema,
   lineName: v.string(),
   tint: v.string(),

@@ -116,8 +116,10 @@ const STAYS = new Set<RunEvent['kind']>(['started', 'taken-up', 'closed', 'reope
  */
 export function foldRun(facts: RunFacts, events: readonly RunEvent[]): RunState {
   const log = inOrder(events);
-  const undone = new Set(log.flatMap((event) => (event.kind === 'undone' ? [event.payload.event] : [])));
-  const standing = log.filter((event) => !undone.has(event.id) && event.kind !== 'undone');
+  const undone = new Set<string>();
+  for (const event of log) if (event.kind === 'undone') undone.add(event.payload.event);
+  const standing =
+    undone.size === 0 ? log : log.filter(({ id, kind }) => !undone.has(id) && kind !== 'undone');
   const draft = emptyDraft();
   for (const event of standing) apply(draft, event);
   const ways = Object.fromEntries(Object.entries(draft.supplies).map(([layer, { way }]) => [layer, way]));
@@ -246,8 +248,9 @@ function look(draft: Draft, event: Looking): void {
   }
 }
 
-/** Once each, in order. */
-function inOrder(events: readonly RunEvent[]): RunEvent[] {
+/** Once each, in order. A log as it is kept has strictly rising places already, and is taken as it is. */
+function inOrder(events: readonly RunEvent[]): readonly RunEvent[] {
+  if (events.every(({ seq }, i) => i === 0 || seq > (events[i - 1]?.seq ?? 0))) return events;
   const once = new Map(events.map((event) => [event.id, event]));
   return [...once.values()].sort((a, b) => a.seq - b.seq);
 }

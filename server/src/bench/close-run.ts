@@ -88,7 +88,10 @@ async function writeLayers(
   for (const [i, layer] of job.planInput.request.layers.entries()) {
     const cut = job.cuts.find((one) => one.layer === layer.id);
     const lay = wound.find(({ id }) => id === layer.id);
-    if (layer.kind !== 'line' || !lay) continue;
+    if (!lay) continue;
+    if (layer.kind === 'retained')
+      await house.tables.fillLayers.create(keptRow(fillId, i, layer, lay), { transaction });
+    if (layer.kind !== 'line') continue;
     await house.tables.fillLayers.create(layerRow(fillId, i, layer, lay, cut), { transaction });
     const lengthMm = Math.round(lay.length * 1000);
     const why = `${job.tag}, ${layer.role}`;
@@ -101,6 +104,20 @@ async function writeLayers(
       );
   }
 }
+
+/** Old line that stayed on is part of what is on the reel; it came off no piece. */
+const keptRow = (
+  fillId: number,
+  position: number,
+  { id, line }: Extract<LayerRequest, { kind: 'retained' }>,
+  { length, innerRadius, outerRadius }: WoundLayer,
+) => ({
+  ...{ fillId, position, layer: id, role: 'kept' as const, line, handleTurns: 0, innerRadius, outerRadius },
+  lineName: `Old ${line.material} ${line.diameter.toFixed(2)}`,
+  tint: '#b7b7b7',
+  pieceId: null,
+  lengthMm: Math.round(length * 1000),
+});
 
 const layerRow = (
   fillId: number,

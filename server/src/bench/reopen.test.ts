@@ -79,6 +79,25 @@ describe('old line', () => {
   });
 });
 
+describe('old line that stays on', () => {
+  it('is part of what is on the reel, under what was wound', async () => {
+    const own = await receiveTwo(ask, 900, 'KEPT');
+    const [job] = booking(own).jobs;
+    const line = { key: 'old line', material: 'nylon', diameter: 0.3 } as const;
+    const kept = { kind: 'retained', id: 'kept', line, left: { length: 25 } } as const;
+    const { request } = PLAN_INPUT;
+    const planInput = { ...PLAN_INPUT, request: { ...request, layers: [kept, ...request.layers] } };
+    const body = booking(own, { jobs: [{ ...job, planInput }] });
+    const bag = (await ask<Bag>('POST', '/bags', body)).body;
+    const run = (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench: 'Bench 1' })).body;
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill()) });
+    const fill = (await ask<Fill>('POST', `/runs/${run.id}/close`, {})).body;
+    expect(fill.layers.map(({ role }) => role)).toEqual(['kept', 'backing', 'main']);
+    expect(fill.layers[0]).toMatchObject({ lengthMm: 25_000, pieceCode: null });
+    expect(fill.layers[1]!.innerRadius).toBeCloseTo(fill.layers[0]!.outerRadius, 9);
+  });
+});
+
 describe('what a closed fill teaches', () => {
   it('makes the next plan of the same spool surer, and of its kind a little', async () => {
     const [run] = await filled('LEARN');

@@ -13,6 +13,7 @@ export const bench: Migration = {
     'ALTER TABLE fills ADD depths JSON NULL',
     "UPDATE fills SET depths = '[]'",
     'ALTER TABLE fills MODIFY depths JSON NOT NULL',
+    `ALTER TABLE fill_layers MODIFY role ENUM('backing', 'main', 'cushion', 'top-shot', 'kept') NOT NULL`,
     'ALTER TABLE recyclings ADD run_id INT UNSIGNED NULL, ADD FOREIGN KEY (run_id) REFERENCES runs (id)',
   ],
 };

@@ -13,6 +13,7 @@ export const KEYS: readonly string[] = [
   'L',
   'D',
   'H',
+  'G',
   'N',
   'M',
   '?',

@@ -155,6 +155,8 @@ export class BenchRun {
     }
     const turns = { Space: TEN, '+': 1, '−': -1 }[key];
     if (turns !== undefined) this.turn(turns);
+    const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);
+    if (asked && (key === 'H' || key === 'G')) this.tension(key === 'H');
     const panel = PANELS.get(key);
     if (panel === 'count') this.count.setValue(String(Math.round(this.bench.winding()?.turns ?? 0)));
     if (panel) this.panel.update((open) => (open === panel ? null : panel));
