@@ -5,9 +5,9 @@ const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 1 } as const;
 const WINDING = {
   current: { id: 'wind-main', kind: 'wind', layer: 'main' },
   devices: { 'reed-1': 100 },
-  ...{ held: false, heldAt: {} },
+  ...{ counting: new Set(['reed-1']), held: false, heldAt: {} },
 } as const;
-const on = { gear: 5, begun: true };
+const on = { gear: 5 };
 
 describe('a counter’s count', () => {
   it('is credited as what it went on by, forward and back', () => {
@@ -45,14 +45,14 @@ describe('a counter’s count', () => {
     expect(creditCount(DEVICE, late, 134, on)).toMatchObject({ happening: { payload: { turns: -8 } } });
   });
 
-  it('is taken as it stands when it is first seen, and when a layer begins', () => {
-    const first = creditCount(DEVICE, { ...WINDING, devices: {} }, 512, on);
-    expect(first.happening).toEqual({ kind: 'device-at', payload: { device: 'reed-1', count: 512 } });
-    const begins = { gear: 5, begun: false, since: 132 };
-    expect(creditCount(DEVICE, WINDING, 140, begins).happening?.payload).toEqual({
-      device: 'reed-1',
-      count: 132,
+  it('is taken as it stood when the layer began, and credited from there', () => {
+    const begins = { ...WINDING, counting: new Set<string>() };
+    expect(creditCount(DEVICE, begins, 140, { gear: 5, since: 132 }).happening).toEqual({
+      kind: 'device-at',
+      payload: { device: 'reed-1', count: 132 },
     });
+    const first = creditCount(DEVICE, { ...WINDING, devices: {} }, 512, on);
+    expect(first.happening?.payload).toEqual({ device: 'reed-1', count: 512 });
   });
 
   it('says nothing while no layer is wound', () => {

@@ -21,24 +21,22 @@ export interface Credit {
  * last credited is credited now. While the count is held nothing is credited, and the difference waits for an answer.
  * Turns made while no layer is wound are passed over once a layer begins.
  *
- * @param options.begun whether the layer's winding was seen to begin under this link, or has counts already
  * @param options.since the count as it stood when the layer began, where that is known
  */
 export function creditCount(
   device: CountingDevice,
-  state: Pick<RunState, 'current' | 'devices' | 'held' | 'heldAt'>,
+  { current, devices, counting, held, heldAt }: Counting,
   count: number,
-  { gear, begun, since }: { readonly gear: number; readonly begun: boolean; readonly since?: number },
+  { gear, since = count }: { readonly gear: number; readonly since?: number },
 ): Credit {
-  const { current, held, heldAt } = state;
-  const last = state.devices[device.name];
-  const standsAt = (at: number): Credit => ({
-    happening: { kind: 'device-at', payload: { device: device.name, count: at } },
-    unclaimed: 0,
-  });
-  if (last === undefined) return standsAt(count);
   if (current?.kind !== 'wind' || current.layer === undefined) return NOTHING;
-  if (!begun) return (since ?? count) === last ? NOTHING : standsAt(since ?? count);
+  const last = devices[device.name];
+  // Its count when the layer began is written down first: turns made before that belong to no layer.
+  if (last === undefined || !counting.has(device.name))
+    return {
+      happening: { kind: 'device-at', payload: { device: device.name, count: since } },
+      unclaimed: 0,
+    };
   // What was turned before the count was held still counts; what came after waits for an answer.
   const upTo = held ? (heldAt[device.name] ?? last) : count;
   const happening =
@@ -47,6 +45,8 @@ export function creditCount(
       : credited(device, current.layer, { units: (upTo - last) / device.per, count: upTo }, gear);
   return { happening, unclaimed: count - upTo };
 }
+
+type Counting = Pick<RunState, 'current' | 'devices' | 'counting' | 'held' | 'heldAt'>;
 
 const NOTHING: Credit = { happening: null, unclaimed: 0 };
 

@@ -59,6 +59,8 @@ export interface RunState extends Counted {
   readonly heldAt: Readonly<Record<string, number>>;
   /** The count each device stood at when it was last credited or passed over. */
   readonly devices: Readonly<Record<string, number>>;
+  /** Devices whose count was written down since the current step began. */
+  readonly counting: ReadonlySet<string>;
   readonly depths: readonly DepthReading[];
   readonly supplies: Readonly<Record<string, SupplySeen>>;
   readonly slacks: readonly SlackSeen[];
@@ -86,6 +88,7 @@ interface Draft {
   held: boolean;
   heldAt: Record<string, number>;
   devices: Record<string, number>;
+  counting: Set<string>;
   depths: DepthReading[];
   supplies: Record<string, SupplySeen>;
   slacks: SlackSeen[];
@@ -100,7 +103,16 @@ interface Draft {
 }
 
 const emptyDraft = (): Draft => ({
-  ...{ done: new Set(), skipped: new Set(), turns: {}, metres: {}, held: false, heldAt: {}, devices: {} },
+  ...{
+    done: new Set(),
+    skipped: new Set(),
+    turns: {},
+    metres: {},
+    held: false,
+    heldAt: {},
+    devices: {},
+    counting: new Set(),
+  },
   ...{ depths: [], supplies: {}, slacks: [], lays: [], tensions: [], restarts: [], chosen: [] },
   ...{ notes: {}, bench: null, hands: [], closed: false },
 });
@@ -121,7 +133,10 @@ export function foldRun(facts: RunFacts, events: readonly RunEvent[]): RunState 
   const standing =
     undone.size === 0 ? log : log.filter(({ id, kind }) => !undone.has(id) && kind !== 'undone');
   const draft = emptyDraft();
-  for (const event of standing) apply(draft, event);
+  for (const event of standing) {
+    inHandsOf(draft, event);
+    apply(draft, event);
+  }
   const ways = Object.fromEntries(Object.entries(draft.supplies).map(([layer, { way }]) => [layer, way]));
   const steps = runSteps(facts, ways);
   return {
@@ -129,23 +144,30 @@ export function foldRun(facts: RunFacts, events: readonly RunEvent[]): RunState 
     steps,
     current: steps.find(({ id }) => !draft.done.has(id)) ?? null,
     seq: log.at(-1)?.seq ?? 0,
-    undoable: standing.findLast(({ kind }) => !STAYS.has(kind)) ?? null,
+    undoable: standing.findLast((event) => !STAYS.has(event.kind) && !byDevice(event)) ?? null,
   };
 }
 
+/** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
+const byDevice = ({ kind, payload }: RunEvent): boolean =>
+  kind === 'device-at' || kind === 'metres' || (kind === 'turns' && payload.device !== undefined);
+
+/** Whoever does something at a run has it from then on. */
+function inHandsOf({ hands }: Draft, event: RunEvent): void {
+  if (!byDevice(event) && event.by !== '' && hands.at(-1) !== event.by) hands.push(event.by);
+}
+
 function apply(draft: Draft, event: RunEvent): void {
-  if (draft.hands.at(-1) !== event.by && event.by !== '') draft.hands.push(event.by);
   switch (event.kind) {
     case 'started':
     case 'taken-up':
       draft.bench = event.payload.bench;
       break;
     case 'step-done':
-      draft.done.add(event.payload.step);
-      break;
     case 'step-skipped':
       draft.done.add(event.payload.step);
-      draft.skipped.add(event.payload.step);
+      draft.counting.clear();
+      if (event.kind === 'step-skipped') draft.skipped.add(event.payload.step);
       break;
     case 'closed':
     case 'reopened':
@@ -165,19 +187,25 @@ function apply(draft: Draft, event: RunEvent): void {
 
 type Counting = Extract<RunEvent, { kind: 'turns' | 'metres' | 'count-set' | 'device-at' | 'restarted' }>;
 
+/** A device's count, written down. */
+function stands(draft: Draft, device: string, count: number): void {
+  draft.devices[device] = count;
+  draft.counting.add(device);
+}
+
 /** Events that move a count. */
 function count(draft: Draft, event: Counting): void {
   switch (event.kind) {
     case 'turns': {
       const { layer, turns, device, count: at } = event.payload;
       draft.turns[layer] = Math.max(0, (draft.turns[layer] ?? 0) + turns);
-      if (device !== undefined && at !== undefined) draft.devices[device] = at;
+      if (device !== undefined && at !== undefined) stands(draft, device, at);
       break;
     }
     case 'metres': {
       const { layer, metres, device, count: at } = event.payload;
       draft.metres[layer] = Math.max(0, (draft.metres[layer] ?? 0) + metres);
-      draft.devices[device] = at;
+      stands(draft, device, at);
       break;
     }
     case 'count-set':
@@ -186,7 +214,7 @@ function count(draft: Draft, event: Counting): void {
       Reflect.deleteProperty(draft.metres, event.payload.layer);
       break;
     case 'device-at':
-      draft.devices[event.payload.device] = event.payload.count;
+      stands(draft, event.payload.device, event.payload.count);
       break;
     case 'restarted': {
       const { layer, why } = event.payload;

@@ -101,6 +101,9 @@ export function runSteps(facts: RunFacts, ways: Readonly<Record<string, SupplyWa
   ];
 }
 
+/** Ways that need the line made ready before it is wound. */
+const MADE_READY: ReadonlySet<SupplyWayAtBench> = new Set(['drag-reel', 'walked-out', 'reverse']);
+
 function layerSteps(
   { type }: RunFacts,
   lines: readonly LineLayer[],
@@ -114,7 +117,7 @@ function layerSteps(
   const of = (kind: StepKind): RunStep => ({ id: `${kind}-${layer.id}`, kind, layer: layer.id });
   return [
     ...(below ? [of(hollow ? 'splice' : 'join')] : []),
-    ...(way === 'drag-reel' || way === 'walked-out' ? [of('prepare-supply')] : []),
+    ...(way !== undefined && MADE_READY.has(way) ? [of('prepare-supply')] : []),
     of('wind'),
     // The last layer's depth is the gap; a closed face is looked at under its cover.
     ...(i < lines.length - 1 && type !== 'spincast' ? [{ ...of('depth'), optional: true }] : []),

@@ -66,11 +66,11 @@ describe('runSteps', () => {
     expect(steps[steps.indexOf('swap') - 1]).toBe('wind-backing');
   });
 
-  it('winds bulk on to the holding reel, or walks it out, where line comes that way', () => {
+  it.each(['drag-reel', 'walked-out', 'reverse'] as const)('makes line ready that comes by %s', (way) => {
     const state = foldRun(FACTS, [
       event(1, {
         kind: 'supply',
-        payload: { layer: 'main', way: 'drag-reel', supplyTurns: null, reelTurns: 'clockwise' },
+        payload: { layer: 'main', way, supplyTurns: null, reelTurns: 'clockwise' },
       }),
     ]);
     expect(state.steps.map(({ id }) => id)).toContain('prepare-supply-main');
@@ -158,6 +158,15 @@ describe('foldRun', () => {
     expect([state.metres.backing, state.devices['m-1']]).toEqual([5.5, 550]);
     const set = event(3, { kind: 'count-set', payload: { layer: 'backing', turns: 9 } });
     expect(foldRun(FACTS, [metres(1, 3, 300), metres(2, 2.5, 550), set]).metres).toEqual({});
+  });
+
+  it('takes back what somebody did, and never what a device counted', () => {
+    const counted = event(2, {
+      kind: 'turns',
+      payload: { layer: 'backing', turns: 7, device: 'r', count: 7 },
+    });
+    const state = foldRun(FACTS, [turns(1, 10), counted]);
+    expect([state.undoable?.id, state.turns.backing]).toEqual(['e1', 17]);
   });
 
   it('names whoever had it, in order', () => {

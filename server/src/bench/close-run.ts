@@ -60,7 +60,7 @@ async function write(house: House, person: Person, run: RunRow, transaction: Tra
     },
     { transaction },
   );
-  await writeLayers(house, person, { fillId: fill.id, run, job, wound }, transaction);
+  await writeLayers(house, person, { fillId: fill.id, run, job, wound, state }, transaction);
   await putOldLineAway(house, person, run, job.tag, state, transaction);
   await rememberSeat(house, job, state, underWay, transaction);
   const event = { id: crypto.randomUUID(), runId: run.id, seq: state.seq + 1, kind: 'closed', at } as const;
@@ -76,17 +76,20 @@ interface Wound {
   readonly run: RunRow;
   readonly job: Job;
   readonly wound: readonly WoundLayer[];
+  readonly state: RunState;
 }
 
 /** Writes each layer of line as it lies and draws it off its piece. */
 async function writeLayers(
   house: House,
   person: Person,
-  { fillId, run, job, wound }: Wound,
+  { fillId, run, job, wound, state }: Wound,
   transaction: Transaction,
 ): Promise<void> {
   for (const [i, layer] of job.planInput.request.layers.entries()) {
-    const cut = job.cuts.find((one) => one.layer === layer.id);
+    // Line turned end for end is the customer's own: it comes off no piece.
+    const own = state.supplies[layer.id]?.way === 'reverse';
+    const cut = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
     const lay = wound.find(({ id }) => id === layer.id);
     if (!lay) continue;
     if (layer.kind === 'retained')

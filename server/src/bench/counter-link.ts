@@ -1,7 +1,7 @@
 import { connect, type Socket } from 'node:net';
 import { createInterface } from 'node:readline';
 import { runFacts, type Device, type Run, type RunFrame } from '@yard-spool/contract';
-import { creditCount, foldRun, gearAt, type RunState, type RunStep } from '@yard-spool/core';
+import { creditCount, foldRun, gearAt } from '@yard-spool/core';
 import type { House } from '../house';
 import { appendNext } from './append-events';
 import { parseCounterLine } from './counter-line';
@@ -24,7 +24,6 @@ export class CounterLink {
   private count: number | null = null;
   private link: CounterFrame['link'] = 'away';
   private unclaimed = 0;
-  private beginning: string | null = null;
   /** Where the device stood when something was last added to the log and not looked at yet. */
   private atBell: number | null = null;
   private folding = false;
@@ -112,7 +111,7 @@ export class CounterLink {
     const atBell = this.atBell;
     this.atBell = null;
     try {
-      await this.credit(count, atBell);
+      await oneAtATime(this.run.id, () => this.credit(count, atBell));
     } catch {
       // The database is away: the count stands at the device, and is credited once it is back.
     } finally {
@@ -123,13 +122,15 @@ export class CounterLink {
   private async credit(count: number, atBell: number | null): Promise<void> {
     const run = await readRun(this.house, this.run.id);
     if (run.state !== 'open') return;
+    // Taken up at another bench, the run has another counter, or none.
+    if (run.device?.address !== this.device.address) {
+      if (this.link !== 'taken') this.say('taken');
+      return;
+    }
     const state = foldRun(runFacts(run), run.events);
-    const step = state.current?.kind === 'wind' ? state.current : null;
-    const begun = step !== null && (hasCounts(state, step) || step.id === this.beginning);
     const since = atBell === null ? {} : { since: atBell };
-    const gear = gearAt(run.job.planInput.request, state.supplies, step?.layer ?? '');
-    const { happening, unclaimed } = creditCount(this.device, state, count, { gear, begun, ...since });
-    this.beginning = step?.id ?? null;
+    const gear = gearAt(run.job.planInput.request, state.supplies, state.current?.layer ?? '');
+    const { happening, unclaimed } = creditCount(this.device, state, count, { gear, ...since });
     if (unclaimed !== this.unclaimed) {
       this.unclaimed = unclaimed;
       this.say(this.link);
@@ -138,6 +139,13 @@ export class CounterLink {
   }
 }
 
-/** Whether anything of the layer was counted already. */
-const hasCounts = ({ turns, metres }: RunState, { layer = '' }: RunStep): boolean =>
-  (turns[layer] ?? 0) !== 0 || layer in metres;
+/** What is being credited to each run: a link that ends and one that begins must not credit the same turns twice. */
+const crediting = new Map<number, Promise<void>>();
+
+function oneAtATime(runId: number, work: () => Promise<void>): Promise<void> {
+  const mine = (crediting.get(runId) ?? Promise.resolve()).catch(() => undefined).then(work);
+  crediting.set(runId, mine);
+  return mine.finally(() => {
+    if (crediting.get(runId) === mine) crediting.delete(runId);
+  });
+}

@@ -18,8 +18,8 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 /** A run at a bench with a counter of its own, up to the winding of the backing. */
-async function windingAt(bench: string, counter: FakeCounter): Promise<Run> {
-  const device = { name: counter.name, address: counter.address, counts: 'handle-turns', per: 1 };
+async function windingAt(bench: string, counter: FakeCounter, more: object = {}): Promise<Run> {
+  const device = { name: counter.name, address: counter.address, counts: 'handle-turns', per: 1, ...more };
   await ada<Bench>('POST', '/benches', { name: bench, spanMm: 1500, hand: 'right', devices: [device] });
   const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', booking(pieces));
   const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench });
@@ -97,6 +97,57 @@ describe('a counter at a bench', () => {
     counter.turn(2);
     await waitFor(async () => expect(await turnsOf(run)).toBe(12));
     await leave();
+    await counter.cut();
+  });
+
+  it('that meters line keeps metres as metres, and a winder’s spool turns as handle turns', async () => {
+    const [meter, winder] = [await FakeCounter.open('meter-1'), await FakeCounter.open('winder-1')];
+    const metered = await windingAt('Bench 5', meter, { counts: 'metres', per: 100 });
+    const spooled = await windingAt('Bench 6', winder, { counts: 'spool-turns', per: 2 });
+    const live = new LiveRuns(shop.house);
+    const leaves = [
+      await live.watch(metered.id, person, 0, () => 0),
+      await live.watch(spooled.id, person, 0, () => 0),
+    ];
+    await waitFor(async () => expect((await stateOf(metered)).devices['meter-1']).toBe(0));
+    await waitFor(async () => expect((await stateOf(spooled)).devices['winder-1']).toBe(0));
+    meter.turn(1234);
+    winder.turn(104);
+    await waitFor(async () => expect((await stateOf(metered)).metres.backing).toBeCloseTo(12.34, 9));
+    await waitFor(async () => expect(await turnsOf(spooled)).toBeCloseTo(52 / 5.2, 9));
+    for (const leave of leaves) await leave();
+    await Promise.all([meter.cut(), winder.cut()]);
+  });
+
+  it('credits nothing twice when one watcher goes as another comes', async () => {
+    const counter = await FakeCounter.open('reed-7');
+    const run = await windingAt('Bench 8', counter);
+    const live = new LiveRuns(shop.house);
+    let leave = await live.watch(run.id, person, 0, () => 0);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-7']).toBe(0));
+    for (let round = 1; round <= 5; round += 1) {
+      counter.turn(10);
+      const going = leave();
+      leave = await live.watch(run.id, person, 0, () => 0);
+      await going;
+      await waitFor(async () => expect(await turnsOf(run)).toBe(10 * round));
+    }
+    await leave();
+    await counter.cut();
+  });
+
+  it('is let go of where its run is taken up at another bench', async () => {
+    const counter = await FakeCounter.open('reed-9');
+    const run = await windingAt('Bench 9', counter);
+    const leave = await new LiveRuns(shop.house).watch(run.id, person, 0, () => 0);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-9']).toBe(0));
+    counter.turn(4);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(4));
+    await send(run, { kind: 'taken-up', payload: { bench: 'Bench 99' } });
+    counter.turn(50);
+    await send(run, { kind: 'turns', payload: { layer: 'backing', turns: 1 } });
+    await leave();
+    expect(await turnsOf(run)).toBe(5);
     await counter.cut();
   });
 

@@ -79,6 +79,18 @@ describe('old line', () => {
   });
 });
 
+describe('line turned end for end', () => {
+  it('is the customer’s own: it comes off no piece, and its promise is free again', async () => {
+    const seen = { layer: 'main', way: 'reverse', supplyTurns: null, reelTurns: 'clockwise' };
+    const ready = { kind: 'step-done', payload: { step: 'prepare-supply-main' } };
+    const [, fill] = await filled('TURNED', [{ kind: 'supply', payload: seen }, ready]);
+    expect(fill.layers[1]).toMatchObject({ role: 'main', pieceCode: null });
+    const main = await piece('TURNED-26');
+    expect([main.lengthMm, main.promisedMm]).toEqual([900_000, 0]);
+    expect((await piece('TURNED-25')).lengthMm).toBeLessThan(900_000);
+  });
+});
+
 describe('old line that stays on', () => {
   it('is part of what is on the reel, under what was wound', async () => {
     const own = await receiveTwo(ask, 900, 'KEPT');

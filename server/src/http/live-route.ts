@@ -21,16 +21,23 @@ export function liveRoute(router: Router, house: House): void {
       if (open) response.write(text);
       else pending.push(text);
     };
-    const leave = await live.watch(id, person, Number.isInteger(from) ? from : 0, (frame) => {
+    const going = new AbortController();
+    let leave: (() => Promise<void>) | null = null;
+    const breath = setInterval(() => {
+      if (open) response.write(':\n\n');
+    }, BREATH_MS);
+    response.on('close', () => {
+      going.abort();
+      clearInterval(breath);
+      void leave?.();
+    });
+    leave = await live.watch(id, person, Number.isInteger(from) ? from : 0, (frame) => {
       write(`data: ${JSON.stringify(v.parse(RunFrameSchema, frame))}\n\n`);
     });
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });
     open = true;
     for (const text of pending) response.write(text);
-    const breath = setInterval(() => response.write(':\n\n'), BREATH_MS);
-    response.on('close', () => {
-      clearInterval(breath);
-      void leave();
-    });
+    // Whoever asked may have left while the run was read.
+    if (going.signal.aborted) await leave();
   });
 }

@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
-import { runFacts } from '@yard-spool/contract';
+import { provideHttpClient } from '@angular/common/http';
+import { provideHttpClientTesting } from '@angular/common/http/testing';
+import { runFacts, type Run } from '@yard-spool/contract';
 import { foldRun, runUnderWay, tooLong, type RunEvent, type RunHappening } from '@yard-spool/core';
 import { openScreen } from '../testing/screen';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
+import { BenchView } from './bench-view';
 import { DepthPanel } from './depth-panel';
 import { LayPanel } from './lay-panel';
 import { RunStore } from './run-store';
@@ -24,6 +27,9 @@ class StandingRun {
   readonly run = signal(aRun());
   readonly facts = signal(FACTS);
   readonly state = () => foldRun(FACTS, this.log());
+  readonly shown = this.state;
+  readonly counter = () => null;
+  readonly winding = () => this.underWay()?.winding ?? null;
   readonly underWay = () => runUnderWay(PLAN_INPUT, FACTS, this.state());
   readonly happen = (happening: RunHappening): Promise<void> => {
     this.happened.push(happening);
@@ -161,5 +167,47 @@ describe('what is written down', () => {
     expect(screen.fixture.componentInstance.values()).toEqual({ to: 'bin', grams: 38 });
     await screen.type('Weighed', 'a handful');
     expect(screen.fixture.componentInstance.values()).toBeNull();
+  });
+});
+
+describe('counting by hand', () => {
+  async function viewOn(device: Run['device'], log: readonly RunEvent[]): Promise<BenchView> {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [
+        ...[provideHttpClient(), provideHttpClientTesting(), BenchView],
+        { provide: RunStore, useClass: StandingRun },
+      ],
+    });
+    const store = TestBed.inject(RunStore) as unknown as StandingRun;
+    store.run.set(aRun([], { device }));
+    store.log.set(log);
+    await Promise.resolve();
+    return TestBed.inject(BenchView);
+  }
+  const meter = { name: 'meter-1', address: '127.0.0.1:1', counts: 'metres', per: 100 } as const;
+  const metres = anEvent(10, {
+    kind: 'metres',
+    payload: { layer: 'backing', metres: 12.5, device: 'meter-1', count: 1250 },
+  });
+
+  it('adds turns, and sets them', async () => {
+    const view = await viewOn(null, WINDING);
+    expect(view.soFar()).toBe(160);
+    expect(view.byHand('backing', 10)).toEqual({ kind: 'turns', payload: { layer: 'backing', turns: 10 } });
+    expect(view.setTo('backing', 150)).toEqual({
+      kind: 'count-set',
+      payload: { layer: 'backing', turns: 150 },
+    });
+  });
+
+  it('where a line meter counted goes on in metres, at the count it stood at', async () => {
+    const view = await viewOn(meter, [...stepsDone('strip', 'mount', 'tie-on'), metres]);
+    expect(view.metered()).toBe(true);
+    expect(view.soFar()).toBe(12.5);
+    const more = view.setTo('backing', 20);
+    expect(more).toMatchObject({ kind: 'metres', payload: { metres: 7.5, count: 1250 } });
+    const ten = view.byHand('backing', 10);
+    expect(ten.kind === 'metres' && ten.payload.metres).toBeCloseTo(10 * view.winding()!.perTurn, 9);
   });
 });

@@ -158,7 +158,7 @@ export class BenchRun {
     const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);
     if (asked && (key === 'H' || key === 'G')) this.tension(key === 'H');
     const panel = PANELS.get(key);
-    if (panel === 'count') this.count.setValue(String(Math.round(this.bench.winding()?.turns ?? 0)));
+    if (panel === 'count') this.count.setValue(String(Math.round(this.bench.soFar())));
     if (panel) this.panel.update((open) => (open === panel ? null : panel));
   }
 
@@ -193,12 +193,16 @@ export class BenchRun {
     const read = parseQuantity(this.count.value, 'count', 'metric', { min: 0, max: 20_000 });
     if (!read.ok || layer === undefined) return;
     this.leavePanel();
-    void this.store.happen({ kind: 'count-set', payload: { layer, turns: Math.round(read.value.value) } });
+    void this.store.happen(this.bench.setTo(layer, read.value.value));
   }
 
+  /** Counts by hand. Where a counter is away, the count is held first: what it counted is asked about once it is back. */
   protected turn(turns: number): void {
     const layer = this.bench.current()?.layer;
-    if (layer !== undefined) void this.store.happen({ kind: 'turns', payload: { layer, turns } });
+    if (layer === undefined) return;
+    const hold = this.store.run()?.device && !this.bench.state()?.held;
+    const held = hold ? this.store.happen({ kind: 'held', payload: { on: true } }) : Promise.resolve();
+    void held.then(() => this.store.happen(this.bench.byHand(layer, turns)));
   }
 
   private finish(): void {

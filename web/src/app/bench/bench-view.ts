@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { cautionsOf, restOfFill, tooLong } from '@yard-spool/core';
+import { cautionsOf, restOfFill, tooLong, type RunHappening } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import type { SectionView } from '../drawing/section-layout';
@@ -101,4 +101,35 @@ export class BenchView {
     }),
   );
   readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
+
+  /** Whether a line meter counts this layer: its metres are exact, and turns follow from them. */
+  readonly metered = computed(() => {
+    const layer = this.current()?.layer ?? '';
+    return this.store.run()?.device?.counts === 'metres' && layer in (this.state()?.metres ?? {});
+  });
+  /** What the count stands at, in turns or in metres. */
+  readonly soFar = computed(() => {
+    const winding = this.winding();
+    return (this.metered() ? winding?.lengthSoFar : winding?.turns) ?? 0;
+  });
+
+  /** Turns made by hand, as they are written down: as metres where a meter counted before. */
+  byHand(layer: string, turns: number): RunHappening {
+    return this.metered()
+      ? this.moreMetres(layer, turns * (this.winding()?.perTurn ?? 0))
+      : { kind: 'turns', payload: { layer, turns } };
+  }
+
+  /** The count put right. */
+  setTo(layer: string, count: number): RunHappening {
+    return this.metered()
+      ? this.moreMetres(layer, count - this.soFar())
+      : { kind: 'count-set', payload: { layer, turns: Math.round(count) } };
+  }
+
+  private moreMetres(layer: string, metres: number): RunHappening {
+    const device = this.store.run()?.device?.name ?? '';
+    const count = this.store.counter()?.count ?? this.state()?.devices[device] ?? 0;
+    return { kind: 'metres', payload: { layer, metres, device, count } };
+  }
 }

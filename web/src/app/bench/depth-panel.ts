@@ -36,7 +36,7 @@ const DEPTH = { min: -3, max: 80 };
           </label>
         }
       }
-      <button class="go">{{ action() }} <span class="key">Enter</span></button>
+      <button class="go min-h-18!">{{ action() }} <span class="key">Enter</span></button>
     </form>
   `,
   host: { class: 'block' },

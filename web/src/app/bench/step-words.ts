@@ -57,6 +57,21 @@ const WAY: Readonly<Record<SupplyWayAtBench, string>> = {
   reverse: 'Off the reel’s other spool, face to face and turning the same way.',
 };
 
+type Ready = Partial<Record<SupplyWayAtBench, (role: string) => string>>;
+
+/** How line is made ready that does not come straight off a supply. */
+const READY: Ready = {
+  'walked-out': (role) => `Walk the ${role} out to its length, clear of anything it could catch on.`,
+  'drag-reel': (role) => `Wind the ${role} on to the holding reel first, then set its drag to hold it back.`,
+  reverse: (role) =>
+    `Set the spool with the old ${role} face to face with this one, both turning the same way: the unused inner end comes out on top.`,
+};
+const READY_LOOK: Partial<Record<SupplyWayAtBench, string>> = {
+  'walked-out': 'Nobody walks across it.',
+  'drag-reel': 'The drag gives evenly.',
+  reverse: 'Worth it only where what is fished is less than half of what is on.',
+};
+
 interface LinesAt {
   readonly layer: Line | null;
   readonly below: Line | null;
@@ -121,11 +136,8 @@ const WORDS: Readonly<Record<StepKind, Tell>> = {
   }),
   'prepare-supply': (_, { role }, way) => ({
     name: 'Ready the line',
-    todo:
-      way === 'walked-out'
-        ? `Walk the ${role.toLowerCase()} out to its length, clear of anything it could catch on.`
-        : `Wind the ${role.toLowerCase()} on to the holding reel first, then set its drag to hold it back.`,
-    look: way === 'walked-out' ? 'Nobody walks across it.' : 'The drag gives evenly.',
+    todo: READY[way ?? 'drag-reel']?.(role.toLowerCase()) ?? '',
+    look: READY_LOOK[way ?? 'drag-reel'] ?? '',
     cautions: ['wind'],
   }),
   wind: ({ type, rules }, { layer, role }, way) => ({

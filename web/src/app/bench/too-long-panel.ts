@@ -24,7 +24,7 @@ interface Way {
       @for (way of ways(); track way.how) {
         <button
           type="button"
-          class="plain justify-between! text-left"
+          class="plain min-h-18! justify-between! text-left"
           (mouseenter)="shown.emit(way.mark)"
           (focus)="shown.emit(way.mark)"
           (mouseleave)="shown.emit(null)"
