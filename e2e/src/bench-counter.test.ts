@@ -1,3 +1,4 @@
+import { Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { BenchHand } from './bench-hand';
 import { Browser } from './browser';
@@ -69,6 +70,18 @@ describe('a counter at the bench', () => {
     await turn(5);
     await browser.text('went on by 5 meanwhile', 'p');
     await browser.click('Count them');
+    await counted('33');
+  });
+
+  it('leaves what is open and typed alone while it counts', async () => {
+    await browser.press('t');
+    await (await browser.field('Loop turns')).sendKeys('3.5');
+    await turn(3);
+    await counted('36');
+    await browser.until(async () => (await hand.state()).turns.backing === 36, 'the log has them');
+    expect(await (await browser.field('Loop turns')).getAttribute('value')).toBe('3.5');
+    await browser.press(Key.ESCAPE);
+    await turn(-3);
     await counted('33');
   });
 

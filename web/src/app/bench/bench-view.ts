@@ -22,7 +22,8 @@ export class BenchView {
   readonly wayOut = signal<SectionView['marks'][number] | null>(null);
 
   readonly state = this.store.shown;
-  readonly current = computed(() => this.state()?.current ?? null);
+  /** The step to do now; the same one however often the log is folded anew, so that what is typed at it stays. */
+  readonly current = computed(() => this.state()?.current ?? null, { equal: (a, b) => a?.id === b?.id });
   readonly winding = this.store.winding;
   readonly leftHanded = computed(() => this.store.run()?.under.hand === 'left');
   readonly words = computed(() => {
