@@ -181,6 +181,20 @@ describe('setting a rule otherwise', () => {
     expect([run.under.rules.tension, run.under.from]).toEqual(['tight', { tension: 'reel' }]);
   });
 
+  it('for a line is what its soak says in the tub', async () => {
+    await set({ scope: 'line', code: 'T-26' }, 'soak', 'overnight');
+    const tub = (await ada<{ id: number }>('POST', '/tubs', { name: 'Otherwise' })).body;
+    const { body } = await ada<{ soaks: { advice: string; why: string }[] }>(
+      'POST',
+      `/tubs/${tub.id}/soaks`,
+      {
+        code: pieces.main.code,
+      },
+    );
+    expect(body.soaks[0]!.advice).toMatch(/^10 h in water/);
+    expect(body.soaks[0]!.why).toContain('Set so for this line.');
+  });
+
   it('twice for the same keeps the later', async () => {
     const first = await set({ scope: 'line', code: 'T-25' }, 'soak', 'none');
     const second = await set({ scope: 'line', code: 'T-25' }, 'soak', 'overnight');

@@ -111,7 +111,7 @@ export async function soakPiece(house: House, person: Person, tubId: number, cod
         'bad-request',
         `${code} is ${material.replace('-', ' ')}: it takes up next to no water. Keep it dry.`,
       );
-    const { rules } = await rulesFor(house, { line: piece.product.code }, transaction);
+    const { rules, from } = await rulesFor(house, { line: piece.product.code }, transaction);
     const { hours, tooLongAfter, sentence, why } = soakAdvice(lineOf(piece.product), rules);
     if (hours === 0)
       throw new ProblemError(
@@ -122,7 +122,14 @@ export async function soakPiece(house: House, person: Person, tubId: number, cod
     const after = (h: number): Date => new Date(inAt.getTime() + h * HOUR);
     await house.tables.soaks.create(
       {
-        ...{ tubId, pieceId: row.id, inAt, byId: person.id, advice: sentence, why },
+        ...{
+          tubId,
+          pieceId: row.id,
+          inAt,
+          byId: person.id,
+          advice: sentence,
+          why: from.soak ? `${why} Set so for this line.` : why,
+        },
         readyAt: after(hours),
         tooLongAt: after(tooLongAfter),
       },
