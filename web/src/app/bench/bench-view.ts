@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
 import { cautionsOf, restOfFill, tooLong, type RunHappening } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -17,9 +17,6 @@ export class BenchView {
   private readonly house = inject(HouseService);
   private readonly store = inject(RunStore);
   private readonly units = inject(UnitsService);
-
-  /** Where the way out that is looked at would end. */
-  readonly wayOut = signal<SectionView['marks'][number] | null>(null);
 
   readonly state = this.store.shown;
   /** The step to do now; the same one however often the log is folded anew, so that what is typed at it stays. */
@@ -40,12 +37,24 @@ export class BenchView {
     const [facts, step] = [this.store.facts(), this.current()];
     return facts && step ? stepFields(step, facts) : [];
   });
+  /** Where a main that is too long would end, and where its join would lie with backing taken off. */
+  private readonly waysOut = computed((): SectionView['marks'] => {
+    const long = this.long();
+    if (!long) return [];
+    const { gap, takeOff } = long;
+    const small = (mm: number): string => this.units.small(mm);
+    return [
+      { kind: 'now', depth: gap.value, text: `${small(gap.value)} all on` },
+      ...(takeOff
+        ? [{ kind: 'join' as const, depth: takeOff.depth, text: `${small(takeOff.depth)} join` }]
+        : []),
+    ];
+  });
   readonly section = computed(() => {
     const [run, underWay] = [this.store.run(), this.store.underWay()];
     if (!run || !underWay) return null;
     const view = benchSection(run, underWay, (mm) => this.units.small(mm));
-    const wayOut = this.wayOut();
-    return wayOut ? { ...view, marks: [...view.marks, wayOut] } : view;
+    return { ...view, marks: [...view.marks, ...this.waysOut()] };
   });
   readonly ahead = computed(() => {
     const [run, underWay, state] = [this.store.run(), this.store.underWay(), this.state()];

@@ -1,14 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { TooLong, TooLongChoice } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
-import type { SectionView } from '../drawing/section-layout';
 import { RunStore } from './run-store';
 
-/** One way out, and where it would end. */
+/** One way out. */
 interface Way {
   readonly how: TooLongChoice;
   readonly words: string;
-  readonly mark: SectionView['marks'][number];
 }
 
 /** The main is too long for what is left: three ways out, each with what it comes to. */
@@ -22,15 +20,7 @@ interface Way {
         All of it ends at {{ units.small(long().gap.value) }}, and {{ units.small(long().wanted) }} is wanted.
       </p>
       @for (way of ways(); track way.how) {
-        <button
-          type="button"
-          class="plain min-h-18! justify-between! text-left"
-          (mouseenter)="shown.emit(way.mark)"
-          (focus)="shown.emit(way.mark)"
-          (mouseleave)="shown.emit(null)"
-          (blur)="shown.emit(null)"
-          (click)="choose(way.how)"
-        >
+        <button type="button" class="plain min-h-18! justify-between! text-left" (click)="choose(way.how)">
           {{ way.words }}
         </button>
       }
@@ -43,38 +33,25 @@ export class TooLongPanel {
   private readonly store = inject(RunStore);
 
   readonly long = input.required<TooLong>();
-  /** Where the way out that is looked at would end, for the section. */
-  readonly shown = output<SectionView['marks'][number] | null>();
 
   protected readonly ways = computed((): Way[] => {
-    const { takeOff, gap, cutTo, wanted } = this.long();
+    const { takeOff, gap, cutTo } = this.long();
     return [
       ...(takeOff
         ? [
             {
               how: 'take-off' as const,
               words: `Take ${takeOff.handleTurns.toFixed(0)} turns of backing off, ${this.units.length(takeOff.length)}`,
-              mark: {
-                kind: 'join' as const,
-                depth: takeOff.depth,
-                text: `${this.units.small(takeOff.depth)} then`,
-              },
             },
           ]
         : []),
       {
         how: 'smaller-gap' as const,
         words: `Accept a gap of ${this.units.small(gap.value)}`,
-        mark: {
-          kind: 'now' as const,
-          depth: gap.value,
-          text: `${this.units.small(gap.value)} with all of it`,
-        },
       },
       {
         how: 'cut-short' as const,
         words: `Cut the main short, ${this.units.length(cutTo.value)}`,
-        mark: { kind: 'now' as const, depth: wanted, text: `${this.units.length(cutTo.value)} end here` },
       },
     ];
   });
