@@ -54,6 +54,10 @@ describe('from bag to closed run', () => {
     await (await browser.text('Anticlockwise', 'label')).click();
     await browser.text('They turn against each other', 'p');
     await (await browser.text('Clockwise', 'label')).click();
+    await browser.until(
+      async () => !(await browser.shown('ys-twist-panel')).includes('They turn against each other'),
+      'they are said to turn alike',
+    );
     const [, , turnedOver] = await browser.driver.findElements({ css: 'ys-twist-panel tbody td' });
     await (await browser.field('Loop turns')).sendKeys(await turnedOver!.getText());
     await browser.until(
@@ -138,6 +142,7 @@ describe('from bag to closed run', () => {
       ...{ main: 'N-207', length: '110 m', backing: 'N-204' },
     });
     await browser.click('Other ways');
+    await browser.text('Main first', 'b');
     const path = '//ys-other-ways//div[b[contains(., "Main first")]]//button';
     await (await browser.driver.findElement({ xpath: path })).click();
     await hand.toBench();

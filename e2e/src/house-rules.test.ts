@@ -109,9 +109,14 @@ describe('each rule', () => {
     const before = await plan(css, tab);
     expect(before).not.toMatch(said);
     await hold(question, school);
-    expect(await plan(css, tab)).toMatch(said);
+    await plan(css, tab);
+    await browser.until(async () => said.test(await browser.shown(css)), `the plan says ${String(said)}`);
     await hold(question, USUAL_HOUSE_RULES[question]);
-    expect(await plan(css, tab)).toBe(before);
+    await plan(css, tab);
+    await browser.until(
+      async () => (await browser.shown(css)) === before,
+      'the plan says what it said before',
+    );
   });
 
   it('label, held as label up, is what the plan of a supply over its end says', async () => {
