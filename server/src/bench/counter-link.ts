@@ -24,6 +24,8 @@ export class CounterLink {
   private count: number | null = null;
   private link: CounterFrame['link'] = 'away';
   private unclaimed = 0;
+  /** Whether the device or the log moved since it was last looked at: nothing is read for a handle at rest. */
+  private moved = false;
   /** Where the device stood when something was last added to the log and not looked at yet. */
   private atBell: number | null = null;
   private folding = false;
@@ -49,6 +51,7 @@ export class CounterLink {
   /** A step may have ended: turns from here on belong to the next. */
   private readonly rung = (): void => {
     this.atBell ??= this.count;
+    this.moved = true;
     void this.fold();
   };
 
@@ -94,6 +97,7 @@ export class CounterLink {
       if (read?.device !== this.device.name) return;
       const moved = this.count !== read.count;
       this.count = read.count;
+      this.moved ||= moved;
       if (moved || this.link !== 'up') this.say('up');
     });
   }
@@ -106,14 +110,17 @@ export class CounterLink {
   /** Credits what the device went on by. One at a time: a slow database only makes the next one larger. */
   private async fold(): Promise<void> {
     const { count } = this;
-    if (count === null || this.folding || this.over) return;
+    if (count === null || !this.moved || this.folding || this.over) return;
     this.folding = true;
+    this.moved = false;
     const atBell = this.atBell;
     this.atBell = null;
     try {
       await oneAtATime(this.run.id, () => this.credit(count, atBell));
     } catch {
       // The database is away: the count stands at the device, and is credited once it is back.
+      this.moved = true;
+      this.atBell ??= atBell;
     } finally {
       this.folding = false;
     }

@@ -30,7 +30,7 @@ export class LiveRuns {
     const tellLog = (): void => {
       telling = telling
         .then(async () => {
-          const events = (await readLog(this.house, runId)).filter(({ seq }) => seq > last);
+          const events = await readLog(this.house, runId, last);
           if (events.length === 0) return;
           last = events.at(-1)?.seq ?? last;
           tell({ kind: 'log', events });

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { Job, Person, Run } from '@yard-spool/contract';
 import { supplySizes, type RunEvent } from '@yard-spool/core';
 import { inTransaction } from '../db/transaction';
@@ -80,9 +81,12 @@ async function toRun(house: House, row: RunRow): Promise<Run> {
   };
 }
 
-/** The log of a run in order, as the core folds it. */
-export async function readLog(house: House, runId: number): Promise<RunEvent[]> {
-  const rows = await house.tables.runEvents.findAll({ where: { runId }, order: ['seq'] });
+/** The log of a run in order, as the core folds it; from behind a place on, where one is given. */
+export async function readLog(house: House, runId: number, after = 0): Promise<RunEvent[]> {
+  const rows = await house.tables.runEvents.findAll({
+    where: { runId, seq: { [Op.gt]: after } },
+    order: ['seq'],
+  });
   const nameOf = await peopleNames(house);
   return rows.map(
     ({ id, seq, kind, at, byId, payload }) =>
