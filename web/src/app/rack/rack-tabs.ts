@@ -1,27 +1,13 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { RouterLink, RouterLinkActive } from '@angular/router';
+import { AreaTabs } from '../ui/area-tabs';
 
 /** The parts of the rack, beside its title. */
 @Component({
   selector: 'ys-rack-tabs',
-  imports: [RouterLink, RouterLinkActive],
+  imports: [AreaTabs],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <h1 class="pr-2">Line rack</h1>
-    <nav class="flex flex-wrap gap-x-1" aria-label="Parts of the rack">
-      @for (part of parts; track part.path) {
-        <a
-          class="flex min-h-11 items-center border-b-3 border-transparent px-2.5 font-[650] text-mute"
-          routerLinkActive="border-ink! text-ink!"
-          ariaCurrentWhenActive="page"
-          [routerLink]="part.path"
-          [routerLinkActiveOptions]="{ exact: true }"
-          >{{ part.name }}</a
-        >
-      }
-    </nav>
-  `,
-  host: { class: 'flex min-h-12 flex-wrap items-center gap-x-3' },
+  template: `<ys-area-tabs name="Line rack" label="Parts of the rack" [parts]="parts" />`,
+  host: { class: 'block' },
 })
 export class RackTabs {
   protected readonly parts = [
