@@ -52,6 +52,7 @@ import { NewRecyclingSchema, RecyclingBookSchema } from './recycling';
 import { ReorderSchema } from './reorder';
 import { ScaleReadingSchema } from './scale';
 import { NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
+import { LearningSchema } from './learning';
 import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
 import { route } from './route';
 import { AppendEventsSchema, NewRunSchema, ReopenRunSchema, RunSchema } from './runs';
@@ -86,6 +87,7 @@ export const api = {
     params: byId,
     reply: v.array(CustomerReelSchema),
   }),
+  readLearning: route('GET', '/learning', { reply: LearningSchema }),
   listReelKinds: route('GET', '/reel-kinds', { reply: v.array(ReelKindSchema) }),
   changeReelKind: route('PUT', '/reel-kinds/:id', {
     params: byId,

@@ -67,3 +67,4 @@ export {
 export { RunEventSchema, runFacts, RunFrameSchema, type Run, type RunFrame, type RunRules } from './runs';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export type { Fill, FillLayer, Reel, ReelRow } from './reels';
+export type { Learning } from './learning';

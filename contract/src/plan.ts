@@ -1,5 +1,6 @@
 import {
   MATERIALS,
+  type Beliefs,
   type FillPlan,
   type FillRequest,
   type Line,
@@ -21,7 +22,12 @@ export const LineSchema: v.GenericSchema<Line> = v.object({
 const WoundLengthSchema = v.union([
   v.object({ line: LineSchema, length: number }),
   v.object({ line: LineSchema, spoolTurns: number }),
+  v.object({ rise: number, sd: number }),
+  v.object({ radius: number, sd: number }),
+  v.object({ below: number, sd: number }),
 ]);
+/** More goes than any fill has: layers of a three-layer fill, begun and metered by turns. */
+const woundLengths = v.pipe(v.array(WoundLengthSchema), v.maxLength(40));
 
 export const ObservationSchema: v.GenericSchema<Observation> = v.variant('kind', [
   v.object({
@@ -29,6 +35,8 @@ export const ObservationSchema: v.GenericSchema<Observation> = v.variant('kind',
     length: number,
     diameter: number,
     material: v.exactOptional(v.picklist(MATERIALS)),
+    printed: v.exactOptional(v.object({ system: v.picklist(['strength', 'size']), figure: number })),
+    text: v.exactOptional(v.pipe(v.string(), v.maxLength(60))),
   }),
   v.object({ kind: v.literal('lip'), diameter: number }),
   v.object({ kind: v.literal('arbor'), diameter: number, farDiameter: v.exactOptional(number) }),
@@ -36,12 +44,35 @@ export const ObservationSchema: v.GenericSchema<Observation> = v.variant('kind',
   v.object({ kind: v.literal('retrieve'), perTurn: number, gear: number }),
   v.object({
     kind: v.literal('depth'),
-    layers: v.array(WoundLengthSchema),
+    layers: woundLengths,
     depth: number,
     by: v.picklist(['calliper', 'eye']),
     sd: v.exactOptional(number),
   }),
+  v.object({
+    kind: v.literal('stretch'),
+    layers: woundLengths,
+    line: LineSchema,
+    spoolTurns: number,
+    length: number,
+    sd: number,
+    meter: v.exactOptional(key),
+  }),
 ]);
+
+/** A figure that is believed: more than nothing, and less sure than certain. */
+export const BeliefSchema = v.object({
+  median: v.pipe(number, v.minValue(0.01), v.maxValue(100)),
+  sd: v.pipe(number, v.minValue(0.0001), v.maxValue(5)),
+});
+const beliefs = v.record(key, BeliefSchema);
+
+const BeliefsSchema: v.GenericSchema<Beliefs> = v.object({
+  type: v.exactOptional(v.picklist(['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'])),
+  packing: v.exactOptional(BeliefSchema),
+  bulk: v.exactOptional(beliefs),
+  prints: v.exactOptional(beliefs),
+});
 
 const LayerRequestSchema = v.variant('kind', [
   v.object({
@@ -83,6 +114,7 @@ export const FillRequestSchema: v.GenericSchema<FillRequest> = v.object({
 export const PlanInputSchema: v.GenericSchema<PlanInput> = v.object({
   observations: v.pipe(v.array(ObservationSchema), v.maxLength(60)),
   request: FillRequestSchema,
+  beliefs: v.exactOptional(BeliefsSchema),
 });
 
 const RangedSchema = v.object({ value: number, sd: number, low: number, high: number });
@@ -90,6 +122,10 @@ const RangedSchema = v.object({ value: number, sd: number, low: number, high: nu
 const IssueSchema = v.object({
   code: v.picklist([
     'does-not-fit',
+    'overlap-too-long',
+    'kept-below-arbor',
+    'reducer-inside-arbor',
+    'layer-out-of-order',
     'negative-gap',
     'too-little-line',
     'join-within-a-cast',
@@ -135,7 +171,6 @@ export const SpoolGeometrySchema: v.GenericSchema<SpoolGeometry> = v.object({
   lipRadius: number,
   width: number,
   arborRadius: number,
-  taper: number,
   packing: number,
   ratingDepth: number,
 });

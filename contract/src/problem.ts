@@ -15,6 +15,7 @@ export const PROBLEM_CODES = [
   'out-of-order',
   'already-closed',
   'not-finished',
+  'readings-contradict',
   'last-manager',
   'in-the-water',
   'device-away',

@@ -6,6 +6,9 @@ import { CustomerSchema } from './customers';
 import { RunRulesSchema } from './runs';
 import { LineSchema, SpoolGeometrySchema } from './plan';
 
+/** What a length can rest on. */
+export const BASES = ['counter', 'hand-count', 'meter', 'depth', 'used-up', 'weighed', 'plan'] as const;
+
 /** One layer as it went on. */
 export const FillLayerSchema = v.object({
   id: v.string(),
@@ -17,6 +20,10 @@ export const FillLayerSchema = v.object({
   pieceCode: v.nullable(v.string()),
   pieceKind: v.nullable(v.picklist(PIECE_KINDS)),
   lengthMm: MillimetresSchema,
+  /** Least and most it likely is, mm; the same as the length where it was recorded without. */
+  likelyMm: v.tuple([MillimetresSchema, MillimetresSchema]),
+  /** What the length rests on; empty where it was recorded without. */
+  restsOn: v.array(v.picklist(BASES)),
   handleTurns: v.number(),
   innerRadius: v.number(),
   outerRadius: v.number(),

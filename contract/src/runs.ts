@@ -16,6 +16,8 @@ const finite = v.pipe(v.number(), v.finite());
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
 /** More handle turns than any fill takes, to catch a slip of the finger. */
 const turns = v.pipe(finite, v.minValue(-20_000), v.maxValue(20_000));
+/** Spool turns to one counted turn: a gear, or 1 on a winder. */
+const per = v.pipe(finite, v.minValue(0.1), v.maxValue(12));
 const metres = v.pipe(finite, v.minValue(0), v.maxValue(20_000));
 const depth = v.pipe(
   finite,
@@ -35,11 +37,31 @@ const note = v.union([v.pipe(v.string(), v.maxLength(200)), finite, v.boolean()]
 export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
   of('started', { bench: line('A bench', 20) }),
   of('taken-up', { bench: line('A bench', 20) }),
-  of('step-done', { step: id }),
+  of('step-done', {
+    step: id,
+    by: v.exactOptional(v.literal('eye')),
+    usedUp: v.exactOptional(v.boolean()),
+  }),
+  of('step-again', { steps: v.pipe(v.array(id), v.minLength(1), v.maxLength(40)) }),
   of('step-skipped', { step: id }),
-  of('turns', { layer: id, turns, device: v.exactOptional(deviceName), count: v.exactOptional(finite) }),
-  of('metres', { layer: id, metres: finite, device: deviceName, count: finite }),
-  of('count-set', { layer: id, turns: v.pipe(turns, v.minValue(0, 'A count is nought or more.')) }),
+  of('turns', {
+    layer: id,
+    turns,
+    per: v.exactOptional(per),
+    device: v.exactOptional(deviceName),
+    count: v.exactOptional(finite),
+  }),
+  of('metres', {
+    layer: id,
+    metres: v.pipe(finite, v.minValue(-20_000), v.maxValue(20_000)),
+    device: v.exactOptional(deviceName),
+    count: v.exactOptional(finite),
+  }),
+  of('count-set', {
+    layer: id,
+    turns: v.pipe(turns, v.minValue(0, 'A count is zero or more.')),
+    per: v.exactOptional(per),
+  }),
   of('held', {
     on: v.boolean(),
     device: v.exactOptional(deviceName),
@@ -59,7 +81,7 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
     plyTurns: v.pipe(finite, v.minValue(0), v.maxValue(500)),
     wound: metres,
   }),
-  of('restarted', { layer: id, why: v.picklist(['supply-turned', 'slipped', 'other']) }),
+  of('restarted', { layer: id, why: v.picklist(['supply-turned', 'slipped', 'loose', 'other']) }),
   of('lay-read', {
     layer: id,
     rear: depth,
@@ -68,7 +90,11 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
     did: v.picklist(['leave', 'add-washer', 'take-washer-out']),
     wound: metres,
   }),
-  of('tension-read', { layer: id, holds: v.boolean() }),
+  of('tension-read', { layer: id, holds: v.boolean(), wound: v.exactOptional(metres) }),
+  of('settled', {
+    cause: v.picklist(['gear', 'count', 'depth', 'packing', 'line', 'piece', 'meter', 'none']),
+    about: v.pipe(v.string(), v.maxLength(40)),
+  }),
   of('chosen', {
     layer: id,
     how: v.picklist(['take-off', 'smaller-gap', 'cut-short']),
@@ -122,6 +148,8 @@ export const RunSchema = v.object({
   job: JobSchema,
   under: RunRulesSchema,
   supplies: v.array(SupplyAtBenchSchema),
+  /** What the piece of each layer held when the run was looked at, for what is wound to be held against. */
+  pieces: v.record(v.string(), v.object({ length: v.number(), sd: v.number(), sealed: v.boolean() })),
   /** Whether this reel's spool seat is known to work the other way round. */
   seatReversed: v.boolean(),
   /** What counts at its bench; none where it is counted by hand. */
@@ -157,6 +185,8 @@ export const RunFrameSchema = v.variant('kind', [
     per: v.number(),
     /** Counts it went on by that were not credited yet: held meanwhile, or away. */
     unclaimed: v.number(),
+    /** Why they are asked about although nothing is held: it began again, or jumped. */
+    odd: v.nullable(v.picklist(['restarted', 'jumped'])),
   }),
   v.object({ kind: v.literal('log'), events: v.array(RunEventSchema) }),
 ]);

@@ -6,8 +6,23 @@ export { isBraid, lineArea, MATERIALS, woundArea, type Line, type Material } fro
 export { lengthAfterTurns, lengthBetween, radiusAfter, turnsBetween } from './winding/winding';
 export { layerSum, type LayerStack } from './winding/layer-sum';
 export type { SpoolGeometry } from './spool/spool-geometry';
-export { OBSERVATION_RANGE, type Observation, type WoundLength } from './spool/observation';
-export { READING_SD, STARTING_PRIORS, type Belief, type SpoolPriors } from './spool/priors';
+export {
+  OBSERVATION_RANGE,
+  type Observation,
+  type PrintedBy,
+  type Underlay,
+  type WoundLength,
+  type WoundLine,
+} from './spool/observation';
+export { priorsOf, type Beliefs } from './spool/beliefs';
+export {
+  priorsFor,
+  READING_SD,
+  STARTING_PRIORS,
+  type Belief,
+  type PrintSystem,
+  type SpoolPriors,
+} from './spool/priors';
 export { knownSpool, type Estimate } from './spool/estimate';
 export { inferSpool, type InferredSpool } from './spool/infer-spool';
 export type { Disagreement } from './spool/disagreement';
@@ -28,38 +43,34 @@ export {
   type TooLongChoice,
 } from './run/run-event';
 export { isSwap, runSteps, type RunFacts, type RunStep, type StepKind } from './run/run-steps';
-export {
-  foldRun,
-  type Counted,
-  type DepthReading,
-  type LaySeen,
-  type RunState,
-  type SlackSeen,
-  type SupplySeen,
-} from './run/fold-run';
-export { depthsAsObservations, runUnderWay, type RunUnderWay } from './run/under-way';
+export { foldRun } from './run/fold-run';
+export type { Counted, DepthReading, LaySeen, RunState, SlackSeen, SupplySeen } from './run/run-state';
+export { runUnderWay, type RunUnderWay } from './run/under-way';
+export { segmentsOf, type Segment, type Segments } from './run/segments';
+export type { Settling, SettlingCause } from './run/settling';
+export { amountOf, takenOff, type CountedAmount } from './run/counted-amount';
 export { judgeDepth, type DepthJudgement } from './run/judge-depth';
 export { restOfFill, type RestOfFill } from './run/rest-of-fill';
 export { tooLong, type TooLong } from './run/too-long';
 export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
 export { gearAt } from './run/winder';
-export { creditCount, type CountingDevice } from './run/credit-count';
+export { counted, creditCount, type CountingDevice, type OddCount } from './run/credit-count';
 export { woundSoFar, type WoundLayer } from './run/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';
-export { parseRating, type Rating } from './quantities/parse-rating';
+export {
+  printedDiameter,
+  readPrints,
+  type Print,
+  type PrintContext,
+  type PrintReading,
+} from './prints/read-prints';
 export { correctPlan, type CorrectedPlan, type DepthRead, type FillUnderWay } from './plan/correct-plan';
 export { explainLayer, type Reckoning } from './plan/explain-plan';
 export { makeItSurer, type Surer } from './plan/make-it-surer';
 export { diameterByWraps } from './lines/diameter-by-wraps';
 export { planSwap, type SwapPlan, type SwapRequest } from './plan/plan-swap';
-export {
-  fillAsObservation,
-  KIND_SPREAD,
-  kindFillsAsObservations,
-  learnBulk,
-  type ClosedFill,
-} from './learn/learn';
+export { fillAsObservation, KIND_SPREAD, kindFillsAsObservations, type ClosedFill } from './learn/learn';
 export { compareBuilds } from './builds/compare-builds';
 export type { Build, BuildChoice, BuildIssue, BuildKind, PieceTooShort, StockLine } from './builds/build';
 export { lineCost, type LineCost, type PricePerMetre } from './money/line-cost';
@@ -103,7 +114,8 @@ export {
   type LayShape,
   type WasherAction,
 } from './lay/lay-advice';
-export type { Advice, ReelType } from './advice/advice';
+export type { Advice } from './advice/advice';
+export type { ReelType } from './lines/reel-type';
 export { gapAdvice, type GapAdvice, type Rim } from './advice/gap-advice';
 export { gripAdvice, type ArborSurface, type GripAdvice } from './advice/grip-advice';
 export { arborKnotAdvice, joinAdvice, type JoinAdvice, type JoinKnot } from './advice/knot-advice';
@@ -148,3 +160,13 @@ export {
   type CautionPlace,
   type OwnCautions,
 } from './cautions/cautions';
+export { settleFill } from './settle/settle-fill';
+export type { Basis, SettledFill, SettledLayer } from './settle/settled-fill';
+export type { Answer, Question as SettlingQuestion } from './settle/question';
+export type { DepthEvidence, FillEvidence, LayerEvidence, PieceHeld } from './settle/evidence';
+export { evidenceOfRun, observationsOfFill } from './settle/evidence-of-run';
+export { gapRemedy, thumbRemedy, type GapRemedy } from './run/gap-remedy';
+export { looseLayer, type LooseLayer } from './run/loose';
+export { lessonOf, type Lesson } from './learn/lesson';
+export { learnShop, type Learned, type ShopLearning, type ShopLesson } from './learn/learn-shop';
+export { beliefsFor, handKey, kindKey, type LearnedOf } from './learn/beliefs-for';

@@ -5,7 +5,9 @@ import {
   inferSpool,
   type RunEvent,
   type RunHappening,
+  priorsOf,
   type RunStep,
+  type Segments,
 } from '@yard-spool/core';
 import { runFacts, type Bag, type Job, type Person } from '@yard-spool/contract';
 import {
@@ -161,7 +163,7 @@ async function fill(house: House, person: Person, clock: SetClock, job: Job, who
     log.push({ ...happening, ...by });
   };
   for (const step of runSteps(facts)) {
-    const turns = turnsOf(job, step, foldRun(facts, log).turns);
+    const turns = turnsOf(job, step, foldRun(facts, log).wound);
     const half = !whole && step.kind === 'wind' && step.layer === 'main';
     if (step.layer !== undefined && turns > 0) {
       add({ kind: 'turns', payload: { layer: step.layer, turns: Math.round(turns * (half ? 0.4 : 1)) } });
@@ -179,8 +181,8 @@ async function fill(house: House, person: Person, clock: SetClock, job: Job, who
 const gapRead = ({ planInput }: Job): number => (planInput.request.gap ?? 0) + 0.1;
 
 /** Turns a winding step takes from where the run stands; 0 for a step that winds nothing. */
-function turnsOf({ planInput }: Job, step: RunStep, soFar: Readonly<Record<string, number>>): number {
-  const estimate = inferSpool(planInput.observations);
+function turnsOf({ planInput }: Job, step: RunStep, soFar: Segments): number {
+  const estimate = inferSpool(planInput.observations, priorsOf(planInput.beliefs));
   if (!estimate.ok) throw new Error('A booked plan can be made again.');
   if (step.kind !== 'wind' || step.layer === undefined) return 0;
   return windingNow(estimate.value, planInput.request, soFar, step.layer)?.planned.handleTurns.value ?? 0;

@@ -14,6 +14,7 @@ const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: stri
   'out-of-order': [409, 'The log went on elsewhere'],
   'already-closed': [409, 'Already closed'],
   'not-finished': [409, 'Not finished'],
+  'readings-contradict': [409, 'Readings contradict each other'],
   'last-manager': [409, 'The last manager stays'],
   'in-the-water': [409, 'It is in the water, or wet'],
   'device-away': [503, 'The device does not answer'],

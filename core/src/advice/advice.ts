@@ -4,6 +4,3 @@ export interface Advice {
   readonly why: string;
   readonly caution?: string;
 }
-
-/** How a reel lays line on, as far as advice differs. */
-export type ReelType = 'fixed-spool' | 'baitcaster' | 'spincast' | 'trolling' | 'big-game';

@@ -1,6 +1,7 @@
 import type { HouseRules } from '../rules/house-rules';
 import { schoolOf } from '../rules/house-rules';
-import type { Advice, ReelType } from './advice';
+import type { Advice } from './advice';
+import type { ReelType } from '../lines/reel-type';
 
 /** The edge line leaves a spool over: plain, or bevelled with the depth of the bevel's bottom below the lip, mm. */
 export type Rim = { readonly kind: 'plain' } | { readonly kind: 'bevel'; readonly depth: number };

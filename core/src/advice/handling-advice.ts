@@ -1,7 +1,8 @@
 import type { HouseRules } from '../rules/house-rules';
 import { schoolOf } from '../rules/house-rules';
 import type { SupplyStand } from '../twist/compare-supply';
-import type { Advice, ReelType } from './advice';
+import type { Advice } from './advice';
+import type { ReelType } from '../lines/reel-type';
 
 /** Which way line leaves a piece over its end with the label up, seen from above, as far as anybody looked. */
 export type LeavesSupply = 'clockwise' | 'anticlockwise' | 'unknown';

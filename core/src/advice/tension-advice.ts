@@ -1,6 +1,7 @@
 import { isBraid, type Material } from '../lines/line';
 import { schoolOf, type HouseRules } from '../rules/house-rules';
-import type { Advice, ReelType } from './advice';
+import type { Advice } from './advice';
+import type { ReelType } from '../lines/reel-type';
 
 export interface TensionAdvice extends Advice {
   readonly tension: HouseRules['tension'];

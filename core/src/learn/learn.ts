@@ -1,8 +1,5 @@
-import type { Line } from '../lines/line';
-import type { Estimate } from '../spool/estimate';
 import type { Observation, WoundLength } from '../spool/observation';
-import { bulkBelief, FIRST_BULK } from '../spool/parameters';
-import { READING_SD, type Belief, type SpoolPriors } from '../spool/priors';
+import { READING_SD } from '../spool/priors';
 
 /** A closed fill as learning sees it. */
 export interface ClosedFill {
@@ -39,25 +36,3 @@ export const kindFillsAsObservations = (
     ...fillAsObservation(fill),
     sd: Math.sqrt(READING_SD[fill.by] ** 2 + (fills.length + 1) * spread ** 2),
   }));
-
-/**
- * What a shop has learned of a line's bulk: the prior belief, and what each spool's estimate adds to it beyond that
- * prior. Spools are independent, so what each adds is added up as precision (one over variance).
- *
- * @param estimates inferred spools that had this line on them, each from the same prior belief
- */
-export function learnBulk(line: Line, estimates: readonly Estimate[], priors: SpoolPriors): Belief {
-  const prior = bulkBelief(line, priors);
-  const start = { precision: 1 / prior.sd ** 2, weighted: Math.log(prior.median) / prior.sd ** 2 };
-  let { precision, weighted } = start;
-  for (const { lines, vector, covariance } of estimates) {
-    const at = lines.findIndex(({ key }) => key === line.key) + FIRST_BULK;
-    const variance = covariance[at]?.[at];
-    if (at < FIRST_BULK || variance === undefined) continue;
-    const added = Math.max(0, 1 / variance - start.precision);
-    if (added === 0) continue;
-    precision += added;
-    weighted += (vector[at] ?? 0) / variance - start.weighted;
-  }
-  return { median: Math.exp(weighted / precision), sd: Math.sqrt(1 / precision) };
-}

@@ -1,5 +1,6 @@
-import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { descend, type Descent, type ResidualsOf } from './descend';
+import { dot, jacobianOf, normalMatrix } from './jacobian';
 
 /** The best vector, its covariance, and how strongly each residual holds itself (0 free, 1 pinned). */
 export interface LeastSquaresFit {
@@ -7,103 +8,78 @@ export interface LeastSquaresFit {
   readonly covariance: readonly (readonly number[])[];
   readonly residuals: readonly number[];
   readonly leverage: readonly number[];
+  /** Sum of the squared residuals. */
+  readonly cost: number;
+  /**
+   * Whether the gradient is near zero at the end: the Gauss–Newton step from there is under a thousandth of a standard
+   * deviation.
+   */
+  readonly settled: boolean;
 }
 
-const STEP = 1e-5;
-/** Iterations run between two looks at whether the vector still moves, and how often at most. */
-const ITERATIONS = 4;
-const ROUNDS = 12;
-const SETTLED = 1e-8;
+/** A descent that fits worse than this many squares a reading, and some for its beliefs, looks elsewhere too. */
+const FITS_WELL = { each: 2, beside: 6 } as const;
 
 /**
  * Minimises the sum of squared residuals, each already divided by its standard deviation (so priors are residuals
- * too), by Levenberg–Marquardt; covariance is the inverse of JᵀJ at the minimum.
+ * too), by Levenberg–Marquardt from one start, and from the others where it ends unsettled or fits badly; covariance is
+ * the inverse of JᵀJ at the minimum.
  *
  * @param residualsOf residuals of a vector; always the same count, at least as many as parameters
  * @param start a vector near the minimum, for instance the priors' middle
- * @throws where JᵀJ is singular, which a full set of priors rules out
+ * @param options.scale how far each parameter usually lies from its start: one unit of step
+ * @param options.others further starting points
+ * @param options.measured how many of the residuals are readings; the rest are priors
+ * @returns null where no start leads anywhere finite
  */
 export function leastSquares(
-  residualsOf: (vector: readonly number[]) => number[],
+  residualsOf: ResidualsOf,
   start: readonly number[],
-): LeastSquaresFit {
-  const vector = descend(residualsOf, start);
-  const jacobian = new Matrix(jacobianOf(residualsOf, vector));
-  const normal = jacobian.transpose().mmul(jacobian);
-  const covariance = new CholeskyDecomposition(normal).solve(Matrix.eye(vector.length));
-  const spread = jacobian.mmul(covariance);
-  const leverage = Array.from({ length: jacobian.rows }, (_, i) => dot(spread.getRow(i), jacobian.getRow(i)));
-  return { vector, covariance: covariance.to2DArray(), residuals: residualsOf(vector), leverage };
-}
-
-/**
- * The library stops at an error it is told beforehand, which a fit with priors never reaches: it would always run to its
- * last iteration. It is therefore run a few iterations at a time until it no longer moves.
- */
-function descend(
-  residualsOf: (vector: readonly number[]) => number[],
-  start: readonly number[],
-): readonly number[] {
+  {
+    scale = start.map(() => 1),
+    others = [],
+    measured = Infinity,
+  }: {
+    readonly scale?: readonly number[];
+    readonly others?: readonly (readonly number[])[];
+    readonly measured?: number;
+  } = {},
+): LeastSquaresFit | null {
   const count = residualsOf(start).length;
-  const data = { x: Array.from({ length: count }, (_, i) => i), y: new Array<number>(count).fill(0) };
-  let vector = [...start];
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const { parameterValues } = levenbergMarquardt(
-      data,
-      (parameters) => {
-        const residuals = residualsOf(parameters);
-        return (i) => residuals[i] ?? 0;
-      },
-      {
-        initialValues: vector,
-        damping: 1e-3,
-        gradientDifference: STEP,
-        maxIterations: ITERATIONS,
-        errorTolerance: 1e-9,
-        centralDifference: true,
-      },
-    );
-    const moved = Math.max(...parameterValues.map((value, i) => Math.abs(value - (vector[i] ?? 0))));
-    vector = parameterValues;
-    if (moved < SETTLED) break;
+  let best = descend(residualsOf, start, scale);
+  const enough = FITS_WELL.each * Math.min(count, measured) + FITS_WELL.beside;
+  if (!best?.settled || best.cost > enough) {
+    for (const other of others) best = better(best, descend(residualsOf, other, scale));
   }
-  return vector;
+  return best && summarise(residualsOf, best, scale);
 }
 
-const dot = (a: readonly number[], b: readonly number[]): number =>
-  a.reduce((sum, value, i) => sum + value * (b[i] ?? 0), 0);
-
-/** Central differences: row per output, column per parameter. */
-export function jacobianOf(
-  outputsOf: (vector: readonly number[]) => readonly number[],
-  at: readonly number[],
-): number[][] {
-  const rows: number[][] = outputsOf(at).map(() => []);
-  const vector = [...at];
-  at.forEach((middle, column) => {
-    vector[column] = middle + STEP;
-    const above = outputsOf(vector);
-    vector[column] = middle - STEP;
-    const below = outputsOf(vector);
-    vector[column] = middle;
-    rows.forEach((row, i) => row.push(((above[i] ?? 0) - (below[i] ?? 0)) / (2 * STEP)));
-  });
-  return rows;
+/** The settled one of two ends, the lower where both are. */
+function better(a: Descent | null, b: Descent | null): Descent | null {
+  if (!a || !b) return a ?? b;
+  if (a.settled !== b.settled && Math.abs(a.cost - b.cost) < 1e-3 * (1 + a.cost)) return a.settled ? a : b;
+  return b.cost < a.cost ? b : a;
 }
 
-/** Standard deviation of each output, by linear propagation of a covariance. */
-export const propagate = (
-  jacobian: readonly (readonly number[])[],
-  covariance: readonly (readonly number[])[],
-): number[] =>
-  jacobian.map((row) =>
-    Math.sqrt(
-      Math.max(
-        0,
-        dot(
-          row,
-          covariance.map((line) => dot(line, row)),
-        ),
-      ),
+function summarise(
+  residualsOf: ResidualsOf,
+  { vector, cost, settled }: Descent,
+  scale: readonly number[],
+): LeastSquaresFit | null {
+  const jacobian = jacobianOf(residualsOf, vector, scale);
+  // In steps of one scale each the matrix is well conditioned whatever the units are.
+  const scaled = jacobian.map((row) => row.map((slope, i) => slope * (scale[i] ?? 1)));
+  const cholesky = new CholeskyDecomposition(new Matrix(normalMatrix(scaled)));
+  if (!cholesky.isPositiveDefinite()) return null;
+  const inverse = cholesky.solve(Matrix.eye(vector.length)).to2DArray();
+  const covariance = inverse.map((row, i) =>
+    row.map((_, j) => (((row[j] ?? 0) + (inverse[j]?.[i] ?? 0)) / 2) * (scale[i] ?? 1) * (scale[j] ?? 1)),
+  );
+  const leverage = jacobian.map((row) =>
+    dot(
+      row,
+      covariance.map((line) => dot(line, row)),
     ),
   );
+  return { vector, covariance, residuals: residualsOf(vector), leverage, cost, settled };
+}

@@ -45,9 +45,21 @@ export function checkRequest(request: FillRequest): PlanIssue[] {
   if (unknowns === 1 && request.gap === undefined) {
     issues.push(wrong('no-unknown', 'Say at which gap to stop, or give every layer a length.', 'gap'));
   }
+  issues.push(...outOfOrder(request.layers));
   check(issues, request.gap ?? 0, 'gap', 'gap', 'mm');
   check(issues, request.gear, 'gear', 'gear', 'to one');
   return issues;
+}
+
+/** A reducer lies on the arbor and kept line on that; what is wound lies above both. */
+function outOfOrder(layers: readonly LayerRequest[]): PlanIssue[] {
+  const rank = ({ kind }: LayerRequest): number => (kind === 'reducer' ? 0 : kind === 'retained' ? 1 : 2);
+  return layers.flatMap((layer, i) => {
+    const below = layers[i - 1];
+    if (!below || rank(layer) >= 2 || rank(layer) >= rank(below)) return [];
+    const what = layer.kind === 'reducer' ? 'A reducer' : 'Old line that is kept';
+    return [wrong('layer-out-of-order', `${what} lies below everything that is wound on.`, layer.id)];
+  });
 }
 
 function checkLayer(layer: LayerRequest): PlanIssue[] {

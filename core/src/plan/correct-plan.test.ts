@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BACKING, MAIN, valueOf, WORKED_READINGS } from '../testing/examples';
+import { BACKING, MAIN, valueOf, WORKED_PRIORS, WORKED_READINGS } from '../testing/examples';
 import { correctPlan, type CorrectedPlan, type DepthRead, type FillUnderWay } from './correct-plan';
 import type { FillRequest } from './fill-request';
 
@@ -22,7 +22,7 @@ const underWay = (depth?: number, more: Partial<FillUnderWay> = {}): FillUnderWa
   ...more,
 });
 const corrected = (depth?: number, more?: Partial<FillUnderWay>): CorrectedPlan =>
-  valueOf(correctPlan(underWay(depth, more)));
+  valueOf(correctPlan(underWay(depth, more), { priors: WORKED_PRIORS }));
 const main = ({ toGap }: CorrectedPlan) => toGap.layers[1]!.length;
 
 /** Within 2 % of a printed figure, which itself is rounded. */

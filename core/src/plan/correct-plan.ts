@@ -1,4 +1,5 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
+import { fromHandleTurns } from '../run/segments';
 import { woundSoFar } from '../run/wound';
 import { inferSpool, type InferredSpool } from '../spool/infer-spool';
 import type { Observation, WoundLength } from '../spool/observation';
@@ -128,7 +129,7 @@ function fromTurns(
   spool: InferredSpool,
 ): { readonly request: FillRequest; readonly soFar: number } {
   if (!turns) return { request, soFar };
-  const wound = woundSoFar(spool, request, turns);
+  const wound = woundSoFar(spool, request, fromHandleTurns(turns, request.gear));
   const layers = request.layers.map((layer, i) =>
     layer.id !== current && layer.id in turns ? withLength(layer, wound[i]?.length ?? 0) : layer,
   );
@@ -147,7 +148,7 @@ const withoutGap = ({ layers, gear, guideBore }: FillRequest): FillRequest => ({
   ...(guideBore === undefined ? {} : { guideBore }),
 });
 
-/** A figure moved, its range with it, never below nought; `move` may turn the range round. */
+/** A figure moved, its range with it, never below zero; `move` may turn the range round. */
 function shifted({ value, sd, low, high }: Ranged, move: (figure: number) => number): Ranged {
   const [a, b] = [Math.max(0, move(low)), Math.max(0, move(high))];
   return { value: Math.max(0, move(value)), sd, low: Math.min(a, b), high: Math.max(a, b) };

@@ -23,6 +23,10 @@ export interface PlannedLayer {
 
 export type PlanIssueCode =
   | 'does-not-fit'
+  | 'overlap-too-long'
+  | 'kept-below-arbor'
+  | 'reducer-inside-arbor'
+  | 'layer-out-of-order'
   | 'negative-gap'
   | 'too-little-line'
   | 'join-within-a-cast'

@@ -1,6 +1,7 @@
 import { isBraid } from '../lines/line';
 import type { PlanIssue } from './fill-plan';
 import type { FillRequest, LayerRequest } from './fill-request';
+import type { SpoolGeometry } from '../spool/spool-geometry';
 import type { PlanRules } from './plan-rules';
 import type { Stack } from './stack';
 
@@ -8,6 +9,9 @@ interface Judged {
   readonly stack: Stack;
   readonly request: FillRequest;
   readonly rules: PlanRules;
+  readonly spool: SpoolGeometry;
+  /** How unsure the depth of the bare arbor below the lip is, one standard deviation, mm. */
+  readonly arborSd: number;
 }
 
 type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
@@ -25,11 +29,22 @@ const caution = (
   ...(at === undefined ? {} : { at }),
 });
 
+const wrong: typeof caution = (...said) => ({ ...caution(...said), severity: 'error' });
+
 /** What cannot or should not be in a plan. Everything here still has a picture; nothing here is an exception. */
 export const judgePlan = (judged: Judged): PlanIssue[] =>
-  [doesNotFit, negativeGap, tooLittle, withinACast, springyBacking, bareArbor, thickJoin].flatMap((judge) =>
-    judge(judged),
-  );
+  [
+    doesNotFit,
+    longOverlap,
+    belowArbor,
+    insideArbor,
+    negativeGap,
+    tooLittle,
+    withinACast,
+    springyBacking,
+    bareArbor,
+    thickJoin,
+  ].flatMap((judge) => judge(judged));
 
 const lineLayers = ({ layers }: FillRequest): LineLayer[] =>
   layers.filter((layer): layer is LineLayer => layer.kind === 'line');
@@ -54,6 +69,49 @@ function doesNotFit({ stack, request }: Judged): PlanIssue[] {
       values: { excess },
     },
   ];
+}
+
+/** A splice longer than the line it lies in. */
+function longOverlap({ stack, request: { layers } }: Judged): PlanIssue[] {
+  return layers.flatMap((layer, i) => {
+    if (layer.kind !== 'line' || !layer.overlap) return [];
+    const [below, own] = [stack.layers[i - 1], stack.layers[i]];
+    const least = Math.min(
+      own?.length ?? 0,
+      layers[i - 1]?.kind === 'line' ? (below?.length ?? 0) : Infinity,
+    );
+    if (layer.overlap <= least) return [];
+    const sentence = `A spliced overlap of ${layer.overlap.toFixed(1)} m is longer than the ${least.toFixed(1)} m of line it lies in.`;
+    return [wrong('overlap-too-long', sentence, { overlap: layer.overlap, least }, layer.id)];
+  });
+}
+
+/** Beyond this many standard deviations it is not the estimate that is off. */
+const CLEARLY = 3;
+
+/** What cannot be by the estimate: clearly so, it stops the plan; within its doubt it is only said. */
+const byDoubt = (off: number, sd: number): typeof caution => (off > CLEARLY * sd ? wrong : caution);
+
+/** Old line kept by a depth that lies deeper than the bare arbor. */
+function belowArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
+  const deepest = spool.lipRadius - spool.arborRadius;
+  return request.layers.flatMap((layer) => {
+    if (layer.kind !== 'retained' || !('depth' in layer.left) || layer.left.depth <= deepest) return [];
+    const { depth } = layer.left;
+    const sentence = `Old line kept at ${depth.toFixed(1)} mm would lie below the bare arbor, which is at about ${deepest.toFixed(1)} mm. Measure again from the lip.`;
+    return [byDoubt(depth - deepest, arborSd)('kept-below-arbor', sentence, { depth, deepest }, layer.id)];
+  });
+}
+
+/** A reducer that is thinner than the arbor it would sit on. */
+function insideArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
+  return request.layers.flatMap((layer) => {
+    const arbor = 2 * spool.arborRadius;
+    if (layer.kind !== 'reducer' || layer.diameter >= arbor) return [];
+    const sentence = `A reducer of ${layer.diameter.toFixed(1)} mm lies inside the arbor, which is about ${arbor.toFixed(1)} mm. Measure both across.`;
+    const say = byDoubt(arbor - layer.diameter, 2 * arborSd);
+    return [say('reducer-inside-arbor', sentence, { reducer: layer.diameter, arbor }, layer.id)];
+  });
 }
 
 function negativeGap({ stack, request }: Judged): PlanIssue[] {

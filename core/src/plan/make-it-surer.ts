@@ -1,5 +1,6 @@
 import { inferSpool } from '../spool/infer-spool';
 import type { Observation } from '../spool/observation';
+import { priorsOf } from '../spool/beliefs';
 import type { SpoolPriors } from '../spool/priors';
 import type { SpoolGeometry } from '../spool/spool-geometry';
 import { correctPlan } from './correct-plan';
@@ -24,7 +25,8 @@ const WORTH = 0.03;
  * What would make a plan surer, most first: each measure not taken yet is supposed to come out as expected, and the plan
  * is made again with it; and one depth read on the way, which narrows what is left to wind.
  */
-export function makeItSurer({ observations, request }: PlanInput, priors?: SpoolPriors): Surer[] {
+export function makeItSurer({ observations, request, beliefs }: PlanInput): Surer[] {
+  const priors = priorsOf(beliefs);
   const inferred = inferSpool(observations, priors);
   if (!inferred.ok) return [];
   const plan = planFill(inferred.value, request);
@@ -47,8 +49,10 @@ const figureOf = ({ layers, solvedFor, gap }: FillPlan): { layer: string | null;
   return solved ? { layer: solved.id, sd: solved.length.sd } : { layer: null, sd: gap.sd };
 };
 
+type Measure = Extract<Observation, { kind: 'lip' | 'width' | 'arbor' | 'retrieve' }>;
+
 /** Each measure as it would come out on the spool as it is believed to be. */
-const expected = (spool: SpoolGeometry, gear: number): Observation[] => [
+const expected = (spool: SpoolGeometry, gear: number): Measure[] => [
   { kind: 'lip', diameter: 2 * spool.lipRadius },
   { kind: 'width', width: spool.width },
   { kind: 'arbor', diameter: 2 * spool.arborRadius },
@@ -56,7 +60,11 @@ const expected = (spool: SpoolGeometry, gear: number): Observation[] => [
 ];
 
 /** One depth read at the join, supposed to come out as planned: how sure the layer above it is then. */
-function afterOneDepth({ observations, request }: PlanInput, plan: FillPlan, priors?: SpoolPriors): Surer[] {
+function afterOneDepth(
+  { observations, request }: Pick<PlanInput, 'observations' | 'request'>,
+  plan: FillPlan,
+  priors: SpoolPriors,
+): Surer[] {
   const lines = plan.layers.filter(({ request: { kind } }) => kind === 'line');
   const [below, above] = [lines.at(-2), lines.at(-1)];
   if (!below || !above || request.gap === undefined || below.request.kind !== 'line') return [];
@@ -71,8 +79,7 @@ function afterOneDepth({ observations, request }: PlanInput, plan: FillPlan, pri
     depth: below.depthAfter.value,
     by: 'calliper' as const,
   };
-  const options = priors ? { priors } : {};
-  const [without, withIt] = [[], [read]].map((reads) => correctPlan({ ...under, reads }, options));
+  const [without, withIt] = [[], [read]].map((reads) => correctPlan({ ...under, reads }, { priors }));
   if (!without?.ok || !withIt?.ok) return [];
   const sdOf = ({ toGap }: { toGap: FillPlan }): number =>
     toGap.layers.find(({ id }) => id === above.id)?.length.sd ?? 0;

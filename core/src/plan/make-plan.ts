@@ -1,7 +1,7 @@
 import { fail, succeed, type Result } from '../issue';
+import { priorsOf, type Beliefs } from '../spool/beliefs';
 import { inferSpool, type InferredSpool } from '../spool/infer-spool';
 import type { Observation } from '../spool/observation';
-import type { SpoolPriors } from '../spool/priors';
 import type { FillPlan } from './fill-plan';
 import type { FillRequest } from './fill-request';
 import { planFill } from './plan-fill';
@@ -11,6 +11,8 @@ import type { PlanRules } from './plan-rules';
 export interface PlanInput {
   readonly observations: readonly Observation[];
   readonly request: FillRequest;
+  /** What was believed beside the readings when it was made; a fixed spool's usual beliefs unless said. */
+  readonly beliefs?: Beliefs;
 }
 
 /** A plan together with the spool it was made for. */
@@ -19,14 +21,10 @@ export interface MadePlan {
   readonly plan: FillPlan;
 }
 
-/** Infers the spool, then plans the fill. */
-export function makePlan(
-  { observations, request }: PlanInput,
-  priors?: SpoolPriors,
-  rules?: PlanRules,
-): Result<MadePlan> {
-  const spool = inferSpool(observations, priors);
+/** Infers the spool, then plans the fill. What is odd about the readings goes with the spool, the rest with the plan. */
+export function makePlan({ observations, request, beliefs }: PlanInput, rules?: PlanRules): Result<MadePlan> {
+  const spool = inferSpool(observations, priorsOf(beliefs));
   if (!spool.ok) return spool;
   const plan = planFill(spool.value, request, rules);
-  return plan.ok ? succeed({ spool: spool.value, plan: plan.value }) : fail(...plan.issues);
+  return plan.ok ? succeed({ spool: spool.value, plan: plan.value }, spool.issues) : fail(...plan.issues);
 }

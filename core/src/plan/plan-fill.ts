@@ -1,22 +1,25 @@
 import { fail, succeed, type Result } from '../issue';
 import type { Line } from '../lines/line';
-import { jacobianOf, propagate } from '../numeric/least-squares';
+import { jacobianOf, propagate } from '../numeric/jacobian';
 import type { Estimate } from '../spool/estimate';
 import { bulkBelief, decodeSpool, FIRST_BULK, type ParameterVector } from '../spool/parameters';
+import type { SpoolGeometry } from '../spool/spool-geometry';
 import { checkRequest } from './check-request';
 import type { FillPlan, PlannedLayer, PlanIssue } from './fill-plan';
 import type { FillRequest } from './fill-request';
 import { judgePlan } from './judge-plan';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules';
-import { ranged } from './ranged';
-import { isUnknown, stackLayers, type Stack } from './stack';
+import { cutOff, spoolRanged } from './ranged';
+import { gapByTurns, isUnknown, stackLayers, type Stack } from './stack';
 import { wetGapOf } from './wet-gap';
 
 /**
  * Plans a fill: lengths, depths and turns of each layer, solved for the one unknown, each with its likely range.
  *
  * Ranges are 10th to 90th percentile by linear propagation of the estimate's covariance and of the bulk of lines it
- * does not know yet, clipped at nought. A seeded Monte Carlo agrees within 5 % where the range stays clear of nought.
+ * does not know yet, clipped at zero. A seeded Monte Carlo agrees within 5 % where the range stays clear of zero. The gap
+ * of a plan that is solved for a layer is the one its planned turns come to: wound to the count, line and spool have the
+ * last word.
  *
  * @param estimate the spool, inferred or known
  * @param request ordered layers, gap in mm, gear ratio
@@ -29,34 +32,38 @@ export function planFill(
 ): Result<FillPlan, PlanIssue> {
   const problems = checkRequest(request);
   if (problems.length > 0) return fail(...problems);
-  const { vector, covariance, stackOf } = widen(estimate, request);
+  const { vector, covariance, at } = widen(estimate, request);
+  const stackOf = (there: ParameterVector): Stack => stackLayers(...at(there), request);
   const stack = stackOf(vector);
+  const solved = request.layers.some(isUnknown);
+  const gapOf = (there: ParameterVector): number =>
+    solved ? gapByTurns(...at(there), request, stack.lying) : stackOf(there).gap;
+  const arborDepth = ([{ lipRadius, arborRadius }]: ReturnType<typeof at>): number => lipRadius - arborRadius;
   const sds = propagate(
-    jacobianOf((at) => figuresOf(stackOf(at)), vector),
+    jacobianOf((there) => [...figuresOf(stackOf(there)), arborDepth(at(there)), gapOf(there)], vector),
     covariance,
   );
   const plan = describe(stack, sds, request, estimate.spool.lipRadius);
   const wetGap = wetGapOf(estimate.spool, request, stack, rules.swelling);
-  const issues = judgePlan({ stack, request, rules });
+  const issues = judgePlan({ stack, request, rules, spool: estimate.spool, arborSd: sds.at(-2) ?? 0 });
   return succeed({ ...plan, wetGap, issues });
 }
 
-/** The figures that get a range, in one row: per layer length, wraps, depth after, spool turns; then the gap. */
-const figuresOf = (stack: Stack): number[] => [
-  ...stack.layers.flatMap(({ length, wraps, outer, spoolTurns }) => [
+/** The figures that get a range, in one row: per layer length, wraps, depth after, spool turns. */
+const figuresOf = (stack: Stack): number[] =>
+  stack.free.flatMap(({ length, wraps, outer, spoolTurns }) => [
     length,
     wraps,
     stack.lipRadius - outer,
     spoolTurns,
-  ]),
-  stack.gap,
-];
+  ]);
 const PER_LAYER = 4;
 
 interface Widened {
   readonly vector: number[];
   readonly covariance: number[][];
-  readonly stackOf: (vector: ParameterVector) => Stack;
+  /** The spool and its bulks as a vector says they are. */
+  readonly at: (vector: ParameterVector) => readonly [SpoolGeometry, (line: Line) => number];
 }
 
 /** The estimate with a bulk added for each line of the request that it has never met. */
@@ -72,11 +79,11 @@ function widen(estimate: Estimate, request: FillRequest): Widened {
     covariance.push([...vector.map(() => 0), sd * sd]);
     vector.push(Math.log(median));
   }
-  const stackOf = (at: ParameterVector): Stack => {
-    const spool = decodeSpool(at, estimate.taper);
-    return stackLayers(spool, (line) => Math.exp(at[place.get(line.key) ?? -1] ?? 0), request);
+  return {
+    vector,
+    covariance,
+    at: (there) => [decodeSpool(there), ({ key }) => Math.exp(there[place.get(key) ?? -1] ?? 0)],
   };
-  return { vector, covariance, stackOf };
 }
 
 const linesOf = ({ layers }: FillRequest): Line[] =>
@@ -88,35 +95,40 @@ function describe(
   request: FillRequest,
   lip: number,
 ): Omit<FillPlan, 'wetGap' | 'issues'> {
+  const solvedFor = request.layers.find(isUnknown)?.id ?? null;
+  const gap = spoolRanged(stack.gap, sds.at(-1) ?? 0);
   const layers = stack.layers.map((layer, i): PlannedLayer => {
     const [length = 0, wraps = 0, depth = 0, turns = 0] = sds.slice(i * PER_LAYER, (i + 1) * PER_LAYER);
     const perTurn = (radius: number): number => (2 * Math.PI * radius * request.gear) / 1000;
     const asked = request.layers[i];
+    const free = layer.id === solvedFor ? (stack.free[i] ?? layer) : layer;
     if (!asked) throw new Error('A stack has as many layers as its request.');
     return {
       id: layer.id,
       request: asked,
-      length: ranged(layer.length, asked.kind === 'line' && asked.length !== 'fits' ? 0 : length, 0),
-      wraps: ranged(layer.wraps, wraps, 0),
+      length: cutOff(free.length, asked.kind === 'line' && asked.length !== 'fits' ? 0 : length),
+      wraps: cutOff(free.wraps, wraps),
       innerRadius: layer.inner,
       outerRadius: layer.outer,
       depthBefore: lip - layer.inner,
-      depthAfter: ranged(lip - layer.outer, depth),
+      depthAfter: i === stack.layers.length - 1 ? gap : spoolRanged(lip - layer.outer, depth),
       spoolTurns: layer.spoolTurns,
-      handleTurns: ranged(layer.spoolTurns / request.gear, turns / request.gear, 0),
+      handleTurns: cutOff(
+        (layer.id === solvedFor && free.spoolTurns < 0 ? free : layer).spoolTurns / request.gear,
+        turns / request.gear,
+      ),
       perTurnStart: perTurn(layer.inner),
       perTurnEnd: perTurn(layer.outer),
     };
   });
-  const gapSd = sds.at(-1) ?? 0;
   const overlaps = request.layers.reduce(
     (sum, layer) => sum + (layer.kind === 'line' ? (layer.overlap ?? 0) : 0),
     0,
   );
   return {
     layers,
-    solvedFor: request.layers.find(isUnknown)?.id ?? null,
-    gap: ranged(stack.gap, gapSd),
+    solvedFor,
+    gap,
     total: stack.layers.reduce((sum, { length }) => sum + length, 0) - overlaps,
   };
 }

@@ -7,7 +7,7 @@ import { windTurns } from '../testing/turn-by-turn';
 import { lengthBetween } from '../winding/winding';
 import { planSwap } from './plan-swap';
 
-const SPOOL = { lipRadius: 23, width: 16.5, arborRadius: 16, taper: 0, packing: 0.7, ratingDepth: 1.5 };
+const SPOOL = { lipRadius: 23, width: 16.5, arborRadius: 16, packing: 0.7, ratingDepth: 1.5 };
 
 /** Main that fills 67.5 % of the space below the gap. */
 const mainFor = (gap: number): number =>

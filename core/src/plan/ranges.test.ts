@@ -18,10 +18,7 @@ function monteCarlo(known: number): Stack[] {
   const factor = new CholeskyDecomposition(even).lowerTriangularMatrix;
   return Array.from({ length: DRAWS }, () => {
     const step = factor.mmul(Matrix.columnVector(estimate.vector.map(normal))).to1DArray();
-    const spool = decodeSpool(
-      estimate.vector.map((value, i) => value + step[i]!),
-      0,
-    );
+    const spool = decodeSpool(estimate.vector.map((value, i) => value + step[i]!));
     const bulk = new Map(
       [MAIN, BACKING].map((line) => {
         const { median, sd } = bulkBelief(line, estimate.priors);
@@ -52,7 +49,7 @@ describe('likely ranges', () => {
     check((stack) => stack.layers[1]!.spoolTurns / 5.2, main!.handleTurns.low, main!.handleTurns.high);
   });
 
-  it('never reach below nought', () => {
+  it('never reach below zero', () => {
     const estimate = valueOf(inferSpool([]));
     const [backing] = valueOf(planFill(estimate, WORKED_REQUEST)).layers;
     expect(backing!.length.low).toBe(0);

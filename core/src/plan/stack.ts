@@ -1,22 +1,20 @@
-import { woundArea, type Line } from '../lines/line';
-import { meanArborRadius, type SpoolGeometry } from '../spool/spool-geometry';
+import type { Line } from '../lines/line';
+import type { SpoolGeometry } from '../spool/spool-geometry';
 import { turnsBetween } from '../winding/winding';
 import type { FillRequest, LayerRequest } from './fill-request';
-
-/** One layer as it comes to lie: radii in mm, length in m, spool turns. Tape and reducers have no turns of line. */
-export interface StackedLayer {
-  readonly id: string;
-  readonly length: number;
-  /** Tape wraps; 0 for line. */
-  readonly wraps: number;
-  readonly inner: number;
-  readonly outer: number;
-  readonly spoolTurns: number;
-}
+import { areaOn, type BulkOf, type OnSpool, type StackedLayer } from './on-spool';
+import { shareSplices } from './share-splices';
 
 /** A spool filled as asked, in plain numbers. */
 export interface Stack {
   readonly layers: readonly StackedLayer[];
+  /** The same before splices share their turns. */
+  readonly lying: readonly StackedLayer[];
+  /**
+   * The same with the unknown layer left below zero where the others alone do not fit: what its range is worked out from,
+   * since a figure that is cut off has no slope.
+   */
+  readonly free: readonly StackedLayer[];
   /** Depth of the last surface below the lip, mm; negative where it stands proud. */
   readonly gap: number;
   /** Space the unknown layer was given, mm³; negative where the known layers alone do not fit. */
@@ -26,30 +24,27 @@ export interface Stack {
   readonly width: number;
 }
 
-type BulkOf = (line: Line) => number;
-
-/** Wound area per length of a line on a spool, mm². */
-const areaOn = (line: Line, spool: SpoolGeometry, bulkOf: BulkOf): number =>
-  woundArea(line.diameter, bulkOf(line), spool.packing);
+/** Square and square root that keep their sign, so that a space too small by some is told from one too small by more. */
+const squareOf = (radius: number): number => radius * Math.abs(radius);
+const rootOf = (squared: number): number => Math.sign(squared) * Math.sqrt(Math.abs(squared));
 
 /**
- * Winds the layers of a request on one exactly known spool and solves for its one unknown. Pure volume balance:
- * the known layers' volumes are taken from the space up to the gap, and the unknown gets the rest.
+ * Winds the layers of a request on one exactly known spool and solves for its one unknown: from the arbor up to it, from
+ * the gap down to it, each layer at the radius it really lies at.
  */
 export function stackLayers(spool: SpoolGeometry, bulkOf: BulkOf, request: FillRequest): Stack {
+  const on = { spool, bulkOf };
   const unknown = request.layers.findIndex(isUnknown);
-  const room = unknown < 0 ? null : roomFor(unknown, spool, bulkOf, request);
-  let squared = spool.arborRadius ** 2;
-  const layers = request.layers.map((layer, i) => {
-    const inner = Math.sqrt(squared);
-    const volume = i === unknown ? Math.max(0, room ?? 0) : volumeOf(layer, inner, spool, bulkOf);
-    squared += volume / (Math.PI * spool.width);
-    return describe(layer, { volume, inner, outer: Math.sqrt(squared) }, spool, bulkOf);
-  });
-  shareSplices(layers, request.layers, spool, bulkOf);
+  const free = unknown < 0 ? stackUp(on, request.layers) : solve(on, request, unknown);
+  const gave = free[unknown];
+  const room = gave ? Math.PI * spool.width * (squareOf(gave.outer) - squareOf(gave.inner)) : null;
+  const fits = room === null || room >= 0;
+  const layers = fits ? free : stackUp(on, request.layers);
   return {
-    layers,
-    gap: spool.lipRadius - Math.sqrt(squared),
+    layers: shareSplices(layers, request.layers, on),
+    lying: layers,
+    free,
+    gap: spool.lipRadius - (layers.at(-1)?.outer ?? spool.arborRadius),
     room,
     lipRadius: spool.lipRadius,
     width: spool.width,
@@ -60,91 +55,91 @@ export function stackLayers(spool: SpoolGeometry, bulkOf: BulkOf, request: FillR
 export const isUnknown = (layer: LayerRequest): boolean =>
   (layer.kind === 'line' && layer.length === 'fits') || (layer.kind === 'tape' && layer.wraps === 'fits');
 
-function roomFor(
-  unknown: number,
-  spool: SpoolGeometry,
-  bulkOf: BulkOf,
-  { layers, gap = 0 }: FillRequest,
-): number {
-  const full = spool.lipRadius - gap;
-  const above = layers
-    .slice(unknown + 1)
-    .reduce((sum, layer) => sum + volumeOf(layer, spool.arborRadius, spool, bulkOf), 0);
-  let inner = spool.arborRadius;
-  for (const layer of layers.slice(0, unknown)) {
-    inner = Math.sqrt(inner ** 2 + volumeOf(layer, inner, spool, bulkOf) / (Math.PI * spool.width));
-  }
-  return Math.PI * spool.width * (full * Math.abs(full) - inner ** 2) - above;
+/** Layer upon layer from the arbor; an unknown one gets nothing. */
+function stackUp(on: OnSpool, layers: readonly LayerRequest[]): StackedLayer[] {
+  let inner = on.spool.arborRadius;
+  return layers.map((layer) => {
+    const outer = isUnknown(layer) ? inner : above(layer, inner, on);
+    const stacked = describe(layer, inner, outer, on);
+    inner = outer;
+    return stacked;
+  });
 }
 
-/** Space a layer of known amount takes on top of a radius, mm³. */
-function volumeOf(layer: LayerRequest, inner: number, spool: SpoolGeometry, bulkOf: BulkOf): number {
-  const upTo = (radius: number): number => Math.max(0, Math.PI * spool.width * (radius ** 2 - inner ** 2));
+function solve(on: OnSpool, { layers, gap = 0 }: FillRequest, unknown: number): StackedLayer[] {
+  const below = stackUp(on, layers.slice(0, unknown));
+  const inner = below.at(-1)?.outer ?? on.spool.arborRadius;
+  let outer = on.spool.lipRadius - gap;
+  const over = layers
+    .slice(unknown + 1)
+    .reverse()
+    .map((layer) => {
+      const under = beneath(layer, outer, on);
+      const stacked = describe(layer, under, outer, on);
+      outer = under;
+      return stacked;
+    })
+    .reverse();
+  const solved = layers[unknown];
+  return [...below, ...(solved ? [describe(solved, inner, outer, on)] : []), ...over];
+}
+
+/** Squared radius a length of line adds, mm². */
+const ring = (length: number, line: Line, on: OnSpool): number =>
+  (1000 * length * areaOn(line, on)) / (Math.PI * on.spool.width);
+
+/** Where the surface stands once a layer of known amount lies on a radius, mm. Nothing ever lowers it. */
+function above(layer: LayerRequest, inner: number, on: OnSpool): number {
   switch (layer.kind) {
     case 'line':
-      return 1000 * Number(layer.length) * areaOn(layer.line, spool, bulkOf);
+      return rootOf(squareOf(inner) + ring(Number(layer.length), layer.line, on));
     case 'tape':
-      return upTo(inner + Number(layer.wraps) * layer.thickness);
+      return inner + Number(layer.wraps) * layer.thickness;
     case 'reducer':
-      return upTo(layer.diameter / 2);
+      return Math.max(inner, layer.diameter / 2);
     case 'retained':
       return 'depth' in layer.left
-        ? upTo(spool.lipRadius - layer.left.depth)
-        : 1000 * layer.left.length * areaOn(layer.line, spool, bulkOf);
+        ? Math.max(inner, on.spool.lipRadius - layer.left.depth)
+        : rootOf(squareOf(inner) + ring(layer.left.length, layer.line, on));
   }
 }
 
-function describe(
-  layer: LayerRequest,
-  { volume, inner, outer }: { volume: number; inner: number; outer: number },
-  spool: SpoolGeometry,
-  bulkOf: BulkOf,
-): StackedLayer {
-  const base = { id: layer.id, inner, outer };
-  if (layer.kind === 'tape')
-    return { ...base, length: 0, wraps: (outer - inner) / layer.thickness, spoolTurns: 0 };
-  if (layer.kind === 'reducer') return { ...base, length: 0, wraps: 0, spoolTurns: 0 };
-  const area = areaOn(layer.line, spool, bulkOf);
-  const length = volume / (1000 * area);
-  return { ...base, length, wraps: 0, spoolTurns: turnsOnto(inner, outer, area, length, spool) };
+/** Where the surface stood before a layer that ends at a radius, mm; below zero where there is no such spool. */
+function beneath(layer: LayerRequest, outer: number, on: OnSpool): number {
+  if (layer.kind === 'tape') return outer - Number(layer.wraps) * layer.thickness;
+  if (layer.kind === 'line') return rootOf(squareOf(outer) - ring(Number(layer.length), layer.line, on));
+  return outer;
+}
+
+function describe(layer: LayerRequest, inner: number, outer: number, on: OnSpool): StackedLayer {
+  const base = { id: layer.id, inner, outer, length: 0, wraps: 0, spoolTurns: 0 };
+  if (layer.kind === 'tape') return { ...base, wraps: (outer - inner) / layer.thickness };
+  if (layer.kind === 'reducer') return base;
+  const { width } = on.spool;
+  const area = areaOn(layer.line, on);
+  return {
+    ...base,
+    length: (Math.PI * width * (squareOf(outer) - squareOf(inner))) / (1000 * area),
+    spoolTurns: turnsBetween(width, inner, outer, area),
+  };
 }
 
 /**
- * On a tapered arbor the first layer's turns follow the mean radius while its volume follows the root mean square;
- * a layer too thin to level the taper is counted round the mean radius.
+ * The gap a fill comes to on a spool when each layer is wound to so many spool turns, or wraps, whatever length that
+ * brings in, mm.
  */
-function turnsOnto(inner: number, outer: number, area: number, length: number, spool: SpoolGeometry): number {
-  const onArbor = inner <= spool.arborRadius;
-  const from = onArbor ? meanArborRadius(spool) : inner;
-  const turns = turnsBetween(spool.width, from, outer, area);
-  return onArbor && spool.taper > 0 ? Math.min(turns, (1000 * length) / (2 * Math.PI * from)) : turns;
-}
-
-/**
- * Where the start of a layer lies inside the end of the one below, one turn of the spool takes up both. Those turns
- * are counted with the upper layer; the lower one stops short of them.
- */
-function shareSplices(
-  stacked: StackedLayer[],
-  layers: readonly LayerRequest[],
+export function gapByTurns(
   spool: SpoolGeometry,
   bulkOf: BulkOf,
-): void {
+  { layers }: FillRequest,
+  wound: readonly Pick<StackedLayer, 'spoolTurns' | 'wraps'>[],
+): number {
+  const on = { spool, bulkOf };
+  let radius = spool.arborRadius;
   layers.forEach((layer, i) => {
-    const below = layers[i - 1];
-    const [lower, upper] = [stacked[i - 1], stacked[i]];
-    if (layer.kind !== 'line' || !layer.overlap || below?.kind !== 'line' || !lower || !upper) return;
-    const [under, over] = [areaOn(below.line, spool, bulkOf), areaOn(layer.line, spool, bulkOf)];
-    const per = Math.PI * spool.width;
-    const start = Math.sqrt(
-      Math.max(lower.inner ** 2, upper.inner ** 2 - (1000 * layer.overlap * under) / per),
-    );
-    const end = Math.min(upper.outer, Math.sqrt(upper.inner ** 2 + (1000 * layer.overlap * over) / per));
-    const together = turnsBetween(spool.width, start, end, under + over);
-    stacked[i - 1] = {
-      ...lower,
-      spoolTurns: lower.spoolTurns - turnsBetween(spool.width, start, upper.inner, under),
-    };
-    stacked[i] = { ...upper, spoolTurns: together + turnsBetween(spool.width, end, upper.outer, over) };
+    const { spoolTurns = 0, wraps = 0 } = wound[i] ?? {};
+    if (layer.kind === 'line') radius += (spoolTurns * areaOn(layer.line, on)) / spool.width;
+    else radius = layer.kind === 'tape' ? radius + wraps * layer.thickness : above(layer, radius, on);
   });
+  return spool.lipRadius - radius;
 }

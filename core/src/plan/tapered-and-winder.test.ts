@@ -1,50 +1,51 @@
 import { describe, expect, it } from 'vitest';
 import { woundArea } from '../lines/line';
+import { fromHandleTurns } from '../run/segments';
 import { woundSoFar } from '../run/wound';
 import { knownSpool } from '../spool/estimate';
 import { BACKING, valueOf, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
+import { windTapered } from '../testing/turn-by-turn';
 import { planFill } from './plan-fill';
 
 const [A, B] = [11, 15];
-const TAPERED = {
-  ...WORKED_SPOOL,
-  arborRadius: Math.sqrt((A * A + A * B + B * B) / 3),
-  taper: B - A,
-};
-
-/** Turns and length from a tapered arbor to a level radius, laid column by column across the width. */
-function columnByColumn(outer: number, area: number, columns = 4000): { turns: number; length: number } {
-  let [turns, length] = [0, 0];
-  const width = TAPERED.width / columns;
-  for (let i = 0; i < columns; i += 1) {
-    const inner = A + ((B - A) * (i + 0.5)) / columns;
-    const inColumn = ((outer - inner) * width) / area;
-    turns += inColumn;
-    length += (inColumn * Math.PI * (outer + inner)) / 1000;
-  }
-  return { turns, length };
-}
+const TAPERED = { ...WORKED_SPOOL, arborRadius: (A + B) / 2 };
 
 describe('a tapered arbor', () => {
   const plan = valueOf(planFill(knownSpool(TAPERED), WORKED_REQUEST));
   const [backing, main] = plan.layers;
   const area = woundArea(BACKING.diameter, 1, TAPERED.packing);
 
-  it('takes the length and the turns of laying it column by column', () => {
-    const laid = columnByColumn(backing!.outerRadius, area);
-    expect(backing!.length.value).toBeCloseTo(laid.length, 3);
-    expect(backing!.spoolTurns).toBeCloseTo(laid.turns, 2);
+  it('takes the length and the turns of winding it turn by turn, layers parallel to the taper', () => {
+    const thickness = backing!.outerRadius - backing!.innerRadius;
+    const wound = windTapered({ from: A, to: B, width: TAPERED.width, area }, backing!.spoolTurns);
+    // Whole layers of a turn by turn winding: to a part in a thousand.
+    expect(Math.abs(wound.length / backing!.length.value - 1)).toBeLessThan(1e-3);
+    expect(wound.thickness / thickness).toBeCloseTo(1, 3);
     expect(plan.gap.value).toBeCloseTo(1.5, 9);
+  });
+
+  it('needs fewer turns than one levelled by its first layers would', () => {
+    // The volume of the arbor's cone, filled to a level surface: root mean square radius, mean radius for its turns.
+    const levelled = Math.sqrt((A * A + A * B + B * B) / 3);
+    const outer = Math.sqrt(
+      levelled ** 2 + (1000 * backing!.length.value * area) / (Math.PI * TAPERED.width),
+    );
+    const turns = ((outer - (A + B) / 2) * TAPERED.width) / area;
+    expect(turns / backing!.spoolTurns).toBeGreaterThan(1.005);
   });
 
   it('brings the counted turns back to the planned length and depth', () => {
     const turns = { backing: backing!.handleTurns.value, main: main!.handleTurns.value };
-    const wound = woundSoFar(knownSpool(TAPERED), WORKED_REQUEST, turns);
+    const wound = woundSoFar(
+      knownSpool(TAPERED),
+      WORKED_REQUEST,
+      fromHandleTurns(turns, WORKED_REQUEST.gear),
+    );
     expect(wound[0]!.length).toBeCloseTo(backing!.length.value, 6);
     expect(wound[1]!.depthAfter).toBeCloseTo(1.5, 6);
   });
 
-  it('counts a layer too thin to level the taper round its mean radius', () => {
+  it('counts a thin layer round its mean radius', () => {
     const thin = valueOf(
       planFill(knownSpool(TAPERED), {
         gear: 1,
@@ -69,9 +70,10 @@ describe('a reel filled on a winder that turns the spool itself', () => {
   });
 });
 
-describe('tape that makes up the room', () => {
-  it('lies in a run as thick as it was planned, with the main above it', () => {
-    const estimate = knownSpool(WORKED_SPOOL);
+describe('tape', () => {
+  const estimate = knownSpool(WORKED_SPOOL);
+
+  it('that makes up the room lies in a run as thick as it was planned, with the main above it', () => {
     const request = {
       layers: [
         { kind: 'tape', id: 'tape', thickness: 0.15, wraps: 'fits' },
@@ -81,9 +83,23 @@ describe('tape that makes up the room', () => {
       gear: 5,
     } as const;
     const [tape, main] = valueOf(planFill(estimate, request)).layers;
-    const wound = woundSoFar(estimate, request, { main: main!.handleTurns.value });
+    const wound = woundSoFar(estimate, request, fromHandleTurns({ main: main!.handleTurns.value }, 5));
     expect(wound[0]!.outerRadius).toBeCloseTo(tape!.outerRadius, 6);
     expect(wound[1]!.length).toBeCloseTo(120, 6);
     expect(wound[1]!.depthAfter).toBeCloseTo(1.5, 6);
+  });
+
+  it('between a layer that fits and its main is reckoned at the radius it lies at', () => {
+    const [backing, main] = WORKED_REQUEST.layers;
+    const request = {
+      ...WORKED_REQUEST,
+      layers: [backing!, { kind: 'tape', id: 'tape', thickness: 0.3, wraps: 3 } as const, main!],
+    };
+    const plan = valueOf(planFill(estimate, request));
+    const [, tape] = plan.layers;
+    expect(tape!.outerRadius - tape!.innerRadius).toBeCloseTo(0.9, 9);
+    const turns = Object.fromEntries(plan.layers.map(({ id, handleTurns }) => [id, handleTurns.value]));
+    const wound = woundSoFar(estimate, request, fromHandleTurns(turns, request.gear));
+    expect(wound.at(-1)!.depthAfter).toBeCloseTo(1.5, 6);
   });
 });

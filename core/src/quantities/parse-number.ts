@@ -9,9 +9,15 @@ const wrong = (sentence: string): Issue => ({ code: 'not-a-number', severity: 'e
  * Reads the number part of a quantity: 120, .25, 0,25 (decimal comma), 1,310.5, 1/16, 1 1/2.
  *
  * @returns the number, or an issue. A single comma before exactly three digits ("1,310") can be read two ways
- *   and is refused with both readings, unless it starts with a nought.
+ *   and is refused with both readings, unless it starts with a zero.
  */
 export function parseNumber(text: string): Result<number> {
+  const read = readNumber(text);
+  if (!read.ok || Number.isFinite(read.value)) return read;
+  return fail(wrong(`"${text.trim().slice(0, 20)}…" is a larger number than anything here can be.`));
+}
+
+function readNumber(text: string): Result<number> {
   const clean = text.trim().replace(/[\u00a0\u202f]/g, ' ');
   const fraction = FRACTION.exec(clean);
   if (fraction) return fromFraction(fraction);
@@ -26,7 +32,7 @@ export function parseNumber(text: string): Result<number> {
 }
 
 function fromFraction([, whole, over, under]: RegExpExecArray): Result<number> {
-  if (Number(under) === 0) return fail(wrong('A fraction cannot have nought under the line.'));
+  if (Number(under) === 0) return fail(wrong('A fraction cannot have zero under the line.'));
   return succeed(Number(whole ?? 0) + Number(over) / Number(under));
 }
 

@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import { valueOf } from '../testing/examples';
 import { formatDiameter, formatQuantity } from './format-quantity';
 import { parseQuantity } from './parse-quantity';
-import { parseRating } from './parse-rating';
 import type { Dimension, UnitSystem } from './units';
 
 describe('parseQuantity', () => {
@@ -73,25 +72,5 @@ describe('formatQuantity', () => {
     expect(formatQuantity(-0.2, 'line-length').text).toBe('0\u00a0m');
     expect(formatDiameter(0.26).text).toBe('0.26\u00a0mm');
     expect(formatDiameter(0.26, 'imperial').text).toBe('0.010\u00a0in');
-  });
-});
-
-describe('parseRating', () => {
-  it.each([
-    ['210 × 0.25', 210, 0.25],
-    ['210x.25', 210, 0.25],
-    ['0.25/210', 210, 0.25],
-    ['230 yd x 0.010 in', 230 * 0.9144, 0.254],
-    ['150m/0,28mm', 150, 0.28],
-  ])('%s', (text, length, diameter) => {
-    const rating = valueOf(parseRating(text));
-    expect(rating.length).toBeCloseTo(length, 9);
-    expect(rating.diameter).toBeCloseTo(diameter, 9);
-  });
-
-  it.each(['', '210', '210 x', 'x 0.25', '210 x 99', 'long x thin'])('answers %j with a sentence', (text) => {
-    const read = parseRating(text);
-    expect(read.ok).toBe(false);
-    expect(read.issues[0]?.sentence).toMatch(/\.$/);
   });
 });

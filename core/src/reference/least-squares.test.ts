@@ -12,7 +12,10 @@ const POINTS = [
 ] as const;
 
 describe('least squares against a statistics library', () => {
-  const fit = leastSquares(([slope = 0, start = 0]) => POINTS.map(([x, y]) => y - slope * x - start), [0, 0]);
+  const fit = leastSquares(
+    ([slope = 0, start = 0]) => POINTS.map(([x, y]) => y - slope * x - start),
+    [0, 0],
+  )!;
 
   it('finds the library’s regression line', () => {
     const { m, b } = linearRegression(POINTS.map((point) => [...point]));

@@ -15,7 +15,7 @@ describe('figures of the bench', () => {
   it('a reverse fill counted at 100 handle turns is about 72 m, 0.72 m a turn', () => {
     // A spool marked 150 m of 0.28 with 150 m of 0.23 on the arbor and 0.23 backing on top of it, to the lip.
     const shape = { lipRadius: 23, width: 16, packing: 0.7, ratingDepth: 0 };
-    const spool = { ...shape, taper: 0, arborRadius: arborForCapacity(shape, 150 * 0.28 ** 2)! };
+    const spool = { ...shape, arborRadius: arborForCapacity(shape, 150 * 0.28 ** 2)! };
     const line = (key: string) => ({ key, material: 'nylon', diameter: 0.23 }) as const;
     const { first } = valueOf(
       planSwap(knownSpool(spool), {
@@ -34,7 +34,7 @@ describe('figures of the bench', () => {
 
   it('about a quarter of a small spool of braid over backing is backing', () => {
     const shape = { lipRadius: 22, width: 15, packing: 0.7, ratingDepth: 1.5 };
-    const spool = { ...shape, taper: 0, arborRadius: arborForCapacity(shape, 200 * 0.25 ** 2)! };
+    const spool = { ...shape, arborRadius: arborForCapacity(shape, 200 * 0.25 ** 2)! };
     const plan = valueOf(
       planFill(knownSpool(spool), {
         gap: 1.5,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readSlackTest } from '../twist/slack-test';
 import { benchTwist } from './bench-twist';
-import type { SupplySeen } from './fold-run';
+import type { SupplySeen } from './run-state';
 
 const SIZES = { reel: 45, supply: 100 };
 const seen = (more: Partial<SupplySeen>): SupplySeen => ({

@@ -1,8 +1,8 @@
 import { turnsRound } from '../advice/advice-sheet';
-import type { ReelType } from '../advice/advice';
+import type { ReelType } from '../lines/reel-type';
 import type { SlackExpected } from '../twist/slack-test';
 import { twistLedger, type Sense, type SupplyWay, type Twist } from '../twist/twist-ledger';
-import type { SupplySeen } from './fold-run';
+import type { SupplySeen } from './run-state';
 
 /** Diameters line is on now, mm: where it is wound on and where it leaves the supply. */
 export interface TwistDiameters {
@@ -51,7 +51,11 @@ export function benchTwist(
     asLaidOut,
     turnedOver,
     matched: bothTurn && rotor && supplyTurns && reelTurns ? supplyTurns === reelTurns : null,
-    expected: { asLaidOut: asLaidOut.onSpool, wrongWay: turnedOver.onSpool },
+    expected: {
+      asLaidOut: asLaidOut.onSpool,
+      turnedOver: bothTurn ? turnedOver.onSpool : null,
+      rotor,
+    },
   };
 }
 

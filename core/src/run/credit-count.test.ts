@@ -12,7 +12,7 @@ const on = { gear: 5 };
 describe('a counter’s count', () => {
   it('is credited as what it went on by, forward and back', () => {
     const credit = (count: number) => creditCount(DEVICE, WINDING, count, on).happening?.payload;
-    expect(credit(112)).toEqual({ layer: 'main', turns: 12, device: 'reed-1', count: 112 });
+    expect(credit(112)).toEqual({ layer: 'main', turns: 12, per: 5, device: 'reed-1', count: 112 });
     expect(credit(97)).toMatchObject({ turns: -3 });
     expect(creditCount(DEVICE, WINDING, 100, on).happening).toBeNull();
   });
@@ -31,6 +31,7 @@ describe('a counter’s count', () => {
     expect(creditCount(DEVICE, { ...WINDING, held: true }, 134, on)).toEqual({
       happening: null,
       unclaimed: 34,
+      odd: null,
     });
   });
 
@@ -55,8 +56,22 @@ describe('a counter’s count', () => {
     expect(first.happening?.payload).toEqual({ device: 'reed-1', count: 512 });
   });
 
+  it('that began again from zero is asked about, and never credited as hundreds wound back', () => {
+    const long = { ...WINDING, devices: { 'reed-1': 658 } };
+    expect(creditCount(DEVICE, long, 0, on)).toEqual({ happening: null, unclaimed: -658, odd: 'restarted' });
+    expect(creditCount(DEVICE, long, 12, on).odd).toBe('restarted');
+    expect(creditCount(DEVICE, long, 655, on).happening?.payload).toMatchObject({ turns: -3 });
+  });
+
+  it('that jumps further than a layer is long is asked about', () => {
+    expect(creditCount(DEVICE, WINDING, 10_100, on)).toMatchObject({ happening: null, odd: 'jumped' });
+    expect(creditCount(DEVICE, WINDING, 400, on).happening?.payload).toMatchObject({ turns: 300 });
+    const spool = { ...DEVICE, counts: 'spool-turns' } as const;
+    expect(creditCount(spool, WINDING, 1600, on).odd).toBeNull();
+  });
+
   it('says nothing while no layer is wound', () => {
     const tying = { ...WINDING, current: { id: 'join-main', kind: 'join', layer: 'main' } } as const;
-    expect(creditCount(DEVICE, tying, 140, on)).toEqual({ happening: null, unclaimed: 0 });
+    expect(creditCount(DEVICE, tying, 140, on)).toEqual({ happening: null, unclaimed: 0, odd: null });
   });
 });

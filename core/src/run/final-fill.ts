@@ -1,14 +1,14 @@
 import type { LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
+import type { Estimate } from '../spool/estimate';
 import { isSwap, type RunFacts } from './run-steps';
-import type { RunUnderWay } from './under-way';
 import type { WoundLayer } from './wound';
 
 /**
  * What lies on the reel at the end, arbor first. Wound straight on, that is what was wound. Main first, the same metres
  * lie the other way round after the swap: metres are kept, turns and radii are what they come to there.
  */
-export function finalFill(facts: RunFacts, { spool, wound }: RunUnderWay): WoundLayer[] {
+export function finalFill(facts: RunFacts, spool: Estimate, wound: readonly WoundLayer[]): WoundLayer[] {
   if (!isSwap(facts)) return [...wound];
   const layers = facts.request.layers.map((layer): LayerRequest =>
     layer.kind === 'line'

@@ -1,5 +1,5 @@
 import { READING_SD } from '../spool/priors';
-import type { DepthReading } from './fold-run';
+import type { DepthReading } from './run-state';
 import type { RunUnderWay } from './under-way';
 
 /** What a depth is worth before it is believed. */

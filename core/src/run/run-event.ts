@@ -1,3 +1,5 @@
+import type { Settling } from './settling';
+
 /** Ways line comes to the reel. */
 export const SUPPLY_WAYS = [
   'over-end',
@@ -24,34 +26,48 @@ export type RunHappening =
   | { readonly kind: 'started'; readonly payload: { readonly bench: string } }
   /** Taken up at a bench, by whoever the event is by. */
   | { readonly kind: 'taken-up'; readonly payload: { readonly bench: string } }
-  | { readonly kind: 'step-done'; readonly payload: { readonly step: string } }
+  /**
+   * A step done. Of a layer: whether it was wound by eye, so that what was counted is not the whole of it; and whether
+   * the supply ran out with it, so that all its piece had is on the reel.
+   */
+  | {
+      readonly kind: 'step-done';
+      readonly payload: { readonly step: string; readonly by?: 'eye'; readonly usedUp?: boolean };
+    }
+  /** Steps gone back into: they are to do again. */
+  | { readonly kind: 'step-again'; readonly payload: { readonly steps: readonly string[] } }
   /** An optional step left out. */
   | { readonly kind: 'step-skipped'; readonly payload: { readonly step: string } }
   /**
    * Handle turns just made on a layer; negative where the handle went back. From a device: its name and the count it
-   * stood at, so that a gap in its link loses nothing.
+   * stood at, so that a gap in its link loses nothing. `per` is what one counted turn was worth in spool turns when it
+   * was counted.
    */
   | {
       readonly kind: 'turns';
       readonly payload: {
         readonly layer: string;
         readonly turns: number;
+        readonly per?: number;
         readonly device?: string;
         readonly count?: number;
       };
     }
-  /** Metres just run through a line meter. */
+  /** Metres just run through a line meter; typed by hand where no device is named. */
   | {
       readonly kind: 'metres';
       readonly payload: {
         readonly layer: string;
         readonly metres: number;
-        readonly device: string;
-        readonly count: number;
+        readonly device?: string;
+        readonly count?: number;
       };
     }
-  /** The count put right: handle turns on a layer in all. */
-  | { readonly kind: 'count-set'; readonly payload: { readonly layer: string; readonly turns: number } }
+  /** The count put right: turns on a layer in all, each worth `per` spool turns. */
+  | {
+      readonly kind: 'count-set';
+      readonly payload: { readonly layer: string; readonly turns: number; readonly per?: number };
+    }
   /** The count held, or going on; held with the count its device stood at, as the technician saw it. */
   | {
       readonly kind: 'held';
@@ -88,7 +104,10 @@ export type RunHappening =
   /** A layer stripped back and begun again, for a reason. */
   | {
       readonly kind: 'restarted';
-      readonly payload: { readonly layer: string; readonly why: 'supply-turned' | 'slipped' | 'other' };
+      readonly payload: {
+        readonly layer: string;
+        readonly why: 'supply-turned' | 'slipped' | 'loose' | 'other';
+      };
     }
   /** Depths at rear and front (and centre) below one lip reference, mm, and what was done. */
   | {
@@ -104,7 +123,15 @@ export type RunHappening =
       };
     }
   /** Whether line stays put with no tension. */
-  | { readonly kind: 'tension-read'; readonly payload: { readonly layer: string; readonly holds: boolean } }
+  | {
+      readonly kind: 'tension-read';
+      readonly payload: {
+        readonly layer: string;
+        readonly holds: boolean;
+        /** Metres of the layer on when it was looked at. */
+        readonly wound?: number;
+      };
+    }
   | {
       readonly kind: 'chosen';
       readonly payload: {
@@ -116,6 +143,8 @@ export type RunHappening =
         readonly length?: number;
       };
     }
+  /** An answer to readings that contradict each other: what is wrong, and which of them. */
+  | { readonly kind: 'settled'; readonly payload: Settling }
   /** What was written down at a step. */
   | {
       readonly kind: 'noted';

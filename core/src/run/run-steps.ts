@@ -1,4 +1,4 @@
-import type { ReelType } from '../advice/advice';
+import type { ReelType } from '../lines/reel-type';
 import { isBraid, type Line } from '../lines/line';
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import type { HouseRules } from '../rules/house-rules';

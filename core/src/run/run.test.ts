@@ -9,6 +9,7 @@ import { event, FACTS, turns } from '../testing/runs';
 import { foldRun } from './fold-run';
 import { runSteps, type RunFacts } from './run-steps';
 import { windingNow } from './turns-to-go';
+import { fromHandleTurns } from './segments';
 import { woundSoFar } from './wound';
 
 const exact = knownSpool(WORKED_SPOOL);
@@ -183,37 +184,42 @@ describe('woundSoFar', () => {
   it('gives the plan’s metres back from the plan’s turns', () => {
     const plan = valueOf(planFill(exact, WORKED_REQUEST));
     const counted = Object.fromEntries(plan.layers.map(({ id, handleTurns }) => [id, handleTurns.value]));
-    const wound = woundSoFar(exact, WORKED_REQUEST, counted);
+    const wound = woundSoFar(exact, WORKED_REQUEST, fromHandleTurns(counted, WORKED_REQUEST.gear));
     wound.forEach((layer, i) => expect(layer.length).toBeCloseTo(plan.layers[i]!.length.value, 6));
     expect(wound.at(-1)!.depthAfter).toBeCloseTo(1.5, 6);
   });
 
   it('takes a meter’s metres as they are, and gives the turns they come to', () => {
     const plan = valueOf(planFill(exact, WORKED_REQUEST));
-    const [backing, main] = woundSoFar(exact, WORKED_REQUEST, {}, { backing: 81.77, main: 120 });
+    const [backing, main] = woundSoFar(exact, WORKED_REQUEST, {
+      backing: [{ metres: 81.77 }],
+      main: [{ metres: 120 }],
+    });
     expect([backing!.length, main!.length]).toEqual([81.77, 120]);
     expect(backing!.handleTurns).toBeCloseTo(plan.layers[0]!.handleTurns.value, 1);
     expect(main!.depthAfter).toBeCloseTo(1.5, 2);
   });
 });
 
+const by = (counted: Record<string, number>) => fromHandleTurns(counted, WORKED_REQUEST.gear);
+
 describe('windingNow', () => {
   it('counts the planned turns down to nought', () => {
     const start = windingNow(exact, WORKED_REQUEST, {}, 'backing')!;
     expect(start.turnsToGo).toBe(166);
-    expect(windingNow(exact, WORKED_REQUEST, { backing: 166 }, 'backing')!.turnsToGo).toBe(0);
-    expect(windingNow(exact, WORKED_REQUEST, { backing: 400 }, 'backing')!.turnsToGo).toBe(0);
+    expect(windingNow(exact, WORKED_REQUEST, by({ backing: 166 }), 'backing')!.turnsToGo).toBe(0);
+    expect(windingNow(exact, WORKED_REQUEST, by({ backing: 400 }), 'backing')!.turnsToGo).toBe(0);
   });
 
   it('asks for more turns of main where the backing came out short, and the gap grows', () => {
-    const short = windingNow(exact, WORKED_REQUEST, { backing: 140 }, 'main')!;
-    const full = windingNow(exact, WORKED_REQUEST, { backing: 165.74 }, 'main')!;
+    const short = windingNow(exact, WORKED_REQUEST, by({ backing: 140 }), 'main')!;
+    const full = windingNow(exact, WORKED_REQUEST, by({ backing: 165.74 }), 'main')!;
     expect(short.planned.handleTurns.value).toBeGreaterThan(full.planned.handleTurns.value);
     expect(short.plan.gap.value).toBeGreaterThan(full.plan.gap.value);
   });
 
   it('counts down by a meter as by a handle', () => {
-    const now = windingNow(exact, WORKED_REQUEST, {}, 'backing', { metres: { backing: 81.77 } })!;
+    const now = windingNow(exact, WORKED_REQUEST, { backing: [{ metres: 81.77 }] }, 'backing')!;
     expect(now.turnsToGo).toBe(0);
     expect(now.lengthSoFar).toBe(81.77);
   });

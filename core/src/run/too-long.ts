@@ -3,7 +3,9 @@ import type { LayerRequest } from '../plan/fill-request';
 import type { Ranged } from '../plan/ranged';
 import { bulkIn } from '../spool/estimate';
 import { turnsBetween } from '../winding/winding';
+import { amountOf, type CountedAmount } from './counted-amount';
 import { metresThatFit } from './rest-of-fill';
+import type { RunState } from './run-state';
 import type { RunUnderWay } from './under-way';
 
 /** What can be done where the last layer would stand above the gap that is wanted, each with what it comes to. */
@@ -13,11 +15,11 @@ export interface TooLong {
   /** Gap wanted and gap it comes to with all of it on, mm. */
   readonly wanted: number;
   readonly gap: Ranged;
-  /** Take line of the layer below off: metres and handle turns; null where there is none to take. */
+  /** Take line of the layer below off: metres, and as it is counted there; null where there is none to take. */
   readonly takeOff: {
     readonly layer: string;
     readonly length: number;
-    readonly handleTurns: number;
+    readonly counted: CountedAmount;
     /** Depth of its surface below the lip then, mm. */
     readonly depth: number;
   } | null;
@@ -32,7 +34,7 @@ const WORTH_ASKING = 0.1;
  * Whether the last layer, of a length that was promised, is too long for what is left below the gap, and what can be
  * done about it. Null where it fits, or where its length is whatever fits.
  */
-export function tooLong(underWay: RunUnderWay): TooLong | null {
+export function tooLong(underWay: RunUnderWay, state: Pick<RunState, 'wound' | 'supplies'>): TooLong | null {
   const { request, winding } = underWay;
   const layer = request.layers.at(-1);
   const wanted = request.gap;
@@ -40,10 +42,14 @@ export function tooLong(underWay: RunUnderWay): TooLong | null {
   const { gap } = winding.plan;
   const cutTo = metresThatFit(underWay, layer.id);
   if (gap.value >= wanted - WORTH_ASKING || !cutTo) return null;
-  return { layer: layer.id, wanted, gap, cutTo, takeOff: takeOff(underWay, request.layers.at(-2)) };
+  return { layer: layer.id, wanted, gap, cutTo, takeOff: takeOff(underWay, state, request.layers.at(-2)) };
 }
 
-function takeOff(underWay: RunUnderWay, below: LayerRequest | undefined): TooLong['takeOff'] {
+function takeOff(
+  underWay: RunUnderWay,
+  state: Pick<RunState, 'wound' | 'supplies'>,
+  below: LayerRequest | undefined,
+): TooLong['takeOff'] {
   if (below?.kind !== 'line') return null;
   const { spool, wound, request } = underWay;
   const on = wound.find(({ id }) => id === below.id);
@@ -58,6 +64,9 @@ function takeOff(underWay: RunUnderWay, below: LayerRequest | undefined): TooLon
     layer: below.id,
     length,
     depth: spool.spool.lipRadius - outer,
-    handleTurns: turnsBetween(width, outer, on.outerRadius, area) / request.gear,
+    counted: amountOf(request, state, below.id, {
+      length,
+      spoolTurns: turnsBetween(width, outer, on.outerRadius, area),
+    }),
   };
 }

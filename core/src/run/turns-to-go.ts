@@ -3,6 +3,7 @@ import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
 import type { PlanRules } from '../plan/plan-rules';
 import type { Estimate } from '../spool/estimate';
+import type { Segments } from './segments';
 import { woundSoFar, type WoundLayer } from './wound';
 
 /** How far a run is on the layer being wound. */
@@ -12,7 +13,9 @@ export interface WindingNow {
   readonly planned: PlannedLayer;
   readonly turns: number;
   readonly turnsToGo: number;
-  /** Handle turns to go at the early and the late end of the likely range; never below nought. */
+  /** Turns wound past what the layer comes to; 0 where none are. */
+  readonly turnsOver: number;
+  /** Handle turns to go at the early and the late end of the likely range; never below zero. */
   readonly likely: { readonly low: number; readonly high: number };
   readonly lengthSoFar: number;
   readonly depthNow: number;
@@ -27,20 +30,17 @@ export interface WindingNow {
  * The plan from here: layers already finished are taken as they were wound, the one being wound and those above it
  * as asked. Where the finished layer was the one to fit, its length is fixed now and the gap is what results.
  *
+ * @param segments what was wound of each layer
  * @param layer id of the layer being wound
- * @param options.metres by layer id, where a line meter counted
  */
 export function windingNow(
   estimate: Estimate,
   request: FillRequest,
-  turns: Readonly<Record<string, number>>,
+  segments: Segments,
   layer: string,
-  {
-    metres = {},
-    rules,
-  }: { readonly metres?: Readonly<Record<string, number>>; readonly rules?: PlanRules } = {},
+  rules?: PlanRules,
 ): WindingNow | null {
-  const wound = woundSoFar(estimate, request, turns, metres);
+  const wound = woundSoFar(estimate, request, segments);
   const at = request.layers.findIndex(({ id }) => id === layer);
   const layers = request.layers.map((asked, i) => (i < at ? asWound(asked, wound[i]) : asked));
   const plan = planFill(estimate, { ...request, layers }, rules);
@@ -53,6 +53,7 @@ export function windingNow(
     planned,
     turns: now.handleTurns,
     turnsToGo: toGo(planned.handleTurns.value),
+    turnsOver: Math.max(0, Math.round(now.handleTurns - planned.handleTurns.value)),
     likely: { low: toGo(planned.handleTurns.low), high: toGo(planned.handleTurns.high) },
     lengthSoFar: now.length,
     depthNow: now.depthAfter,

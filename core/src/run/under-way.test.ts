@@ -106,10 +106,12 @@ describe('judgeDepth', () => {
   });
 });
 
+const NOTHING = { wound: {}, supplies: {} };
+
 describe('a main too long for what is left', () => {
   it('is asked about only where it is, and each answer comes out at the gap', () => {
-    expect(tooLong(onMain(6.6))).toBeNull();
-    const long = tooLong(onMain(5.6))!;
+    expect(tooLong(onMain(6.6), NOTHING)).toBeNull();
+    const long = tooLong(onMain(5.6), NOTHING)!;
     expect(long.gap.value).toBeLessThan(1.4);
     expect(long.cutTo.value).toBeLessThan(120);
     expect(long.takeOff!.layer).toBe('backing');
@@ -122,7 +124,7 @@ describe('a main too long for what is left', () => {
         ...done(7, 'depth-backing', 'join-main'),
       ],
       event(9, { kind: 'chosen', payload: { layer: 'main', how: 'take-off' } }),
-      turns(10, -long.takeOff!.handleTurns),
+      turns(10, -long.takeOff!.counted.amount),
     ];
     expect(restOfFill(at(FACTS, ...back))!.gap.value).toBeCloseTo(1.5, 1);
     const log = back.slice(0, -2);
@@ -135,7 +137,7 @@ describe('a main too long for what is left', () => {
       kind: 'chosen',
       payload: { layer: 'main', how: 'smaller-gap', gap: long.gap.value },
     });
-    expect(tooLong(at(FACTS, ...log, accept))).toBeNull();
+    expect(tooLong(at(FACTS, ...log, accept), NOTHING)).toBeNull();
   });
 });
 
@@ -152,7 +154,7 @@ describe('main first, then swapped over', () => {
       turns(1, main!.handleTurns.value, 'main'),
       turns(2, backing!.handleTurns.value, 'backing'),
     );
-    const fill = finalFill(facts, underWay);
+    const fill = finalFill(facts, underWay.spool, underWay.wound);
     expect(fill.map(({ id }) => id)).toEqual(['backing', 'main']);
     expect(fill[0]!.length).toBeCloseTo(plan.second.layers[0]!.length.value, 4);
     expect(fill[0]!.handleTurns / backing!.handleTurns.value).toBeCloseTo(plan.turnsFactor, 4);
@@ -161,7 +163,7 @@ describe('main first, then swapped over', () => {
 
   it('wound straight on, what was wound is what lies there', () => {
     const underWay = onMain(6.3);
-    expect(finalFill(FACTS, underWay)).toEqual(underWay.wound);
+    expect(finalFill(FACTS, underWay.spool, underWay.wound)).toEqual(underWay.wound);
   });
 });
 

@@ -1,23 +1,11 @@
 import type { FillRequest } from '../plan/fill-request';
 import type { Ranged } from '../plan/ranged';
-import type { RunState } from './fold-run';
+import type { RunState } from './run-state';
 import type { WindingNow } from './turns-to-go';
 
 /** Spool turns to one counted turn of a layer: the reel's gear, or 1 on a bench winder that turns the spool itself. */
 export const gearAt = (request: FillRequest, supplies: RunState['supplies'], layer: string): number =>
   supplies[layer]?.way === 'winder' ? 1 : request.gear;
-
-/** What was counted on each layer as turns of the reel's handle, whatever turned it. */
-export const inHandleTurns = (
-  request: FillRequest,
-  { turns, supplies }: Pick<RunState, 'turns' | 'supplies'>,
-): Record<string, number> =>
-  Object.fromEntries(
-    Object.entries(turns).map(([layer, counted]) => [
-      layer,
-      (counted * gearAt(request, supplies, layer)) / request.gear,
-    ]),
-  );
 
 /** A winding told in the turns that are counted: `factor` of them to a turn of the reel's handle. */
 export function inCounts(winding: WindingNow, factor: number): WindingNow {
@@ -40,6 +28,7 @@ export function inCounts(winding: WindingNow, factor: number): WindingNow {
     },
     turns: winding.turns * factor,
     turnsToGo: toGo(handleTurns.value),
+    turnsOver: Math.max(0, Math.round(winding.turns * factor - handleTurns.value)),
     likely: { low: toGo(handleTurns.low), high: toGo(handleTurns.high) },
     perTurn: winding.perTurn / factor,
   };

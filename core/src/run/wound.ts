@@ -2,10 +2,10 @@ import { woundArea } from '../lines/line';
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { stackLayers } from '../plan/stack';
 import { bulkIn, type Estimate } from '../spool/estimate';
-import { meanArborRadius } from '../spool/spool-geometry';
 import { lengthBetween, radiusAfter, turnsBetween } from '../winding/winding';
+import { segmentsOf, type Segment, type Segments } from './segments';
 
-/** One layer as it was wound: metres from the handle turns counted, depth below the lip in mm. */
+/** One layer as it was wound: metres from what was counted, depth below the lip in mm. */
 export interface WoundLayer {
   readonly id: string;
   readonly handleTurns: number;
@@ -16,31 +16,23 @@ export interface WoundLayer {
 }
 
 /**
- * What lies on the spool after the turns counted for each layer. Each layer starts where the one below really ended,
- * so a backing that came out short makes the main's turns bring in less line each.
- *
- * @param turns handle turns by layer id; a layer without an entry has none
- * @param metres length by layer id where a line meter counted, m; it goes before the turns
+ * What lies on the spool after what was counted for each layer. Each layer starts where the one below really ended,
+ * so a backing that came out short makes the main's turns bring in less line each; and within a layer each go starts
+ * where the one before ended, so turns by hand and metres over a meter add up.
  */
-export function woundSoFar(
-  estimate: Estimate,
-  request: FillRequest,
-  turns: Readonly<Record<string, number>>,
-  metres: Readonly<Record<string, number>> = {},
-): WoundLayer[] {
+export function woundSoFar(estimate: Estimate, request: FillRequest, segments: Segments): WoundLayer[] {
   const { spool } = estimate;
   let inner = spool.arborRadius;
   return request.layers.map((layer) => {
-    const counted = Math.max(0, turns[layer.id] ?? 0);
     const start = inner;
-    const { length, outer, handleTurns } =
+    const { length, outer, spoolTurns } =
       layer.kind === 'line'
-        ? wind(layer, counted, metres[layer.id])
-        : { ...laid(layer.kind === 'tape' ? wrapped(layer) : layer), handleTurns: counted };
+        ? wind(layer, segmentsOf(segments, layer.id))
+        : { ...laid(layer.kind === 'tape' ? wrapped(layer) : layer), spoolTurns: 0 };
     inner = outer;
     return {
       id: layer.id,
-      handleTurns,
+      handleTurns: spoolTurns / request.gear,
       length,
       innerRadius: start,
       outerRadius: outer,
@@ -50,25 +42,24 @@ export function woundSoFar(
 
   function wind(
     layer: Extract<LayerRequest, { kind: 'line' }>,
-    handleTurns: number,
-    metered: number | undefined,
-  ): { length: number; outer: number; handleTurns: number } {
+    goes: readonly Segment[],
+  ): { length: number; outer: number; spoolTurns: number } {
     const area = woundArea(layer.line.diameter, bulkIn(estimate, layer.line), spool.packing);
-    if (metered !== undefined) {
-      const outer = radiusAfter(spool.width, inner, area, metered);
-      return {
-        length: metered,
-        outer,
-        handleTurns: turnsBetween(spool.width, inner, outer, area) / request.gear,
-      };
+    const start = inner;
+    let radius = start;
+    // A meter's metres are told as they were read, to the digit.
+    let length = 0;
+    for (const go of goes) {
+      const before = radius;
+      const to =
+        'metres' in go
+          ? radiusAfter(spool.width, before, area, go.metres)
+          : before + (go.spoolTurns * area) / spool.width;
+      radius = Math.max(start, to);
+      length +=
+        'metres' in go && radius > start ? go.metres : lengthBetween(spool.width, before, radius, area);
     }
-    const spoolTurns = handleTurns * request.gear;
-    // Turns on a tapered arbor follow its mean radius, the space its root mean square; see `turnsOnto` in the plan.
-    const from = inner <= spool.arborRadius ? meanArborRadius(spool) : inner;
-    const round = (2 * Math.PI * from * spoolTurns) / 1000;
-    const level = from + (spoolTurns * area) / spool.width;
-    const length = Math.max(round, lengthBetween(spool.width, inner, level, area));
-    return { length, outer: radiusAfter(spool.width, inner, area, length), handleTurns };
+    return { length, outer: radius, spoolTurns: turnsBetween(spool.width, start, radius, area) };
   }
 
   /** Wraps of tape that make up the room follow from all layers together, never from the tape alone. */
@@ -79,7 +70,7 @@ export function woundSoFar(
   }
 
   function laid(layer: LayerRequest): { length: number; outer: number } {
-    const known = { ...spool, arborRadius: inner, taper: 0 };
+    const known = { ...spool, arborRadius: inner };
     const [only] = stackLayers(known, (line) => bulkIn(estimate, line), {
       ...request,
       layers: [layer],

@@ -1,6 +1,6 @@
 import type { Issue } from '../issue';
-import { OBSERVATION_RANGE, type Observation, type WoundLength } from './observation';
-import { arborRms } from './forecast';
+import { isLine, OBSERVATION_RANGE, type Observation, type WoundLength } from './observation';
+import { meanArbor } from './forecast';
 
 export type ObservationIssue = Issue<
   'observation-out-of-range' | 'arbor-not-inside-lip' | 'capacity-exceeds-spool'
@@ -16,6 +16,7 @@ const WORDS: Readonly<Record<Observation['kind'], string>> = {
   width: 'winding width',
   retrieve: 'retrieve per turn',
   depth: 'depth',
+  stretch: 'counted length',
 };
 
 /** What cannot be in a set of observations, before anything is inferred from it. */
@@ -25,13 +26,14 @@ export function checkObservations(observations: readonly Observation[]): Observa
 }
 
 /** Each number an observation holds, with the place it is written at and its least and most. */
-function numbersOf(observation: Observation): (readonly [string, number, readonly [number, number]])[] {
+function numbersOf(observation: Observation): Figure[] {
   const ranges = OBSERVATION_RANGE;
   switch (observation.kind) {
     case 'rating':
       return [
         ['length', observation.length, ranges.rating.length],
         ['diameter', observation.diameter, ranges.rating.diameter],
+        ['figure', observation.printed?.figure ?? 1, ranges.rating.figure],
       ];
     case 'lip':
       return [['diameter', observation.diameter, ranges.lip.diameter]];
@@ -50,26 +52,48 @@ function numbersOf(observation: Observation): (readonly [string, number, readonl
     case 'depth':
       return [
         ['depth', observation.depth, ranges.depth.depth],
+        ['sd', observation.sd ?? 1, ranges.depth.sd],
+        ...observation.layers.flatMap((layer, i) => numbersOfLayer(layer, i)),
+      ];
+    case 'stretch':
+      return [
+        ['length', observation.length, ranges.stretch.length],
+        ['spoolTurns', observation.spoolTurns, ranges.stretch.spoolTurns],
+        ['sd', observation.sd, ranges.stretch.sd],
+        ['diameter', observation.line.diameter, ranges.rating.diameter],
         ...observation.layers.flatMap((layer, i) => numbersOfLayer(layer, i)),
       ];
   }
 }
 
-const numbersOfLayer = (
-  layer: WoundLength,
-  i: number,
-): (readonly [string, number, readonly [number, number]])[] => [
-  [`layers.${String(i)}.diameter`, layer.line.diameter, OBSERVATION_RANGE.rating.diameter],
-  'length' in layer
-    ? [`layers.${String(i)}.length`, layer.length, OBSERVATION_RANGE.depth.length]
-    : [`layers.${String(i)}.spoolTurns`, layer.spoolTurns, OBSERVATION_RANGE.depth.spoolTurns],
-];
+type Figure = readonly [string, number, readonly [number, number]];
+
+function numbersOfLayer(layer: WoundLength, i: number): Figure[] {
+  const at = (field: string): string => `layers.${String(i)}.${field}`;
+  const { depth, rating, underlay } = OBSERVATION_RANGE;
+  if (!isLine(layer)) {
+    const where: Figure =
+      'rise' in layer
+        ? [at('rise'), layer.rise, underlay.rise]
+        : 'radius' in layer
+          ? [at('radius'), layer.radius, underlay.radius]
+          : [at('below'), layer.below, underlay.below];
+    return [where, [at('sd'), layer.sd, underlay.sd]];
+  }
+  return [
+    [at('diameter'), layer.line.diameter, rating.diameter],
+    'length' in layer
+      ? [at('length'), layer.length, depth.length]
+      : [at('spoolTurns'), layer.spoolTurns, depth.spoolTurns],
+  ];
+}
 
 const UNITS: Readonly<Record<string, string>> = {
   gear: 'to one',
   length: 'm',
   perTurn: 'm',
   spoolTurns: 'spool turns',
+  figure: '',
 };
 
 function checkRange(observation: Observation, index: number): ObservationIssue[] {
@@ -80,7 +104,7 @@ function checkRange(observation: Observation, index: number): ObservationIssue[]
       {
         code: 'observation-out-of-range' as const,
         severity: 'error' as const,
-        sentence: `The ${WORDS[observation.kind]} is outside what a reel can have: it must be from ${String(min)} to ${String(max)} ${unit}.`,
+        sentence: `The ${WORDS[observation.kind]} is outside what a reel can have: it must be from ${[String(min), 'to', String(max), unit].join(' ').trim()}.`,
         at: `observations.${String(index)}.${field}`,
         values: { min, max, value },
       },
@@ -99,7 +123,7 @@ const first = <K extends Observation['kind']>(
 function checkArbor(observations: readonly Observation[]): ObservationIssue[] {
   const lip = first(observations, 'lip');
   const arbor = first(observations, 'arbor');
-  if (!lip || !arbor || arborRms(arbor) < lip.diameter - 1) return [];
+  if (!lip || !arbor || meanArbor(arbor) < lip.diameter - 1) return [];
   return [
     {
       code: 'arbor-not-inside-lip',
@@ -118,8 +142,10 @@ function checkCapacity(observations: readonly Observation[]): ObservationIssue[]
   const inner = (first(observations, 'arbor')?.diameter ?? 0) / 2;
   const most = 4 * SOLID_PACKING * width.width * ((lip.diameter / 2) ** 2 - inner ** 2);
   return observations.flatMap((observation, index) => {
-    if (observation.kind !== 'rating' || 1000 * observation.length * observation.diameter ** 2 <= most)
-      return [];
+    if (observation.kind !== 'rating') return [];
+    // A diameter known only about, or line with air in it, may be thinner than it says.
+    const loose = observation.printed || (observation.material && observation.material !== 'nylon') ? 1.5 : 1;
+    if (1000 * observation.length * observation.diameter ** 2 <= loose * most) return [];
     return [
       {
         code: 'capacity-exceeds-spool' as const,

@@ -1,4 +1,5 @@
 import type { LeastSquaresFit } from '../numeric/least-squares';
+import { depthSpread } from './forecast';
 import type { Observation } from './observation';
 import { READING_SD } from './priors';
 
@@ -8,53 +9,125 @@ export interface Disagreement {
   readonly index: number;
   /** How many standard deviations it lies from what the rest say. */
   readonly standardised: number;
-  /** How much more it says than the rest: a share for ratings and retrieves (0.12 is 12 % more), mm otherwise. */
+  /** How much more it says than the rest: a share for ratings, retrieves and stretches (0.12 is 12 % more), mm otherwise. */
   readonly excess: number;
+  /** What it says, against what, and what to look at. */
   readonly sentence: string;
 }
 
 /** From this many standard deviations on a reading is pointed out. */
-const NOTICEABLE = 2.5;
+const NOTICEABLE = 3;
+/** Two readings that are this near to equally odd are told by which is easier to look at again. */
+const AS_ODD = 0.93;
+
+type Refit = (kept: readonly Observation[]) => LeastSquaresFit | null;
 
 /**
- * Compares each reading with what the rest predict for it (the deleted residual of linear least squares,
- * r/(1 − h), and its standardised form r/√(1 − h)).
+ * Compares each reading with what the others predict for it (the deleted residual of linear least squares,
+ * r/(1 − h), and its standardised form r/√(1 − h)), on a fit that holds little by what such spools usually are: a spool
+ * that is only unusual contradicts nobody. One reading alone never disagrees.
+ *
+ * @param refit the least squares of some of the observations with freer beliefs about the shape
  */
 export function findDisagreement(
   observations: readonly Observation[],
   fit: LeastSquaresFit,
+  refit: Refit,
 ): Disagreement | null {
-  let worst: Disagreement | null = null;
-  observations.forEach((observation, index) => {
-    const residual = fit.residuals[index] ?? 0;
-    const free = Math.max(1e-6, 1 - (fit.leverage[index] ?? 0));
-    const standardised = residual / Math.sqrt(free);
-    if (Math.abs(standardised) < NOTICEABLE || Math.abs(standardised) <= Math.abs(worst?.standardised ?? 0))
-      return;
-    const excess = excessOf(observation, residual / free);
-    worst = { index, standardised, excess, sentence: sentenceFor(observation, excess) };
+  if (observations.length < 2 || worstOf(observations, fit) === null) return null;
+  const freer = refit(observations);
+  const worst = freer && worstOf(observations, freer);
+  if (!worst) return null;
+  const observation = observations[worst.index];
+  if (!observation) return null;
+  const against = opponentOf(observations, worst, refit);
+  return { ...worst, sentence: sentenceFor(observation, worst.excess, against) };
+}
+
+type Odd = Omit<Disagreement, 'sentence'>;
+
+/** The oddest reading; of several about as odd, the one that is easiest to look at again. */
+function worstOf(observations: readonly Observation[], fit: LeastSquaresFit): Odd | null {
+  const odd = observations
+    .map((observation, index): Odd => {
+      const residual = fit.residuals[index] ?? 0;
+      const free = Math.max(1e-6, 1 - (fit.leverage[index] ?? 0));
+      return {
+        index,
+        standardised: residual / Math.sqrt(free),
+        excess: excessOf(observation, residual / free),
+      };
+    })
+    .filter(({ standardised }) => Math.abs(standardised) >= NOTICEABLE);
+  const most = Math.max(...odd.map(({ standardised }) => Math.abs(standardised)));
+  const ease = ({ index }: Odd): number => EASE.indexOf(observations[index]?.kind ?? 'rating');
+  return (
+    odd
+      .filter(({ standardised }) => Math.abs(standardised) >= AS_ODD * most)
+      .sort((a, b) => ease(a) - ease(b))[0] ?? null
+  );
+}
+
+/** Easiest to look at again first. */
+const EASE: readonly Observation['kind'][] = [
+  'lip',
+  'width',
+  'arbor',
+  'depth',
+  'retrieve',
+  'stretch',
+  'rating',
+];
+
+/** The one other reading without which nothing is odd; null where it takes more than one. */
+function opponentOf(observations: readonly Observation[], { index }: Odd, refit: Refit): Observation | null {
+  const others = observations.flatMap((one, i) => (i === index ? [] : [{ one, i }]));
+  const [only] = others;
+  if (others.length === 1) return only?.one ?? null;
+  const opponents = others.filter(({ i }) => {
+    const kept = observations.filter((_, at) => at !== i);
+    const without = refit(kept);
+    return without !== null && worstOf(kept, without) === null;
   });
-  return worst;
+  return opponents.length === 1 ? (opponents[0]?.one ?? null) : null;
 }
 
 function excessOf(observation: Observation, deletedResidual: number): number {
+  const ratio = (sd: number): number => Math.exp(Math.max(-30, Math.min(30, deletedResidual * sd))) - 1;
   switch (observation.kind) {
     case 'rating':
-      return Math.exp(deletedResidual * READING_SD.rating) - 1;
+      return ratio(READING_SD.rating);
     case 'retrieve':
-      return Math.exp(deletedResidual * READING_SD.retrieve) - 1;
+      return ratio(READING_SD.retrieve);
+    case 'stretch':
+      return ratio(observation.sd);
     case 'depth':
-      return deletedResidual * (observation.sd ?? READING_SD[observation.by]);
+      return deletedResidual * depthSpread(observation);
     default:
       return deletedResidual * READING_SD[observation.kind];
   }
 }
 
-function sentenceFor(observation: Observation, excess: number): string {
-  const relative = observation.kind === 'rating' || observation.kind === 'retrieve';
-  const amount = relative ? `${(Math.abs(excess) * 100).toFixed(0)} %` : `${Math.abs(excess).toFixed(1)} mm`;
-  return `The ${nameOf(observation)} says ${amount} ${excess > 0 ? 'more' : 'less'} than the rest.`;
+const RELATIVE = new Set<Observation['kind']>(['rating', 'retrieve', 'stretch']);
+
+function sentenceFor(observation: Observation, excess: number, against: Observation | null): string {
+  const amount = RELATIVE.has(observation.kind)
+    ? `${(Math.abs(excess) * 100).toFixed(0)} %`
+    : `${Math.abs(excess).toFixed(1)} mm`;
+  const than = against ? `the ${nameOf(against)} would have` : 'the rest';
+  const look = against ? `${CHECK[observation.kind]} ${CHECK[against.kind]}` : CHECK[observation.kind];
+  return `The ${nameOf(observation)} says ${amount} ${excess > 0 ? 'more' : 'less'} than ${than}. ${look}`;
 }
+
+const CHECK: Readonly<Record<Observation['kind'], string>> = {
+  rating: 'Read the print once more.',
+  lip: 'Measure straight across the lip again.',
+  arbor: 'Measure the bare arbor again, at both ends.',
+  width: 'Measure the width between the flanges again.',
+  retrieve: 'Measure one handle turn again, and look at the gear ratio.',
+  depth: 'Read the depth again from the lip, and look at the count.',
+  stretch: 'Look at the gear ratio and at the count.',
+};
 
 function nameOf(observation: Observation): string {
   switch (observation.kind) {
@@ -66,6 +139,8 @@ function nameOf(observation: Observation): string {
       return 'winding width';
     case 'depth':
       return 'depth reading';
+    case 'stretch':
+      return 'length counted';
     default:
       return `${observation.kind} diameter`;
   }

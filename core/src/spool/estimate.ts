@@ -11,7 +11,6 @@ export interface Estimate {
   readonly covariance: readonly (readonly number[])[];
   /** Lines in the order of their bulks in the vector. */
   readonly lines: readonly Line[];
-  readonly taper: number;
   readonly priors: SpoolPriors;
   /** The spool the vector stands for. */
   readonly spool: SpoolGeometry;
@@ -20,18 +19,11 @@ export interface Estimate {
 /** An estimate with no doubt in the geometry; lines keep the doubt their bulk has by material. */
 export function knownSpool(spool: SpoolGeometry, priors: SpoolPriors = STARTING_PRIORS): Estimate {
   const vector = encodeSpool(spool);
-  return {
-    vector,
-    covariance: vector.map(() => vector.map(() => 0)),
-    lines: [],
-    taper: spool.taper,
-    priors,
-    spool,
-  };
+  return { vector, covariance: vector.map(() => vector.map(() => 0)), lines: [], priors, spool };
 }
 
 /** The bulk an estimate gives a line: what was inferred, else what is believed. */
-export const bulkIn = (estimate: Estimate, line: Line): number => {
+export const bulkIn = (estimate: Pick<Estimate, 'lines' | 'vector' | 'priors'>, line: Line): number => {
   const place = estimate.lines.findIndex(({ key }) => key === line.key);
   return place < 0
     ? bulkBelief(line, estimate.priors).median

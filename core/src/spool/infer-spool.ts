@@ -1,14 +1,14 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
-import type { Line } from '../lines/line';
-import { jacobianOf, leastSquares, propagate, type LeastSquaresFit } from '../numeric/least-squares';
+import { jacobianOf, propagate } from '../numeric/jacobian';
+import { leastSquares, type LeastSquaresFit } from '../numeric/least-squares';
 import { checkObservations } from './check-observations';
 import { findDisagreement, type Disagreement } from './disagreement';
 import type { Estimate } from './estimate';
-import { forecastOf, ratingLine } from './forecast';
+import { forecastOf } from './forecast';
 import type { Observation } from './observation';
-import { decodeSpool, FIRST_BULK, priorVector } from './parameters';
+import { decodeSpool, PLACE } from './parameters';
 import { STARTING_PRIORS, type SpoolPriors } from './priors';
-import { arborForCapacity } from './spool-geometry';
+import { otherStarts, unknownsOf, type Unknowns } from './unknowns';
 
 /** A spool as inferred, with how sure each figure is and which reading does not fit the others. */
 export interface InferredSpool extends Estimate {
@@ -27,15 +27,16 @@ export interface InferredSpool extends Estimate {
 }
 
 /**
- * What a spool holds, from whatever is known of it: weighted least squares with priors, by Levenberg–Marquardt.
+ * What a spool holds, from whatever is known of it: weighted least squares with priors, by Levenberg–Marquardt from
+ * several starts where one is not enough; the end is checked by its gradient.
  *
  * Packing, width and bulk only ever appear as φW/κ, so a surprise is split between the spool's packing and the
- * mounted line's bulk by how sure each was. All ratings of a spool share one rating depth, whose error therefore
- * does not average out.
+ * mounted line's bulk by how sure each was. All ratings of a spool share one rating depth and one maker's bias, whose
+ * errors therefore do not average out.
  *
  * @param observations readings in mm and m; none at all gives the priors back
- * @param priors what is believed beforehand; the shop's own where it has learned some
- * @returns the spool with covariance, or issues for what cannot be
+ * @param priors what is believed beforehand: its type's, or the shop's own where it has learned some
+ * @returns the spool with covariance, or issues for what cannot be and for readings no spool fits
  */
 export function inferSpool(
   observations: readonly Observation[],
@@ -43,22 +44,44 @@ export function inferSpool(
 ): Result<InferredSpool> {
   const problems = checkObservations(observations);
   if (problems.length > 0) return fail(...problems);
-  const lines = linesIn(observations);
-  const taper = taperIn(observations);
-  const { mean, sd } = priorVector(scaleToRating(priors, observations), lines);
+  const unknowns = unknownsOf(observations, priors);
+  const fit = fitSpool(observations, unknowns);
+  if (!fit?.settled) return fail(UNSETTLED);
+  const inferred = describe(fit, observations, unknowns, priors);
+  return succeed(inferred, contradictions(inferred.disagreement));
+}
+
+const UNSETTLED: Issue = {
+  code: 'does-not-settle',
+  severity: 'error',
+  sentence:
+    'No spool comes near all of these readings together. Leave out the one you trust least, and measure again.',
+};
+
+/**
+ * The least squares of readings and beliefs.
+ *
+ * @param from where to start; the middle of the beliefs, and other places where that leads nowhere, unless said
+ */
+export function fitSpool(
+  observations: readonly Observation[],
+  unknowns: Unknowns,
+  from?: readonly number[],
+): LeastSquaresFit | null {
+  const { mean, sd, worldOf } = unknowns;
   const forecasts = observations.map(forecastOf);
-  const place = new Map(lines.map((line, i) => [line.key, FIRST_BULK + i]));
   const residualsOf = (vector: readonly number[]): number[] => {
-    const spool = decodeSpool(vector, taper);
-    const bulkOf = (line: Line): number => Math.exp(vector[place.get(line.key) ?? -1] ?? 0);
+    const world = worldOf(vector);
     return [
-      ...forecasts.map((forecast) => forecast(spool, bulkOf)),
+      ...forecasts.map((forecast) => forecast(world)),
       ...vector.map((value, i) => (value - (mean[i] ?? 0)) / (sd[i] ?? 1)),
     ];
   };
-  const fit = leastSquares(residualsOf, mean);
-  const inferred = describe(fit, observations, lines, taper, priors);
-  return succeed(inferred, contradictions(inferred.disagreement));
+  return leastSquares(residualsOf, from ?? mean, {
+    scale: sd,
+    others: from ? [] : otherStarts(unknowns),
+    measured: observations.length,
+  });
 }
 
 /** A reading that disagrees is a caution, not an error: the plan stands, wider, and a person decides which to drop. */
@@ -78,12 +101,11 @@ const contradictions = (disagreement: Disagreement | null): Issue[] =>
 function describe(
   fit: LeastSquaresFit,
   observations: readonly Observation[],
-  lines: readonly Line[],
-  taper: number,
+  unknowns: Unknowns,
   priors: SpoolPriors,
 ): InferredSpool {
   const figures = (vector: readonly number[]): number[] => {
-    const { lipRadius, width, arborRadius, packing, ratingDepth } = decodeSpool(vector, taper);
+    const { lipRadius, width, arborRadius, packing, ratingDepth } = decodeSpool(vector);
     return [lipRadius, width, arborRadius, packing, ratingDepth];
   };
   const [lipRadius = 0, width = 0, arborRadius = 0, packing = 0, ratingDepth = 0] = propagate(
@@ -93,62 +115,24 @@ function describe(
   return {
     vector: fit.vector,
     covariance: fit.covariance,
-    lines,
-    taper,
+    lines: unknowns.lines,
     priors,
-    spool: decodeSpool(fit.vector, taper),
+    spool: decodeSpool(fit.vector),
     deviation: { lipRadius, width, arborRadius, packing, ratingDepth },
     residuals: fit.residuals.slice(0, observations.length),
-    disagreement: findDisagreement(observations, fit),
+    disagreement: findDisagreement(observations, fit, (kept) => refit(kept, unknowns, fit.vector)),
   };
 }
 
-/** The lines whose bulk the readings say something about. Reference nylon has bulk 1 by definition. */
-function linesIn(observations: readonly Observation[]): Line[] {
-  const found = new Map<string, Line>();
-  for (const observation of observations) {
-    if (observation.kind === 'depth') for (const { line } of observation.layers) found.set(line.key, line);
-    if (observation.kind === 'rating' && observation.material && observation.material !== 'nylon') {
-      const line = ratingLine(observation.diameter, observation.material);
-      found.set(line.key, line);
-    }
-  }
-  return [...found.values()];
-}
+/** How much wider the beliefs about a spool's shape are taken where readings are compared with each other alone. */
+const FREER = 3;
 
-/** Difference of end radii, from the first arbor reading with two ends. */
-function taperIn(observations: readonly Observation[]): number {
-  for (const observation of observations) {
-    if (observation.kind === 'arbor' && observation.farDiameter !== undefined) {
-      return Math.abs(observation.farDiameter - observation.diameter) / 2;
-    }
-  }
-  return 0;
+/** A fit that holds little by what such spools usually are: what it still finds odd are the readings among themselves. */
+function refit(
+  observations: readonly Observation[],
+  unknowns: Unknowns,
+  from: readonly number[],
+): LeastSquaresFit | null {
+  const sd = unknowns.sd.map((one, i) => (i <= PLACE.arbor ? FREER * one : one));
+  return fitSpool(observations, { ...unknowns, sd }, from);
 }
-
-/** Moves the believed lip radius to where the first rating's capacity fits the other beliefs. */
-export function scaleToRating(priors: SpoolPriors, observations: readonly Observation[]): SpoolPriors {
-  const rating = observations.find((observation) => observation.kind === 'rating');
-  if (!rating) return priors;
-  const capacity = rating.length * rating.diameter ** 2 * bulkOfRating(rating.material, priors);
-  const { aspect, arborShare, packing, ratingDepth } = priors;
-  let low = 1;
-  let high = 1000;
-  while (high - low > 1e-6) {
-    const lipRadius = (low + high) / 2;
-    const spool = {
-      lipRadius,
-      width: lipRadius * aspect.median,
-      packing: packing.median,
-      ratingDepth: ratingDepth.median,
-    };
-    const arbor = arborForCapacity(spool, capacity);
-    if (arbor !== null && lipRadius > ratingDepth.median && arbor / lipRadius > arborShare.median)
-      high = lipRadius;
-    else low = lipRadius;
-  }
-  return { ...priors, lip: { ...priors.lip, median: high } };
-}
-
-const bulkOfRating = (material: Line['material'] = 'nylon', priors: SpoolPriors): number =>
-  material === 'nylon' ? 1 : priors.bulk[material].median;

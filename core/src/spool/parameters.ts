@@ -1,10 +1,11 @@
-import type { Line } from '../lines/line';
+import type { Line, Material } from '../lines/line';
 import type { SpoolGeometry } from './spool-geometry';
-import type { Belief, SpoolPriors } from './priors';
+import type { Belief, PrintSystem, SpoolPriors } from './priors';
 
 /**
- * The vector inference works on: ln RL, ln(W/RL), logit(R0/RL), ln φ, rating depth, then ln κ for each line. In these
- * coordinates no vector means an impossible spool.
+ * The vector inference works on: ln RL, ln(W/RL), logit(R0/RL), ln φ, rating depth, then ln κ for each line, then the
+ * logarithm of every other unknown factor (a maker's bias, a print's diameter, a meter's scale). In these coordinates
+ * no vector means an impossible spool.
  */
 export type ParameterVector = readonly number[];
 
@@ -15,10 +16,13 @@ export const FIRST_BULK = 5;
 export const PLACE = { lip: 0, aspect: 1, arbor: 2, packing: 3, ratingDepth: 4 } as const;
 
 const logit = (share: number): number => Math.log(share / (1 - share));
-const share = (value: number): number => 1 / (1 + Math.exp(-value));
+/** As near to all or nothing as still leaves a spool. */
+const MOST_LOGIT = 30;
+const share = (value: number): number =>
+  1 / (1 + Math.exp(-Math.max(-MOST_LOGIT, Math.min(MOST_LOGIT, value))));
 
 /** The spool a parameter vector stands for. */
-export function decodeSpool(vector: ParameterVector, taper: number): SpoolGeometry {
+export function decodeSpool(vector: ParameterVector): SpoolGeometry {
   const lipRadius = Math.exp(vector[PLACE.lip] ?? 0);
   return {
     lipRadius,
@@ -26,7 +30,6 @@ export function decodeSpool(vector: ParameterVector, taper: number): SpoolGeomet
     arborRadius: lipRadius * share(vector[PLACE.arbor] ?? 0),
     packing: Math.exp(vector[PLACE.packing] ?? 0),
     ratingDepth: vector[PLACE.ratingDepth] ?? 0,
-    taper,
   };
 }
 
@@ -40,14 +43,45 @@ export const encodeSpool = (spool: SpoolGeometry, bulks: readonly number[] = [])
   ...bulks.map(Math.log),
 ];
 
+/** What was learned under a name; names come from people, so only the record's own entries count. */
+const learnedAs = (
+  learned: Readonly<Record<string, Belief>> | undefined,
+  name: string,
+): Belief | undefined => (learned && Object.hasOwn(learned, name) ? learned[name] : undefined);
+
 /** What is believed of a line's bulk: what the shop has learned of that line, else its material's. */
 export const bulkBelief = (line: Pick<Line, 'key' | 'material'>, priors: SpoolPriors): Belief =>
-  priors.learnedBulk?.[line.key] ?? priors.bulk[line.material];
+  learnedAs(priors.learnedBulk, line.key) ?? priors.bulk[line.material];
+
+/** An unknown factor beside the spool's shape and the bulks: its name, and what is believed of it. */
+export interface Factor {
+  readonly name: string;
+  readonly belief: Belief;
+}
+
+/** Name of the diameter a print system stands for, shared by all prints of it in one material. */
+export const printKey = (system: PrintSystem, material: Material): string => `${system}-${material}`;
+
+/** How far true diameters lie from what a print stands for, one standard deviation. From memory, no source. */
+const PRINT_SD: Readonly<Record<PrintSystem, Readonly<Record<Material, number>>>> = {
+  strength: { nylon: 0.06, fluorocarbon: 0.06, braid: 0.12, 'hollow-braid': 0.12 },
+  size: { nylon: 0.04, fluorocarbon: 0.04, braid: 0.04, 'hollow-braid': 0.04 },
+};
+
+export const printBelief = (system: PrintSystem, material: Material, priors: SpoolPriors): Belief =>
+  learnedAs(priors.learnedPrints, printKey(system, material)) ?? {
+    median: 1,
+    sd: PRINT_SD[system][material],
+  };
 
 /** Middle and standard deviation of each parameter before any reading. */
-export function priorVector(priors: SpoolPriors, lines: readonly Line[]): { mean: number[]; sd: number[] } {
+export function priorVector(
+  priors: SpoolPriors,
+  lines: readonly Line[],
+  factors: readonly Factor[] = [],
+): { mean: number[]; sd: number[] } {
   const { lip, aspect, arborShare, packing, ratingDepth } = priors;
-  const bulks = lines.map((line) => bulkBelief(line, priors));
+  const beliefs = [...lines.map((line) => bulkBelief(line, priors)), ...factors.map(({ belief }) => belief)];
   return {
     mean: [
       Math.log(lip.median),
@@ -55,7 +89,7 @@ export function priorVector(priors: SpoolPriors, lines: readonly Line[]): { mean
       logit(arborShare.median),
       Math.log(packing.median),
       ratingDepth.median,
-      ...bulks.map(({ median }) => Math.log(median)),
+      ...beliefs.map(({ median }) => Math.log(median)),
     ],
     sd: [
       lip.sd,
@@ -63,7 +97,7 @@ export function priorVector(priors: SpoolPriors, lines: readonly Line[]): { mean
       arborShare.sd / (1 - arborShare.median),
       packing.sd,
       ratingDepth.sd,
-      ...bulks.map(({ sd }) => sd),
+      ...beliefs.map(({ sd }) => sd),
     ],
   };
 }

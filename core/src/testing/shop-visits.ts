@@ -43,7 +43,6 @@ function drawReel(normal: () => number): TrueReel {
     lipRadius,
     width,
     arborRadius: (lipRadius * odds) / (1 + odds),
-    taper: 0,
     packing: spread(packing.median, packing.sd),
     ratingDepth: ratingDepth.median + ratingDepth.sd * normal(),
   };

@@ -45,3 +45,34 @@ export function windLength(
   }
   return { radius, length: on, turns };
 }
+
+/**
+ * Winds turn by turn on a tapered arbor with a traverse that keeps its full width: turn after turn goes on across the
+ * width and back, each round the radius its own place has then, each raising only its own place.
+ *
+ * @param shape end radii, width in mm and wound area of the line in mm²
+ * @param turns spool turns; the last may be a part of one
+ * @returns line wound on, m, and how thick the winding is at mid-width, mm
+ */
+export function windTapered(
+  { from, to, width, area }: { from: number; to: number; width: number; area: number },
+  turns: number,
+): { readonly length: number; readonly thickness: number } {
+  // As many places as turns go side by side in a layer about as high as it is wide.
+  const places = Math.max(8, Math.round(width / Math.sqrt(area)));
+  const rise = (area * places) / width;
+  const thick = new Array<number>(places).fill(0);
+  let [length, left, turn] = [0, turns, 0];
+  while (left > 0) {
+    const layer = Math.floor(turn / places);
+    const place = layer % 2 === 0 ? turn % places : places - 1 - (turn % places);
+    const part = Math.min(1, left);
+    const arbor = from + ((to - from) * (place + 0.5)) / places;
+    const on = thick[place] ?? 0;
+    length += (part * 2 * Math.PI * (arbor + on + (part * rise) / 2)) / 1000;
+    thick[place] = on + part * rise;
+    left -= part;
+    turn += 1;
+  }
+  return { length, thickness: thick.reduce((sum, one) => sum + one, 0) / places };
+}

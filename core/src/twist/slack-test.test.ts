@@ -2,7 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readSlackTest, slackLookDue, slackShare, type SlackReading } from './slack-test';
 
-const EXPECTED = { asLaidOut: -3.89, wrongWay: -10.26 };
+const EXPECTED = { asLaidOut: -3.89, turnedOver: -10.26, rotor: true };
+const ROLLING = { asLaidOut: -7.07, turnedOver: null, rotor: true };
+const RIG = { asLaidOut: 0, turnedOver: -14.15, rotor: true };
+const STILL = { asLaidOut: 0, turnedOver: null, rotor: false };
 /** Ply turns a loop of two metres shows at this twist. */
 const reading = (twist: number, more: Partial<SlackReading> = {}): SlackReading => ({
   pinched: 2,
@@ -25,18 +28,54 @@ describe('readSlackTest', () => {
   });
 
   it.each([
-    [4, 'as-laid-out'],
-    [10, 'wrong-way'],
-    [7, 'neither'],
-    [16, 'neither'],
-    [0, 'neither'],
-  ])('reads %s turns a metre as %s', (twist, verdict) => {
-    expect(readSlackTest(reading(twist), EXPECTED).verdict).toBe(verdict);
+    [4, EXPECTED, 'as-laid-out'],
+    [0, EXPECTED, 'limp'],
+    [1, EXPECTED, 'limp'],
+    [10, EXPECTED, 'wrong-way'],
+    [7, EXPECTED, 'slipping'],
+    [16, EXPECTED, 'slipping'],
+    [7, ROLLING, 'as-laid-out'],
+    [0, ROLLING, 'limp'],
+    [14, ROLLING, 'slipping'],
+    [0, RIG, 'as-laid-out'],
+    [14, RIG, 'wrong-way'],
+    [7, RIG, 'slipping'],
+    [0, STILL, 'as-laid-out'],
+    [6, STILL, 'dragging'],
+  ] as const)('reads %s turns a metre against %o as %s', (twist, expected, verdict) => {
+    const said = readSlackTest(reading(twist), expected);
+    expect(said.verdict).toBe(verdict);
+    expect(said.good).toBe(verdict === 'limp' || verdict === 'as-laid-out');
   });
 
-  it('cannot tell before the span has filled, nor where both ways look alike', () => {
-    expect(readSlackTest(reading(4, { wound: 0.8 }), EXPECTED).verdict).toBe('cannot-tell-yet');
-    expect(readSlackTest(reading(7), { asLaidOut: 6.8, wrongWay: 7.4 }).verdict).toBe('cannot-tell-yet');
+  it('says that the supply stands the wrong way round where that was seen and shows', () => {
+    const against = { asLaidOut: -10.26, turnedOver: -3.89, rotor: true };
+    expect(readSlackTest(reading(10), against).verdict).toBe('wrong-way');
+    expect(readSlackTest(reading(3.9), against).good).toBe(true);
+    expect(readSlackTest(reading(0), against).verdict).toBe('limp');
+  });
+
+  it('never calls limp line a fault, whatever the layout and however early', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -30, max: 30, noNaN: true }),
+        fc.option(fc.double({ min: -30, max: 30, noNaN: true })),
+        fc.boolean(),
+        fc.double({ min: 0.1, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (asLaidOut, turnedOver, rotor, wound, of) => {
+          const least = Math.min(Math.abs(asLaidOut), Math.abs(turnedOver ?? asLaidOut));
+          const twist = of * least * slackShare(wound, 1.5);
+          expect(readSlackTest(reading(twist, { wound }), { asLaidOut, turnedOver, rotor }).good).toBe(true);
+        },
+      ),
+    );
+  });
+
+  it('says when it was looked at early, and is no less good for that', () => {
+    const early = readSlackTest(reading(1, { wound: 0.8 }), EXPECTED);
+    expect(early.good).toBe(true);
+    expect(early.sentence).toMatch(/early: look once more/);
   });
 
   it('never mistakes what is laid out right for the wrong way, whatever half turn is miscounted', () => {
@@ -49,12 +88,13 @@ describe('readSlackTest', () => {
           const per = (diameter: number): number => 1000 / (Math.PI * diameter);
           const expected = {
             asLaidOut: per(supply) - per(reel),
-            wrongWay: -per(supply) - per(reel),
+            turnedOver: -per(supply) - per(reel),
+            rotor: true,
           };
           const seen = Math.abs(expected.asLaidOut) * slackShare(6, 1.5) + miscount;
-          const { verdict } = readSlackTest(reading(Math.max(0, seen)), expected);
+          const { verdict, good } = readSlackTest(reading(Math.max(0, seen)), expected);
           expect(verdict).not.toBe('wrong-way');
-          expect(verdict).not.toBe('neither');
+          expect(good).toBe(true);
         },
       ),
     );

@@ -10,17 +10,24 @@ export interface SlackReading {
   readonly span: number;
 }
 
-/** Twist expected of the line on the spool, turns per metre, for the supply as it stands and turned over. */
+/** What the layout puts into the line on the spool, turns per metre. */
 export interface SlackExpected {
+  /** With the supply as it was said to stand. */
   readonly asLaidOut: number;
-  readonly wrongWay: number;
+  /** With it the other way round; null where it has none, on a spindle or in a tub. */
+  readonly turnedOver: number | null;
+  /** Whether a rotor winds: a slipping drag then adds twist. */
+  readonly rotor: boolean;
 }
 
-export type SlackVerdict = 'as-laid-out' | 'wrong-way' | 'neither' | 'cannot-tell-yet';
+/** What a reading leads to. The first two are good news. */
+export type SlackVerdict = 'limp' | 'as-laid-out' | 'wrong-way' | 'slipping' | 'dragging';
 
 /** What a slack test says. */
 export interface SlackResult {
   readonly verdict: SlackVerdict;
+  /** Whether there is nothing to put right. */
+  readonly good: boolean;
   /** Twist read, turns per metre, with one standard deviation of counting. */
   readonly measured: number;
   readonly sd: number;
@@ -33,8 +40,10 @@ export const USUAL_SPAN = 1.5;
 const PLY_SD = 0.4;
 /** Diameters in the prediction change while winding: share of the prediction, one standard deviation. */
 const PREDICTION_SD = 0.08;
-/** A reading this many standard deviations off a prediction does not fit it. */
-const FITS = 2;
+/** A reading this many standard deviations above a prediction is clearly above it. */
+const CLEARLY = 2;
+/** Before this share of the final twist is there the look was early. */
+const EARLY = 0.6;
 
 /** Share of the final twist the free line carries after so many metres: 1 − e^(−l/span); 95 % after three spans. */
 export const slackShare = (wound: number, span: number): number => 1 - Math.exp(-wound / span);
@@ -43,35 +52,48 @@ export const slackShare = (wound: number, span: number): number => 1 - Math.exp(
 export const slackLookDue = (perTurn: number, span = USUAL_SPAN): number => Math.ceil((3 * span) / perTurn);
 
 /**
- * Judges a slack metre: as laid out, the supply the wrong way round, neither, or too early or too close to tell. The
- * sense of a ply is hard to see with wet hands, so magnitudes are compared.
+ * Judges a slack metre. Line that hangs with no more twist than its layout puts in is good, however limp: it may be too
+ * limp to show its twist, or was looked at early. Only a reading clearly above that leads anywhere: to the supply the
+ * wrong way round where that would explain it, else to a slipping drag, else to a supply that drags. A layout that is
+ * itself the worse way round, and shows it, is said to be. The sense of a ply is hard to see with wet hands, so magnitudes
+ * are compared.
  */
 export function readSlackTest(reading: SlackReading, expected: SlackExpected): SlackResult {
   const measured = (2 * reading.plyTurns) / reading.pinched;
   const counting = (2 * PLY_SD) / reading.pinched;
   const share = slackShare(reading.wound, reading.span);
-  const off = (prediction: number): number => {
+  /** How far the reading lies above what a layout shows by now, in standard deviations. */
+  const above = (prediction: number): number => {
     const now = Math.abs(prediction) * share;
-    return Math.abs(measured - now) / Math.hypot(counting, PREDICTION_SD * now);
+    return (measured - now) / Math.hypot(counting, PREDICTION_SD * now);
   };
-  const right = off(expected.asLaidOut);
-  const wrong = off(expected.wrongWay);
-  const verdict = judge(right, wrong, share);
-  return { verdict, measured, sd: counting, sentence: WORDS[verdict] };
+  const verdict = judge(above, expected);
+  const good = verdict === 'limp' || verdict === 'as-laid-out';
+  const early = good && share < EARLY ? ' It was looked at early: look once more after three spans.' : '';
+  return { verdict, good, measured, sd: counting, sentence: `${WORDS[verdict]}${early}` };
 }
 
-function judge(right: number, wrong: number, share: number): SlackVerdict {
-  if (share < 0.6 || (right <= FITS && wrong <= FITS)) return 'cannot-tell-yet';
-  if (right <= FITS) return 'as-laid-out';
-  return wrong <= FITS ? 'wrong-way' : 'neither';
+function judge(
+  above: (prediction: number) => number,
+  { asLaidOut, turnedOver, rotor }: SlackExpected,
+): SlackVerdict {
+  const other = turnedOver ?? asLaidOut;
+  const [less, more] = [asLaidOut, other].sort((a, b) => Math.abs(a) - Math.abs(b));
+  if (above(less ?? 0) <= CLEARLY) return above(asLaidOut) < -CLEARLY ? 'limp' : 'as-laid-out';
+  // Clearly more than the better way round: it is the worse one if that is as much, whatever was said of it.
+  const fitsWorse = turnedOver !== null && Math.abs(above(more ?? 0)) <= CLEARLY;
+  if (fitsWorse) return 'wrong-way';
+  if (above(asLaidOut) <= CLEARLY) return 'limp';
+  return rotor ? 'slipping' : 'dragging';
 }
 
 const WORDS: Readonly<Record<SlackVerdict, string>> = {
+  limp: 'Limp: nothing to put right. Go on.',
   'as-laid-out': 'As laid out. Go on.',
   'wrong-way':
     'The supply is the wrong way round. Strip this layer, turn the supply over and begin it again.',
-  neither:
-    'Neither way fits. Look whether the drag slips, and whether the supply itself was wound over its end.',
-  'cannot-tell-yet':
-    'Too close to tell yet. Wind three spans, pinch two metres between cloth and reel, and count again.',
+  slipping:
+    'More than this layout puts in. Look whether the drag slips: tighten it right down. Then whether the supply drags.',
+  dragging:
+    'More than this layout puts in. Look whether the supply turns freely, and is not pulled over its end.',
 };

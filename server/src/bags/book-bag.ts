@@ -4,6 +4,8 @@ import { UniqueConstraintError, type Transaction } from 'sequelize';
 import type { InferOutput } from 'valibot';
 import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
+import { readLearning } from '../learning/learning';
+import { withBeliefs } from '../learning/with-beliefs';
 import { readBag } from './bags';
 import { promiseCuts } from './cuts';
 import { customerFor } from './customers';
@@ -16,13 +18,15 @@ export type NewBag = InferOutput<typeof NewBagSchema>;
 
 /**
  * Books a bag in: customer, reels, a plan for each, and the line promised to them, in one transaction. The plan is
- * made again here with the same core. A booking sent twice (same key) makes one bag.
+ * made again here with the same core, from what was asked and what the shop has learned by now. A booking sent twice (same key) makes one bag.
  */
 export async function bookBag(house: House, person: Person, asked: NewBag): Promise<Bag> {
-  const plans = asked.jobs.map(({ planInput }, i) => planOf(planInput, `jobs.${String(i)}`));
+  const learning = await readLearning(house);
+  const jobs = asked.jobs.map((job) => ({ ...job, planInput: withBeliefs(job.planInput, job, learning) }));
+  const plans = jobs.map(({ planInput }, i) => planOf(planInput, `jobs.${String(i)}`));
   try {
     const number = await inTransaction(house.sequelize, (transaction) =>
-      write(house, person, asked, plans, transaction),
+      write(house, person, { ...asked, jobs }, plans, transaction),
     );
     return await readBag(house, number);
   } catch (error) {

@@ -4,6 +4,8 @@ import { inTransaction } from '../db/transaction';
 import type { BagTableRow, JobRow } from '../db/models/bags';
 import type { ReelTableRow } from '../db/models/customers';
 import type { House } from '../house';
+import { readLearning } from '../learning/learning';
+import { withBeliefs } from '../learning/with-beliefs';
 import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
 import { promiseCuts } from './cuts';
@@ -85,16 +87,17 @@ export const cancelBag = (
   });
 
 /** Plans a reel anew before it goes to the bench; the line promised before is given back first. */
-export const changeJob = (house: House, person: Person, jobId: number, asked: JobChange): Promise<Bag> => {
-  const plan = planOf(asked.planInput, '');
+export async function changeJob(house: House, person: Person, jobId: number, asked: JobChange): Promise<Bag> {
+  const planInput = withBeliefs(asked.planInput, asked, await readLearning(house));
+  const plan = planOf(planInput, '');
   return onJob(house, person, jobId, asked, 'booked', async ({ job, reel, tag, transaction }) => {
     await reel.update({ label: asked.label, type: asked.type }, { transaction });
     await house.tables.cuts.destroy({ where: { jobId }, transaction });
     await promiseCuts(house, jobId, asked, plan, transaction);
-    await job.update({ planInput: asked.planInput, plan, wants: asked.wants }, { transaction });
+    await job.update({ planInput, plan, wants: asked.wants }, { transaction });
     return `${tag} planned anew`;
   });
-};
+}
 
 /** Calls one reel off. */
 export const cancelJob = (

@@ -1,11 +1,11 @@
 import type { ReelKind, ReelType } from '@yard-spool/contract';
-import type { Observation, PlanInput } from '@yard-spool/core';
+import { kindKey, type Observation, type PlanInput } from '@yard-spool/core';
 import type { Transaction } from 'sequelize';
 import { inTransaction } from '../db/transaction';
 import type { ReelKindRow } from '../db/models/reel-kinds';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
-import { kindKey, learnedByKind } from '../reels/learned';
+import { learnedByKind } from '../reels/learned';
 
 const toKind = ({ id, type, label, observations, gear, met, version }: ReelKindRow): ReelKind => ({
   ...{ id, type, label, observations, gear, met, version },
@@ -33,7 +33,7 @@ export async function meetKind(
   { type, label, planInput }: { type: ReelType; label: string; planInput: PlanInput },
   transaction: Transaction,
 ): Promise<void> {
-  const said = planInput.observations.filter(({ kind }) => kind !== 'depth');
+  const said = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   const { gear } = planInput.request;
   const [row, made] = await tables.reelKinds.findOrCreate({
     where: { type, label },

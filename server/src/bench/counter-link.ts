@@ -24,6 +24,7 @@ export class CounterLink {
   private count: number | null = null;
   private link: CounterFrame['link'] = 'away';
   private unclaimed = 0;
+  private odd: CounterFrame['odd'] = null;
   /** Whether the device or the log moved since it was last looked at: nothing is read for a handle at rest. */
   private moved = false;
   /** Where the device stood when something was last added to the log and not looked at yet. */
@@ -65,6 +66,7 @@ export class CounterLink {
       count: this.count,
       per,
       unclaimed: this.unclaimed,
+      odd: this.odd,
     };
   }
 
@@ -137,9 +139,10 @@ export class CounterLink {
     const state = foldRun(runFacts(run), run.events);
     const since = atBell === null ? {} : { since: atBell };
     const gear = gearAt(run.job.planInput.request, state.supplies, state.current?.layer ?? '');
-    const { happening, unclaimed } = creditCount(this.device, state, count, { gear, ...since });
-    if (unclaimed !== this.unclaimed) {
+    const { happening, unclaimed, odd } = creditCount(this.device, state, count, { gear, ...since });
+    if (unclaimed !== this.unclaimed || odd !== this.odd) {
       this.unclaimed = unclaimed;
+      this.odd = odd;
       this.say(this.link);
     }
     if (happening) await appendNext(this.house, this.personId, this.run.id, happening);

@@ -66,6 +66,7 @@ export class LiveRuns {
         count: null,
         per: device.per,
         unclaimed: 0,
+        odd: null,
       });
       return;
     }

@@ -2,6 +2,7 @@ import type { Person, Run } from '@yard-spool/contract';
 import { noteChange } from '../bags/history';
 import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
+import { learnAgain } from '../learning/learning';
 import { ProblemError } from '../problem-error';
 import { addMoves, lockPiece } from '../rack/move';
 import { readRun } from './runs';
@@ -23,6 +24,7 @@ export async function reopenRun(house: House, person: Person, runId: number, why
     await giveBack(house, person, runId, why, transaction);
     const at = clock();
     await tables.fills.update({ takenBackAt: at }, { where: { runId, takenBackAt: null }, transaction });
+    await learnAgain(house, transaction);
     const seq = Number((await tables.runEvents.max('seq', { where: { runId }, transaction })) ?? 0) + 1;
     const event = { id: crypto.randomUUID(), runId, seq, kind: 'reopened', payload: { why } } as const;
     await tables.runEvents.create({ ...event, at, byId: person.id }, { transaction });

@@ -9,6 +9,7 @@ import { ProblemError } from '../problem-error';
 import { readJob } from '../bags/bags';
 import { peopleNames } from '../people/people';
 import { onePiece } from '../rack/rack';
+import { piecesHeld } from './pieces-held';
 
 /** Takes a booked reel to a bench. A reel already there gives the run it has. */
 export async function startRun(house: House, person: Person, jobId: number, bench: string): Promise<Run> {
@@ -75,6 +76,7 @@ async function toRun(house: House, row: RunRow): Promise<Run> {
     job,
     under: row.madeUnder,
     supplies: await suppliesOf(house, job),
+    pieces: await piecesHeld(house, job.cuts),
     seatReversed: reel?.seatReversed ?? false,
     device: bench?.devices[0] ?? null,
     events: await readLog(house, row.id),

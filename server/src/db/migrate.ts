@@ -6,8 +6,9 @@ import { lineRack } from './migrations/0002-line-rack';
 import { bags } from './migrations/0003-bags';
 import { house } from './migrations/0004-house';
 import { bench } from './migrations/0005-bench';
+import { bestEstimate } from './migrations/0006-best-estimate';
 
-const MIGRATIONS: readonly Migration[] = [firstHouse, lineRack, bags, house, bench];
+const MIGRATIONS: readonly Migration[] = [firstHouse, lineRack, bags, house, bench, bestEstimate];
 
 /** Brings the schema up to date. Statements of a migration that failed half-way are named in the error. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

@@ -7,6 +7,7 @@ import {
   defineHouseRules,
   defineRuleOverrides,
 } from './models/house-rules';
+import { defineLearned } from './models/learned';
 import { definePeople, defineSessions } from './models/people';
 import { defineMoves, definePieces, defineProducts } from './models/rack';
 import { defineReelKinds } from './models/reel-kinds';
@@ -44,6 +45,7 @@ export function defineTables(sequelize: Sequelize) {
     runEvents: defineRunEvents(sequelize),
     fills: defineFills(sequelize),
     fillLayers: defineFillLayers(sequelize),
+    learned: defineLearned(sequelize),
   };
   return tables;
 }

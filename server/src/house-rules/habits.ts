@@ -1,5 +1,5 @@
 import type { Habits } from '@yard-spool/contract';
-import { inferSpool, supplySizes } from '@yard-spool/core';
+import { inferSpool, priorsOf, supplySizes } from '@yard-spool/core';
 import { QueryTypes } from 'sequelize';
 import type { House } from '../house';
 import { listPieces } from '../rack/rack';
@@ -29,7 +29,7 @@ async function commonestReel({ sequelize, tables }: House): Promise<Habits['reel
   );
   if (!most) return null;
   const job = await tables.jobs.findByPk(most.jobId);
-  const inferred = job && inferSpool(job.planInput.observations);
+  const inferred = job && inferSpool(job.planInput.observations, priorsOf(job.planInput.beliefs));
   const main = job?.plan.layers.findLast(({ request }) => request.kind === 'line');
   if (!inferred?.ok || !main) return null;
   return {

@@ -12,6 +12,8 @@ import {
 import type { Transaction } from 'sequelize';
 import type { JobRow } from '../db/models/bags';
 import type { House } from '../house';
+import { readLearning } from '../learning/learning';
+import { withBeliefs } from '../learning/with-beliefs';
 import { listPieces } from '../rack/rack';
 import { mainLineOf } from './effective';
 
@@ -42,6 +44,7 @@ export async function openReels(
   transaction?: Transaction,
 ): Promise<OpenReel[]> {
   const waiting = await waitingReels(house, transaction);
+  const learning = await readLearning(house, transaction);
   const pieces = new Map((await listPieces(house, {}, transaction)).map((piece) => [piece.id, piece]));
   const free = new Map([...pieces].map(([id, { lengthMm, promisedMm }]) => [id, lengthMm - promisedMm]));
   return waiting.flatMap(({ job, cuts, type, customerId, shown }): OpenReel[] => {
@@ -61,7 +64,8 @@ export async function openReels(
     const { gap } = gapAdvice(top, type, facts.rim, is);
     if (wants.gap !== 'house' || Math.abs(gap - (job.planInput.request.gap ?? gap)) < 1e-9)
       return [{ job, shown, advice, anew: null, stays: '' }];
-    const planInput = { ...job.planInput, request: { ...job.planInput.request, gap } };
+    const fresh = withBeliefs(job.planInput, { type, label: shown.label }, learning);
+    const planInput = { ...fresh, request: { ...fresh.request, gap } };
     const made = tryPlan(planInput, cuts, { pieces, free, tailMm });
     return [{ job, shown, advice, ...made }];
   });

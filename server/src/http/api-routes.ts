@@ -11,6 +11,7 @@ import { closeRun } from '../bench/close-run';
 import { reopenRun } from '../bench/reopen-run';
 import { listOpenRuns, readRun, startRun } from '../bench/runs';
 import type { House } from '../house';
+import { readLearning } from '../learning/learning';
 import { ProblemError } from '../problem-error';
 import { findReels, readReel } from '../reels/reels';
 import { liveRoute } from './live-route';
@@ -45,6 +46,7 @@ export function apiRoutes(house: House): Router {
     moveJob(house, personOf(response), params.id, body),
   );
   serve(router, api.listCustomerReels, ({ params }) => listCustomerReels(house, params.id));
+  serve(router, api.readLearning, () => readLearning(house));
   serve(router, api.listReelKinds, () => listReelKinds(house));
   serve(router, api.changeReelKind, ({ params, body }) => changeReelKind(house, params.id, body));
   serve(router, api.mergeReelKinds, ({ params, body }) => mergeReelKinds(house, params.id, body.into));

@@ -1,14 +1,12 @@
 import type { ReelType } from '@yard-spool/contract';
-import { kindFillsAsObservations, type ClosedFill, type Observation } from '@yard-spool/core';
+import { kindFillsAsObservations, kindKey, type ClosedFill, type Observation } from '@yard-spool/core';
 import { QueryTypes } from 'sequelize';
 import type { House } from '../house';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand's tension. */
 const LOOK_BACK = 6;
 
-type Depth = Extract<Observation, { kind: 'depth' }>;
-
-/** What the closed fills of one spool say of it: the depths read then, newest fill first. */
+/** What the closed fills of one spool say of it: depths read and packs used up then, newest fill first. */
 export async function learnedOfSpool({ tables }: House, spoolId: number): Promise<Observation[]> {
   const fills = await tables.fills.findAll({
     where: { spoolId, takenBackAt: null },
@@ -21,7 +19,7 @@ export async function learnedOfSpool({ tables }: House, spoolId: number): Promis
 interface KindFill {
   readonly type: ReelType;
   readonly label: string;
-  readonly depths: Depth[];
+  readonly depths: Observation[];
 }
 
 /** What the closed fills of each kind of reel say of another of that kind, by type and name. */
@@ -36,12 +34,9 @@ export async function learnedByKind({ sequelize }: House): Promise<Map<string, O
   for (const { type, label, depths } of rows) {
     const key = kindKey({ type, label });
     const fills = fillsOf.get(key) ?? [];
-    const last = depths.at(-1);
+    const last = depths.findLast((one) => one.kind === 'depth');
     if (last && fills.length < LOOK_BACK) fills.push({ layers: last.layers, gap: last.depth, by: last.by });
     fillsOf.set(key, fills);
   }
   return new Map([...fillsOf].map(([key, fills]) => [key, kindFillsAsObservations(fills)]));
 }
-
-export const kindKey = ({ type, label }: { readonly type: ReelType; readonly label: string }): string =>
-  `${type} ${label.toLowerCase()}`;

@@ -1,5 +1,5 @@
 import type { Fill, FillLayer, Run, RunRules } from '@yard-spool/contract';
-import type { Observation, RunEvent } from '@yard-spool/core';
+import type { Lesson, Observation, RunEvent } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,
@@ -42,8 +42,10 @@ export interface FillRow extends Model<InferAttributes<FillRow>, InferCreationAt
   gapRead: string | null;
   gapByCount: number;
   spool: Fill['spool'];
-  /** Depths read on the way and at the end, as observations of the spool. */
+  /** What the fill left behind of its spool: depths read, packs used up. */
   depths: Observation[];
+  /** What it taught of packing and bulk; null where it could not be told. */
+  lesson: CreationOptional<Lesson | null>;
   takenBackAt: CreationOptional<Date | null>;
 }
 
@@ -61,6 +63,9 @@ export interface FillLayerRow extends Model<
   tint: string;
   pieceId: number | null;
   lengthMm: number;
+  likelyLowMm: CreationOptional<number | null>;
+  likelyHighMm: CreationOptional<number | null>;
+  restsOn: CreationOptional<FillLayer['restsOn'] | null>;
   handleTurns: number;
   innerRadius: number;
   outerRadius: number;
@@ -109,6 +114,7 @@ export const defineFills = (sequelize: Sequelize) =>
       gapByCount: DataTypes.DOUBLE,
       spool: DataTypes.JSON,
       depths: DataTypes.JSON,
+      lesson: DataTypes.JSON,
       takenBackAt: DataTypes.DATE(3),
     },
     { tableName: 'fills' },
@@ -128,6 +134,9 @@ export const defineFillLayers = (sequelize: Sequelize) =>
       tint: DataTypes.STRING,
       pieceId: DataTypes.INTEGER,
       lengthMm: DataTypes.BIGINT,
+      likelyLowMm: DataTypes.BIGINT,
+      likelyHighMm: DataTypes.BIGINT,
+      restsOn: DataTypes.JSON,
       handleTurns: DataTypes.DOUBLE,
       innerRadius: DataTypes.DOUBLE,
       outerRadius: DataTypes.DOUBLE,

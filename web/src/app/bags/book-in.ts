@@ -83,7 +83,13 @@ export class BookIn {
 
   private readonly plans = computed(() =>
     this.reels().map((reel) =>
-      planDraft(reel, this.pieces.value() ?? [], this.units.system(), this.rulingOf(reel).rules),
+      planDraft(
+        reel,
+        this.pieces.value() ?? [],
+        this.units.system(),
+        this.rulingOf(reel).rules,
+        this.house.learning(),
+      ),
     ),
   );
   protected readonly planned = computed(() => {

@@ -1,9 +1,10 @@
-import type { Piece } from '@yard-spool/contract';
+import type { Learning, Piece } from '@yard-spool/contract';
 import {
+  beliefsFor,
   gapAdvice,
+  kindKey,
   makePlan,
   parseQuantity,
-  parseRating,
   USUAL_HOUSE_RULES,
   type Allowed,
   type Dimension,
@@ -15,6 +16,7 @@ import {
   type UnitSystem,
 } from '@yard-spool/core';
 import { layersOf, type LayerPieces } from './draft-layers';
+import { printsIn, printToChoose, ratedMaterial } from './rating-text';
 import type { ReelDraft, Underneath } from './reel-draft';
 
 /** What each quantity field takes, in the core's units. */
@@ -65,12 +67,15 @@ export const draftReader =
     return quantity.ok ? quantity.value.value : null;
   };
 
+const NOTHING_LEARNED: Learning = { kinds: [], lines: [], hands: [], prints: [] };
+
 /** Reads a draft and plans it with the core. Called for every keystroke; the same input gives the same plan. */
 export function planDraft(
   draft: ReelDraft,
   rack: readonly Piece[],
   system: UnitSystem,
   rules: HouseRules = USUAL_HOUSE_RULES,
+  learning: Learning = NOTHING_LEARNED,
 ): DraftPlan {
   const pieces = piecesOf(draft, rack);
   const read = draftReader(draft, system);
@@ -79,7 +84,7 @@ export function planDraft(
   const wanted = read('mainLength', 'line-length');
   const base = { input: null, made: null, pieces, wanted, gap, bevelMm, problems: [] };
   const observations = observationsOf(draft, read, system);
-  const next = missing(draft, pieces, read);
+  const next = missing(draft, pieces, read, system);
   if (next !== '') return { ...base, next };
   const lengths = {
     main: wanted,
@@ -97,6 +102,11 @@ export function planDraft(
       gap: read('gap', 'small-length') ?? gap?.gap ?? 0,
       gear: read('gear', 'ratio') ?? 1,
     },
+    beliefs: beliefsFor(learning, {
+      type: draft.type,
+      kind: kindKey(draft),
+      lines: Object.values(pieces).flatMap((piece: Piece | undefined) => (piece ? [piece.product.code] : [])),
+    }),
   };
   const made = makePlan(input);
   return made.ok
@@ -135,11 +145,14 @@ function gapFor(
 
 /** What a draft says of its spool, as the core takes it. */
 export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem): Observation[] {
-  const ratings = [draft.rating1, draft.rating2].flatMap((typed): Observation[] => {
-    const rating = typed.trim() === '' ? null : parseRating(typed, system);
-    const material = draft.ratedFor === 'braid' ? { material: 'braid' as const } : {};
-    return rating?.ok ? [{ kind: 'rating', ...rating.value, ...material }] : [];
-  });
+  const ratings = [draft.rating1, draft.rating2].flatMap((typed) =>
+    printsIn(typed, system, ratedMaterial(draft.ratedFor)).flatMap((print): Observation[] => {
+      const { length, diameter, material, printed } = print.readings[0];
+      if (!print.sure) return [];
+      const of = material === 'nylon' ? {} : { material };
+      return [{ kind: 'rating', length, diameter, ...of, ...(printed ? { printed, text: print.text } : {}) }];
+    }),
+  );
   const lip = read('lip', 'small-length');
   const width = read('width', 'small-length');
   const arbor = read('arbor', 'small-length');
@@ -168,7 +181,9 @@ function learnedOf({ learned }: ReelDraft): Observation[] {
 }
 
 /** The next thing to type before there can be a plan. */
-function missing(draft: ReelDraft, pieces: LayerPieces, read: Read): string {
+function missing(draft: ReelDraft, pieces: LayerPieces, read: Read, system: UnitSystem): string {
+  const print = printToChoose([draft.rating1, draft.rating2], system, ratedMaterial(draft.ratedFor));
+  if (print) return `"${print.text}" can be read in more than one way: choose which it is.`;
   if (!pieces.main) return 'Choose the piece the main line comes from.';
   if (read('gear', 'ratio') === null) return 'Type the gear ratio, like 5.2:1, so that turns can be counted.';
   if (draft.gap.trim() !== '' && read('gap', 'small-length') === null)

@@ -21,9 +21,10 @@ export function planSentence(
     };
   }
   const { value, low, high } = solved.length;
+  const ends = `; wound so, the gap comes to ${small(plan.gap.low)} to ${small(plan.gap.high)}`;
   const headline =
     solved.request.role === 'main'
       ? `Holds ${length(value)} of main line.`
       : `Fills to the gap with ${length(value)} of ${solved.request.role}.`;
-  return { headline, likely: `likely ${length(low)} to ${length(high)}` };
+  return { headline, likely: `likely ${length(low)} to ${length(high)}${ends}` };
 }

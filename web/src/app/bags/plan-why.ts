@@ -50,8 +50,8 @@ const LOOKS: Readonly<Record<Surer['look'], string>> = {
       </dl>
     }
     <p class="text-[13px] text-mute">
-      The spool is worked out from all that is known of it at once; a print is believed to 4 %, a lip to 0.3
-      mm.
+      The spool is worked out from all that is known of it at once. The prints of one spool are believed to 6
+      % together and to 3 % each, a lip to 0.3 mm.
     </p>
   `,
   host: { class: 'grid gap-3' },
@@ -89,12 +89,12 @@ export class PlanWhy {
     const solved = plan.layers.find(({ id }) => id === plan.solvedFor)?.length;
     const range = solved
       ? {
-          what: 'Likely range, nine times in ten above the one and below the other',
-          sum: `${this.units.length(solved.value)} ± 1.28 × ${this.units.length(solved.sd)}, never below nought`,
+          what: 'Likely range: eight of ten such reels lie inside',
+          sum: `${this.units.length(solved.low)} to ${this.units.length(solved.high)}; never below zero`,
         }
       : {
           what: 'Likely range of the gap',
-          sum: `${this.units.small(plan.gap.value)} ± 1.28 × ${this.units.small(plan.gap.sd)}`,
+          sum: `${this.units.small(plan.gap.low)} to ${this.units.small(plan.gap.high)}`,
         };
     const wet = plan.wetGap && {
       what: 'Gap once wet',

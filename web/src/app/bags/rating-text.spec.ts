@@ -1,5 +1,5 @@
-import { parseRating, type UnitSystem } from '@yard-spool/core';
-import { settleRating } from './rating-text';
+import type { UnitSystem } from '@yard-spool/core';
+import { printsIn, printToChoose, settleRating, withReading } from './rating-text';
 
 describe('settleRating', () => {
   it.each<[string, UnitSystem, string]>([
@@ -18,8 +18,32 @@ describe('settleRating', () => {
     ['230 x 0.25', 'metric', 'imperial'],
     ['230 x 0.012', 'imperial', 'metric'],
   ])('%s in %s means the same after a switch to %s', (typed, system, other) => {
-    const meant = parseRating(typed, system);
-    expect(meant.ok).toBe(true);
-    expect(parseRating(settleRating(typed, system), other)).toEqual(meant);
+    const meant = printsIn(typed, system, 'nylon')[0]!.readings[0];
+    const again = printsIn(settleRating(typed, system), other, 'nylon')[0]!.readings[0];
+    expect([again.length, again.diameter]).toEqual([meant.length, meant.diameter]);
+  });
+
+  it.each(['8/140', '6/230 8/170 10/140', 'PE 1.5/200', '0.3/200'])('%s stays as it was typed', (typed) => {
+    expect(settleRating(typed, 'metric')).toBe(typed);
+  });
+});
+
+describe('a print that can be read in more than one way', () => {
+  it('is asked about, and stands as it was chosen', () => {
+    const typed = '210 m × 0.25 mm, 0.3/200';
+    const choose = printToChoose([typed], 'metric', 'nylon')!;
+    expect(choose.text).toBe('0.3/200');
+    const size = choose.readings.find(({ printed }) => printed)!;
+    const prints = printsIn(typed, 'metric', 'nylon');
+    const settled = withReading(
+      prints,
+      prints.find(({ sure }) => !sure)!,
+      size.text,
+    );
+    expect(printToChoose([settled], 'metric', 'nylon')).toBeUndefined();
+    expect(printsIn(settled, 'metric', 'nylon').map(({ readings: [one] }) => one.printed?.system)).toEqual([
+      undefined,
+      'size',
+    ]);
   });
 });

@@ -10,7 +10,7 @@ import {
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Piece, ReelKind } from '@yard-spool/contract';
-import { parseRating } from '@yard-spool/core';
+import type { Print } from '@yard-spool/core';
 import { startWith, switchMap } from 'rxjs';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
@@ -21,7 +21,8 @@ import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
 import { FIELD_RANGE, type DraftPlan } from './draft-plan';
 import { PieceSelect } from './piece-select';
-import { ratingProblem, settleRating } from './rating-text';
+import { PrintWords } from './print-words';
+import { printsIn, ratedMaterial, ratingProblem, settleRating, withReading } from './rating-text';
 import { factsOf } from './reel-from-plan';
 import type { reelForm } from './reel-draft';
 import { REEL_TYPE_NAMES } from './reel-type-names';
@@ -34,6 +35,7 @@ const LETTERS = 2;
   imports: [
     Choice,
     PieceSelect,
+    PrintWords,
     QuantityField,
     ReactiveFormsModule,
     SelectField,
@@ -121,15 +123,24 @@ export class ReelEntry {
   /** What each rating comes to as length times diameter squared: alike where they agree. */
   protected ratingsNote(): string {
     const { rating1, rating2 } = this.form().getRawValue();
-    const sizes = [rating1, rating2].flatMap((text) => {
-      const one = parseRating(text, this.units.system());
-      return one.ok ? [(one.value.length * one.value.diameter ** 2).toFixed(1)] : [];
-    });
+    const sizes = [rating1, rating2].flatMap((text) =>
+      this.printsOf(text).map(({ readings: [one] }) => (one.length * one.diameter ** 2).toFixed(1)),
+    );
     return sizes.length > 0 ? `${sizes.join(', ')} m·mm²` : 'length × diameter';
   }
 
   protected settle(control: FormControl<string>): void {
     control.setValue(settleRating(control.value, this.units.system()));
+  }
+
+  /** What was typed in a rating field, read. */
+  protected printsOf(text: string): readonly Print[] {
+    return printsIn(text, this.units.system(), ratedMaterial(this.form().controls.ratedFor.value));
+  }
+
+  /** Writes a print so that it can only be read as chosen. */
+  protected choosePrint(control: FormControl<string>, chosen: Print, reading: string): void {
+    control.setValue(withReading(this.printsOf(control.value), chosen, reading));
   }
 
   protected ratingWrong(text: string): string {

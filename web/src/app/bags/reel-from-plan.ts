@@ -42,15 +42,14 @@ function exactly(value: number, dimension: Dimension, system: UnitSystem): strin
 export function factsOf(observations: readonly Observation[], gear: number, system: UnitSystem): Facts {
   const write = writer(system);
   const ratings = observations.filter((one) => one.kind === 'rating');
-  const depths = observations.filter(({ kind }) => kind === 'depth');
-  const rating = (i: number): string => {
-    const one = ratings[i];
-    return one ? `${write(one.length, 'line-length')} × ${write(one.diameter, 'small-length')}` : '';
-  };
+  const depths = observations.filter(({ kind }) => kind === 'depth' || kind === 'stretch');
+  const rating = (one: (typeof ratings)[number]): string =>
+    one.text ?? `${write(one.length, 'line-length')} × ${write(one.diameter, 'small-length')}`;
   const facts: Record<string, string> = {
     gear: write(gear, 'ratio'),
-    rating1: rating(0),
-    rating2: rating(1),
+    rating1: ratings.slice(0, 1).map(rating).join(''),
+    // A spool may carry more prints than there are fields.
+    rating2: ratings.slice(1).map(rating).join(', '),
     ratedFor: ratings[0]?.material === 'braid' ? 'braid' : 'nylon',
     learned: depths.length > 0 ? JSON.stringify(depths) : '',
   };

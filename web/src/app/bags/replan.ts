@@ -138,7 +138,7 @@ export class Replan {
     ),
   );
   protected readonly planned = computed(() =>
-    planDraft(this.draft(), this.rack(), this.units.system(), this.ruling().rules),
+    planDraft(this.draft(), this.rack(), this.units.system(), this.ruling().rules, this.house.learning()),
   );
   protected readonly looks = computed(() => layerLooks(this.planned()));
   protected readonly cuts = computed(() => cutRows(this.planned(), new Map(), this.house.tail()));

@@ -1,11 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { NgComponentOutlet } from '@angular/common';
 import { provideHttpClient } from '@angular/common/http';
 import { provideHttpClientTesting } from '@angular/common/http/testing';
 import { runFacts, type Run } from '@yard-spool/contract';
-import { foldRun, runUnderWay, tooLong, type RunEvent, type RunHappening } from '@yard-spool/core';
+import { foldRun, runUnderWay, tooLong, type RunEvent } from '@yard-spool/core';
 import { openScreen } from '../testing/screen';
+import { onARun, StandingRun } from '../testing/standing-run';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { BenchView } from './bench-view';
 import { DepthPanel } from './depth-panel';
@@ -19,45 +18,6 @@ import { TwistPanel } from './twist-panel';
 const FACTS = runFacts(aRun());
 const turns = (seq: number, count: number, layer = 'backing'): RunEvent =>
   anEvent(seq, { kind: 'turns', payload: { layer, turns: count } });
-
-/** A run that stands where its log says, and writes down what happens to it. */
-class StandingRun {
-  readonly happened: RunHappening[] = [];
-  readonly log = signal<readonly RunEvent[]>([]);
-  readonly run = signal(aRun());
-  readonly facts = signal(FACTS);
-  readonly state = () => foldRun(FACTS, this.log());
-  readonly shown = this.state;
-  readonly counter = () => null;
-  readonly winding = () => this.underWay()?.winding ?? null;
-  readonly underWay = () => runUnderWay(PLAN_INPUT, FACTS, this.state());
-  readonly happen = (happening: RunHappening): Promise<void> => {
-    this.happened.push(happening);
-    return Promise.resolve();
-  };
-}
-
-@Component({
-  selector: 'ys-on-a-run',
-  imports: [NgComponentOutlet],
-  template: `<ng-container *ngComponentOutlet="panel(); inputs: inputs()" />`,
-  changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [{ provide: RunStore, useClass: StandingRun }],
-})
-class OnARun {
-  readonly panel = input.required<Type<unknown>>();
-  readonly inputs = input<Record<string, unknown>>({});
-  readonly store = inject(RunStore) as unknown as StandingRun;
-}
-
-async function onARun(panel: Type<unknown>, inputs: Record<string, unknown>, log: readonly RunEvent[]) {
-  TestBed.resetTestingModule();
-  const screen = await openScreen(OnARun, { panel, inputs });
-  const { store } = screen.fixture.componentInstance;
-  store.log.set(log);
-  await screen.fixture.whenStable();
-  return { ...screen, store };
-}
 
 const WINDING = [...stepsDone('strip', 'mount', 'tie-on'), turns(9, 160)];
 
@@ -96,7 +56,8 @@ describe('a main too long', () => {
       anEvent(12, { kind: 'step-done', payload: { step: 'depth-backing' } }),
       anEvent(13, { kind: 'step-done', payload: { step: 'join-main' } }),
     ];
-    const long = tooLong(runUnderWay(PLAN_INPUT, FACTS, foldRun(FACTS, log))!)!;
+    const state = foldRun(FACTS, log);
+    const long = tooLong(runUnderWay(PLAN_INPUT, FACTS, state)!, state)!;
     const { press, shown, store, fixture } = await onARun(TooLongPanel, { long }, log);
     expect(shown()).toContain('Accept a gap of');
     expect(shown()).toContain('Cut the main short');
@@ -104,7 +65,10 @@ describe('a main too long', () => {
     await fixture.whenStable();
     expect(store.happened).toEqual([
       { kind: 'chosen', payload: { layer: 'main', how: 'take-off' } },
-      { kind: 'turns', payload: { layer: 'backing', turns: -Math.round(long.takeOff!.handleTurns) } },
+      {
+        kind: 'turns',
+        payload: { layer: 'backing', turns: -Math.round(long.takeOff!.counted.amount), per: 5.2 },
+      },
     ]);
   });
 });
@@ -122,8 +86,8 @@ describe('the twist', () => {
     anti.click();
     await fixture.whenStable();
     expect(shown()).toContain('They turn against each other');
-    await type('Loop turns', '30');
-    expect(shown()).toMatch(/30\.0 ± 0\.4 turns in a metre\. Neither way fits/);
+    await type('Full turns', '30');
+    expect(shown()).toMatch(/30\.0 ± 0\.4 turns in a metre\. More than this layout puts in/);
     await press('Take this reading');
     await fixture.whenStable();
     expect(store.happened.map(({ kind }) => kind)).toEqual(['supply', 'slack-read']);
@@ -193,21 +157,30 @@ describe('counting by hand', () => {
 
   it('adds turns, and sets them', async () => {
     const view = await viewOn(null, WINDING);
-    expect(view.soFar()).toBe(160);
-    expect(view.byHand('backing', 10)).toEqual({ kind: 'turns', payload: { layer: 'backing', turns: 10 } });
+    expect(view.soFar()).toBeCloseTo(160, 9);
+    expect(view.byHand('backing', 10)).toEqual({
+      kind: 'turns',
+      payload: { layer: 'backing', turns: 10, per: 5.2 },
+    });
     expect(view.setTo('backing', 150)).toEqual({
       kind: 'count-set',
-      payload: { layer: 'backing', turns: 150 },
+      payload: { layer: 'backing', turns: 150, per: 5.2 },
     });
   });
 
-  it('where a line meter counted goes on in metres, at the count it stood at', async () => {
+  it('where a line meter counts sets metres, and turns by hand go on from them', async () => {
     const view = await viewOn(meter, [...stepsDone('strip', 'mount', 'tie-on'), metres]);
     expect(view.metered()).toBe(true);
     expect(view.soFar()).toBe(12.5);
     const more = view.setTo('backing', 20);
-    expect(more).toMatchObject({ kind: 'metres', payload: { metres: 7.5, count: 1250 } });
+    expect(more).toEqual({ kind: 'metres', payload: { layer: 'backing', metres: 7.5 } });
     const ten = view.byHand('backing', 10);
-    expect(ten.kind === 'metres' && ten.payload.metres).toBeCloseTo(10 * view.winding()!.perTurn, 9);
+    expect(ten).toMatchObject({ kind: 'turns', payload: { turns: 10 } });
+    const { perTurn } = view.winding()!;
+    const both = await viewOn(meter, [
+      ...stepsDone('strip', 'mount', 'tie-on'),
+      ...[metres, anEvent(11, ten)],
+    ]);
+    expect(both.soFar() - 12.5).toBeCloseTo(10 * perTurn, 0);
   });
 });

@@ -20,11 +20,17 @@ import { isTyping } from '../ui/is-typing';
 import { QuantityField } from '../ui/quantity-field';
 import { text } from '../ui/text-control';
 import { BenchActions } from './bench-actions';
+import { BenchCounting } from './bench-counting';
 import { KEYS, keyName, MOVES_A_CHOICE, PANELS, type Panel } from './bench-keys';
 import { BenchView } from './bench-view';
+import { CounterPanel } from './counter-panel';
 import { DepthPanel } from './depth-panel';
+import { FinishPanel } from './finish-panel';
 import { LayPanel } from './lay-panel';
+import { LoosePanel } from './loose-panel';
 import { MinuteTimer } from './minute-timer';
+import { QuestionPanel } from './question-panel';
+import { RemedyPanel } from './remedy-panel';
 import { RunProgress } from './run-progress';
 import { RunStore } from './run-store';
 import { stillMissing } from './step-fields';
@@ -42,10 +48,15 @@ const TEN = 10;
   selector: 'ys-bench-run',
   imports: [
     BenchActions,
+    CounterPanel,
     DepthPanel,
+    FinishPanel,
     LayPanel,
+    LoosePanel,
     MinuteTimer,
     QuantityField,
+    QuestionPanel,
+    RemedyPanel,
     RouterLink,
     RunProgress,
     SpoolSection,
@@ -54,7 +65,7 @@ const TEN = 10;
     TooLongPanel,
     TwistPanel,
   ],
-  providers: [RunStore, BenchView],
+  providers: [RunStore, BenchView, BenchCounting],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
@@ -64,11 +75,13 @@ export class BenchRun {
   private readonly announcer = inject(LiveAnnouncer);
   protected readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
+  protected readonly counting = inject(BenchCounting);
   protected readonly units = inject(UnitsService);
   protected readonly tone = inject(Tone);
   private readonly typed = viewChild<ElementRef<HTMLElement>>('typed');
   private readonly stepForm = viewChild(StepForm);
   private readonly depthPanel = viewChild(DepthPanel);
+  private readonly remedyPanel = viewChild(RemedyPanel);
 
   /** The run's number, from the address. */
   readonly id = input.required<string>();
@@ -134,29 +147,42 @@ export class BenchRun {
   }
 
   protected act(key: string): void {
-    const step = this.bench.current();
     if (key === '?') this.helping.update((open) => !open);
     if (key === 'M') this.tone.switch();
     if (this.busy()) return;
-    if (key !== 'F') this.sure.set(false);
+    const wasSure = this.sure();
+    this.sure.set(false);
     if (key === 'Z') void this.store.undo();
     if (key === 'Enter') this.finish();
-    if (key === 'F' && this.sure()) this.done();
-    if (key === 'N' && step?.optional)
-      void this.store.happen({ kind: 'step-skipped', payload: { step: step.id } });
-    if (step?.kind === 'wind') this.onCountKey(key);
+    if (key === 'B') this.remedyPanel()?.putRight();
+    if (key === 'N') this.leaveOut();
+    if (this.bench.current()?.kind !== 'wind') return;
+    if (wasSure) this.onSecondKey(key);
+    this.onCountKey(key);
+  }
+
+  /** The second, different key that finishes a layer below its count. */
+  private onSecondKey(key: string): void {
+    if (key === 'F' && this.bench.soFar() > 0) this.done();
+    if (key === 'E') this.counting.finishLayer({ by: 'eye' });
+  }
+
+  private leaveOut(): void {
+    const step = this.bench.current();
+    if (step?.optional) void this.store.happen({ kind: 'step-skipped', payload: { step: step.id } });
   }
 
   /** Keys that change the count of the layer being wound, or look at it. */
   private onCountKey(key: string): void {
     if (key === 'Space' && this.bench.counterUp()) {
-      this.hold();
+      this.counting.hold();
       return;
     }
+    if (key === 'U') this.counting.finishLayer({ usedUp: true });
     const turns = { Space: TEN, '+': 1, '−': -1 }[key];
-    if (turns !== undefined) this.turn(turns);
+    if (turns !== undefined) this.counting.turn(turns);
     const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);
-    if (asked && (key === 'H' || key === 'G')) this.tension(key === 'H');
+    if (asked && (key === 'H' || key === 'G')) this.counting.tension(key === 'H');
     const panel = PANELS.get(key);
     if (panel === 'count') this.count.setValue(String(Math.round(this.bench.soFar())));
     if (panel) this.panel.update((open) => (open === panel ? null : panel));
@@ -166,43 +192,16 @@ export class BenchRun {
     this.panel.set(null);
   }
 
-  /** Holds the count, or goes on; what came meanwhile is asked about first. */
-  private hold(): void {
-    if (this.bench.state()?.held && this.store.counter()?.unclaimed) return;
-    const frame = this.store.counter();
-    const at = frame?.count == null ? {} : { device: frame.device, count: frame.count };
-    void this.store.happen({ kind: 'held', payload: { on: !this.bench.state()?.held, ...at } });
-  }
-
-  /** Credits what a counter went on by while the count was held, or leaves it out, and goes on. */
-  protected claim(count: boolean): void {
-    const [frame, layer] = [this.store.counter(), this.bench.current()?.layer];
-    if (frame?.count == null || layer === undefined) return;
-    const at = { device: frame.device, count: frame.count };
-    const settled = count ? Promise.resolve() : this.store.happen({ kind: 'device-at', payload: at });
-    void settled.then(() => this.store.happen({ kind: 'held', payload: { on: false } }));
-  }
-
-  protected tension(holds: boolean): void {
-    const layer = this.bench.current()?.layer;
-    if (layer !== undefined) void this.store.happen({ kind: 'tension-read', payload: { layer, holds } });
+  /** A depth was taken: the step ends, unless the level has to be put right first. */
+  protected depthTaken(): void {
+    if (!this.bench.remedy()) this.stepDone(this.bench.current()?.id);
   }
 
   protected setCount(): void {
-    const layer = this.bench.current()?.layer;
     const read = parseQuantity(this.count.value, 'count', 'metric', { min: 0, max: 20_000 });
-    if (!read.ok || layer === undefined) return;
+    if (!read.ok) return;
     this.leavePanel();
-    void this.store.happen(this.bench.setTo(layer, read.value.value));
-  }
-
-  /** Counts by hand. Where a counter is away, the count is held first: what it counted is asked about once it is back. */
-  protected turn(turns: number): void {
-    const layer = this.bench.current()?.layer;
-    if (layer === undefined) return;
-    const hold = this.store.run()?.device && !this.bench.state()?.held;
-    const held = hold ? this.store.happen({ kind: 'held', payload: { on: true } }) : Promise.resolve();
-    void held.then(() => this.store.happen(this.bench.byHand(layer, turns)));
+    this.counting.setTo(read.value.value);
   }
 
   private finish(): void {
@@ -245,7 +244,9 @@ export class BenchRun {
         ? this.store.happen({ kind: 'noted', payload: { step: step.id, values } })
         : Promise.resolve();
     void noted.then(() => {
-      this.stepDone(step.id);
+      // What the thumb said may lead back into winding; said already, it is left so.
+      const asks = step.kind === 'thumb' && 'level' in values && this.bench.remedy();
+      if (!asks) this.stepDone(step.id);
     });
   }
 
@@ -262,6 +263,10 @@ export class BenchRun {
   }
 
   private close(step: RunStep | null): void {
+    if (this.bench.question()) {
+      this.refused.set('Say first which reading is wrong.');
+      return;
+    }
     this.busy.set(true);
     void this.store.finishAll(step).then(() =>
       this.store

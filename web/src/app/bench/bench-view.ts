@@ -1,5 +1,16 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { cautionsOf, restOfFill, tooLong, type RunHappening } from '@yard-spool/core';
+import {
+  cautionsOf,
+  evidenceOfRun,
+  gapRemedy,
+  gearAt,
+  looseLayer,
+  restOfFill,
+  settleFill,
+  thumbRemedy,
+  tooLong,
+  type RunHappening,
+} from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import type { SectionView } from '../drawing/section-layout';
@@ -92,7 +103,36 @@ export class BenchView {
   readonly long = computed(() => {
     const [underWay, state] = [this.store.underWay(), this.state()];
     // Asked once a depth was read: before that the plan knows no better than when it was booked.
-    return underWay && (state?.depths.length ?? 0) > 0 && this.winding() ? tooLong(underWay) : null;
+    return underWay && state && state.depths.length > 0 ? tooLong(underWay, state) : null;
+  });
+  /** What a level asks for that is not where it was wanted: by the gap as it was read, or by the thumb. */
+  readonly remedy = computed(() => {
+    const [facts, underWay, state, kind] = [
+      this.store.facts(),
+      this.store.underWay(),
+      this.state(),
+      this.current()?.kind,
+    ];
+    if (!facts || !underWay || !state) return null;
+    if (kind === 'gap') return gapRemedy(facts, underWay, state);
+    return kind === 'thumb' ? thumbRemedy(facts, underWay, state) : null;
+  });
+  /** The layer being wound where it was found loose. */
+  readonly loose = computed(() => {
+    const [underWay, state] = [this.store.underWay(), this.state()];
+    return underWay && state && this.winding() ? looseLayer(underWay, state) : null;
+  });
+  /** Readings that contradict each other, once everything else is done. */
+  readonly question = computed(() => {
+    const [run, facts, state, step] = [
+      this.store.run(),
+      this.store.facts(),
+      this.store.state(),
+      this.current(),
+    ];
+    if (!run || !facts || !state || run.state === 'closed' || (step && step.kind !== 'tag')) return null;
+    const settled = settleFill(evidenceOfRun(run.job.planInput, facts, state, run.pieces));
+    return settled.ok ? settled.value.question : null;
   });
   /** What is not the house's for this reel. */
   readonly otherwise = computed(() => {
@@ -112,34 +152,28 @@ export class BenchView {
   );
   readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
 
-  /** Whether a line meter counts this layer: its metres are exact, and turns follow from them. */
-  readonly metered = computed(() => {
-    const layer = this.current()?.layer ?? '';
-    return this.store.run()?.device?.counts === 'metres' && layer in (this.state()?.metres ?? {});
-  });
+  /** Whether a line meter counts here: then metres are what is typed. */
+  readonly metered = computed(() => this.store.run()?.device?.counts === 'metres');
   /** What the count stands at, in turns or in metres. */
   readonly soFar = computed(() => {
     const winding = this.winding();
     return (this.metered() ? winding?.lengthSoFar : winding?.turns) ?? 0;
   });
 
-  /** Turns made by hand, as they are written down: as metres where a meter counted before. */
+  /** Turns made by hand, as they are written down: with what one of them is worth. */
   byHand(layer: string, turns: number): RunHappening {
-    return this.metered()
-      ? this.moreMetres(layer, turns * (this.winding()?.perTurn ?? 0))
-      : { kind: 'turns', payload: { layer, turns } };
+    return { kind: 'turns', payload: { layer, turns, ...this.worth(layer) } };
   }
 
-  /** The count put right. */
+  /** The count put right: the metres that are missing over a meter, else all turns of the layer. */
   setTo(layer: string, count: number): RunHappening {
     return this.metered()
-      ? this.moreMetres(layer, count - this.soFar())
-      : { kind: 'count-set', payload: { layer, turns: Math.round(count) } };
+      ? { kind: 'metres', payload: { layer, metres: count - this.soFar() } }
+      : { kind: 'count-set', payload: { layer, turns: Math.round(count), ...this.worth(layer) } };
   }
 
-  private moreMetres(layer: string, metres: number): RunHappening {
-    const device = this.store.run()?.device?.name ?? '';
-    const count = this.store.counter()?.count ?? this.state()?.devices[device] ?? 0;
-    return { kind: 'metres', payload: { layer, metres, device, count } };
+  private worth(layer: string): { readonly per?: number } {
+    const [facts, state] = [this.store.facts(), this.state()];
+    return facts && state ? { per: gearAt(facts.request, state.supplies, layer) } : {};
   }
 }

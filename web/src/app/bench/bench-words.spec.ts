@@ -102,13 +102,21 @@ describe('the looks that are due', () => {
     expect(lay(facts({ type: 'trolling' }), 160)).toBeUndefined();
   });
 
-  it('ask big game and braid whether the line stays put', () => {
-    const of = facts({ type: 'big-game' });
-    const tension = (...log: readonly RunEvent[]) => looks(of, ...log).find(({ kind }) => kind === 'tension');
-    expect(tension(backing(9, 90))?.due).toBe(true);
-    const said = anEvent(10, { kind: 'tension-read', payload: { layer: 'backing', holds: true } });
-    expect(tension(backing(9, 90), said)).toBeUndefined();
-  });
+  it.each(['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'] as const)(
+    'ask on a %s whether the line stays put, and again where it sprang',
+    (type) => {
+      const tension = (...log: readonly RunEvent[]) =>
+        looks(facts({ type }), ...log).find(({ kind }) => kind === 'tension');
+      expect(tension(backing(9, 10))?.due).toBe(false);
+      expect(tension(backing(9, 90))?.due).toBe(true);
+      const said = (holds: boolean) =>
+        anEvent(10, { kind: 'tension-read', payload: { layer: 'backing', holds, wound: 45 } });
+      expect(tension(backing(9, 90), said(true))).toBeUndefined();
+      const off = anEvent(11, { kind: 'turns', payload: { layer: 'backing', turns: -40 } });
+      expect(tension(backing(9, 90), said(false), off)?.due).toBe(false);
+      expect(tension(backing(9, 120), said(false))?.due).toBe(true);
+    },
+  );
 });
 
 describe('the big actions', () => {

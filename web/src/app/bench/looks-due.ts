@@ -1,5 +1,4 @@
 import {
-  isBraid,
   LOOK_AGAIN_AFTER,
   slackLookDue,
   type RunFacts,
@@ -18,7 +17,7 @@ export interface Look {
 
 /**
  * The looks that belong to the layer being wound, the one that is due first foremost: a slack metre after three free
- * spans, the lay about every 140 m, the tension of braid and big game near the stop.
+ * spans, the lay about every 140 m, the tension once a fifth is on.
  *
  * @param span free line between supply and reel, m
  */
@@ -29,7 +28,7 @@ export function looksDue(facts: RunFacts, state: RunState, underWay: RunUnderWay
   return [
     ...slackLook(facts, state, winding, span),
     ...layLook(facts, state, winding),
-    ...tensionLook(facts, state, winding, isBraid(layer.line.material)),
+    ...tensionLook(state, winding),
   ].sort((a, b) => Number(b.due) - Number(a.due));
 }
 
@@ -48,7 +47,7 @@ function slackLook({ type }: RunFacts, state: RunState, winding: Winding, span: 
       key: 'T',
       due,
       words: due
-        ? 'Stop. Pinch two metres between cloth and reel, let them hang, and count the crossings.'
+        ? 'Stop. Pinch two metres between cloth and reel, let them hang, and count the loop’s full turns.'
         : `A slack metre from turn ${String(turn)} on, between cloth and reel.`,
     },
   ];
@@ -75,10 +74,12 @@ function layLook({ type, rules }: RunFacts, state: RunState, winding: Winding): 
   ];
 }
 
-function tensionLook({ type }: RunFacts, state: RunState, winding: Winding, braid: boolean): Look[] {
-  if (!(braid || type === 'big-game') || state.tensions.some(({ layer }) => layer === winding.layer))
-    return [];
-  const due = winding.turns > 0.2 * winding.planned.handleTurns.value;
+function tensionLook(state: RunState, winding: Winding): Look[] {
+  const last = state.tensions.findLast(({ layer }) => layer === winding.layer);
+  if (last?.holds) return [];
+  // Found loose, it is looked at again once it is wound on anew beyond where it was.
+  const from = last ? (last.wound ?? winding.lengthSoFar) : 0.2 * winding.planned.length.value;
+  const due = winding.lengthSoFar > from;
   return [
     {
       kind: 'tension',

@@ -81,7 +81,9 @@ export class RunStore {
     const [run, facts, state, frame] = [this.run(), this.facts(), this.state(), this.frame()];
     if (!run?.device || !facts || !state || frame?.count == null) return state;
     const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-    const { happening } = creditCount(run.device, state, frame.count, { gear });
+    const { happening } = frame.odd
+      ? { happening: null }
+      : creditCount(run.device, state, frame.count, { gear });
     if (happening?.kind !== 'turns' && happening?.kind !== 'metres') return state;
     const next = { ...happening, id: 'live', run: '', seq: state.seq + 1, at: '', by: '' } as RunEvent;
     return foldRun(facts, [...this.log(), next]);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { TooLong, TooLongChoice } from '@yard-spool/core';
+import { takenOff, type TooLong, type TooLongChoice } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
+import { amountWords } from './amount-words';
 import { RunStore } from './run-store';
 
 /** One way out. */
@@ -41,7 +42,7 @@ export class TooLongPanel {
         ? [
             {
               how: 'take-off' as const,
-              words: `Take ${takeOff.handleTurns.toFixed(0)} turns of backing off, ${this.units.length(takeOff.length)}`,
+              words: `Take ${amountWords(takeOff.counted, takeOff.length, this.units)} of ${takeOff.layer} off`,
             },
           ]
         : []),
@@ -62,11 +63,11 @@ export class TooLongPanel {
     const what =
       how === 'smaller-gap' ? { gap: gap.value } : how === 'cut-short' ? { length: cutTo.value } : {};
     void this.store.happen({ kind: 'chosen', payload: { layer, how, ...what } }).then(() => {
-      if (how === 'take-off' && takeOff)
-        void this.store.happen({
-          kind: 'turns',
-          payload: { layer: takeOff.layer, turns: -Math.round(takeOff.handleTurns) },
-        });
+      if (how !== 'take-off' || !takeOff) return;
+      // Whole turns are what a hand takes off; over a meter it is its metres.
+      const { counted } = takeOff;
+      const amount = counted.unit === 'metres' ? counted.amount : Math.round(counted.amount);
+      void this.store.happen(takenOff(takeOff.layer, { ...counted, amount }));
     });
   }
 }

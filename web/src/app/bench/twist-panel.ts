@@ -151,7 +151,7 @@ export class TwistPanel {
     void this.stands()
       .then(() => this.store.happen({ kind: 'slack-read', payload }))
       .then(() => {
-        if (said.verdict === 'as-laid-out') this.left.emit();
+        if (said.good) this.left.emit();
       });
   }
 

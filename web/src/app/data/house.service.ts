@@ -14,12 +14,15 @@ export class HouseService {
   private readonly units = inject(UnitsService);
   private readonly kept = load(() => this.api.call(api.readHouseRules));
 
+  private readonly taught = load(() => this.api.call(api.readLearning));
   private readonly otherwise = load(() => this.api.call(api.listOverrides));
 
   readonly now = this.kept.now;
   readonly house = computed(() => this.kept.value());
   /** Rules set otherwise for a line, a customer or a reel. */
   readonly overrides = computed(() => this.otherwise.value() ?? []);
+  /** What closed fills have taught. */
+  readonly learning = computed(() => this.taught.value());
   /** Metres lost with each cut. */
   readonly tail = computed(() => (this.house()?.tailMm ?? 2000) / 1000);
 
@@ -43,6 +46,7 @@ export class HouseService {
   readonly reload = (): void => {
     this.kept.reload();
     this.otherwise.reload();
+    this.taught.reload();
   };
 
   /** Hundredths of the shop's money, as people write them. */

@@ -1,0 +1,79 @@
+import { parseNumber } from '../quantities/parse-number';
+import { TO_BASE, UNIT_SPELLINGS } from '../quantities/units';
+
+/** One number of a print, with whatever stands at it. */
+export interface PrintPart {
+  readonly value: number;
+  /** As it was written, without its unit. */
+  readonly digits: string;
+  /** A unit of length, thickness or strength; empty where none is written. */
+  readonly unit: string;
+  /** Whether it is marked as a size number. */
+  readonly size: boolean;
+}
+
+/** Words that mark a size number. `pe` also says that the line is braid. */
+const SIZE_MARK = String.raw`#|no\.?|nr\.?|size|pe`;
+const UNIT = String.raw`[a-zµμ"″'′”]+`;
+const PART = new RegExp(
+  String.raw`^(?<mark>${SIZE_MARK})?\s*(?<digits>\d[\d.,]*|[.,]\d+)\s*(?<unit>${UNIT})?\.?$`,
+  'i',
+);
+
+/** Separators between the two halves of a print. */
+const BETWEEN = /[x×*/@:–-]/i;
+
+/**
+ * Cuts what was typed into prints: `6/230 8/170 10/140` is three, `210 m × 0.25 mm` one, however much space stands about
+ * the signs.
+ */
+export function printChunks(text: string): string[] {
+  const close = text
+    .replace(/[\u00a0\u202f\n\r\t]+/g, ' ')
+    // A test strength is often written out: "8 lb test".
+    .replace(/\btest\b/gi, ' ')
+    .replace(new RegExp(String.raw`(^|[\s/×*@:-])(${SIZE_MARK})\s+(?=[\d.,])`, 'gi'), '$1$2')
+    .replace(
+      /(\d)\s+(m|mm|cm|yds?|yards?|ft|feet|in|inch|inches|lbs?|pounds?|kgs?|kilos?|metres?|meters?)\b/gi,
+      '$1$2',
+    )
+    .replace(/(\d)\s+(["″”'′])/g, '$1$2')
+    .replace(/\s*([×*/@:–])\s*/g, '$1')
+    .replace(/\s+x\s+/gi, '×')
+    .replace(/\s*-\s*/g, '-');
+  return close
+    .split(/[;|]|,\s|\s+/)
+    .map((chunk) => chunk.replace(/,$/, ''))
+    .filter((chunk) => chunk !== '');
+}
+
+/** Both halves of one print; null where it has not two, or one is no number. */
+export function printParts(chunk: string): readonly [PrintPart, PrintPart] | null {
+  // An "x" between digits is a sign; inside a word it is a letter.
+  const halves = chunk.replace(/(?<=[\d.a-z"])x(?=[\d.#])/gi, '×').split(BETWEEN);
+  if (halves.length !== 2) return null;
+  const [front, back] = halves.map(readPart);
+  return front && back ? [front, back] : null;
+}
+
+function readPart(half: string): PrintPart | null {
+  const match = PART.exec(half.trim());
+  const digits = match?.groups?.digits ?? '';
+  const number = parseNumber(digits);
+  if (!match || !number.ok) return null;
+  const spelled = (match.groups?.unit ?? '').toLowerCase();
+  const unit = UNIT_SPELLINGS[spelled] ?? spelled;
+  const known =
+    unit === '' ||
+    unit in TO_BASE['line-length'] ||
+    unit in TO_BASE['small-length'] ||
+    unit in TO_BASE.strength;
+  if (!known) return null;
+  return { value: number.value, digits, unit, size: match.groups?.mark !== undefined };
+}
+
+/** Whether a size number is written in the way only braid is. */
+export const saysBraid = (chunk: string): boolean => /(^|[\s/×*@:-])pe/i.test(chunk);
+
+/** Whether the two numbers are written one times the other, as a length and a diameter are. */
+export const saysTimes = (chunk: string): boolean => /[×*]|(?<=[\d.a-z"])x(?=[\d.#])/i.test(chunk);

@@ -1,0 +1,44 @@
+import type { NoteValue } from './run-event';
+import type { Chosen, DepthReading, LaySeen, Restart, SlackSeen, SupplySeen, TensionSeen } from './run-state';
+import type { Segment } from './segments';
+import type { Settling } from './settling';
+
+/** A run's state while its log is folded. */
+export interface Draft {
+  done: Set<string>;
+  skipped: Set<string>;
+  byEye: Set<string>;
+  usedUp: Set<string>;
+  turns: Record<string, number>;
+  metres: Record<string, number>;
+  wound: Record<string, readonly Segment[]>;
+  held: boolean;
+  heldAt: Record<string, number>;
+  devices: Record<string, number>;
+  counting: Set<string>;
+  byDevice: Set<string>;
+  depths: DepthReading[];
+  supplies: Record<string, SupplySeen>;
+  slacks: SlackSeen[];
+  lays: LaySeen[];
+  tensions: TensionSeen[];
+  restarts: Restart[];
+  chosen: Chosen[];
+  settlings: Settling[];
+  notes: Record<string, Record<string, NoteValue>>;
+  bench: string | null;
+  hands: string[];
+  closed: boolean;
+}
+
+/** A record with no entries but its own: layers and devices are named by people, also `constructor`. */
+const record = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
+
+export const emptyDraft = (): Draft => ({
+  ...{ done: new Set(), skipped: new Set(), byEye: new Set(), usedUp: new Set() },
+  ...{ turns: record(), metres: record(), wound: record() },
+  ...{ held: false, heldAt: {}, devices: record(), counting: new Set(), byDevice: new Set() },
+  ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
+  ...{ restarts: [], chosen: [], settlings: [], notes: record() },
+  ...{ bench: null, hands: [], closed: false },
+});

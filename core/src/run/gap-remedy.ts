@@ -1,0 +1,86 @@
+import { woundArea } from '../lines/line';
+import { bulkIn } from '../spool/estimate';
+import { lengthBetween, turnsBetween } from '../winding/winding';
+import { AT_THE_GAP } from './depth-observations';
+import { amountOf, type CountedAmount } from './counted-amount';
+import type { RunState } from './run-state';
+import { isSwap, windingRequest, type RunFacts } from './run-steps';
+import { segmentsOf } from './segments';
+import type { RunUnderWay } from './under-way';
+
+/** What to do about a level that is not where it was wanted. */
+export interface GapRemedy {
+  /** The layer on top, which is wound on or taken off. */
+  readonly layer: string;
+  readonly how: 'take-off' | 'add';
+  /** Depth of the line now and as it is wanted, mm below the lip. */
+  readonly now: number;
+  readonly wanted: number;
+  /** Metres to take off or wind on, and the same as it is counted. */
+  readonly length: number;
+  readonly counted: CountedAmount;
+  /** Metres of the layer there are then. */
+  readonly comesTo: number;
+  /** Steps to go back into; none where the spools were swapped over and the line is pulled off by hand. */
+  readonly again: readonly string[];
+}
+
+/** A level this far from the wanted one is put right: what a calliper and an eye can tell, mm. */
+const TELLS = { calliper: 0.3, eye: 0.6 } as const;
+
+/** What the gap as it was read last asks for; null where it is as wanted, none is wanted, or none was read. */
+export function gapRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunState): GapRemedy | null {
+  const wanted = underWay.request.gap;
+  const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
+  if (wanted === undefined || !read || Math.abs(read.depth - wanted) <= TELLS[read.by]) return null;
+  // Wound on or taken off since, the reading says nothing of the level now.
+  const top = facts.request.layers.findLast((layer) => layer.kind === 'line')?.id ?? '';
+  if (JSON.stringify(segmentsOf(read.wound, top)) !== JSON.stringify(segmentsOf(state.wound, top)))
+    return null;
+  return levelRemedy(facts, underWay, state, read.depth, wanted);
+}
+
+/** How much higher or lower line has to stand before the thumb feels a difference, mm. From memory. */
+const THUMB = 0.5;
+
+/** What the thumb asks for: a little more line where it feels metal, a little less where it cannot hold the spool. */
+export function thumbRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunState): GapRemedy | null {
+  const felt = state.notes.thumb?.level;
+  if (felt !== 'low' && felt !== 'full') return null;
+  const read = state.depths.findLast(({ after }) => after === AT_THE_GAP)?.depth;
+  const now = read ?? underWay.wound.at(-1)?.depthAfter ?? 0;
+  return levelRemedy(facts, underWay, state, now, felt === 'low' ? now - THUMB : now + THUMB);
+}
+
+function levelRemedy(
+  facts: RunFacts,
+  { request, spool, wound }: RunUnderWay,
+  state: RunState,
+  now: number,
+  wanted: number,
+): GapRemedy | null {
+  const top = facts.request.layers.findLast((layer) => layer.kind === 'line');
+  const on = wound.find(({ id }) => id === top?.id);
+  if (top?.kind !== 'line' || !on) return null;
+  const { lipRadius, width, packing } = spool.spool;
+  const area = woundArea(top.line.diameter, bulkIn(spool, top.line), packing);
+  const [low, high] = [lipRadius - Math.max(now, wanted), lipRadius - Math.min(now, wanted)];
+  const how = now < wanted ? 'take-off' : 'add';
+  const whole = lengthBetween(width, Math.max(0, low), high, area);
+  const length = how === 'take-off' ? Math.min(whole, on.length) : whole;
+  const share = whole > 0 ? length / whole : 0;
+  const spoolTurns = share * turnsBetween(width, low, high, area);
+  const swapped = isSwap(facts);
+  return {
+    ...{ layer: top.id, how, now, wanted, length },
+    counted: swapped
+      ? { unit: 'metres', amount: length, per: 1 }
+      : amountOf(request, state, top.id, { length, spoolTurns }),
+    comesTo: on.length + (how === 'add' ? length : -length),
+    again: swapped ? [] : stepsFrom(facts, top.id),
+  };
+}
+
+/** The winding of a layer and everything behind it that looks at the level. */
+const stepsFrom = (facts: RunFacts, layer: string): string[] =>
+  windingRequest(facts).layers.at(-1)?.id === layer ? [`wind-${layer}`, 'gap', 'thumb'] : [];

@@ -1,0 +1,109 @@
+import type { LayReading, WasherAction } from '../lay/lay-advice';
+import type { NoteValue, RunEvent, SeenTurn, SupplyWayAtBench, TooLongChoice } from './run-event';
+import type { RunStep } from './run-steps';
+import type { Segments } from './segments';
+import type { Settling } from './settling';
+
+/** A depth as it was read during the run, with what was counted when it was read. */
+export interface DepthReading {
+  readonly after: string;
+  readonly depth: number;
+  readonly by: 'calliper' | 'eye';
+  readonly wound: Segments;
+}
+
+/** What was counted on each layer, by layer id. */
+export interface Counted {
+  /** Turns as they were counted: of the handle, or of a winder. */
+  readonly turns: Readonly<Record<string, number>>;
+  /** Metres run over a line meter, and metres typed. */
+  readonly metres: Readonly<Record<string, number>>;
+  /** Both as they lie on the spool, go after go. */
+  readonly wound: Segments;
+}
+
+/** How a supply stands, with both rotations as seen. */
+export interface SupplySeen {
+  readonly way: SupplyWayAtBench;
+  readonly supplyTurns: SeenTurn | null;
+  readonly reelTurns: SeenTurn | null;
+}
+
+/** A slack metre as read. */
+export interface SlackSeen {
+  readonly layer: string;
+  readonly pinched: number;
+  readonly plyTurns: number;
+  readonly wound: number;
+}
+
+/** A look at the lay, and what was done about it. */
+export interface LaySeen extends LayReading {
+  readonly layer: string;
+  readonly did: WasherAction;
+  readonly wound: number;
+}
+
+/** What was chosen where the main is too long for what is left. */
+export interface Chosen {
+  readonly layer: string;
+  readonly how: TooLongChoice;
+  readonly gap?: number;
+  readonly length?: number;
+}
+
+/** A look at the tension, and whether line stayed put. */
+export interface TensionSeen {
+  readonly layer: string;
+  readonly holds: boolean;
+  /** Metres of the layer on when it was looked at, where that was written down. */
+  readonly wound?: number;
+}
+
+/** A layer stripped back and begun again. */
+export interface Restart {
+  readonly layer: string;
+  readonly why: string;
+}
+
+/** Where a run stands. Folded from its events; the same in the browser, on the server and in tests. */
+export interface RunState extends Counted {
+  readonly steps: readonly RunStep[];
+  readonly done: ReadonlySet<string>;
+  readonly skipped: ReadonlySet<string>;
+  /** Layers that were wound by eye: whatever was counted of them is not the whole. */
+  readonly byEye: ReadonlySet<string>;
+  /** Layers at whose end the supply ran out: all its piece had is on the reel. */
+  readonly usedUp: ReadonlySet<string>;
+  /** The step to do now; null when all are done. */
+  readonly current: RunStep | null;
+  /** Whether the count is held: a device's turns are not credited. */
+  readonly held: boolean;
+  /** The count each device stood at when it was held. */
+  readonly heldAt: Readonly<Record<string, number>>;
+  /** The count each device stood at when it was last credited or passed over. */
+  readonly devices: Readonly<Record<string, number>>;
+  /** Devices whose count was written down since the current step began. */
+  readonly counting: ReadonlySet<string>;
+  /** Layers a device counted, at least in part. */
+  readonly byDevice: ReadonlySet<string>;
+  readonly depths: readonly DepthReading[];
+  readonly supplies: Readonly<Record<string, SupplySeen>>;
+  readonly slacks: readonly SlackSeen[];
+  readonly lays: readonly LaySeen[];
+  readonly tensions: readonly TensionSeen[];
+  readonly restarts: readonly Restart[];
+  readonly chosen: readonly Chosen[];
+  /** What was answered where readings contradicted each other. */
+  readonly settlings: readonly Settling[];
+  /** What was written down, by step. */
+  readonly notes: Readonly<Record<string, Readonly<Record<string, NoteValue>>>>;
+  readonly bench: string | null;
+  /** Who has had it, in order, each once in a row. */
+  readonly hands: readonly string[];
+  readonly closed: boolean;
+  /** The last event's place in the log; 0 before the first. */
+  readonly seq: number;
+  /** The latest event that can be taken back. */
+  readonly undoable: RunEvent | null;
+}

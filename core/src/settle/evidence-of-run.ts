@@ -1,0 +1,105 @@
+import type { PlanInput } from '../plan/make-plan';
+import { isLine, type Observation, type WoundLength } from '../spool/observation';
+import { layersBelow, underlayOf } from '../run/depth-observations';
+import type { RunState } from '../run/run-state';
+import type { RunFacts } from '../run/run-steps';
+import { segmentsOf, type Segment } from '../run/segments';
+import { requestWound } from '../run/under-way';
+import { gearAt } from '../run/winder';
+import { EVIDENCE_SD, type FillEvidence, type PieceHeld } from './evidence';
+import { countSpread } from './settle-problem';
+import type { SettledFill } from './settled-fill';
+
+/**
+ * Everything a run's log says of its fill.
+ *
+ * @param pieces what the piece of each layer held before it was wound, by layer id
+ */
+export function evidenceOfRun(
+  input: Pick<PlanInput, 'observations' | 'beliefs'>,
+  facts: RunFacts,
+  state: RunState,
+  pieces: Readonly<Record<string, PieceHeld>>,
+): FillEvidence {
+  const request = requestWound(input, facts, state);
+  return {
+    observations: input.observations,
+    ...(input.beliefs ? { beliefs: input.beliefs } : {}),
+    request,
+    layers: request.layers
+      .filter(({ kind }) => kind === 'line')
+      .map(({ id }) => ({
+        id,
+        goes: state.byEye.has(id) ? [] : segmentsOf(state.wound, id).filter(isWound),
+        per: gearAt(request, state.supplies, id),
+        countedBy: state.byDevice.has(id) ? 'device' : 'hand',
+        usedUp: state.usedUp.has(id),
+        // Line turned end for end is the customer's own: it comes off no piece.
+        piece:
+          state.supplies[id]?.way !== 'reverse' && Object.hasOwn(pieces, id) ? (pieces[id] ?? null) : null,
+      })),
+    depths: state.depths,
+    settlings: state.settlings,
+  };
+}
+
+const isWound = (go: Segment): boolean => ('metres' in go ? go.metres !== 0 : go.spoolTurns !== 0);
+
+/**
+ * What a closed fill leaves behind as observations of its spool: each depth with what was counted below it, and each pack
+ * used up with the turns it took. Counts are kept as they were found to be right; what was found misread is left out, and
+ * so is what rests on a layer nobody counted.
+ */
+export function observationsOfFill(evidence: FillEvidence, settled: SettledFill): Observation[] {
+  const { request, layers, depths, settlings } = evidence;
+  const misread = new Set(settlings.flatMap(({ cause, about }) => (cause === 'depth' ? [about] : [])));
+  const rightly = (id: string, goes: readonly Segment[]): Segment[] =>
+    goes.map((go) => ('metres' in go ? go : { spoolTurns: go.spoolTurns * settled.countFactor(id) }));
+  const below = (
+    until: readonly { readonly id: string }[],
+    woundThen: (id: string) => readonly Segment[],
+  ): WoundLength[] | null => {
+    const on: WoundLength[] = [];
+    for (const layer of request.layers.filter(({ id }) => until.some((one) => one.id === id))) {
+      if (layer.kind !== 'line') {
+        on.push(...underlayOf(layer));
+        continue;
+      }
+      const seen = layers.find(({ id }) => id === layer.id);
+      const goes = rightly(layer.id, woundThen(layer.id));
+      if (!seen || seen.goes.length === 0) {
+        if (!seen?.usedUp || !seen.piece) return null;
+        on.push({ line: layer.line, length: seen.piece.length });
+      } else
+        on.push(
+          ...goes.map((go) =>
+            'metres' in go
+              ? { line: layer.line, length: Math.max(0, go.metres) }
+              : { line: layer.line, spoolTurns: Math.max(0, go.spoolTurns) },
+          ),
+        );
+    }
+    return on;
+  };
+  const goesOf = (id: string): readonly Segment[] => layers.find((layer) => layer.id === id)?.goes ?? [];
+  const looks = depths.flatMap((read, i): Observation[] => {
+    if (misread.has(String(i))) return [];
+    const on = below(layersBelow(request, read.after), (id) => segmentsOf(read.wound, id));
+    return on?.some(isLine) ? [{ kind: 'depth', layers: on, depth: read.depth, by: read.by }] : [];
+  });
+  const packs = layers.flatMap((seen): Observation[] => {
+    const at = request.layers.findIndex(({ id }) => id === seen.id);
+    const layer = request.layers[at];
+    const on = below(request.layers.slice(0, at), goesOf);
+    const turns = rightly(seen.id, seen.goes).reduce(
+      (sum, go) => sum + ('spoolTurns' in go ? go.spoolTurns : NaN),
+      0,
+    );
+    if (layer?.kind !== 'line' || !seen.usedUp || !seen.piece || !on || !(turns > 1)) return [];
+    const length = seen.piece.length * (seen.piece.sealed ? 1 + EVIDENCE_SD.pack.over : 1);
+    const spread = seen.piece.sealed ? EVIDENCE_SD.pack.sd : seen.piece.sd / Math.max(1, seen.piece.length);
+    const sd = Math.min(0.5, Math.max(0.003, Math.hypot(spread, countSpread(seen))));
+    return [{ kind: 'stretch', layers: on, line: layer.line, spoolTurns: turns, length, sd }];
+  });
+  return [...looks, ...packs];
+}

@@ -1,0 +1,52 @@
+import type { Settling } from '../run/settling';
+import type { FillEvidence } from './evidence';
+
+/** What a hypothesis frees, beside what is always unknown: names of factors (ln) and offsets (mm) with their spread. */
+export interface Hypothesis {
+  readonly settling: Settling;
+  /** How much less often this happens than the commonest, in units of cost (−2 ln of its odds). From memory. */
+  readonly penalty: number;
+}
+
+/** How far each cause may reach: ln of a factor, or mm for a depth. */
+export const REACH: Readonly<Record<Exclude<Settling['cause'], 'none'>, number>> = {
+  gear: 0.25,
+  count: 0.5,
+  depth: 3,
+  packing: 0.25,
+  line: 0.35,
+  piece: 0.3,
+  meter: 0.1,
+};
+
+const PENALTY: Readonly<Record<Exclude<Settling['cause'], 'none'>, number>> = {
+  count: 0,
+  depth: 1,
+  gear: 2,
+  packing: 3,
+  piece: 4,
+  line: 4,
+  meter: 3,
+};
+
+/** Everything that could be wrong with a fill's readings, one thing at a time. */
+export function hypothesesFor({ layers, depths }: FillEvidence): Hypothesis[] {
+  const of = (cause: Exclude<Settling['cause'], 'none'>, about = '', more = 0): Hypothesis => ({
+    settling: { cause, about },
+    penalty: PENALTY[cause] + more,
+  });
+  const turned = layers.filter(({ goes }) => goes.some((go) => 'spoolTurns' in go));
+  const metered = layers.some(({ goes }) => goes.some((go) => 'metres' in go));
+  return [
+    ...(turned.length > 0 ? [of('gear')] : []),
+    ...turned.map(({ id, countedBy }) => of('count', id, countedBy === 'device' ? 4 : 0)),
+    ...depths.map((_, i) => of('depth', String(i))),
+    of('packing'),
+    ...layers.map(({ id }) => of('line', id)),
+    ...layers.flatMap(({ id, piece, usedUp }) => (piece ? [of('piece', id, usedUp ? 0 : 2)] : [])),
+    ...(metered ? [of('meter')] : []),
+  ];
+}
+
+/** The name of what a settling frees, among a problem's unknowns. */
+export const freedName = ({ cause, about }: Settling): string => `${cause}:${about}`;

@@ -1,0 +1,119 @@
+import { fail, succeed, type Issue, type Result } from '../issue';
+import { checkRequest } from '../plan/check-request';
+import { planFill } from '../plan/plan-fill';
+import type { Settling } from '../run/settling';
+import { priorsOf } from '../spool/beliefs';
+import { checkObservations } from '../spool/check-observations';
+import { inferSpool } from '../spool/infer-spool';
+import type { FillEvidence, LayerEvidence } from './evidence';
+import { hypothesesFor } from './hypotheses';
+import { settleProblem } from './settle-problem';
+import type { Cause, Solved } from './solved';
+import { describeFill } from './describe-fill';
+import { askedAbout } from './question';
+import type { SettledFill } from './settled-fill';
+
+/** A cause has to explain this much more than it costs before anybody is asked: three standard deviations. */
+const WORTH_ASKING = 9;
+
+/**
+ * What lies on a spool when its fill is closed: one joint estimate of spool and lengths from everything that was seen,
+ * each layer with its range. Where readings stand against each other by more than three standard deviations, each single
+ * cause is tried, and the two that explain most for what they cost are asked about.
+ *
+ * @returns the fill; issues where the evidence holds figures no fill can have
+ */
+export function settleFill(evidence: FillEvidence): Result<SettledFill> {
+  const problems = [...checkObservations(evidence.observations), ...checkEvidence(evidence)];
+  if (problems.length > 0) return fail(...problems);
+  const planned = plannedLengths(evidence);
+  const solved: Solve = (settlings, from, tails = false) => {
+    const problem = settleProblem(evidence, planned, settlings, tails);
+    const fit = problem.solve(from);
+    return fit && { problem, fit };
+  };
+  const answered = evidence.settlings.filter(({ cause }) => cause !== 'none');
+  const base = solved(answered, undefined, true);
+  if (!base) return fail(UNSETTLED);
+  const done = evidence.settlings.some(({ cause }) => cause === 'none');
+  const causes = done ? [] : likeliest(evidence, answered, base.fit.vector, solved);
+  return succeed({
+    ...describeFill(evidence, base),
+    question: causes.length > 0 ? askedAbout(evidence, base, causes) : null,
+  });
+}
+
+type Solve = (settlings: readonly Settling[], from?: readonly number[], tails?: boolean) => Solved | null;
+
+function likeliest(
+  evidence: FillEvidence,
+  answered: readonly Settling[],
+  from: readonly number[],
+  solved: Solve,
+): Cause[] {
+  const strict = solved(answered, from);
+  // Nothing can explain more than there is.
+  if (!strict || strict.fit.cost < WORTH_ASKING) return [];
+  const tried = hypothesesFor(evidence)
+    .filter(
+      ({ settling }) => !answered.some((one) => one.cause === settling.cause && one.about === settling.about),
+    )
+    .flatMap(({ settling, penalty }) => {
+      const then = solved([...answered, settling], strict.fit.vector);
+      return then ? [{ settling, solved: then, explains: strict.fit.cost - then.fit.cost - penalty }] : [];
+    })
+    .sort((a, b) => b.explains - a.explains);
+  const best = tried[0];
+  return best && best.explains > WORTH_ASKING ? tried.slice(0, 2) : [];
+}
+
+/** Length of each layer as it was planned before anything was wound. */
+function plannedLengths({ observations, beliefs, request }: FillEvidence): (id: string) => number {
+  const spool = inferSpool(observations, priorsOf(beliefs));
+  const plan = spool.ok ? planFill(spool.value, request) : null;
+  const lengths = new Map(plan?.ok ? plan.value.layers.map(({ id, length }) => [id, length.value]) : []);
+  return (id) => {
+    const layer = request.layers.find((one) => one.id === id);
+    const asked = layer?.kind === 'line' && layer.length !== 'fits' ? layer.length : 0;
+    return lengths.get(id) ?? asked;
+  };
+}
+
+const wrong = (sentence: string, at: string): Issue => ({
+  code: 'evidence-out-of-range',
+  severity: 'error',
+  sentence,
+  at,
+});
+
+const UNSETTLED: Issue = {
+  code: 'does-not-settle',
+  severity: 'error',
+  sentence:
+    'What was counted and what was read cannot be brought together. Look through the counts and depths.',
+};
+
+/** What no fill can have, before anything is settled. */
+function checkEvidence({ layers, depths, request }: FillEvidence): Issue[] {
+  return [
+    ...checkRequest(request),
+    ...layers.flatMap((layer) =>
+      isSound(layer) ? [] : [wrong('A count or a piece’s length is outside what a fill can have.', layer.id)],
+    ),
+    ...depths.flatMap(({ depth, after }) =>
+      depth >= -5 && depth <= 80 ? [] : [wrong('A depth must be from -5 to 80 mm.', after)],
+    ),
+  ];
+}
+
+function isSound({ goes, per, piece, weighed }: LayerEvidence): boolean {
+  const within = (value: number, least: number, most: number): boolean => value >= least && value <= most;
+  return (
+    within(per, 0.05, 20) &&
+    goes.every((go) =>
+      'metres' in go ? within(go.metres, -5000, 20_000) : within(go.spoolTurns, -250_000, 250_000),
+    ) &&
+    (piece === null || (within(piece.length, 0, 100_000) && within(piece.sd, 0, 100_000))) &&
+    (weighed === undefined || (within(weighed.length, 0, 20_000) && within(weighed.sd, 0, 20_000)))
+  );
+}

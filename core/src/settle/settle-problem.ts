@@ -1,0 +1,208 @@
+import { leastSquares, type LeastSquaresFit } from '../numeric/least-squares';
+import type { LayerRequest } from '../plan/fill-request';
+import type { Settling } from '../run/settling';
+import { priorsOf } from '../spool/beliefs';
+import { depthSpread, forecastOf, type World } from '../spool/forecast';
+import { PLACE } from '../spool/parameters';
+import { otherStarts, unknownsOf, type Unknowns } from '../spool/unknowns';
+import { EVIDENCE_SD, type DepthEvidence, type FillEvidence, type LayerEvidence } from './evidence';
+import { freedName, REACH } from './hypotheses';
+import { metresOfGoes, radiusWith, shareOn } from './line-wound';
+
+type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
+
+/** Where everything stands in a settling's vector: the spool and its factors, ln of each layer's length, what is freed. */
+export interface SettleProblem {
+  readonly unknowns: Unknowns;
+  readonly lines: readonly LineLayer[];
+  /** Length of a layer under a vector, m. */
+  readonly lengthOf: (vector: readonly number[], id: string) => number;
+  /** What a settling freed, under a vector; 0 where it freed nothing. */
+  readonly freed: (vector: readonly number[], settling: Settling) => number;
+  /** @param from the solution of the same fill with less freed, to start from */
+  readonly solve: (from?: readonly number[]) => LeastSquaresFit | null;
+}
+
+/**
+ * One joint least-squares problem for a fill: the spool with its beliefs and readings, and the length of every layer with
+ * all that was seen of it.
+ *
+ * @param planned length of each layer as it was planned, m
+ * @param settlings what is taken to be wrong: its figure is free instead of held to its usual error
+ * @param tails whether a count by hand may quietly be a ten off; without, every error is held to be a usual one, which is
+ *   how contradictions are looked for
+ */
+export function settleProblem(
+  evidence: FillEvidence,
+  planned: (id: string) => number,
+  settlings: readonly Settling[],
+  tails: boolean,
+): SettleProblem {
+  const lines = evidence.request.layers.filter((layer): layer is LineLayer => layer.kind === 'line');
+  const base = unknownsOf(
+    evidence.observations,
+    priorsOf(evidence.beliefs),
+    lines.map(({ line }) => line),
+  );
+  const unknowns = freeBeliefs(base, lines, settlings);
+  const first = unknowns.mean.length;
+  const free = [...new Map(settlings.filter(hasOwnUnknown).map((one) => [freedName(one), one])).values()];
+  const places = new Map(free.map((one, i) => [freedName(one), first + lines.length + i]));
+  const lengthOf = (vector: readonly number[], id: string): number => {
+    const at = lines.findIndex((layer) => layer.id === id);
+    return at < 0 ? 0 : Math.exp(Math.min(12, vector[first + at] ?? -30));
+  };
+  const freed = (vector: readonly number[], one: Settling): number => {
+    const place = places.get(freedName(one));
+    return place === undefined ? 0 : (vector[place] ?? 0);
+  };
+  const residualsOf = (vector: readonly number[]): number[] => {
+    const world = unknowns.worldOf(vector);
+    const view: View = {
+      world,
+      tails,
+      lengthOf: (id) => lengthOf(vector, id),
+      factor: (cause, about = '') => freed(vector, { cause, about }),
+    };
+    return [
+      ...evidence.observations.map((one) => forecastOf(one)(world)),
+      ...lines.flatMap((layer, i) => ofLayer(evidence, layer, evidence.layers[i], planned(layer.id), view)),
+      ...evidence.depths.flatMap((read, i) => ofDepth(evidence, read, String(i), view)),
+      ...unknowns.mean.map((mean, i) => ((vector[i] ?? 0) - mean) / (unknowns.sd[i] ?? 1)),
+      ...free.map((one) => freed(vector, one) / reachOf(one)),
+    ];
+  };
+  const scale = [...unknowns.sd, ...lines.map(() => 0.1), ...free.map(reachOf)];
+  const startFrom = (spool: readonly number[]): number[] => [
+    ...spool,
+    ...startLengths(evidence, lines, planned, unknowns.worldOf(spool)).map(Math.log),
+    ...free.map(() => 0),
+  ];
+  return {
+    ...{ unknowns, lines, lengthOf, freed },
+    solve: (from) => {
+      const start = from ? scale.map((_, i) => from[i] ?? 0) : startFrom(unknowns.mean);
+      const others = from ? [] : otherStarts(unknowns).map(startFrom);
+      return leastSquares(residualsOf, start, { scale, others });
+    },
+  };
+}
+
+interface View {
+  readonly world: World;
+  readonly tails: boolean;
+  readonly lengthOf: (id: string) => number;
+  readonly factor: (cause: Settling['cause'], about?: string) => number;
+}
+
+const reachOf = ({ cause }: Settling): number => (cause === 'none' ? 1 : REACH[cause]);
+
+/** Packing and a line's bulk are among the unknowns already: their beliefs widen instead. */
+const hasOwnUnknown = ({ cause }: Settling): boolean =>
+  cause !== 'none' && cause !== 'packing' && cause !== 'line';
+
+function freeBeliefs(base: Unknowns, lines: readonly LineLayer[], settlings: readonly Settling[]): Unknowns {
+  const sd = [...base.sd];
+  for (const { cause, about } of settlings) {
+    if (cause === 'packing') sd[PLACE.packing] = REACH.packing;
+    const key = lines.find(({ id }) => id === about)?.line.key;
+    const at = base.lines.findIndex((line) => line.key === key);
+    if (cause === 'line' && at >= 0)
+      sd[base.sd.length - base.factors.length - base.lines.length + at] = REACH.line;
+  }
+  return { ...base, sd };
+}
+
+/** A miscount by hand is often a whole ten: beyond two deviations more is less unlikely than a normal error makes it. */
+const TAIL = 4;
+const heavyTailed = (residual: number): number =>
+  Math.sign(residual) * Math.sqrt(TAIL * Math.log1p(residual ** 2 / TAIL));
+
+/** All that speaks of one layer's length. */
+function ofLayer(
+  evidence: FillEvidence,
+  layer: LineLayer,
+  seen: LayerEvidence | undefined,
+  planned: number,
+  { world, tails, lengthOf, factor }: View,
+): number[] {
+  const length = Math.log(lengthOf(layer.id));
+  const rest = [(length - Math.log(Math.max(0.5, planned))) / EVIDENCE_SD.plan];
+  if (!seen) return rest;
+  const { goes, piece, usedUp, weighed } = seen;
+  if (goes.length > 0) {
+    const inner = radiusWith(world, below(evidence, layer.id), lengthOf);
+    const factors = {
+      factor: Math.exp(factor('gear') + factor('count', layer.id)),
+      scale: Math.exp(factor('meter')),
+    };
+    const counted = Math.max(0.01, metresOfGoes(world, layer, inner, goes, factors));
+    const residual = (length - Math.log(counted)) / countSpread(seen);
+    rest.push(tails && seen.countedBy === 'hand' ? heavyTailed(residual) : residual);
+  }
+  if (piece) {
+    const held = Math.max(0.1, piece.length) * (piece.sealed ? 1 + EVIDENCE_SD.pack.over : 1);
+    const spread = Math.max(0.003, piece.sealed ? EVIDENCE_SD.pack.sd : piece.sd / Math.max(1, piece.length));
+    const over = (length - Math.log(held) - factor('piece', layer.id)) / spread;
+    // What is left on a piece nobody used up says nothing; more than it held cannot have come off it.
+    rest.push(usedUp ? over : Math.max(0, over));
+  }
+  if (weighed) rest.push((lengthOf(layer.id) - weighed.length) / Math.max(0.1, weighed.sd));
+  return rest;
+}
+
+const below = ({ request: { layers } }: FillEvidence, id: string): readonly LayerRequest[] =>
+  layers.slice(
+    0,
+    layers.findIndex((layer) => layer.id === id),
+  );
+
+/** Relative spread of what a layer's count comes to. */
+export function countSpread({ goes, per, countedBy }: LayerEvidence): number {
+  const turns = goes.reduce((sum, go) => sum + ('spoolTurns' in go ? Math.abs(go.spoolTurns) / per : 0), 0);
+  const usual = EVIDENCE_SD[countedBy];
+  const byTurns = turns > 0 ? Math.hypot(usual.turns, usual.share * turns) / turns : 0;
+  const metered = goes.some((go) => 'metres' in go);
+  return Math.max(
+    0.002,
+    turns > 0 && metered ? Math.max(byTurns, EVIDENCE_SD.meter) : metered ? EVIDENCE_SD.meter : byTurns,
+  );
+}
+
+/** What a depth says of all that was on when it was read. */
+function ofDepth(
+  evidence: FillEvidence,
+  read: DepthEvidence,
+  place: string,
+  { world, lengthOf, factor }: View,
+): number[] {
+  const shares = new Map<string, number>();
+  for (const { id, goes } of evidence.layers) {
+    const later = evidence.depths.slice(Number(place) + 1).some(({ after }) => after === id);
+    const share = shareOn(evidence.request, read, id, goes, !later && goes.length === 0);
+    if (share === null) return [0];
+    shares.set(id, share);
+  }
+  const on = evidence.request.layers.filter(
+    (layer) => layer.kind !== 'line' || (shares.get(layer.id) ?? 0) > 0,
+  );
+  const radius = radiusWith(world, on, (id) => (shares.get(id) ?? 0) * lengthOf(id));
+  const expected = world.spool.lipRadius - radius + factor('depth', place);
+  const spread = depthSpread({ kind: 'depth', layers: [], depth: read.depth, by: read.by });
+  return [(read.depth - expected) / spread];
+}
+
+/** Lengths to start from: as counted in this world, as the piece held, or as planned. */
+const startLengths = (
+  evidence: FillEvidence,
+  lines: readonly LineLayer[],
+  planned: (id: string) => number,
+  world: World,
+): number[] =>
+  lines.map((layer, i) => {
+    const seen = evidence.layers[i];
+    if (seen?.usedUp && seen.piece) return Math.max(0.5, seen.piece.length);
+    if (!seen || seen.goes.length === 0) return Math.max(0.5, planned(layer.id));
+    const inner = radiusWith(world, below(evidence, layer.id), planned);
+    return Math.max(0.5, metresOfGoes(world, layer, inner, seen.goes));
+  });

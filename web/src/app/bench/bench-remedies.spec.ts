@@ -1,0 +1,111 @@
+import { runFacts } from '@yard-spool/contract';
+import { foldRun, gapRemedy, looseLayer, runUnderWay, type RunEvent } from '@yard-spool/core';
+import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
+import { onARun } from '../testing/standing-run';
+import { CounterPanel } from './counter-panel';
+import { LoosePanel } from './loose-panel';
+import { QuestionPanel } from './question-panel';
+import { RemedyPanel } from './remedy-panel';
+
+const FACTS = runFacts(aRun());
+const turns = (seq: number, count: number, layer = 'backing'): RunEvent =>
+  anEvent(seq, { kind: 'turns', payload: { layer, turns: count } });
+const WINDING = [...stepsDone('strip', 'mount', 'tie-on'), turns(9, 160)];
+
+/** A fill wound to plan, up to its gap. */
+const TO_THE_GAP = [
+  ...WINDING,
+  anEvent(10, { kind: 'step-done', payload: { step: 'wind-backing' } }),
+  ...['depth-backing', 'join-main'].map((step, i) =>
+    anEvent(11 + i, { kind: 'step-done', payload: { step } }),
+  ),
+  turns(13, 190, 'main'),
+  anEvent(14, { kind: 'step-done', payload: { step: 'wind-main' } }),
+];
+const gapRead = (depth: number): RunEvent =>
+  anEvent(15, { kind: 'depth-read', payload: { after: 'gap', depth, by: 'calliper' } });
+
+describe('a gap out of order', () => {
+  const remedyOf = (log: readonly RunEvent[]) => {
+    const state = foldRun(FACTS, log);
+    return gapRemedy(FACTS, runUnderWay(PLAN_INPUT, FACTS, state)!, state);
+  };
+
+  it('says what to take off in turns and metres, and leads back into winding', async () => {
+    const log = [...TO_THE_GAP, gapRead(0.3)];
+    const remedy = remedyOf(log)!;
+    const { press, shown, store, fixture } = await onARun(RemedyPanel, { remedy }, log);
+    expect(shown()).toMatch(/Take off \d+ turns, \d+(\.\d)?.m/);
+    expect(shown()).toContain('It stands 0.3');
+    await press('Back into winding');
+    await fixture.whenStable();
+    expect(store.happened).toEqual([
+      { kind: 'chosen', payload: { layer: 'main', how: 'cut-short', length: remedy.comesTo } },
+      { kind: 'step-again', payload: { steps: ['wind-main', 'gap', 'thumb'] } },
+    ]);
+  });
+
+  it('is nothing where the gap is as wanted', () => {
+    expect(remedyOf([...TO_THE_GAP, gapRead(1.6)])).toBeNull();
+    expect(remedyOf([...TO_THE_GAP, gapRead(3)])?.how).toBe('add');
+  });
+});
+
+describe('line that springs', () => {
+  it('is wound again from where it last held', async () => {
+    const look = (seq: number, holds: boolean, wound: number) =>
+      anEvent(seq, { kind: 'tension-read', payload: { layer: 'backing', holds, wound } });
+    const log = [...WINDING, look(10, true, 30), look(11, false, 70)];
+    const state = foldRun(FACTS, log);
+    const loose = looseLayer(runUnderWay(PLAN_INPUT, FACTS, state)!, state)!;
+    const { press, shown, store } = await onARun(LoosePanel, { loose }, log);
+    expect(shown()).toContain('It is wound too loose');
+    await press('where it last held');
+    const [event] = store.happened;
+    expect(event).toMatchObject({ kind: 'turns', payload: { layer: 'backing', per: 5.2 } });
+    expect((event as { payload: { turns: number } }).payload.turns).toBeLessThan(-20);
+  });
+});
+
+describe('readings that contradict each other', () => {
+  it('are asked about in one sentence, and answered with one press', async () => {
+    const question = {
+      sentence: 'The count and the depth read cannot all be right. Which is wrong?',
+      answers: [
+        { settling: { cause: 'gear', about: '' }, words: 'The gear ratio: nearer 5.2:1 than 6.2:1' },
+        { settling: { cause: 'none', about: '' }, words: 'Neither: all of it stands as it was read' },
+      ],
+    };
+    const { press, shown, store } = await onARun(QuestionPanel, { question }, WINDING);
+    expect(shown()).toContain('Which is wrong?');
+    await press('The gear ratio');
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: '2' }));
+    expect(store.happened.map(({ payload }) => payload)).toEqual([
+      { cause: 'gear', about: '' },
+      { cause: 'none', about: '' },
+    ]);
+  });
+});
+
+describe('a counter that began again', () => {
+  it('is asked about, the likeliest answer first, and never credited as wound back', async () => {
+    const { press, shown, store, fixture } = await onARun(CounterPanel, {}, WINDING);
+    const device = { name: 'reed-1', counts: 'handle-turns', per: 1, address: '127.0.0.1:1' } as const;
+    store.run.set(aRun([], { device }));
+    store.counter.set({
+      ...{ kind: 'counter', device: 'reed-1', link: 'up', count: 12, per: 1 },
+      ...{ unclaimed: -646, odd: 'restarted' },
+    });
+    await fixture.whenStable();
+    expect(shown()).toContain('it seems to have begun again from zero');
+    await press('It began again: count the 12 turns since');
+    expect(store.happened).toEqual([
+      { kind: 'turns', payload: { layer: 'backing', device: 'reed-1', count: 12, turns: 12, per: 5.2 } },
+    ]);
+    await press('Count none of them');
+    expect(store.happened.at(-1)).toEqual({
+      kind: 'device-at',
+      payload: { device: 'reed-1', count: 12 },
+    });
+  });
+});

@@ -1,0 +1,44 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import type { SettlingQuestion } from '@yard-spool/core';
+import { RunStore } from './run-store';
+
+/** Readings that contradict each other, asked about before the reel is closed. */
+@Component({
+  selector: 'ys-question-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="contradiction">
+      <b class="text-[19px]">{{ question().sentence }}</b>
+      @for (answer of question().answers; track answer.words; let i = $index) {
+        <button
+          type="button"
+          class="plain min-h-18! justify-between! text-left text-[17px]"
+          (click)="answered(i)"
+        >
+          {{ answer.words }} <span class="key">{{ i + 1 }}</span>
+        </button>
+      }
+      <p class="text-[14px] text-mute">
+        What is written on the reel and taken off the rack follows from this.
+      </p>
+    </div>
+  `,
+  host: { class: 'block', '(document:keydown)': 'onKey($event)' },
+})
+export class QuestionPanel {
+  private readonly store = inject(RunStore);
+
+  readonly question = input.required<SettlingQuestion>();
+
+  protected answered(i: number): void {
+    const answer = this.question().answers[i];
+    if (answer) void this.store.happen({ kind: 'settled', payload: answer.settling });
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    if (event.target instanceof HTMLElement && event.target.matches('input, textarea, select')) return;
+    const i = Number(event.key) - 1;
+    if (i in this.question().answers) this.answered(i);
+  }
+}

@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { GapRemedy } from '@yard-spool/core';
+import { UnitsService } from '../data/units.service';
+import { amountWords } from './amount-words';
+import { RunStore } from './run-store';
+
+/** A level that is not where it was wanted, and what puts it right: back into winding, or left so. */
+@Component({
+  selector: 'ys-remedy-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="remedy">
+      <b class="text-[20px]">{{ headline() }}</b>
+      <p class="text-[17px]">{{ why() }}</p>
+      <button type="button" class="go min-h-18! text-[18px]" (click)="putRight()">
+        {{ action() }} <span class="key">B</span>
+      </button>
+      <button type="button" class="plain min-h-18!" (click)="left.emit()">
+        Leave it so <span class="key">Enter</span>
+      </button>
+    </div>
+  `,
+  host: { class: 'block' },
+})
+export class RemedyPanel {
+  private readonly store = inject(RunStore);
+  private readonly units = inject(UnitsService);
+
+  readonly remedy = input.required<GapRemedy>();
+  /** It stays as it is. */
+  readonly left = output();
+
+  protected readonly headline = computed(() => {
+    const { how, counted, length } = this.remedy();
+    const amount = amountWords(counted, length, this.units);
+    return how === 'take-off' ? `Take off ${amount}` : `Add ${amount}`;
+  });
+  protected readonly why = computed(() => {
+    const { now, wanted, layer, comesTo } = this.remedy();
+    const small = (mm: number): string => this.units.small(mm);
+    return `It stands ${small(now)} below the lip and ${small(wanted)} is wanted. The ${layer.replace('-', ' ')} comes to ${this.units.length(comesTo)} then.`;
+  });
+  protected readonly action = computed(() => {
+    const { again, how } = this.remedy();
+    if (again.length > 0) return 'Back into winding';
+    return how === 'take-off' ? 'It is off' : 'It is on';
+  });
+
+  /** Settles the layer's new length, and goes back into winding it; pulled off by hand, it is counted at once. */
+  putRight(): void {
+    const { layer, how, length, comesTo, again } = this.remedy();
+    void this.store
+      .happen({ kind: 'chosen', payload: { layer, how: 'cut-short', length: comesTo } })
+      .then(() =>
+        again.length > 0
+          ? this.store.happen({ kind: 'step-again', payload: { steps: again } })
+          : this.store.happen({
+              kind: 'metres',
+              payload: { layer, metres: how === 'take-off' ? -length : length },
+            }),
+      )
+      .then(() => {
+        if (again.length === 0) this.left.emit();
+      });
+  }
+}

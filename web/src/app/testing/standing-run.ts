@@ -1,0 +1,54 @@
+import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { NgComponentOutlet } from '@angular/common';
+import { runFacts, type RunFrame } from '@yard-spool/contract';
+import { foldRun, runUnderWay, type RunEvent, type RunHappening } from '@yard-spool/core';
+import { RunStore } from '../bench/run-store';
+import { aRun, PLAN_INPUT } from './runs';
+import { openScreen } from './screen';
+
+const FACTS = runFacts(aRun());
+
+/** A run that stands where its log says, and writes down what happens to it. */
+export class StandingRun {
+  readonly happened: RunHappening[] = [];
+  readonly log = signal<readonly RunEvent[]>([]);
+  readonly run = signal(aRun());
+  readonly facts = signal(FACTS);
+  readonly state = () => foldRun(FACTS, this.log());
+  readonly shown = this.state;
+  readonly counter = signal<RunFrame | null>(null);
+  readonly winding = () => this.underWay()?.winding ?? null;
+  readonly underWay = () => runUnderWay(PLAN_INPUT, FACTS, this.state());
+  readonly happen = (happening: RunHappening): Promise<void> => {
+    this.happened.push(happening);
+    return Promise.resolve();
+  };
+}
+
+@Component({
+  selector: 'ys-on-a-run',
+  imports: [NgComponentOutlet],
+  template: `<ng-container *ngComponentOutlet="panel(); inputs: inputs()" />`,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [{ provide: RunStore, useClass: StandingRun }],
+})
+class OnARun {
+  readonly panel = input.required<Type<unknown>>();
+  readonly inputs = input<Record<string, unknown>>({});
+  readonly store = inject(RunStore) as unknown as StandingRun;
+}
+
+/** A panel of the bench on a run that stands so. */
+export async function onARun(
+  panel: Type<unknown>,
+  inputs: Record<string, unknown>,
+  log: readonly RunEvent[],
+) {
+  TestBed.resetTestingModule();
+  const screen = await openScreen(OnARun, { panel, inputs });
+  const { store } = screen.fixture.componentInstance;
+  store.log.set(log);
+  await screen.fixture.whenStable();
+  return { ...screen, store };
+}
