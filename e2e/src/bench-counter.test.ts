@@ -75,11 +75,11 @@ describe('a counter at the bench', () => {
 
   it('leaves what is open and typed alone while it counts', async () => {
     await browser.press('t');
-    await (await browser.field('Loop turns')).sendKeys('3.5');
+    await (await browser.field('Full turns')).sendKeys('3.5');
     await turn(3);
     await counted('36');
     await browser.until(async () => (await hand.state()).turns.backing === 36, 'the log has them');
-    expect(await (await browser.field('Loop turns')).getAttribute('value')).toBe('3.5');
+    expect(await (await browser.field('Full turns')).getAttribute('value')).toBe('3.5');
     await browser.press(Key.ESCAPE);
     await turn(-3);
     await counted('33');

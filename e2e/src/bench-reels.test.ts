@@ -59,7 +59,7 @@ describe('from bag to closed run', () => {
       'they are said to turn alike',
     );
     const [, , turnedOver] = await browser.driver.findElements({ css: 'ys-twist-panel tbody td' });
-    await (await browser.field('Loop turns')).sendKeys(await turnedOver!.getText());
+    await (await browser.field('Full turns')).sendKeys(await turnedOver!.getText());
     await browser.until(
       async () => (await browser.shown('[data-test=slack-verdict]')).includes('wrong way round'),
       'the supply is judged the wrong way round',

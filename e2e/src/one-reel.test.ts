@@ -1,5 +1,5 @@
 import { runFacts, type Bag, type Piece, type Reel, type Run } from '@yard-spool/contract';
-import { foldRun, formatQuantity, makePlan, runUnderWay } from '@yard-spool/core';
+import { evidenceOfRun, foldRun, formatQuantity, makePlan, settleFill } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Browser } from './browser';
@@ -57,7 +57,6 @@ describe('one reel, end to end', () => {
     await browser.choose('Main line', 'N-207');
     await browser.fill('Length wanted', '120');
     await browser.choose('Backing line', 'N-204');
-    expect(await browser.shown('[data-test=plan-headline]')).toBe('Fills to the gap with 80 m of backing.');
     const shownHeadline = await browser.shown('[data-test=plan-headline]');
     const shownLikely = await browser.shown('[data-test=plan-likely]');
     await browser.pressWithControl(Key.ENTER);
@@ -73,7 +72,12 @@ describe('one reel, end to end', () => {
     expect(plan).toEqual(made.ok && made.value.plan);
     const { value, low, high } = plan.layers[0]!.length;
     expect(shownHeadline).toBe(plain(`Fills to the gap with ${metres(value)} of backing.`));
-    expect(shownLikely).toBe(plain(`likely ${metres(low)} to ${metres(high)}`));
+    const small = (mm: number): string => formatQuantity(mm, 'small-length').text;
+    expect(shownLikely).toBe(
+      plain(
+        `likely ${metres(low)} to ${metres(high)}; wound so, the gap comes to ${small(plan.gap.low)} to ${small(plan.gap.high)}`,
+      ),
+    );
     expect(await browser.shown('[data-test=plan-headline]')).toBe(shownHeadline);
   });
 
@@ -125,11 +129,12 @@ describe('one reel, end to end', () => {
     const job = (await browser.api<Bag>(`/bags/${bag.number}`)).jobs[0]!;
     run = await browser.api<Run>(`/runs/${job.runId!}`);
     const facts = runFacts(run);
-    const { wound } = runUnderWay(job.planInput, facts, foldRun(facts, run.events))!;
+    const settled = settleFill(evidenceOfRun(job.planInput, facts, foldRun(facts, run.events), run.pieces));
+    const wound = settled.ok ? settled.value.layers : [];
     const reel = await browser.api<Reel>(`/reels/${job.tag}`);
     const pieces = await browser.api<Piece[]>('/pieces');
     for (const [i, layer] of reel.fills[0]!.layers.entries()) {
-      expect(layer.lengthMm).toBe(Math.round(wound[i]!.length * 1000));
+      expect(layer.lengthMm).toBe(Math.round(wound[i]!.length.value * 1000));
       expect(plain(await browser.shown(`[data-test=layer-${layer.role}] .figure`))).toBe(
         plain(metres(layer.lengthMm / 1000)),
       );
@@ -159,9 +164,10 @@ describe('one reel, end to end', () => {
     await field.clear();
     await field.sendKeys('20000', Key.ENTER);
     await browser.until(
-      async () => (await browser.shown('[data-test=turns-to-go]')) === '0',
+      async () => (await browser.shown('[data-test=turns-so-far]')) === '20000',
       'the count is set',
     );
+    expect(await browser.shown('[data-test=to-go-words]')).toBe('handle turns to take off');
     await browser.press('z');
     await browser.until(
       async () => (await browser.shown('[data-test=turns-to-go]')) === toGo,

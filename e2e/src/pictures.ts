@@ -105,7 +105,7 @@ try {
   await browser.click('Cut the main short');
   await hand.count(20);
   await browser.press('t');
-  await (await browser.field('Loop turns')).sendKeys('6.5');
+  await (await browser.field('Full turns')).sendKeys('6.5');
   await browser.find('[data-test=slack-verdict]');
   await picture('bench-twist');
   await browser.driver.manage().deleteAllCookies();

@@ -1,3 +1,4 @@
+import { isWithin } from '../numeric/bounded';
 import { KILOGRAM_FORCE } from '../quantities/units';
 import { schoolOf, type HouseRules } from '../rules/house-rules';
 import type { Advice } from './advice';
@@ -13,6 +14,9 @@ export interface DragAdvice extends Advice {
 
 const SHARE = { low: 0.25, high: 1 / 3 } as const;
 
+/** Stronger than any line, N. */
+const STRONGEST = 100_000;
+
 /**
  * The drag to hand a reel back with: a quarter to a third of the weakest layer's rated strength, since a long run comes
  * down to the backing. Common practice, no source.
@@ -21,7 +25,7 @@ const SHARE = { low: 0.25, high: 1 / 3 } as const;
  * @returns null where no strength is known
  */
 export function dragAdvice(strengths: readonly number[], rules: Pick<HouseRules, 'drag'>): DragAdvice | null {
-  const known = strengths.filter((strength) => strength > 0);
+  const known = strengths.filter((strength) => isWithin(strength, 0.01, STRONGEST));
   if (known.length === 0) return null;
   const least = Math.min(...known);
   const [low, high] = [SHARE.low * least, SHARE.high * least];

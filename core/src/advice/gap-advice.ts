@@ -1,3 +1,4 @@
+import { bounded } from '../numeric/bounded';
 import type { HouseRules } from '../rules/house-rules';
 import { schoolOf } from '../rules/house-rules';
 import type { Advice } from './advice';
@@ -31,9 +32,10 @@ export function gapAdvice(
   rules: Pick<HouseRules, 'level'>,
 ): GapAdvice {
   if (rim.kind === 'bevel') {
+    const depth = bounded(rim.depth, 0, 60);
     return {
-      gap: rim.depth,
-      sentence: `Fill to the bottom of the bevel, ${mm(rim.depth)}.`,
+      gap: depth,
+      sentence: `Fill to the bottom of the bevel, ${mm(depth)}.`,
       why: 'Line leaves over the bevel; above it loops fall off.',
     };
   }

@@ -2,12 +2,16 @@ import type { Advice } from './advice';
 import type { HouseRules } from '../rules/house-rules';
 import { serviceAdvice, type Wear } from './service-advice';
 import type { Line } from '../lines/line';
+import { bounded } from '../numeric/bounded';
 
 export interface ReverseAdvice extends Advice {
   readonly worth: boolean;
   /** Metres at the inner end that were never fished. */
   readonly fresh: number;
 }
+
+/** More line than any spool holds, m. */
+const MOST_LENGTH = 20_000;
 
 /**
  * Whether turning a line end for end is worth it: the unused inner end comes out on top, which gains something only
@@ -22,10 +26,11 @@ export function reverseAdvice(
   wear: Wear,
   rules: Pick<HouseRules, 'service'>,
 ): ReverseAdvice {
-  const fresh = Math.max(0, length - fished);
-  const enough = fresh > fished;
+  const comesOff = bounded(fished, 0, MOST_LENGTH);
+  const fresh = Math.max(0, bounded(length, 0, MOST_LENGTH) - comesOff);
+  const enough = fresh > comesOff;
   const { due } = serviceAdvice(line, wear, rules);
-  const say = `${fresh.toFixed(0)} m at the inner end were never fished, against ${fished.toFixed(0)} m that were`;
+  const say = `${fresh.toFixed(0)} m at the inner end were never fished, against ${comesOff.toFixed(0)} m that were`;
   if (!enough)
     return {
       worth: false,

@@ -1,4 +1,5 @@
 import { isBraid, type Material } from '../lines/line';
+import { bounded } from '../numeric/bounded';
 import { schoolOf, type HouseRules } from '../rules/house-rules';
 import type { Advice } from './advice';
 
@@ -20,6 +21,8 @@ const LIFE: Readonly<Record<'light' | 'heavy' | 'braid', Wear>> = {
   heavy: { trips: 12, months: 12 },
   braid: { trips: 25, months: 36 },
 };
+/** More trips, or months, than any line lasts. */
+const MOST_WEAR = 100_000;
 /** Nylon and fluorocarbon below this diameter count as light, mm. */
 const LIGHT_BELOW = 0.3;
 
@@ -31,7 +34,10 @@ export function serviceAdvice(
 ): ServiceAdvice {
   const kind = isBraid(material) ? 'braid' : diameter < LIGHT_BELOW ? 'light' : 'heavy';
   const life = LIFE[kind];
-  const by = { trips: trips / life.trips, months: months / life.months };
+  const by = {
+    trips: bounded(trips, 0, MOST_WEAR) / life.trips,
+    months: bounded(months, 0, MOST_WEAR) / life.months,
+  };
   const used =
     rules.service === 'by-trips'
       ? by.trips

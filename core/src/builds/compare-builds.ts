@@ -1,3 +1,4 @@
+import { bounded } from '../numeric/bounded';
 import { succeed, type Result } from '../issue';
 import { lineCost } from '../money/line-cost';
 import type { FillPlan, PlanIssue } from '../plan/fill-plan';
@@ -41,6 +42,9 @@ export function compareBuilds(
   return succeed(builds.sort((a, b) => rank(a, house) - rank(b, house) || a.cost.value - b.cost.value));
 }
 
+/** More line than any piece holds, m. */
+const MOST_FREE = 1_000_000;
+
 interface Bench {
   readonly estimate: Estimate;
   readonly choice: BuildChoice;
@@ -78,7 +82,8 @@ function mainFirst({ estimate, choice, rules }: Bench, allMain: number): Build[]
 function build(kind: BuildKind, plan: FillPlan, { choice }: Bench, allMain: number): Build {
   const used = (id: string): number => plan.layers.find((layer) => layer.id === id)?.length.value ?? 0;
   const uses = { main: used('main'), backing: used('backing') };
-  const left = { main: choice.main.free - uses.main, backing: (choice.backing?.free ?? 0) - uses.backing };
+  const free = (stock: StockLine | undefined): number => bounded(stock?.free ?? 0, 0, MOST_FREE);
+  const left = { main: free(choice.main) - uses.main, backing: free(choice.backing) - uses.backing };
   const cost = lineCost(plan, pricesOf(choice));
   const saves = allMain - cost.value;
   return {

@@ -1,5 +1,6 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { Line } from '../lines/line';
+import { isWithin } from '../numeric/bounded';
+import { factorise, invertPositive, solveFactorised } from '../numeric/positive';
 import type { Belief } from '../spool/priors';
 import { STARTING_PRIORS } from '../spool/priors';
 import type { Lesson } from './lesson';
@@ -42,7 +43,7 @@ const SPREAD_WEIGHT = 12;
  * a kind the part that stays with it.
  */
 export function learnShop(lessons: readonly ShopLesson[]): ShopLearning {
-  const used = lessons.filter(({ precision, lines }) => precision > 0 && lines.length > 0);
+  const used = lessons.filter(isSound);
   const kinds = countBy(used.map(({ kind }) => kind));
   const hands = countBy(used.map(({ hand }) => hand));
   const lines = countBy(used.flatMap((one) => one.lines.map(({ key }) => key)));
@@ -88,6 +89,13 @@ export function learnShop(lessons: readonly ShopLesson[]): ShopLearning {
     spread,
   };
 }
+
+/** Lessons are kept in files and rows: one that says what none can say is passed over. */
+const isSound = ({ precision, value, lines }: ShopLesson): boolean =>
+  isWithin(precision, 1e-6, 1e9) &&
+  isWithin(value, -3, 3) &&
+  lines.length > 0 &&
+  lines.every(({ share }) => isWithin(share, 0, 1));
 
 const learned = (key: string, median: number, sd: number, fills: number): Learned => ({
   key,
@@ -153,11 +161,9 @@ function regress(
       }
     }
   }
-  const cholesky = new CholeskyDecomposition(new Matrix(normal));
-  return {
-    mean: cholesky.solve(Matrix.columnVector(right)).to1DArray(),
-    covariance: cholesky.solve(Matrix.eye(size)).to2DArray(),
-  };
+  // With a belief of its own for each unknown the matrix always is positive definite.
+  const lower = factorise(normal) ?? [];
+  return { mean: solveFactorised(lower, right), covariance: invertPositive(normal) ?? [] };
 }
 
 /** How much spools of one kind differ, from what the first regression leaves over, with the usual as some fills' worth. */
@@ -182,7 +188,7 @@ function learnPrints(lessons: readonly Lesson[]): Learned[] {
     let [precision, sum] = [1 / sd ** 2, 0];
     for (const { prints } of lessons)
       for (const one of prints) {
-        if (one.name !== key || one.precision === 0) continue;
+        if (one.name !== key || !isWithin(one.precision, 1e-6, 1e9) || !isWithin(one.value, -2, 2)) continue;
         // Makers differ in what they call a strength: one spool says no more than half of that away.
         const weight = 1 / (1 / one.precision + (sd / 2) ** 2);
         precision += weight;

@@ -1,5 +1,6 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { isBraid, lineArea, type Line, type Material } from '../lines/line';
+import { isWithin } from '../numeric/bounded';
 import { ranged, type Ranged } from '../plan/ranged';
 
 /** Densities, g/cm³: nylon, polyvinylidene fluoride, polyethylene fibre. From memory. */
@@ -71,6 +72,11 @@ export function metresFromMass(
       'Braid is mostly air at its nominal diameter. Weigh a measured length of it first.',
     );
   const metres = (gross - tare) / mass.gramsPerMetre;
+  if (!isWithin(metres, 0, 1_000_000))
+    return refuse(
+      'mass-out-of-range',
+      'That comes to no length of line. Look at the diameter and the weights.',
+    );
   return succeed(ranged(metres, Math.hypot(metres * mass.sd, scaleSd / mass.gramsPerMetre), 0));
 }
 
@@ -81,7 +87,11 @@ export interface Sample {
 }
 
 /** Grams per metre from weighed, measured lengths: total mass over total length, surer with each sample. */
-export function learnMass(samples: readonly Sample[], scaleSd = 1): LinearMass | null {
+export function learnMass(weighed: readonly Sample[], scaleSd = 1): LinearMass | null {
+  // What no scale and no tape can say is passed over.
+  const samples = weighed.filter(
+    ({ metres, grams }) => isWithin(metres, 0.01, 100_000) && isWithin(grams, 0.001, 1_000_000),
+  );
   const metres = samples.reduce((sum, sample) => sum + sample.metres, 0);
   const grams = samples.reduce((sum, sample) => sum + sample.grams, 0);
   if (metres <= 0 || grams <= 0) return null;

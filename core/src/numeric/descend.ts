@@ -1,5 +1,5 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { dot, jacobianOf, normalMatrix } from './jacobian';
+import { factorise, solveFactorised } from './positive';
 
 /** Residuals of a vector, each in its own standard deviations. */
 export type ResidualsOf = (vector: readonly number[]) => number[];
@@ -16,7 +16,9 @@ const ITERATIONS = 300;
 /** The Gauss–Newton step left at the end, in standard deviations. */
 const SETTLED = 1e-3;
 /** Worth going on to: an order below what has to be shown. */
-const AIM = 1e-6;
+const AIM = 1e-5;
+/** Down to here slopes from differences to one side lead. */
+const COARSE = 1e-2;
 
 const costOf = (residuals: readonly number[]): number => dot(residuals, residuals);
 const finite = (cost: number): boolean => cost < 1e300;
@@ -24,7 +26,7 @@ const finite = (cost: number): boolean => cost < 1e300;
 /**
  * Levenberg–Marquardt with the damping of H. B. Nielsen (Damping parameter in Marquardt's method, IMM-REP-1999-05; title
  * from memory): the damping follows the gain of each step and is kept between steps, so that a refused step is followed by
- * a shorter one until one is accepted or the step left is below a millionth of a standard deviation. The end is judged
+ * a shorter one until one is accepted or the step left is below a hundred-thousandth of a standard deviation. The end is judged
  * by its gradient, never by how little the last step moved.
  *
  * @param scale one unit of step of each parameter; with priors among the residuals JᵀJ is then at least the unit matrix
@@ -40,12 +42,21 @@ export function descend(
   let cost = costOf(residuals);
   if (!finite(cost)) return null;
   let [damping, raise, left] = [1e-3, 2, Infinity];
-  let slope = slopeAt(residualsOf, vector, residuals, scale);
+  // Far from the end differences to one side do; they take half the time.
+  let exact = false;
+  let slope = slopeAt(residualsOf, vector, residuals, scale, exact);
   for (let i = 0; i < ITERATIONS && slope; i += 1) {
-    left = Math.sqrt(Math.max(0, dot(slope.gradient, solve(slope.normal, slope.gradient, 0) ?? [Infinity])));
-    if (!(left > AIM)) break;
-    const step = solve(slope.normal, slope.gradient, damping);
+    const step = solve(slope, damping);
     if (!step) break;
+    // A damped step is shorter than the one that is left: only where it is short is the whole one looked at.
+    left = Math.sqrt(Math.max(0, dot(slope.gradient, step)));
+    if (!(left > (exact ? AIM : COARSE))) left = wholeStep(slope);
+    if (!(left > (exact ? AIM : COARSE))) {
+      if (exact) break;
+      exact = true;
+      slope = slopeAt(residualsOf, vector, residuals, scale, exact);
+      continue;
+    }
     const next = vector.map((value, j) => value - (step[j] ?? 0) * (scale[j] ?? 1));
     const then = residualsOf(next);
     const lower = costOf(then);
@@ -57,7 +68,7 @@ export function descend(
     const gain = finite(lower) ? (cost - lower) / promised : -1;
     if (gain > 0 && promised > 0) {
       [vector, residuals, cost] = [next, then, lower];
-      slope = slopeAt(residualsOf, vector, residuals, scale);
+      slope = slopeAt(residualsOf, vector, residuals, scale, exact);
       damping *= Math.max(1 / 3, 1 - (2 * gain - 1) ** 3);
       raise = 2;
     } else {
@@ -66,8 +77,14 @@ export function descend(
     }
     if (damping > 1e18) break;
   }
+  slope = exact ? slope : slopeAt(residualsOf, vector, residuals, scale, true);
+  if (slope) left = wholeStep(slope);
   return { vector, cost, settled: left < SETTLED };
 }
+
+/** Length of the Gauss–Newton step that is left, in standard deviations. */
+const wholeStep = (slope: Slope): number =>
+  Math.sqrt(Math.max(0, dot(slope.gradient, solve(slope, 0) ?? [Infinity])));
 
 interface Slope {
   readonly normal: readonly (readonly number[])[];
@@ -80,8 +97,9 @@ function slopeAt(
   vector: readonly number[],
   residuals: readonly number[],
   scale: readonly number[],
+  exact: boolean,
 ): Slope | null {
-  const jacobian = jacobianOf(residualsOf, vector, scale).map((row) =>
+  const jacobian = jacobianOf(residualsOf, vector, scale, exact ? undefined : residuals).map((row) =>
     row.map((part, i) => part * (scale[i] ?? 1)),
   );
   const gradient = scale.map((_, i) =>
@@ -91,16 +109,9 @@ function slopeAt(
 }
 
 /** (N + μI)⁻¹ g, or null where the matrix is not positive definite. */
-function solve(
-  normal: readonly (readonly number[])[],
-  gradient: readonly number[],
-  damping: number,
-): number[] | null {
-  const damped = new Matrix(
-    normal.map((row, i) => row.map((value, j) => (i === j ? value + damping : value))),
-  );
-  const cholesky = new CholeskyDecomposition(damped);
-  if (!cholesky.isPositiveDefinite()) return null;
-  const step = cholesky.solve(Matrix.columnVector([...gradient])).to1DArray();
+function solve({ normal, gradient }: Slope, damping: number): number[] | null {
+  const lower = factorise(normal, damping);
+  if (!lower) return null;
+  const step = solveFactorised(lower, gradient);
   return step.every(Number.isFinite) ? step : null;
 }

@@ -7,27 +7,29 @@ export const dot = (a: readonly number[], b: readonly number[]): number => {
 };
 
 /**
- * Central differences: row per output, column per parameter.
+ * Slopes by central differences: row per output, column per parameter.
  *
  * @param scale size of one usual step of each parameter; differences are taken over a small share of it
+ * @param there the outputs at the vector itself, for differences to one side: half the work, a little less exact
  */
 export function jacobianOf(
   outputsOf: (vector: readonly number[]) => readonly number[],
   at: readonly number[],
   scale?: readonly number[],
+  there?: readonly number[],
 ): number[][] {
-  const rows: number[][] = outputsOf(at).map(() => []);
   const vector = [...at];
-  at.forEach((middle, column) => {
+  const columns = at.map((middle, column) => {
     const step = STEP * (scale?.[column] ?? 1);
     vector[column] = middle + step;
     const above = outputsOf(vector);
     vector[column] = middle - step;
-    const below = outputsOf(vector);
+    const below = there ?? outputsOf(vector);
     vector[column] = middle;
-    rows.forEach((row, i) => row.push(((above[i] ?? 0) - (below[i] ?? 0)) / (2 * step)));
+    const width = there ? step : 2 * step;
+    return above.map((value, i) => (value - (below[i] ?? 0)) / width);
   });
-  return rows;
+  return (columns[0] ?? []).map((_, row) => columns.map((column) => column[row] ?? 0));
 }
 
 /** JᵀJ, exactly symmetric. */

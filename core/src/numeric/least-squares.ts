@@ -1,6 +1,6 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { descend, type Descent, type ResidualsOf } from './descend';
 import { dot, jacobianOf, normalMatrix } from './jacobian';
+import { invertPositive } from './positive';
 
 /** The best vector, its covariance, and how strongly each residual holds itself (0 free, 1 pinned). */
 export interface LeastSquaresFit {
@@ -69,11 +69,10 @@ function summarise(
   const jacobian = jacobianOf(residualsOf, vector, scale);
   // In steps of one scale each the matrix is well conditioned whatever the units are.
   const scaled = jacobian.map((row) => row.map((slope, i) => slope * (scale[i] ?? 1)));
-  const cholesky = new CholeskyDecomposition(new Matrix(normalMatrix(scaled)));
-  if (!cholesky.isPositiveDefinite()) return null;
-  const inverse = cholesky.solve(Matrix.eye(vector.length)).to2DArray();
+  const inverse = invertPositive(normalMatrix(scaled));
+  if (!inverse) return null;
   const covariance = inverse.map((row, i) =>
-    row.map((_, j) => (((row[j] ?? 0) + (inverse[j]?.[i] ?? 0)) / 2) * (scale[i] ?? 1) * (scale[j] ?? 1)),
+    row.map((value, j) => value * (scale[i] ?? 1) * (scale[j] ?? 1)),
   );
   const leverage = jacobian.map((row) =>
     dot(

@@ -33,16 +33,16 @@ export function planFill(
   const problems = checkRequest(request);
   if (problems.length > 0) return fail(...problems);
   const { vector, covariance, at } = widen(estimate, request);
-  const stackOf = (there: ParameterVector): Stack => stackLayers(...at(there), request);
-  const stack = stackOf(vector);
+  const stack = stackLayers(...at(vector), request);
   const solved = request.layers.some(isUnknown);
-  const gapOf = (there: ParameterVector): number =>
-    solved ? gapByTurns(...at(there), request, stack.lying) : stackOf(there).gap;
-  const arborDepth = ([{ lipRadius, arborRadius }]: ReturnType<typeof at>): number => lipRadius - arborRadius;
-  const sds = propagate(
-    jacobianOf((there) => [...figuresOf(stackOf(there)), arborDepth(at(there)), gapOf(there)], vector),
-    covariance,
-  );
+  const figures = (there: ParameterVector): number[] => {
+    const [spool, bulkOf] = at(there);
+    const then = stackLayers(spool, bulkOf, request);
+    // Wound to the planned turns where the plan was solved for a layer; else to the lengths that were given.
+    const gap = solved ? gapByTurns(spool, bulkOf, request, stack.lying) : then.gap;
+    return [...figuresOf(then), spool.lipRadius - spool.arborRadius, gap];
+  };
+  const sds = propagate(jacobianOf(figures, vector), covariance);
   const plan = describe(stack, sds, request, estimate.spool.lipRadius);
   const wetGap = wetGapOf(estimate.spool, request, stack, rules.swelling);
   const issues = judgePlan({ stack, request, rules, spool: estimate.spool, arborSd: sds.at(-2) ?? 0 });

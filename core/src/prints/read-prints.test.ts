@@ -47,6 +47,12 @@ describe('prints by strength', () => {
     },
   );
 
+  it('say the diameter in the person’s own units', () => {
+    expect(only('8/140', { system: 'imperial' }).readings[0].words).toBe(
+      '140 yd of 8 lb nylon, about 0.011\u00a0in',
+    );
+  });
+
   it('stand for 0.145 √S of nylon and 0.075 √S of braid', () => {
     expect(only('10-120 yd').readings[0].diameter).toBeCloseTo(0.145 * Math.sqrt(10 * POUND), 9);
     const braid = only('10-120 yd', { material: 'braid' }).readings[0];

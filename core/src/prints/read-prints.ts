@@ -84,8 +84,8 @@ function readOne(chunk: string, { system = 'metric', material = 'nylon' }: Print
   const [thing, length] = inOrder(parts);
   if (THICKNESS.has(length.unit) || STRENGTH.has(length.unit) || length.size) return NONE;
   if (THICKNESS.has(thing.unit)) return one(byDiameter(thing, length, thing.unit, system, of));
-  if (STRENGTH.has(thing.unit)) return one(byStrength(thing, length, thing.unit, of));
-  if (thing.size) return one(bySize(thing, length, of));
+  if (STRENGTH.has(thing.unit)) return one(byStrength(thing, length, thing.unit, { system, of }));
+  if (thing.size) return one(bySize(thing, length, { system, of }));
   return thing.unit === '' ? bare(thing, length, saysTimes(chunk), { system, of }) : NONE;
 }
 
@@ -110,18 +110,13 @@ const one = (reading: PrintReading | Issue): Ways =>
  * such prints mostly are; with one decimal it is a size number, except where the same number is also a common diameter, or
  * is written "times" the length, as diameters are.
  */
-function bare(
-  thing: PrintPart,
-  length: PrintPart,
-  times: boolean,
-  { system, of }: { readonly system: UnitSystem; readonly of: Material },
-): Ways {
+function bare(thing: PrintPart, length: PrintPart, times: boolean, { system, of }: Telling): Ways {
   const as = (reading: PrintReading | Issue): PrintReading[] => ('code' in reading ? [] : [reading]);
   const metric = as(byDiameter(thing, length, 'mm', system, of));
   const inches = as(byDiameter(thing, length, 'in', system, of));
-  const pounds = as(byStrength(thing, length, 'lb', of));
-  const kilos = as(byStrength(thing, length, 'kg', of));
-  const size = as(bySize(thing, length, of));
+  const pounds = as(byStrength(thing, length, 'lb', { system, of }));
+  const kilos = as(byStrength(thing, length, 'kg', { system, of }));
+  const size = as(bySize(thing, length, { system, of }));
   const decimals = decimalsOf(thing);
   if (decimals >= 2) {
     const first = thing.value < 0.05 || system === 'imperial' ? [...inches, ...metric] : metric;
@@ -160,26 +155,31 @@ function byDiameter(
 
 const DEFAULT_LENGTH: Readonly<Record<UnitSystem, string>> = { metric: 'm', imperial: 'yd' };
 
+/** Whose units words are told in, and what the print is for. */
+interface Telling {
+  readonly system: UnitSystem;
+  readonly of: Material;
+}
+
 function byStrength(
   thing: PrintPart,
   length: PrintPart,
   unit: string,
-  material: Material,
+  telling: Telling,
 ): PrintReading | Issue {
   const usual = unit === 'lb' || unit === 'oz' ? 'yd' : 'm';
   const printed = { system: 'strength', figure: thing.value * (TO_BASE.strength[unit] ?? 1) } as const;
-  return withPrinted(printed, `${thing.digits} ${unit}`, length, usual, material);
+  return withPrinted(printed, `${thing.digits} ${unit}`, { length, usual }, telling);
 }
 
-const bySize = (thing: PrintPart, length: PrintPart, material: Material): PrintReading | Issue =>
-  withPrinted({ system: 'size', figure: thing.value }, `#${thing.digits}`, length, 'm', material);
+const bySize = (thing: PrintPart, length: PrintPart, telling: Telling): PrintReading | Issue =>
+  withPrinted({ system: 'size', figure: thing.value }, `#${thing.digits}`, { length, usual: 'm' }, telling);
 
 function withPrinted(
   printed: PrintedBy,
   written: string,
-  length: PrintPart,
-  usual: string,
-  material: Material,
+  { length, usual }: { readonly length: PrintPart; readonly usual: string },
+  { system, of: material }: Telling,
 ): PrintReading | Issue {
   const diameter = printedDiameter(printed, material);
   const braid = material === 'braid' && printed.system === 'size';
@@ -190,7 +190,7 @@ function withPrinted(
     material,
     printed,
     text: `${braid ? `PE ${written.slice(1)}` : written} / ${length.digits} ${length.unit || usual}`,
-    words: `${sayLength(length, usual)} of ${said} ${MATERIAL[material]}, about ${formatDiameter(diameter).text}`,
+    words: `${sayLength(length, usual)} of ${said} ${MATERIAL[material]}, about ${formatDiameter(diameter, system).text}`,
   });
 }
 

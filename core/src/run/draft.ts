@@ -1,6 +1,6 @@
 import type { NoteValue } from './run-event';
 import type { Chosen, DepthReading, LaySeen, Restart, SlackSeen, SupplySeen, TensionSeen } from './run-state';
-import type { Segment } from './segments';
+import type { GrowingSegment } from './segments';
 import type { Settling } from './settling';
 
 /** A run's state while its log is folded. */
@@ -11,7 +11,7 @@ export interface Draft {
   usedUp: Set<string>;
   turns: Record<string, number>;
   metres: Record<string, number>;
-  wound: Record<string, readonly Segment[]>;
+  wound: Record<string, GrowingSegment[]>;
   held: boolean;
   heldAt: Record<string, number>;
   devices: Record<string, number>;

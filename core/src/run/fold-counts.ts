@@ -1,7 +1,8 @@
+import { bounded } from '../numeric/bounded';
 import type { Draft } from './draft';
 import type { RunEvent } from './run-event';
 import type { RunFacts } from './run-steps';
-import { segmentsOf, withSegment, type Segment } from './segments';
+import { addSegment, type Segment } from './segments';
 
 export type Counting = Extract<
   RunEvent,
@@ -12,21 +13,26 @@ export type Counting = Extract<
 export function foldCount(draft: Draft, event: Counting, { request: { gear } }: RunFacts): void {
   switch (event.kind) {
     case 'turns': {
-      const { layer, turns, per = stepOf(draft, layer, gear), device, count } = event.payload;
+      const { layer, device, count } = event.payload;
+      const turns = counted(event.payload.turns);
+      const per = stepOf(draft, event.payload, gear);
       draft.turns[layer] = (draft.turns[layer] ?? 0) + turns;
       goOn(draft, layer, { spoolTurns: turns * per });
       stands(draft, layer, device, count);
       break;
     }
     case 'metres': {
-      const { layer, metres, device, count } = event.payload;
+      const { layer, device, count } = event.payload;
+      const metres = counted(event.payload.metres);
       draft.metres[layer] = (draft.metres[layer] ?? 0) + metres;
       goOn(draft, layer, { metres });
       stands(draft, layer, device, count);
       break;
     }
     case 'count-set': {
-      const { layer, turns, per = stepOf(draft, layer, gear) } = event.payload;
+      const { layer } = event.payload;
+      const turns = Math.max(0, counted(event.payload.turns));
+      const per = stepOf(draft, event.payload, gear);
       // Somebody's own count goes before a meter's.
       begin(draft, layer, turns);
       draft.wound[layer] = [{ spoolTurns: turns * per }];
@@ -51,8 +57,22 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
 }
 
 /** Spool turns to one counted turn as the supply stood then; a later change of supply rereads nothing. */
-const stepOf = (draft: Draft, layer: string, gear: number): number =>
-  draft.supplies[layer]?.way === 'winder' ? 1 : gear;
+function stepOf(
+  draft: Draft,
+  { layer, per }: { readonly layer: string; readonly per?: number },
+  gear: number,
+): number {
+  if (per !== undefined) return bounded(per, 0, MOST_STEP);
+  return draft.supplies[layer]?.way === 'winder' ? 1 : bounded(gear, 0, MOST_STEP);
+}
+
+/** More in one event than any layer takes, and more spool turns to a counted one than any reel makes. */
+const MOST_COUNTED = 20_000;
+const MOST_STEP = 20;
+
+/** What one event counted; nothing where it is no number. */
+const counted = (value: number): number =>
+  Number.isFinite(value) ? bounded(value, -MOST_COUNTED, MOST_COUNTED) : 0;
 
 /** The layer's count begun anew at so many turns. */
 function begin(draft: Draft, layer: string, turns: number): void {
@@ -63,7 +83,9 @@ function begin(draft: Draft, layer: string, turns: number): void {
 }
 
 function goOn(draft: Draft, layer: string, go: Segment): void {
-  draft.wound[layer] = withSegment(segmentsOf(draft.wound, layer), go);
+  const goes = draft.wound[layer];
+  if (goes) addSegment(goes, go);
+  else draft.wound[layer] = [{ ...go }];
 }
 
 /** A device's count, written down. */
@@ -73,7 +95,7 @@ function stands(
   device: string | undefined,
   count: number | undefined,
 ): void {
-  if (device === undefined || count === undefined) return;
+  if (device === undefined || count === undefined || !Number.isFinite(count)) return;
   draft.devices[device] = count;
   draft.counting.add(device);
   if (layer !== null) draft.byDevice.add(layer);

@@ -1,8 +1,10 @@
 import { emptyDraft, type Draft } from './draft';
 import { foldCount, type Counting } from './fold-counts';
 import type { RunEvent } from './run-event';
-import type { RunState } from './run-state';
+import { bounded, isWithin } from '../numeric/bounded';
+import type { Chosen, DepthReading, RunState } from './run-state';
 import { runSteps, type RunFacts } from './run-steps';
+import { snapshot } from './segments';
 
 /** Kinds that nobody takes back: they say who and where, not what. */
 const STAYS = new Set<RunEvent['kind']>(['started', 'taken-up', 'closed', 'reopened', 'device-at', 'undone']);
@@ -36,10 +38,11 @@ export function foldRun(facts: RunFacts, events: readonly RunEvent[]): RunState 
 
 /** What stands of a log. An undoing comes behind what it undoes, so the last ones are settled first. */
 function withoutUndone(log: readonly RunEvent[]): readonly RunEvent[] {
+  if (!log.some(({ kind }) => kind === 'undone')) return log;
   const undone = new Set<string>();
   for (const event of log.toReversed())
     if (event.kind === 'undone' && !undone.has(event.id)) undone.add(event.payload.event);
-  return undone.size === 0 ? log : log.filter(({ id, kind }) => !undone.has(id) && kind !== 'undone');
+  return log.filter(({ id, kind }) => !undone.has(id) && kind !== 'undone');
 }
 
 /** A count that was turned back below zero shows zero, and is as far below as it was turned. */
@@ -112,11 +115,32 @@ type Looking = Exclude<
     }
 >;
 
+/** Depths below the lip a reading can have, mm. */
+const DEPTHS = [-5, 80] as const;
+
+const soundly = <K extends string>(name: K, value: number | undefined, least: number, most: number) =>
+  (value === undefined ? {} : { [name]: bounded(value, least, most) }) as Partial<Record<K, number>>;
+
+function readDepth(draft: Draft, read: Omit<DepthReading, 'wound'>): void {
+  if (isWithin(read.depth, ...DEPTHS)) draft.depths.push({ ...read, wound: snapshot(draft.wound) });
+}
+
+function hold(draft: Draft, { on, device, count }: Extract<RunEvent, { kind: 'held' }>['payload']): void {
+  draft.held = on;
+  draft.heldAt = on && device !== undefined && count !== undefined ? { [device]: count } : {};
+}
+
+/** A choice with a gap or a length nobody can have meant is passed over. */
+function chose(draft: Draft, chosen: Chosen): void {
+  const { gap = 0, length = 0 } = chosen;
+  if (isWithin(gap, -5, 60) && isWithin(length, 0, 5000)) draft.chosen.push(chosen);
+}
+
 /** Events that say what was seen, chosen or written down. */
 function look(draft: Draft, event: Looking): void {
   switch (event.kind) {
     case 'depth-read':
-      draft.depths.push({ ...event.payload, wound: { ...draft.wound } });
+      readDepth(draft, event.payload);
       break;
     case 'supply': {
       const { layer, ...seen } = event.payload;
@@ -130,20 +154,17 @@ function look(draft: Draft, event: Looking): void {
       draft.lays.push(event.payload);
       break;
     case 'tension-read':
-      draft.tensions.push(event.payload);
+      draft.tensions.push({ ...event.payload, ...soundly('wound', event.payload.wound, 0, 20_000) });
       break;
     case 'chosen':
-      draft.chosen.push(event.payload);
+      chose(draft, event.payload);
       break;
     case 'settled':
       draft.settlings.push(event.payload);
       break;
-    case 'held': {
-      const { on, device, count: at } = event.payload;
-      draft.held = on;
-      draft.heldAt = on && device !== undefined && at !== undefined ? { [device]: at } : {};
+    case 'held':
+      hold(draft, event.payload);
       break;
-    }
     case 'noted':
       draft.notes[event.payload.step] = { ...draft.notes[event.payload.step], ...event.payload.values };
       break;

@@ -1,5 +1,6 @@
 import { READING_SD } from '../spool/priors';
 import type { DepthReading } from './run-state';
+import { AT_THE_GAP } from './depth-observations';
 import type { RunUnderWay } from './under-way';
 
 /** What a depth is worth before it is believed. */
@@ -22,40 +23,49 @@ const UNLIKELY = 3;
  * @param at its depth below the lip, mm, and how it was read
  */
 export function judgeDepth(
-  { wound, winding, spool, request }: RunUnderWay,
+  underWay: RunUnderWay,
   after: string,
   { depth, by }: Pick<DepthReading, 'depth' | 'by'>,
 ): DepthJudgement {
-  const top = after === 'gap' ? wound.at(-1) : wound.find(({ id }) => id === after);
-  const start = spool.spool.lipRadius - (top?.innerRadius ?? spool.spool.arborRadius);
-  const expected = top?.depthAfter ?? start;
-  const planned = winding?.plan.layers.find(({ id }) => id === after);
-  const sd = planned?.depthAfter.sd ?? spool.deviation.lipRadius;
-  const base = { expected, sd };
-  const slack = UNLIKELY * READING_SD[by] + UNLIKELY * spool.deviation.lipRadius;
+  const { start, expected, sd } = levelAt(underWay, after);
+  const said = (verdict: DepthJudgement['verdict'], sentence: string): DepthJudgement => ({
+    ...{ expected, sd, verdict, sentence },
+  });
+  const read = `${depth.toFixed(1)} mm`;
+  const { lipRadius, arborRadius } = underWay.spool.deviation;
+  // How deep the arbor lies is often only believed; what is wound is never deeper than that.
+  const slack = UNLIKELY * Math.hypot(READING_SD[by], lipRadius, arborRadius);
   if (depth > start + slack)
-    return {
-      ...base,
-      verdict: 'impossible',
-      sentence: `${depth.toFixed(1)} mm is deeper than what lies below this layer, at ${start.toFixed(1)} mm. Measure again from the lip.`,
-    };
-  const proud = request.layers.length > 0 ? -3 : 0;
-  if (depth < proud)
-    return {
-      ...base,
-      verdict: 'impossible',
-      sentence: `${depth.toFixed(1)} mm would stand more than 3 mm above the lip. Measure again from the lip.`,
-    };
+    return said(
+      'impossible',
+      `${read} is deeper than what lies below this layer, at ${start.toFixed(1)} mm. Measure again from the lip.`,
+    );
+  if (depth < -PROUD)
+    return said(
+      'impossible',
+      `${read} would stand more than ${String(PROUD)} mm above the lip. Measure again from the lip.`,
+    );
   const off = Math.abs(depth - expected) / Math.hypot(sd, READING_SD[by]);
-  if (off > UNLIKELY)
-    return {
-      ...base,
-      verdict: 'unlikely',
-      sentence: `${depth.toFixed(1)} mm is far from the ${expected.toFixed(1)} mm the count comes to. Measure once more, and look whether the count is right.`,
-    };
-  return {
-    ...base,
-    verdict: 'fits',
-    sentence: `${depth.toFixed(1)} mm, by the count ${expected.toFixed(1)} mm.`,
-  };
+  return off > UNLIKELY
+    ? said(
+        'unlikely',
+        `${read} is far from the ${expected.toFixed(1)} mm the count comes to. Measure once more, and look whether the count is right.`,
+      )
+    : said('fits', `${read}, by the count ${expected.toFixed(1)} mm.`);
+}
+
+/** More than this above the lip line does not stand, mm. */
+const PROUD = 3;
+
+/** Depth a layer starts at, depth of its surface by the count, and how sure that is, mm. */
+function levelAt(
+  { wound, plan, spool }: RunUnderWay,
+  after: string,
+): { readonly start: number; readonly expected: number; readonly sd: number } {
+  const top = after === AT_THE_GAP ? wound.at(-1) : wound.find(({ id }) => id === after);
+  const start = spool.spool.lipRadius - (top?.innerRadius ?? spool.spool.arborRadius);
+  // Wound to the count, a level is as unsure as the room its line takes.
+  const planned = plan?.layers.find(({ id }) => id === after)?.depthAfter;
+  const { sd } = (after === AT_THE_GAP ? plan?.gap : planned) ?? { sd: spool.deviation.lipRadius };
+  return { start, expected: top?.depthAfter ?? start, sd };
 }

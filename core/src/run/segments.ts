@@ -7,15 +7,20 @@ export type Segments = Readonly<Record<string, readonly Segment[]>>;
 export const segmentsOf = (segments: Segments, layer: string): readonly Segment[] =>
   Object.hasOwn(segments, layer) ? (segments[layer] ?? []) : [];
 
+/** A go while it is counted on. */
+export type GrowingSegment = { spoolTurns: number } | { metres: number };
+
 /** Adds a go to those there are; one of the same sort as the last goes on from it, back as well as forward. */
-export function withSegment(before: readonly Segment[], next: Segment): Segment[] {
-  const last = before.at(-1);
-  const rest = before.slice(0, -1);
-  if (last && 'metres' in last && 'metres' in next) return [...rest, { metres: last.metres + next.metres }];
-  if (last && 'spoolTurns' in last && 'spoolTurns' in next)
-    return [...rest, { spoolTurns: last.spoolTurns + next.spoolTurns }];
-  return [...before, next];
+export function addSegment(goes: GrowingSegment[], next: Segment): void {
+  const last = goes.at(-1);
+  if (last && 'metres' in last && 'metres' in next) last.metres += next.metres;
+  else if (last && 'spoolTurns' in last && 'spoolTurns' in next) last.spoolTurns += next.spoolTurns;
+  else goes.push({ ...next });
 }
+
+/** What was wound by now, apart from what is wound later. */
+export const snapshot = (wound: Segments): Segments =>
+  Object.fromEntries(Object.entries(wound).map(([layer, goes]) => [layer, goes.map((go) => ({ ...go }))]));
 
 /** Handle turns by layer id as segments. */
 export const fromHandleTurns = (turns: Readonly<Record<string, number>>, gear: number): Segments =>

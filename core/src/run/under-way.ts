@@ -1,4 +1,5 @@
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
+import { checkRequest } from '../plan/check-request';
 import type { FillPlan } from '../plan/fill-plan';
 import type { PlanInput } from '../plan/make-plan';
 import { planFill } from '../plan/plan-fill';
@@ -47,7 +48,7 @@ export interface RunUnderWay {
  * Takes a run from its facts and its state to the spool under the handle: each depth read makes the spool known anew,
  * and with it what was wound and what is left to wind.
  *
- * @returns null where nothing can be inferred, which a stored plan rules out
+ * @returns null where nothing can be inferred or planned, which a stored plan rules out
  */
 export function runUnderWay(
   { observations, beliefs }: Pick<PlanInput, 'observations' | 'beliefs'>,
@@ -56,6 +57,7 @@ export function runUnderWay(
 ): RunUnderWay | null {
   const priors = priorsOf(beliefs);
   const request = requestWound({ observations, ...(beliefs ? { beliefs } : {}) }, facts, state);
+  if (checkRequest(request).length > 0) return null;
   const depths = depthsAsObservations(request, state);
   const inferred = inferSpool([...observations, ...depths], priors);
   if (!inferred.ok) return null;

@@ -1,4 +1,5 @@
 import type { Material } from '../lines/line';
+import { bounded } from '../numeric/bounded';
 
 /** Water taken up, as a share of all the line can hold: the middle, and the range the diffusivity leaves. */
 export interface Uptake {
@@ -28,9 +29,15 @@ const SECONDS = 3600;
 export function soakUptake(diameter: number, hours: number, material: Material = 'nylon'): Uptake | null {
   if (material !== 'nylon') return null;
   const share = (diffusivity: number): number =>
-    cylinderUptake((diffusivity * hours * SECONDS) / (diameter / 2000) ** 2);
+    cylinderUptake(
+      (diffusivity * bounded(hours, 0, MOST_HOURS) * SECONDS) / (bounded(diameter, ...DIAMETERS) / 2000) ** 2,
+    );
   return { share: share(DIFFUSIVITY), low: share(DIFFUSIVITY / FACTOR), high: share(DIFFUSIVITY * FACTOR) };
 }
+
+/** Diameters line has, mm, and longer than any tub holds it, h. */
+const DIAMETERS = [0.02, 5] as const;
+const MOST_HOURS = 100_000;
 
 /** Hours until a strand has taken up a share of what it can hold, at the middle diffusivity. */
 export function soakHours(diameter: number, share: number): number {
@@ -40,7 +47,7 @@ export function soakHours(diameter: number, share: number): number {
     if (cylinderUptake(middle) < share) low = middle;
     else high = middle;
   }
-  return (high * (diameter / 2000) ** 2) / DIFFUSIVITY / SECONDS;
+  return (high * (bounded(diameter, ...DIAMETERS) / 2000) ** 2) / DIFFUSIVITY / SECONDS;
 }
 
 /** First zeros of the Bessel function J0 (Abramowitz and Stegun, Handbook of Mathematical Functions, table 9.5). */
@@ -64,7 +71,7 @@ const ZEROS_SQUARED = Array.from({ length: TERMS }, (_, i) => besselZero(i + 1) 
  * 4√(T/π) − T − T√T/(3√π).
  */
 export function cylinderUptake(time: number): number {
-  if (time <= 0) return 0;
+  if (!(time > 0)) return 0;
   if (time < SHORT)
     return Math.max(
       0,

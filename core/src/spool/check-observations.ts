@@ -106,7 +106,7 @@ function checkRange(observation: Observation, index: number): ObservationIssue[]
         severity: 'error' as const,
         sentence: `The ${WORDS[observation.kind]} is outside what a reel can have: it must be from ${[String(min), 'to', String(max), unit].join(' ').trim()}.`,
         at: `observations.${String(index)}.${field}`,
-        values: { min, max, value },
+        values: { min, max, ...(Number.isFinite(value) ? { value } : {}) },
       },
     ];
   });

@@ -72,10 +72,10 @@ export function fitSpool(
   const forecasts = observations.map(forecastOf);
   const residualsOf = (vector: readonly number[]): number[] => {
     const world = worldOf(vector);
-    return [
-      ...forecasts.map((forecast) => forecast(world)),
-      ...vector.map((value, i) => (value - (mean[i] ?? 0)) / (sd[i] ?? 1)),
-    ];
+    const residuals = forecasts.map((forecast) => forecast(world));
+    for (let i = 0; i < vector.length; i += 1)
+      residuals.push(((vector[i] ?? 0) - (mean[i] ?? 0)) / (sd[i] ?? 1));
+    return residuals;
   };
   return leastSquares(residualsOf, from ?? mean, {
     scale: sd,

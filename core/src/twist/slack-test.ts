@@ -1,3 +1,5 @@
+import { bounded } from '../numeric/bounded';
+
 /** A pinched loop as it was read between cloth and reel. */
 export interface SlackReading {
   /** Metres pinched and let hang. */
@@ -46,10 +48,15 @@ const CLEARLY = 2;
 const EARLY = 0.6;
 
 /** Share of the final twist the free line carries after so many metres: 1 − e^(−l/span); 95 % after three spans. */
-export const slackShare = (wound: number, span: number): number => 1 - Math.exp(-wound / span);
+export const slackShare = (wound: number, span: number): number =>
+  1 - Math.exp(-bounded(wound, 0, 20_000) / bounded(span, ...SPANS));
+
+/** Free spans a bench can have, m. */
+const SPANS = [0.05, 100] as const;
 
 /** The handle turn at which a slack look falls due: when three spans are wound. */
-export const slackLookDue = (perTurn: number, span = USUAL_SPAN): number => Math.ceil((3 * span) / perTurn);
+export const slackLookDue = (perTurn: number, span = USUAL_SPAN): number =>
+  Math.ceil((3 * bounded(span, ...SPANS)) / bounded(perTurn, 0.01, 100));
 
 /**
  * Judges a slack metre. Line that hangs with no more twist than its layout puts in is good, however limp: it may be too
@@ -59,8 +66,9 @@ export const slackLookDue = (perTurn: number, span = USUAL_SPAN): number => Math
  * are compared.
  */
 export function readSlackTest(reading: SlackReading, expected: SlackExpected): SlackResult {
-  const measured = (2 * reading.plyTurns) / reading.pinched;
-  const counting = (2 * PLY_SD) / reading.pinched;
+  const pinched = bounded(reading.pinched, 0.05, 100);
+  const measured = (2 * bounded(reading.plyTurns, 0, 10_000)) / pinched;
+  const counting = (2 * PLY_SD) / pinched;
   const share = slackShare(reading.wound, reading.span);
   /** How far the reading lies above what a layout shows by now, in standard deviations. */
   const above = (prediction: number): number => {

@@ -1,3 +1,8 @@
+import { bounded } from '../numeric/bounded';
+
+/** Diameters a supply can have, mm. */
+const DIAMETERS = [2, 2000] as const;
+
 /** What a supply spool measures, mm, and what was and is on it, mm of line; null where nobody has measured. */
 export interface SupplySpool {
   readonly flangeMm: number | null;
@@ -19,10 +24,10 @@ export function supplySizes(
   { flangeMm, coreMm, receivedMm, lengthMm }: SupplySpool,
   drawn: number,
 ): { readonly diameters: readonly [number, number]; readonly measured: boolean } {
-  const core = coreMm ?? USUAL.core;
-  const flange = Math.max(core, flangeMm ?? USUAL.flange);
+  const core = bounded(coreMm ?? USUAL.core, ...DIAMETERS);
+  const flange = Math.max(core, bounded(flangeMm ?? USUAL.flange, ...DIAMETERS));
   const at = (metres: number): number => {
-    const share = Math.min(1, Math.max(0, (1000 * metres) / receivedMm));
+    const share = bounded((1000 * metres) / Math.max(1, receivedMm), 0, 1);
     return Math.sqrt(core ** 2 + share * (flange ** 2 - core ** 2));
   };
   const metres = lengthMm / 1000;

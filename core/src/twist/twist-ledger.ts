@@ -1,3 +1,5 @@
+import { bounded } from '../numeric/bounded';
+
 /** The sense of a rotation seen along the way the line travels; 0 where the spool itself turns. */
 export type Sense = 1 | -1 | 0;
 
@@ -33,7 +35,11 @@ export interface Twist {
 }
 
 /** Turns of twist one coil of this diameter puts into each metre. */
-const perMetre = (sense: number, diameter: number): number => (1000 * sense) / (Math.PI * diameter);
+const perMetre = (sense: number, diameter: number): number =>
+  (1000 * sense) / (Math.PI * bounded(diameter, ...DIAMETERS));
+
+/** Diameters line is ever wound on or drawn off, mm. */
+const DIAMETERS = [2, 2000] as const;
 
 /**
  * Keeps the account of twist. Line pulled over the end of a still spool gets one turn per coil, and so does line a rotor
@@ -46,7 +52,7 @@ const perMetre = (sense: number, diameter: number): number => (1000 * sense) / (
 export function twistLedger({ supply, reel, cast, slip = 0 }: TwistSetup): Twist {
   const rotor = perMetre(reel.sense, reel.diameter);
   const fromSupply = supplyTwist(supply, rotor);
-  const slipped = -slip * rotor;
+  const slipped = -bounded(slip, 0, 1) * rotor;
   const onSpool = fromSupply - rotor + slipped;
   if (!cast.overLip) return { onSpool, hanging: onSpool };
   return { onSpool, hanging: onSpool + perMetre(cast.sense, reel.diameter) };

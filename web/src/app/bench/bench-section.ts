@@ -41,12 +41,13 @@ export function benchSection(
 /** Metres and handle turns each layer comes to from here, by layer id. */
 export function layersAhead(
   run: Run,
-  { wound, winding }: RunUnderWay,
+  { wound, plan }: RunUnderWay,
   done: ReadonlySet<string>,
 ): { readonly lengths: Record<string, number>; readonly totals: Record<string, number> } {
   const lengths: Record<string, number> = {};
   const totals: Record<string, number> = {};
-  const planned = winding?.plan.layers ?? run.job.plan.layers;
+  // As it is wound here: main first, its depths and turns are those of the first winding.
+  const planned = plan?.layers ?? run.job.plan.layers;
   for (const { id, length, handleTurns } of planned) {
     const on = wound.find((layer) => layer.id === id);
     const finished = done.has(`wind-${id}`) ? on : undefined;

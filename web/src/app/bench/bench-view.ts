@@ -150,6 +150,13 @@ export class BenchView {
       fixedSpool: this.store.run()?.job.type === 'fixed-spool',
     }),
   );
+  /** Turns to take off: past a length that was settled, or past all that is likely. */
+  readonly over = computed(() => {
+    const [winding, state] = [this.winding(), this.state()];
+    if (!winding || !state) return 0;
+    const settled = state.chosen.some(({ layer, how }) => layer === winding.layer && how === 'cut-short');
+    return settled || winding.turns > winding.planned.handleTurns.high ? winding.turnsOver : 0;
+  });
   readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
 
   /** Whether a line meter counts here: then metres are what is typed. */

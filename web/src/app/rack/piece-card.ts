@@ -3,6 +3,7 @@ import type { Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
+import { learnedWords, percent } from '../ui/learned-words';
 import { pieceStretches } from './piece-rule';
 import { WaterMark } from './water-mark';
 
@@ -42,6 +43,14 @@ export class PieceCard {
     { id: 'change', name: 'Move, rename' },
     { id: 'let-go', name: 'Let it go' },
   ]);
+  /** What closed fills have taught of its line. */
+  protected readonly learned = computed(() => {
+    const { code } = this.piece().product;
+    const found = this.house.learning()?.lines.find(({ key }) => key === code);
+    if (!found) return '';
+    const { median, sd } = found.belief;
+    return `Learned from ${learnedWords(found)}: it takes ${percent(median)} of the room its diameter says, give or take ${percent(median * sd)}.`;
+  });
   protected readonly facts = computed(() => {
     const { lot, priceMinor, receivedMm, tareG, flangeMm, coreMm, wound, leaves, newOn } = this.piece();
     return [

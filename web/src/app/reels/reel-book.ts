@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type ReelKind, type ReelType } from '@yard-spool/contract';
+import { kindKey } from '@yard-spool/core';
 import { draftReader, FIELD_RANGE, observationsOf } from '../bags/draft-plan';
 import { ratingProblem } from '../bags/rating-text';
 import { emptyReel, type ReelDraft } from '../bags/reel-draft';
@@ -9,7 +10,9 @@ import { factsOf } from '../bags/reel-from-plan';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
+import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
+import { learnedWords, percent } from '../ui/learned-words';
 import { LoadState } from '../ui/load-state';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select-field';
@@ -29,6 +32,7 @@ import { typedValue } from '../ui/typed-value';
 export class ReelBook {
   private readonly api = inject(ApiService);
   private readonly units = inject(UnitsService);
+  private readonly house = inject(HouseService);
 
   protected readonly kinds = load(() => this.api.call(api.listReelKinds));
   protected readonly types = REEL_TYPE_NAMES;
@@ -82,6 +86,15 @@ export class ReelBook {
       this.into.setValue('');
     });
   }
+
+  /** What closed fills have taught of the kind that is shown. */
+  protected readonly learned = computed(() => {
+    const kind = this.shown();
+    const found = kind && this.house.learning()?.kinds.find(({ key }) => key === kindKey(kind));
+    return found
+      ? `Learned from ${learnedWords(found)}: line fills ${percent(found.belief.median)} of its space, give or take ${percent(found.belief.median * found.belief.sd)}.`
+      : '';
+  });
 
   protected look({ id }: ReelKind): void {
     this.chosen.set(id);

@@ -17,6 +17,16 @@ import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../rules/question-names';
 import { LoadState } from '../ui/load-state';
 
+const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
+  counter: 'by the counter',
+  'hand-count': 'by hand count',
+  meter: 'by the line meter',
+  depth: 'by the depth read',
+  'used-up': 'by the piece used up',
+  weighed: 'by weight',
+  plan: 'as planned: nobody counted or measured',
+};
+
 /** A reel: the section as filled, what is on it and from which piece, and the fills before. */
 @Component({
   selector: 'ys-reel-page',
@@ -65,6 +75,13 @@ export class ReelPage {
     texture: pieceKind === 'salvage' ? 'salvage' : line.material,
     tint,
   });
+
+  /** What a length rests on, and how sure that is; empty where it was recorded without. */
+  protected restsOn({ likelyMm: [low, high], restsOn }: FillLayer): string {
+    if (restsOn.length === 0) return '';
+    const by = restsOn.map((basis) => BASIS_WORDS[basis]).join(' and ');
+    return `Likely ${this.units.length(low / 1000)} to ${this.units.length(high / 1000)}, ${by}.`;
+  }
 
   private sectionOf({ spool, layers, gapByCount, gapRead }: Fill): SectionView {
     const gap = gapRead ?? gapByCount;
