@@ -37,50 +37,70 @@ export function descend(
   start: readonly number[],
   scale: readonly number[],
 ): Descent | null {
-  let vector = [...start];
-  let residuals = residualsOf(vector);
-  let cost = costOf(residuals);
-  if (!finite(cost)) return null;
-  let [damping, raise, left] = [1e-3, 2, Infinity];
+  const first = residualsOf(start);
+  let at: Place = { vector: start, residuals: first, cost: costOf(first) };
+  if (!finite(at.cost)) return null;
+  let [damping, raise] = [1e-3, 2];
   // Far from the end differences to one side do; they take half the time.
   let exact = false;
-  let slope = slopeAt(residualsOf, vector, residuals, scale, exact);
-  for (let i = 0; i < ITERATIONS && slope; i += 1) {
+  let slope = slopeAt(residualsOf, at, scale, exact);
+  for (let i = 0; i < ITERATIONS && slope && damping < 1e18; i += 1) {
     const step = solve(slope, damping);
     if (!step) break;
-    // A damped step is shorter than the one that is left: only where it is short is the whole one looked at.
-    left = Math.sqrt(Math.max(0, dot(slope.gradient, step)));
-    if (!(left > (exact ? AIM : COARSE))) left = wholeStep(slope);
-    if (!(left > (exact ? AIM : COARSE))) {
+    if (isShort(slope, step, exact ? AIM : COARSE)) {
       if (exact) break;
       exact = true;
-      slope = slopeAt(residualsOf, vector, residuals, scale, exact);
+      slope = slopeAt(residualsOf, at, scale, exact);
       continue;
     }
-    const next = vector.map((value, j) => value - (step[j] ?? 0) * (scale[j] ?? 1));
-    const then = residualsOf(next);
-    const lower = costOf(then);
-    // What the linear model promised for this step: pᵀ(μp + g).
-    const promised = dot(
-      step,
-      step.map((part, j) => damping * part + (slope?.gradient[j] ?? 0)),
-    );
-    const gain = finite(lower) ? (cost - lower) / promised : -1;
-    if (gain > 0 && promised > 0) {
-      [vector, residuals, cost] = [next, then, lower];
-      slope = slopeAt(residualsOf, vector, residuals, scale, exact);
+    const tried = tryStep(residualsOf, at, scale, step);
+    const gain = (at.cost - tried.cost) / promisedBy(slope, step, damping);
+    if (gain > 0) {
+      at = tried;
+      slope = slopeAt(residualsOf, at, scale, exact);
       damping *= Math.max(1 / 3, 1 - (2 * gain - 1) ** 3);
       raise = 2;
     } else {
       damping *= raise;
       raise *= 2;
     }
-    if (damping > 1e18) break;
   }
-  slope = exact ? slope : slopeAt(residualsOf, vector, residuals, scale, true);
-  if (slope) left = wholeStep(slope);
-  return { vector, cost, settled: left < SETTLED };
+  const end = exact ? slope : slopeAt(residualsOf, at, scale, true);
+  return { vector: at.vector, cost: at.cost, settled: end !== null && wholeStep(end) < SETTLED };
 }
+
+/** A vector with what it comes to. */
+interface Place {
+  readonly vector: readonly number[];
+  readonly residuals: readonly number[];
+  readonly cost: number;
+}
+
+function tryStep(
+  residualsOf: ResidualsOf,
+  { vector }: Place,
+  scale: readonly number[],
+  step: readonly number[],
+): Place {
+  const next = vector.map((value, j) => value - (step[j] ?? 0) * (scale[j] ?? 1));
+  const residuals = residualsOf(next);
+  const cost = costOf(residuals);
+  return { vector: next, residuals, cost: finite(cost) ? cost : Infinity };
+}
+
+/** What the linear model promises for a step: pᵀ(μp + g). */
+const promisedBy = ({ gradient }: Slope, step: readonly number[], damping: number): number =>
+  Math.max(
+    Number.MIN_VALUE,
+    dot(
+      step,
+      step.map((part, j) => damping * part + (gradient[j] ?? 0)),
+    ),
+  );
+
+/** A damped step is shorter than the one that is left: only where it is short is the whole one looked at. */
+const isShort = (slope: Slope, step: readonly number[], aim: number): boolean =>
+  !(Math.sqrt(Math.max(0, dot(slope.gradient, step))) > aim) && !(wholeStep(slope) > aim);
 
 /** Length of the Gauss–Newton step that is left, in standard deviations. */
 const wholeStep = (slope: Slope): number =>
@@ -94,8 +114,7 @@ interface Slope {
 
 function slopeAt(
   residualsOf: ResidualsOf,
-  vector: readonly number[],
-  residuals: readonly number[],
+  { vector, residuals }: Place,
   scale: readonly number[],
   exact: boolean,
 ): Slope | null {

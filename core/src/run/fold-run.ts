@@ -38,11 +38,12 @@ export function foldRun(facts: RunFacts, events: readonly RunEvent[]): RunState 
 
 /** What stands of a log. An undoing comes behind what it undoes, so the last ones are settled first. */
 function withoutUndone(log: readonly RunEvent[]): readonly RunEvent[] {
-  if (!log.some(({ kind }) => kind === 'undone')) return log;
   const undone = new Set<string>();
-  for (const event of log.toReversed())
-    if (event.kind === 'undone' && !undone.has(event.id)) undone.add(event.payload.event);
-  return log.filter(({ id, kind }) => !undone.has(id) && kind !== 'undone');
+  for (let i = log.length - 1; i >= 0; i -= 1) {
+    const event = log[i];
+    if (event?.kind === 'undone' && !undone.has(event.id)) undone.add(event.payload.event);
+  }
+  return undone.size === 0 ? log : log.filter(({ id, kind }) => !undone.has(id) && kind !== 'undone');
 }
 
 /** A count that was turned back below zero shows zero, and is as far below as it was turned. */
@@ -175,8 +176,13 @@ function look(draft: Draft, event: Looking): void {
 
 /** Once each, in order. A log as it is kept has strictly rising places and no id twice, and is taken as it is. */
 function inOrder(events: readonly RunEvent[]): readonly RunEvent[] {
-  const rising = events.every(({ seq }, i) => i === 0 || seq > (events[i - 1]?.seq ?? 0));
-  const ids = new Set(events.map(({ id }) => id));
+  const ids = new Set<string>();
+  let [last, rising] = [-Infinity, true];
+  for (const { id, seq } of events) {
+    ids.add(id);
+    rising &&= seq > last;
+    last = seq;
+  }
   if (rising && ids.size === events.length) return events;
   const once = new Map<string, RunEvent>();
   for (const event of events) {
