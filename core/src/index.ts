@@ -69,7 +69,7 @@ export { correctPlan, type CorrectedPlan, type DepthRead, type FillUnderWay } fr
 export { explainLayer, type Reckoning } from './plan/explain-plan';
 export { makeItSurer, type Surer } from './plan/make-it-surer';
 export { diameterByWraps } from './lines/diameter-by-wraps';
-export { planSwap, type SwapPlan, type SwapRequest } from './plan/plan-swap';
+export { planSwap, swapOf, type SwapPlan, type SwapRequest } from './plan/plan-swap';
 export { fillAsObservation, KIND_SPREAD, kindFillsAsObservations, type ClosedFill } from './learn/learn';
 export { compareBuilds } from './builds/compare-builds';
 export type { Build, BuildChoice, BuildIssue, BuildKind, PieceTooShort, StockLine } from './builds/build';

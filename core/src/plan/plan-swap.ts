@@ -4,6 +4,7 @@ import { woundArea } from '../lines/line';
 import { bulkIn, type Estimate } from '../spool/estimate';
 import { lengthAfterTurns } from '../winding/winding';
 import type { FillPlan, PlanIssue } from './fill-plan';
+import type { FillRequest } from './fill-request';
 import { planFill } from './plan-fill';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules';
 
@@ -61,4 +62,22 @@ export function planSwap(
     turnsFactor: onTop.spoolTurns > 0 ? atArbor.spoolTurns / onTop.spoolTurns : 1,
     shortIfReused: length > 0 ? 1 - reused / length : 0,
   });
+}
+
+/**
+ * The swap a fill comes to when its main is wound first: both windings of two layers of line, of which the backing fits.
+ * Null for any other fill.
+ */
+export function swapOf(estimate: Estimate, { layers, gap, gear }: FillRequest): SwapPlan | null {
+  const [backing, main, ...more] = layers;
+  if (backing?.kind !== 'line' || main?.kind !== 'line' || more.length > 0 || gap === undefined) return null;
+  if (main.length === 'fits') return null;
+  const swap = planSwap(estimate, {
+    main: main.line,
+    backing: backing.line,
+    mainLength: main.length,
+    gap,
+    gear,
+  });
+  return swap.ok ? swap.value : null;
 }

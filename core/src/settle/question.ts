@@ -80,7 +80,8 @@ const WORDS: Readonly<Record<Settling['cause'], (told: Told) => string>> = {
   line: (told) => `The line: the ${nameOf(told)} is another one than was said`,
   piece: (told) => {
     const more = (layerOf(told)?.piece?.length ?? 0) * (Math.exp(told.off) - 1);
-    return `The piece of the ${nameOf(told)}: it held ${Math.abs(more).toFixed(0)} m ${more > 0 ? 'more' : 'less'} than the books say`;
+    const held = `it held ${Math.abs(more).toFixed(0)} m ${more > 0 ? 'more' : 'less'} than the books say`;
+    return `The piece of the ${nameOf(told)}: ${held}${layerOf(told)?.usedUp ? ', or it did not run out' : ''}`;
   },
   meter: ({ off }) =>
     `The line meter: it reads ${(100 * Math.abs(Math.exp(-off) - 1)).toFixed(0)} % ${off < 0 ? 'long' : 'short'}`,

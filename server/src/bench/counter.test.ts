@@ -67,6 +67,39 @@ describe('a counter at a bench', () => {
     await counter.cut();
   });
 
+  it('that begins again from zero, or jumps, is asked about and credits nothing until it is answered', async () => {
+    const counter = await FakeCounter.open('reed-9');
+    const run = await windingAt('Bench 9', counter);
+    const odd = new Set<string | null>();
+    let unclaimed = 0;
+    const leave = await new LiveRuns(shop.house).watch(run.id, person, 0, (frame) => {
+      if (frame.kind !== 'counter') return;
+      odd.add(frame.odd);
+      ({ unclaimed } = frame);
+    });
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-9']).toBe(0));
+    counter.turn(140);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(140));
+    counter.restart();
+    counter.turn(12);
+    await waitFor(() => expect(odd.has('restarted')).toBe(true));
+    await waitFor(() => expect(unclaimed).toBe(-128));
+    expect(await turnsOf(run)).toBe(140);
+    // The technician says that it began again: the twelve since are counted, and it goes on from there.
+    const since = { layer: 'backing', turns: 12, device: 'reed-9', count: 12 };
+    await send(run, { kind: 'turns', payload: since });
+    counter.turn(3);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(155));
+    counter.turn(10_000);
+    await waitFor(() => expect(odd.has('jumped')).toBe(true));
+    expect(await turnsOf(run)).toBe(155);
+    await send(run, { kind: 'device-at', payload: { device: 'reed-9', count: 10_015 } });
+    counter.turn(4);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(159));
+    await leave();
+    await counter.cut();
+  });
+
   it('is not credited while the run is held: what came meanwhile waits for an answer', async () => {
     const counter = await FakeCounter.open('reed-2');
     const run = await windingAt('Bench 2', counter);

@@ -32,6 +32,11 @@ export class FakeCounter {
     for (const socket of this.listening) socket.write(this.line());
   }
 
+  /** Its battery was out: it counts from zero again. */
+  restart(): void {
+    this.turn(-this.count);
+  }
+
   /** The link breaks; the device counts on. */
   async cut(): Promise<void> {
     for (const socket of this.listening) socket.destroy();

@@ -10,7 +10,7 @@ import {
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type Job } from '@yard-spool/contract';
-import { inferSpool } from '@yard-spool/core';
+import { inferSpool, priorsOf, swapOf } from '@yard-spool/core';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchName } from '../data/bench-name.service';
@@ -54,10 +54,18 @@ export class BagPage {
     () => this.bag.value()?.jobs.find(({ state }) => !isFilled(state))?.id ?? this.bag.value()?.jobs[0]?.id,
   );
   protected readonly job = computed(() => this.bag.value()?.jobs.find(({ id }) => id === this.shownId()));
-  protected readonly spool = computed(() => {
+  private readonly inferred = computed(() => {
     const job = this.job();
-    const inferred = job ? inferSpool(job.planInput.observations) : null;
+    return job ? inferSpool(job.planInput.observations, priorsOf(job.planInput.beliefs)) : null;
+  });
+  protected readonly spool = computed(() => {
+    const inferred = this.inferred();
     return inferred?.ok ? inferred.value.spool : null;
+  });
+  /** Both windings, where the main goes on first. */
+  protected readonly swap = computed(() => {
+    const [job, inferred] = [this.job(), this.inferred()];
+    return job?.wants.mainFirst && inferred?.ok ? swapOf(inferred.value, job.planInput.request) : null;
   });
   protected readonly looks = computed((): Record<string, LineLook> =>
     Object.fromEntries((this.job()?.cuts ?? []).map((cut) => [cut.layer, this.lookOf(cut.layer)])),
@@ -71,7 +79,8 @@ export class BagPage {
       water,
       look: this.lookOf(layer),
       metres: lengthMm / 1000,
-      handleTurns: job?.plan.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0,
+      handleTurns:
+        (this.swap()?.first ?? job?.plan)?.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0,
       left: null,
     }));
   });

@@ -49,7 +49,7 @@ export function draftJob(
  * @param tail metres lost with each cut
  */
 export function cutRows(
-  { made, pieces }: DraftPlan,
+  { made, swap, pieces }: DraftPlan,
   taken: ReadonlyMap<number, number> = new Map(),
   tail = USUAL_TAIL,
 ): CutRow[] {
@@ -68,7 +68,8 @@ export function cutRows(
         water: waterState(piece),
         look: pieceLook(piece),
         metres: length.value,
-        handleTurns: handleTurns.value,
+        // Main first, the turns are those of the first winding.
+        handleTurns: (swap?.first.layers.find((first) => first.id === id)?.handleTurns ?? handleTurns).value,
         left: (piece.lengthMm - piece.promisedMm) / 1000 - before - takes,
       },
     ];

@@ -12,7 +12,9 @@ import {
   type HouseRules,
   type MadePlan,
   type Observation,
+  swapOf,
   type PlanInput,
+  type SwapPlan,
   type UnitSystem,
 } from '@yard-spool/core';
 import { layersOf, type LayerPieces } from './draft-layers';
@@ -44,6 +46,8 @@ export const FIELD_RANGE = {
 export interface DraftPlan {
   readonly input: PlanInput | null;
   readonly made: MadePlan | null;
+  /** Both windings, where the main goes on first; its turns and depths are those that are wound to. */
+  readonly swap: SwapPlan | null;
   readonly pieces: LayerPieces;
   /** Metres of main the customer wants; null where nothing sensible was typed. */
   readonly wanted: number | null;
@@ -82,7 +86,7 @@ export function planDraft(
   const bevelMm = read('bevel', 'small-length');
   const gap = gapFor(draft, pieces, bevelMm, rules);
   const wanted = read('mainLength', 'line-length');
-  const base = { input: null, made: null, pieces, wanted, gap, bevelMm, problems: [] };
+  const base = { input: null, made: null, swap: null, pieces, wanted, gap, bevelMm, problems: [] };
   const observations = observationsOf(draft, read, system);
   const next = missing(draft, pieces, read, system);
   if (next !== '') return { ...base, next };
@@ -109,8 +113,9 @@ export function planDraft(
     }),
   };
   const made = makePlan(input);
+  const swap = made.ok && draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
   return made.ok
-    ? { ...base, input, made: made.value, next: '' }
+    ? { ...base, input, made: made.value, swap, next: '' }
     : { ...base, next: '', problems: made.issues.map(({ sentence }) => sentence) };
 }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { FillPlan, SpoolGeometry } from '@yard-spool/core';
+import type { FillPlan, SpoolGeometry, SwapPlan } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import type { LineLook } from '../drawing/line-look';
@@ -40,6 +40,8 @@ export class PlanView {
   /** How each layer is drawn, by layer id. */
   readonly looks = input.required<Readonly<Record<string, LineLook>>>();
   readonly ends = input(false);
+  /** Both windings, where the main goes on first. */
+  readonly swap = input<SwapPlan | null>(null);
 
   private readonly names = computed(() => ({
     look: (id: string): LineLook => this.looks()[id] ?? { texture: 'nylon', tint: '#c5cfd2' },
@@ -52,6 +54,8 @@ export class PlanView {
   protected readonly section = computed(() => planSection(this.plan(), this.spool(), this.names()));
   protected readonly stretches = computed(() => planStretches(this.plan(), this.names()));
   protected readonly stop = computed(() => {
+    const swap = this.swap();
+    if (swap) return this.mainFirst(swap);
     const backing = this.plan().layers.find(
       ({ request, length }) => request.kind === 'line' && request.role === 'backing' && length.value > 0,
     );
@@ -59,4 +63,12 @@ export class PlanView {
       ? `Stop the backing when it sits ${this.units.small(backing.depthAfter.value)} below the lip.`
       : '';
   });
+
+  /** How a fill is wound whose main goes on first. */
+  private mainFirst({ first: { layers, gap } }: SwapPlan): string {
+    const [main, backing] = layers;
+    if (!main || !backing) return '';
+    const turns = (one: typeof main): string => `${one.handleTurns.value.toFixed(0)} turns`;
+    return `Main first: ${turns(main)}, until it sits ${this.units.small(main.depthAfter.value)} below the lip. Then backing on top, ${turns(backing)}, to ${this.units.small(gap.value)}. Then all of it over to the other spool.`;
+  }
 }

@@ -126,7 +126,11 @@ export class ReelEntry {
     const sizes = [rating1, rating2].flatMap((text) =>
       this.printsOf(text).map(({ readings: [one] }) => (one.length * one.diameter ** 2).toFixed(1)),
     );
-    return sizes.length > 0 ? `${sizes.join(', ')} m·mm²` : 'length × diameter';
+    if (sizes.length > 2) {
+      const [least, most] = [Math.min(...sizes.map(Number)), Math.max(...sizes.map(Number))];
+      return `${least.toFixed(1)} to ${most.toFixed(1)} m·mm²`;
+    }
+    return sizes.length > 0 ? `${sizes.join(', ')} m·mm²` : 'as printed';
   }
 
   protected settle(control: FormControl<string>): void {

@@ -55,6 +55,7 @@ import { takeBuild } from './take-build';
               [plan]="made.plan"
               [spool]="made.spool.spool"
               [looks]="looks()"
+              [swap]="planned().swap"
               [ends]="type() === 'fixed-spool'"
             />
           } @else {

@@ -178,7 +178,7 @@ export class BenchRun {
       this.counting.hold();
       return;
     }
-    if (key === 'U') this.counting.finishLayer({ usedUp: true });
+    if (key === 'U' && this.bench.mayRunOut()) this.counting.finishLayer({ usedUp: true });
     const turns = { Space: TEN, '+': 1, '−': -1 }[key];
     if (turns !== undefined) this.counting.turn(turns);
     const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);

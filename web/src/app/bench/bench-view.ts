@@ -22,6 +22,9 @@ import { RunStore } from './run-store';
 import { stepFields } from './step-fields';
 import { stepWords } from './step-words';
 
+/** A piece of no more than this beyond what a layer takes may run out with it; books are off by some. */
+const RUNS_OUT = { share: 1.3, metres: 30 } as const;
+
 /** What the bench shows of a run: everything here follows from its log and its counter. */
 @Injectable()
 export class BenchView {
@@ -138,6 +141,13 @@ export class BenchView {
   readonly otherwise = computed(() => {
     const run = this.store.run();
     return run ? otherwiseWords(run.under) : [];
+  });
+  /** Whether this layer's piece may run out with it: it holds hardly more than is to go on. */
+  readonly mayRunOut = computed(() => {
+    const [run, winding] = [this.store.run(), this.winding()];
+    const held = winding ? run?.pieces[winding.layer]?.length : undefined;
+    if (!winding || held === undefined) return false;
+    return held < RUNS_OUT.share * winding.planned.length.high + RUNS_OUT.metres;
   });
   readonly counterUp = computed(() => this.store.counter()?.link === 'up');
   readonly actions = computed(() =>

@@ -87,7 +87,9 @@ function tensionLook(state: RunState, winding: Winding): Look[] {
       due,
       words: due
         ? 'Let go of the tension: line that stays put is wound tight enough.'
-        : 'Whether it is tight enough, once a fifth is on.',
+        : last
+          ? 'Whether it stays put now, once it is wound on beyond this.'
+          : 'Whether it is tight enough, once a fifth is on.',
     },
   ];
 }

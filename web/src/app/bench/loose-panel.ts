@@ -3,10 +3,12 @@ import { takenOff, type LooseLayer } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { amountWords } from './amount-words';
 import { RunStore } from './run-store';
+import { InView } from '../ui/in-view';
 
 /** Line that springs off without tension: from where to wind it again tighter. */
 @Component({
   selector: 'ys-loose-panel',
+  hostDirectives: [InView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="loose">

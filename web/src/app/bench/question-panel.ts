@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import type { SettlingQuestion } from '@yard-spool/core';
 import { RunStore } from './run-store';
+import { InView } from '../ui/in-view';
 
 /** Readings that contradict each other, asked about before the reel is closed. */
 @Component({
   selector: 'ys-question-panel',
+  hostDirectives: [InView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="contradiction">

@@ -3,10 +3,12 @@ import type { GapRemedy } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { amountWords } from './amount-words';
 import { RunStore } from './run-store';
+import { InView } from '../ui/in-view';
 
 /** A level that is not where it was wanted, and what puts it right: back into winding, or left so. */
 @Component({
   selector: 'ys-remedy-panel',
+  hostDirectives: [InView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="remedy">
