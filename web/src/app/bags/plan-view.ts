@@ -47,6 +47,8 @@ export class PlanView {
     look: (id: string): LineLook => this.looks()[id] ?? { texture: 'nylon', tint: '#c5cfd2' },
     length: (metres: number) => this.units.length(metres),
     small: (millimetres: number) => this.units.small(millimetres),
+    // Main first, what lies on the reel at the end is not wound to these turns.
+    ...(this.swap() ? { turns: () => '' } : {}),
   }));
   protected readonly sentence = computed(() =>
     planSentence(this.plan(), this.names().length, this.names().small),

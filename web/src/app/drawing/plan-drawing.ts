@@ -8,7 +8,11 @@ export interface LayerNames {
   readonly look: (layer: string) => LineLook;
   readonly length: (metres: number) => string;
   readonly small: (millimetres: number) => string;
+  /** Turns a layer takes, in words; empty where what is drawn is not what is wound to. */
+  readonly turns?: (handleTurns: number) => string;
 }
+
+const handleTurnsWords = (turns: number): string => `${turns.toFixed(0)} handle turns`;
 
 /** The section of a plan: its layers, the join and the stop. */
 export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNames): SectionView {
@@ -22,7 +26,12 @@ export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNa
       inner: innerRadius,
       outer: outerRadius,
       look: names.look(id),
-      label: `${names.length(length.value)} ${request.kind === 'line' ? request.role.replace('-', ' ') : ''}, ${handleTurns.value.toFixed(0)} handle turns`,
+      label: [
+        `${names.length(length.value)} ${request.kind === 'line' ? request.role.replace('-', ' ') : ''}`,
+        (names.turns ?? handleTurnsWords)(handleTurns.value),
+      ]
+        .filter(Boolean)
+        .join(', '),
     })),
     marks: [
       { kind: 'stop', depth: plan.gap.value, text: `${names.small(plan.gap.value)} stop` },
