@@ -159,7 +159,7 @@ export const ChangeBagSchema = v.object({
   notes: text('Notes', 500),
 });
 
-/** A reel planned anew before it goes to the bench; the line promised before is given back first. */
+/** A reel planned again before it goes to the bench; the line promised before is given back first. */
 export const ChangeJobSchema = v.object({
   version: VersionSchema,
   type: v.picklist(REEL_TYPES, 'Say what type of reel it is.'),

@@ -103,7 +103,7 @@ const PreviewReelSchema = v.object({
   tag: v.string(),
   label: v.string(),
   advice: v.array(ChangedAdviceSchema),
-  /** The gap and the metres of each layer, where the plan is made anew; null where it stays. */
+  /** The gap and the metres of each layer, where the plan is made again; null where it stays. */
   plan: v.nullable(
     v.object({
       gap: v.object({ was: v.number(), is: v.number() }),

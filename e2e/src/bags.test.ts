@@ -193,7 +193,7 @@ describe('another way to build it', () => {
 });
 
 describe('a bag that is booked', () => {
-  it('is planned anew, keeps its history, and is called off with its line given back', async () => {
+  it('is planned again, keeps its history, and is called off with its line given back', async () => {
     await begin('Second thoughts');
     await browser.fill('Reel', 'Changing 3000');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
@@ -202,11 +202,11 @@ describe('a bag that is booked', () => {
     await browser.choose('Backing line', 'N-204');
     await browser.pressWithControl(Key.ENTER);
     const { number } = await booked();
-    await (await browser.text('Plan it anew', 'a')).click();
+    await (await browser.text('Plan it again', 'a')).click();
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.fill('Length wanted', '80 m');
     await browser.click('Save the plan');
-    await browser.text('planned anew', 'li');
+    await browser.text('planned again', 'li');
     const bag = await browser.api<Bag>(`/bags/${String(number)}`);
     expect(bag.jobs[0]!.cuts.find(({ layer }) => layer === 'main')!.lengthMm).toBe(80_000);
     await browser.click('Promise or notes');

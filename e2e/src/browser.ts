@@ -134,7 +134,7 @@ export class Browser {
     return this.driver.wait(condition, WAIT_MS, what);
   }
 
-  /** What a selector shows; looked up again where the screen was just drawn anew. */
+  /** What a selector shows; looked up again where the screen was just drawn again. */
   async shown(css: string): Promise<string> {
     try {
       return await (await this.find(css)).getText();

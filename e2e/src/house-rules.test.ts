@@ -148,7 +148,7 @@ describe('each rule', () => {
 });
 
 describe('a rule that is thought of', () => {
-  it('is shown on the reels that wait before it is kept, and then their plans are made anew', async () => {
+  it('is shown on the reels that wait before it is kept, and then their plans are made again', async () => {
     const before = await browser.api<Bag>(`/bags/${String(waiting.number)}`);
     await browser.go('/house/schools/level');
     await (await browser.text('Flush with the lip', 'label')).click();
@@ -162,10 +162,10 @@ describe('a rule that is thought of', () => {
     await browser.until(
       async () =>
         (await browser.api<Bag>(`/bags/${String(waiting.number)}`)).jobs[0]!.planInput.request.gap === 0,
-      'the reel is planned anew',
+      'the reel is planned again',
     );
     await browser.go(`/bags/${String(waiting.number)}`);
-    await browser.text('planned anew: the house now leaves 0.0 mm', 'li');
+    await browser.text('planned again: the house now leaves 0.0 mm', 'li');
     await hold('level', 'by-line');
   });
 

@@ -86,7 +86,7 @@ describe('correctPlan', () => {
     expect(corrected(6.3, { soFar: 60 }).takeOff).toBeNull();
   });
 
-  it('works the metres of a count out anew from what the reading taught', () => {
+  it('works the metres of a count out again from what the reading taught', () => {
     const turns = { backing: 165 };
     const shallow = corrected(5.4, { turns });
     const deep = corrected(6.8, { turns });

@@ -32,7 +32,7 @@ export interface FillUnderWay {
   /** Metres of it that are on already. */
   readonly soFar?: number;
   /**
-   * Handle turns counted, by layer id. A count goes before a length: its metres are worked out anew from what is known
+   * Handle turns counted, by layer id. A count goes before a length: its metres are worked out again from what is known
    * of the spool after the readings.
    */
   readonly turns?: Readonly<Record<string, number>>;
@@ -52,7 +52,7 @@ export interface CorrectedPlan {
 }
 
 /**
- * Plans the rest of a fill anew from one more look: each depth read is an observation, the spool is inferred again from
+ * Plans the rest of a fill from one more look: each depth read is an observation, the spool is inferred again from
  * all of them, and what remains is solved from there.
  *
  * @returns the corrected plan, with a caution where a reading does not fit the rest (it may be a misreading: read

@@ -74,7 +74,7 @@ const MOST_STEP = 20;
 const counted = (value: number): number =>
   Number.isFinite(value) ? bounded(value, -MOST_COUNTED, MOST_COUNTED) : 0;
 
-/** The layer's count begun anew at so many turns. */
+/** The layer's count begun again at so many turns. */
 function begin(draft: Draft, layer: string, turns: number): void {
   draft.turns[layer] = turns;
   draft.wound[layer] = [];

@@ -45,7 +45,7 @@ export interface RunUnderWay {
 }
 
 /**
- * Takes a run from its facts and its state to the spool under the handle: each depth read makes the spool known anew,
+ * Takes a run from its facts and its state to the spool under the handle: each depth read makes the spool known again,
  * and with it what was wound and what is left to wind.
  *
  * @returns null where nothing can be inferred or planned, which a stored plan rules out

@@ -80,7 +80,7 @@ describe('a bag', () => {
 });
 
 describe('one reel of a bag', () => {
-  it('is planned anew, with the line promised before given back', async () => {
+  it('is planned again, with the line promised before given back', async () => {
     const bag = await book();
     const before = await promised();
     const [job] = bag.jobs;

@@ -86,7 +86,7 @@ export const cancelBag = (
     return `Called off: ${asked.why}`;
   });
 
-/** Plans a reel anew before it goes to the bench; the line promised before is given back first. */
+/** Plans a reel again before it goes to the bench; the line promised before is given back first. */
 export async function changeJob(house: House, person: Person, jobId: number, asked: JobChange): Promise<Bag> {
   const planInput = withBeliefs(asked.planInput, asked, await readLearning(house));
   const plan = planOf(planInput, '');
@@ -95,7 +95,7 @@ export async function changeJob(house: House, person: Person, jobId: number, ask
     await house.tables.cuts.destroy({ where: { jobId }, transaction });
     await promiseCuts(house, jobId, asked, plan, transaction);
     await job.update({ planInput, plan, wants: asked.wants }, { transaction });
-    return `${tag} planned anew`;
+    return `${tag} planned again`;
   });
 }
 

@@ -68,8 +68,8 @@ describe('a counter at a bench', () => {
   });
 
   it('that begins again from zero, or jumps, is asked about and credits nothing until it is answered', async () => {
-    const counter = await FakeCounter.open('reed-9');
-    const run = await windingAt('Bench 9', counter);
+    const counter = await FakeCounter.open('reed-10');
+    const run = await windingAt('Bench 10', counter);
     const odd = new Set<string | null>();
     let unclaimed = 0;
     const leave = await new LiveRuns(shop.house).watch(run.id, person, 0, (frame) => {
@@ -77,7 +77,7 @@ describe('a counter at a bench', () => {
       odd.add(frame.odd);
       ({ unclaimed } = frame);
     });
-    await waitFor(async () => expect((await stateOf(run)).devices['reed-9']).toBe(0));
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-10']).toBe(0));
     counter.turn(140);
     await waitFor(async () => expect(await turnsOf(run)).toBe(140));
     counter.restart();
@@ -86,14 +86,14 @@ describe('a counter at a bench', () => {
     await waitFor(() => expect(unclaimed).toBe(-128));
     expect(await turnsOf(run)).toBe(140);
     // The technician says that it began again: the twelve since are counted, and it goes on from there.
-    const since = { layer: 'backing', turns: 12, device: 'reed-9', count: 12 };
+    const since = { layer: 'backing', turns: 12, device: 'reed-10', count: 12 };
     await send(run, { kind: 'turns', payload: since });
     counter.turn(3);
     await waitFor(async () => expect(await turnsOf(run)).toBe(155));
     counter.turn(10_000);
     await waitFor(() => expect(odd.has('jumped')).toBe(true));
     expect(await turnsOf(run)).toBe(155);
-    await send(run, { kind: 'device-at', payload: { device: 'reed-9', count: 10_015 } });
+    await send(run, { kind: 'device-at', payload: { device: 'reed-10', count: 10_015 } });
     counter.turn(4);
     await waitFor(async () => expect(await turnsOf(run)).toBe(159));
     await leave();

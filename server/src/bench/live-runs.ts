@@ -12,7 +12,7 @@ interface Watched {
 
 /**
  * Runs that somebody watches: each is told what is added to its log, and holds its bench's counter. A device serves one
- * run at a time; the next to ask is told that it is taken. All of it is lost at a restart and made anew by whoever
+ * run at a time; the next to ask is told that it is taken. All of it is lost at a restart and made again by whoever
  * watches then.
  */
 export class LiveRuns {

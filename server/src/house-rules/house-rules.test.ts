@@ -65,14 +65,14 @@ describe('a rule that is thought of', () => {
 });
 
 describe('a rule that is kept', () => {
-  it('plans the reels that follow the house anew, promises their line, and says so in their bag', async () => {
+  it('plans the reels that follow the house again, promises their line, and says so in their bag', async () => {
     const bag = await gapAsHouse();
     await ruled({ level: 'flush' });
     const now = await bagOf(bag);
     expect(gapOf(now)).toBe(0);
     expect(now.version).toBe(bag.version + 1);
     expect(now.history[0]).toMatchObject({ by: 'Ada' });
-    expect(now.history[0]!.what).toContain('planned anew: the house now leaves 0.0 mm');
+    expect(now.history[0]!.what).toContain('planned again: the house now leaves 0.0 mm');
     const { plan, cuts } = now.jobs[0]!;
     expect(cuts[0]!.lengthMm).toBe(Math.round(plan.layers[0]!.length.value * 1000));
   });

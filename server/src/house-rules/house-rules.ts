@@ -10,12 +10,12 @@ import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { managersOnly, noteHouseChange } from './house-changes';
-import { planAnew } from './plan-anew';
+import { planAgain } from './plan-again';
 import { HOUSE_ROW, readHouseRules, type HouseSheet } from './read-house-rules';
 
 /**
  * Changes what the shop has settled: a manager's, and on the sheet as it was looked at. Reels that wait and follow the
- * house are planned anew with it; every difference is written down.
+ * house are planned again with it; every difference is written down.
  */
 export async function changeHouseRules(
   house: House,
@@ -36,7 +36,7 @@ export async function changeHouseRules(
     for (const change of differences(before, sheet))
       await noteHouseChange(house, person, change, transaction);
     await row.update({ ...sheet, version: version + 1 }, { transaction });
-    await planAnew(house, person, before.rules, transaction);
+    await planAgain(house, person, before.rules, transaction);
     return { ...sheet, version: version + 1 };
   });
 }

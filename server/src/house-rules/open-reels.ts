@@ -28,8 +28,8 @@ export interface OpenReel {
   readonly job: JobRow;
   readonly shown: Omit<PreviewReel, 'advice' | 'plan' | 'stays'>;
   readonly advice: PreviewReel['advice'];
-  /** The plan made anew; null where it stays as it is. */
-  readonly anew: { readonly planInput: PlanInput; readonly plan: FillPlan } | null;
+  /** The plan made replanned; null where it stays as it is. */
+  readonly replanned: { readonly planInput: PlanInput; readonly plan: FillPlan } | null;
   readonly stays: string;
 }
 
@@ -63,7 +63,7 @@ export async function openReels(
     const top = facts.layers.at(-1)?.line.diameter ?? 0;
     const { gap } = gapAdvice(top, type, facts.rim, is);
     if (wants.gap !== 'house' || Math.abs(gap - (job.planInput.request.gap ?? gap)) < 1e-9)
-      return [{ job, shown, advice, anew: null, stays: '' }];
+      return [{ job, shown, advice, replanned: null, stays: '' }];
     const fresh = withBeliefs(job.planInput, { type, label: shown.label }, learning);
     const planInput = { ...fresh, request: { ...fresh.request, gap } };
     const made = tryPlan(planInput, cuts, { pieces, free, tailMm });
@@ -73,7 +73,7 @@ export async function openReels(
 
 interface Rack {
   readonly pieces: ReadonlyMap<number, Piece>;
-  /** mm free of each piece; what a plan takes anew is taken off. */
+  /** mm free of each piece; what a new plan takes is taken off. */
   readonly free: Map<number, number>;
   readonly tailMm: number;
 }
@@ -84,18 +84,18 @@ interface Cut {
   readonly lengthMm: number;
 }
 
-/** Makes a plan anew, or says why it has to stay as it is. */
+/** Makes a plan again, or says why it has to stay as it is. */
 function tryPlan(
   planInput: PlanInput,
   cuts: readonly Cut[],
   { pieces, free, tailMm }: Rack,
-): Pick<OpenReel, 'anew' | 'stays'> {
+): Pick<OpenReel, 'replanned' | 'stays'> {
   const made = makePlan(planInput);
   const blocking = made.ok
     ? made.value.plan.issues.filter(({ severity }) => severity === 'error')
     : made.issues;
   if (!made.ok || blocking[0])
-    return { anew: null, stays: blocking[0]?.sentence ?? 'The plan does not work so.' };
+    return { replanned: null, stays: blocking[0]?.sentence ?? 'The plan does not work so.' };
   const { plan } = made.value;
   const wanted = cuts.map((cut) => ({
     ...cut,
@@ -104,13 +104,13 @@ function tryPlan(
   for (const { pieceId, lengthMm, now } of wanted) {
     if (now + tailMm > (free.get(pieceId) ?? 0) + lengthMm)
       return {
-        anew: null,
+        replanned: null,
         stays: `Piece ${pieces.get(pieceId)?.code ?? ''} has not enough free line for it.`,
       };
   }
   for (const { pieceId, lengthMm, now } of wanted)
     free.set(pieceId, (free.get(pieceId) ?? 0) + lengthMm - now);
-  return { anew: { planInput, plan }, stays: '' };
+  return { replanned: { planInput, plan }, stays: '' };
 }
 
 async function waitingReels({ tables }: House, transaction?: Transaction) {

@@ -5,7 +5,7 @@ import { inTransaction } from '../db/transaction';
 import type { House } from '../house';
 import { ProblemError } from '../problem-error';
 import { managersOnly, noteHouseChange } from './house-changes';
-import { planAnew } from './plan-anew';
+import { planAgain } from './plan-again';
 import { listOverrides } from './list-overrides';
 import { readHouseRules } from './read-house-rules';
 
@@ -32,7 +32,7 @@ export async function setOverride(house: House, person: Person, asked: NewOverri
       ));
     const was = overridesBefore.find((one) => one.id === row.id)?.school;
     await noteOverride(house, person, row.id, { question, was, is: school }, transaction);
-    await planAnew(house, person, before.rules, transaction, overridesBefore);
+    await planAgain(house, person, before.rules, transaction, overridesBefore);
     return row.id;
   });
   const set = (await listOverrides(house)).find((one) => one.id === id);
@@ -54,7 +54,7 @@ export async function dropOverride(house: House, person: Person, id: number): Pr
     const { question, school } = row;
     await noteOverride(house, person, id, { question, was: school, is: undefined }, transaction);
     await row.destroy({ transaction });
-    await planAnew(house, person, before.rules, transaction, overridesBefore);
+    await planAgain(house, person, before.rules, transaction, overridesBefore);
   });
   return {};
 }

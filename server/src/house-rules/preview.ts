@@ -18,7 +18,7 @@ export async function previewHouseRules(house: House, rules: HouseRules): Promis
   ] as const;
   const open = await openReels(house, turned, kept.tailMm);
   const changed = open.filter(
-    ({ advice, anew, stays }) => advice.length > 0 || anew !== null || stays !== '',
+    ({ advice, replanned, stays }) => advice.length > 0 || replanned !== null || stays !== '',
   );
   return {
     reels: changed.map((reel) => ({
@@ -32,11 +32,11 @@ export async function previewHouseRules(house: House, rules: HouseRules): Promis
   };
 }
 
-function planChange({ job, anew }: OpenReel): Preview['reels'][number]['plan'] {
-  if (!anew) return null;
+function planChange({ job, replanned }: OpenReel): Preview['reels'][number]['plan'] {
+  if (!replanned) return null;
   return {
-    gap: { was: job.planInput.request.gap ?? 0, is: anew.planInput.request.gap ?? 0 },
-    layers: anew.plan.layers.flatMap(({ id, request, length }) =>
+    gap: { was: job.planInput.request.gap ?? 0, is: replanned.planInput.request.gap ?? 0 },
+    layers: replanned.plan.layers.flatMap(({ id, request, length }) =>
       request.kind === 'line'
         ? [
             {

@@ -10,7 +10,7 @@ export const BAGS_ROUTES: Routes = [
   {
     path: ':number/reel/:id',
     loadComponent: async () => (await import('./replan')).Replan,
-    title: 'Plan a reel anew · Yard Spool',
+    title: 'Plan a reel again · Yard Spool',
   },
   {
     path: ':number',

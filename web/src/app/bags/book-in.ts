@@ -121,6 +121,7 @@ export class BookIn {
   });
 
   constructor() {
+    this.house.learnMore();
     this.reelForm.valueChanges.subscribe(() => {
       const now = this.reelForm.getRawValue() as unknown as ReelDraft;
       this.reels.update((reels) => reels.map((reel, i) => (i === this.at() ? now : reel)));

@@ -69,7 +69,7 @@ describe('a reel as last time', () => {
     }
     expect(draft.gap).toBe('1.5 mm');
     expect(kept.planInput).toEqual(first);
-  });
+  }, 60_000);
 
   it('tells a kind’s facts in the person’s units', () => {
     const facts = factsOf([{ kind: 'lip', diameter: 50.8 }], 6, 'imperial');

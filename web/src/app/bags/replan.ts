@@ -22,7 +22,7 @@ import { ReelEntry } from './reel-entry';
 import { reelFromPlan } from './reel-from-plan';
 import { takeBuild } from './take-build';
 
-/** Planning a booked reel anew before it goes to the bench; the line promised before is given back. */
+/** Planning a booked reel again before it goes to the bench; the line promised before is given back. */
 @Component({
   selector: 'ys-replan',
   imports: [LoadState, PlanSide, PlanView, ReactiveFormsModule, ReelEntry, RouterLink],
@@ -38,7 +38,7 @@ import { takeBuild } from './take-build';
           class="relative grid min-h-0 grid-cols-1 content-start gap-[5px] overflow-y-auto pr-1 lg:max-h-full"
           aria-label="The reel"
         >
-          <h1>Plan {{ job.tag }} anew</h1>
+          <h1>Plan {{ job.tag }} again</h1>
           @if (overtaken()) {
             <div class="look grid gap-2 px-3.5 py-2.5">
               <b>Somebody changed this bag meanwhile.</b>
@@ -148,6 +148,7 @@ export class Replan {
   protected readonly sending = new Sending();
 
   constructor() {
+    this.house.learnMore();
     effect(() => {
       if (this.job() && this.from() === null) this.takeTheirs();
     });

@@ -33,7 +33,7 @@ export class BenchView {
   private readonly units = inject(UnitsService);
 
   readonly state = this.store.shown;
-  /** The step to do now; the same one however often the log is folded anew, so that what is typed at it stays. */
+  /** The step to do now; the same one however often the log is folded again, so that what is typed at it stays. */
   readonly current = computed(() => this.state()?.current ?? null, { equal: (a, b) => a?.id === b?.id });
   readonly winding = this.store.winding;
   readonly leftHanded = computed(() => this.store.run()?.under.hand === 'left');

@@ -77,7 +77,7 @@ function layLook({ type, rules }: RunFacts, state: RunState, winding: Winding): 
 function tensionLook(state: RunState, winding: Winding): Look[] {
   const last = state.tensions.findLast(({ layer }) => layer === winding.layer);
   if (last?.holds) return [];
-  // Found loose, it is looked at again once it is wound on anew beyond where it was.
+  // Found loose, it is looked at again once it is wound beyond where it was.
   const from = last ? (last.wound ?? winding.lengthSoFar) : 0.2 * winding.planned.length.value;
   const due = winding.lengthSoFar > from;
   return [

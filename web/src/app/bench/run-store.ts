@@ -239,7 +239,7 @@ export class RunStore {
     );
   }
 
-  /** Tries again while the server is away; takes up the log anew where it went on at another bench. */
+  /** Tries again while the server is away; takes up the log again where it went on at another bench. */
   private delayAfter(error: unknown): Observable<unknown> {
     const code = error instanceof RequestProblem ? error.code : '';
     if (code === 'server-away' || code === 'database-away' || code === 'server-error') {

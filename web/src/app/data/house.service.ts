@@ -49,6 +49,11 @@ export class HouseService {
     this.taught.reload();
   };
 
+  /** Asks for what fills have taught since: each fill that closes, at any bench, teaches more. */
+  readonly learnMore = (): void => {
+    this.taught.reload();
+  };
+
   /** Hundredths of the shop's money, as people write them. */
   readonly money = (minor: number, decimals = 2): string =>
     `${this.house()?.money ?? ''}\u00a0${(minor / 100).toFixed(decimals)}`.trim();

@@ -43,6 +43,11 @@ export class PieceCard {
     { id: 'change', name: 'Move, rename' },
     { id: 'let-go', name: 'Let it go' },
   ]);
+
+  constructor() {
+    this.house.learnMore();
+  }
+
   /** What closed fills have taught of its line. */
   protected readonly learned = computed(() => {
     const { code } = this.piece().product;

@@ -72,6 +72,7 @@ export class ReelBook {
   protected readonly merging = new Sending();
 
   constructor() {
+    this.house.learnMore();
     let filled: string | null = null;
     effect(() => {
       const kind = this.shown();

@@ -3,9 +3,11 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Member, type PersonChange } from '@yard-spool/contract';
 import { promisedText } from '../bags/promised-text';
 import { ApiService } from '../data/api.service';
+import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
 import { Choice } from '../ui/choice';
+import { handWords } from '../ui/learned-words';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
@@ -26,6 +28,7 @@ const LEAST = 4;
 export class PeoplePage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
+  private readonly house = inject(HouseService);
 
   protected readonly people = load(() => this.api.call(api.listPeople));
   protected readonly me = this.session.person;
@@ -57,6 +60,11 @@ export class PeoplePage {
     this.ownTyped().passcode.length < LEAST ? `A passcode has at least ${String(LEAST)} characters.` : '',
   );
 
+  constructor() {
+    this.house.learnMore();
+  }
+
+  protected readonly hands = ({ name }: Member): readonly string[] => handWords(this.house.learning(), name);
   protected readonly day = (iso: string): string => promisedText(iso);
 
   protected begin(person: Member, what: 'person' | 'passcode'): void {

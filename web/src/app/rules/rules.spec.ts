@@ -7,6 +7,7 @@ import { CautionsPage } from './cautions-page';
 import { GapChart } from './gap-chart';
 import { OverridesPage } from './overrides-page';
 import { otherwiseWords } from './otherwise-words';
+import { handWords } from '../ui/learned-words';
 import { PeoplePage } from './people-page';
 import { RulesPreview } from './rules-preview';
 import { SchoolPhysics } from './school-physics';
@@ -164,6 +165,26 @@ describe('people', () => {
     sent.flush(problem('last-manager', 'Ivo is the only manager.'), { status: 409, statusText: 'no' });
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('Ivo is the only manager.');
+  });
+});
+
+describe('what the fills of a person taught', () => {
+  it('is said against the shop’s usual, where it differs more than is not known of it', () => {
+    const belief = (median: number, sd: number) => ({ median, sd });
+    const learning = {
+      ...{ kinds: [], lines: [], prints: [] },
+      hands: [
+        { key: 'Ivo, medium', belief: belief(1.04, 0.02), fills: 14 },
+        { key: 'Ivo, tight', belief: belief(0.995, 0.03), fills: 1 },
+        { key: 'Someone else, light', belief: belief(0.9, 0.02), fills: 9 },
+      ],
+    };
+    expect(handWords(learning, 'Ivo')).toEqual([
+      'Line wound as when fishing lies 4 % denser than the shop’s usual, give or take 2 %; learned from 14 fills.',
+      'Line wound as tight as can be lies as dense as the shop’s usual, give or take 3 %; learned from 1 fill.',
+    ]);
+    expect(handWords(learning, 'Nobody')).toEqual([]);
+    expect(handWords(undefined, 'Ivo')).toEqual([]);
   });
 });
 

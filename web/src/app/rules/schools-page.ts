@@ -75,7 +75,7 @@ export class SchoolsPage {
 
   constructor() {
     effect(() => {
-      // A question asked anew starts at its top, not where the last one was left.
+      // A question asked again starts at its top, not where the last one was left.
       this.asked();
       document.querySelector('ys-schools-page [data-part=question]')?.scrollTo(0, 0);
     });
