@@ -5,7 +5,7 @@ const REELS = 400;
 process.stdout.write(
   `\nTrue values inside their 10 to 90 % range, ${String(REELS)} reels a world; 75 to 90 % wanted\n`,
 );
-process.stdout.write(`  ${''.padEnd(30)}${STAGES.map((stage) => stage.padStart(24)).join('')}\n`);
+process.stdout.write(`  ${''.padEnd(34)}${STAGES.map((stage) => stage.padStart(24)).join('')}\n`);
 let missed = 0;
 for (const world of WORLDS) {
   const coverage = coverageOf(world, REELS);
@@ -15,6 +15,6 @@ for (const world of WORLDS) {
     if (share < 75 || share > 90) missed += 1;
     return `${share.toFixed(1)} %`.padStart(24);
   });
-  process.stdout.write(`  ${world.name.padEnd(30)}${cells.join('')}\n`);
+  process.stdout.write(`  ${world.name.padEnd(34)}${cells.join('')}\n`);
 }
 process.stdout.write(`  outside 75 to 90 %: ${String(missed)} of ${String(WORLDS.length * STAGES.length)}\n`);

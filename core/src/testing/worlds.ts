@@ -21,6 +21,8 @@ export interface WorldOf {
   readonly bulk: (random: Random) => number;
   /** By how much a print is more than truly fits, ln; one call for a spool, one for each print. */
   readonly prints: { readonly spool: (random: Random) => number; readonly each: (random: Random) => number };
+  /** Diameters the spool is printed for. */
+  readonly printedFor: readonly number[];
   /** Difference between the end radii of the arbor, mm, of which a reading at one end knows nothing. */
   readonly taper: (random: Random) => number;
 }
@@ -31,6 +33,7 @@ export interface Random {
 }
 
 const AS_BELIEVED: WorldOf = {
+  printedFor: [0.3],
   name: 'as believed',
   packing: ({ normal }) => 0.7 * Math.exp(0.1 * normal()),
   bulk: ({ normal }) => 1.15 * Math.exp(0.15 * normal()),
@@ -49,11 +52,13 @@ export const WORLDS: readonly WorldOf[] = [
   },
   {
     ...AS_BELIEVED,
-    name: 'each print off -8 to +12 %',
+    name: 'two prints, each off -8 to +12 %',
+    printedFor: [0.25, 0.3],
     prints: { spool: () => 0, each: ({ uniform }) => Math.log(uniform(0.92, 1.12)) },
   },
   { ...AS_BELIEVED, name: 'tapered arbors, one end read', taper: ({ uniform }) => uniform(-2, 2) },
   {
+    ...AS_BELIEVED,
     name: 'all of it at once',
     packing: ({ uniform }) => uniform(0.6, 0.8),
     bulk: ({ uniform }) => uniform(0.9, 1.5),
@@ -108,7 +113,7 @@ interface Reel {
   readonly width: number;
   readonly arbor: number;
   readonly areas: { readonly main: number; readonly backing: number };
-  readonly printed: Observation;
+  readonly printed: readonly Observation[];
   readonly measured: readonly Observation[];
   /** Metres of main wanted: half of what the room holds. */
   readonly wanted: number;
@@ -130,9 +135,11 @@ function makeReel(world: WorldOf, random: Random): Reel | null {
     main: woundArea(MAIN.diameter, world.bulk(random), packing),
     backing: woundArea(BACKING.diameter, Math.exp(0.05 * normal()), packing),
   };
-  const off = world.prints.spool(random) + world.prints.each(random);
-  const holds = lengthBetween(width, arbor, lip - depth, woundArea(0.3, 1, packing));
-  const printed: Observation = { kind: 'rating', length: holds * Math.exp(off), diameter: 0.3 };
+  const alike = world.prints.spool(random);
+  const printed = world.printedFor.map((diameter): Observation => {
+    const holds = lengthBetween(width, arbor, lip - depth, woundArea(diameter, 1, packing));
+    return { kind: 'rating', length: holds * Math.exp(alike + world.prints.each(random)), diameter };
+  });
   const taper = world.taper(random);
   return {
     ...{ lip, width, arbor, areas, printed },
@@ -184,8 +191,8 @@ function fill(reel: Reel, { normal }: Random, note: Note): void {
     return plan;
   };
   const stages = [
-    ['no reading', 'second visit', [printed]],
-    ['no reading, measured', 'second visit, measured', [printed, ...measured]],
+    ['no reading', 'second visit', printed],
+    ['no reading, measured', 'second visit, measured', [...printed, ...measured]],
   ] as const;
   for (const [first, second, known] of stages) {
     const plan = tell(first, known);
