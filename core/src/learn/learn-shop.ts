@@ -2,6 +2,7 @@ import type { Line } from '../lines/line';
 import { isWithin } from '../numeric/bounded';
 import { factorise, invertPositive, solveFactorised } from '../numeric/positive';
 import type { Belief } from '../spool/priors';
+import { usualPrintSd } from '../spool/parameters';
 import { STARTING_PRIORS } from '../spool/priors';
 import type { Lesson } from './lesson';
 
@@ -184,7 +185,7 @@ function spreadOf(rows: readonly Row[], names: readonly { readonly sd: number }[
 function learnPrints(lessons: readonly Lesson[]): Learned[] {
   const names = countBy(lessons.flatMap(({ prints }) => prints.map(({ name }) => name)));
   return [...names].map(([key, fills]) => {
-    const sd = key.startsWith('size-') ? 0.04 : key.includes('braid') ? 0.12 : 0.06;
+    const sd = usualPrintSd(key);
     let [precision, sum] = [1 / sd ** 2, 0];
     for (const { prints } of lessons)
       for (const one of prints) {

@@ -1,6 +1,6 @@
 import { bulkIn } from '../spool/estimate';
 import { woundArea } from '../lines/line';
-import { turnsBetween } from '../winding/winding';
+import { radiusAfter, turnsBetween } from '../winding/winding';
 import { amountOf, type CountedAmount } from './counted-amount';
 import type { RunState } from './run-state';
 import type { RunUnderWay } from './under-way';
@@ -30,7 +30,7 @@ export function looseLayer(
   const tightUpTo = Math.min(on.length, looks.findLast(({ holds }) => holds)?.wound ?? 0);
   const { width, packing } = spool.spool;
   const area = woundArea(asked.line.diameter, bulkIn(spool, asked.line), packing);
-  const tight = Math.sqrt(on.innerRadius ** 2 + (1000 * tightUpTo * area) / (Math.PI * width));
+  const tight = radiusAfter(width, on.innerRadius, area, tightUpTo);
   const length = on.length - tightUpTo;
   const spoolTurns = turnsBetween(width, tight, on.outerRadius, area);
   return {

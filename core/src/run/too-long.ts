@@ -2,7 +2,7 @@ import { woundArea } from '../lines/line';
 import type { LayerRequest } from '../plan/fill-request';
 import type { Ranged } from '../plan/ranged';
 import { bulkIn } from '../spool/estimate';
-import { turnsBetween } from '../winding/winding';
+import { radiusAfter, turnsBetween } from '../winding/winding';
 import { amountOf, type CountedAmount } from './counted-amount';
 import { metresThatFit } from './rest-of-fill';
 import type { RunState } from './run-state';
@@ -58,8 +58,7 @@ function takeOff(
   const { width, packing } = spool.spool;
   const length = on.length - fits.value;
   const area = woundArea(below.line.diameter, bulkIn(spool, below.line), packing);
-  const left = on.outerRadius ** 2 - (1000 * length * area) / (Math.PI * width);
-  const outer = Math.sqrt(Math.max(on.innerRadius ** 2, left));
+  const outer = Math.max(on.innerRadius, radiusAfter(width, on.outerRadius, area, -length));
   return {
     layer: below.id,
     length,

@@ -3,7 +3,7 @@ import { layersBelow, underlayOf } from '../run/depth-observations';
 import { segmentsOf, type Segment } from '../run/segments';
 import { surfaceRadius, type World } from '../spool/forecast';
 import { woundArea } from '../lines/line';
-import { lengthBetween } from '../winding/winding';
+import { lengthBetween, radiusAfter } from '../winding/winding';
 import type { DepthEvidence } from './evidence';
 
 type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
@@ -40,8 +40,7 @@ export function metresOfGoes(
   for (const go of goes) {
     if ('metres' in go) {
       length += go.metres * scale;
-      const squared = radius ** 2 + (1000 * go.metres * scale * area) / (Math.PI * spool.width);
-      radius = Math.sqrt(Math.max(0, squared));
+      radius = radiusAfter(spool.width, radius, area, go.metres * scale);
     } else {
       const outer = radius + (go.spoolTurns * factor * area) / spool.width;
       length += lengthBetween(spool.width, radius, outer, area);

@@ -68,6 +68,13 @@ const PRINT_SD: Readonly<Record<PrintSystem, Readonly<Record<Material, number>>>
   size: { nylon: 0.04, fluorocarbon: 0.04, braid: 0.04, 'hollow-braid': 0.04 },
 };
 
+/** The same by `printKey`; a key that is none is as unsure as a strength in nylon. */
+export function usualPrintSd(key: string): number {
+  for (const [system, materials] of Object.entries(PRINT_SD))
+    for (const [material, sd] of Object.entries(materials)) if (key === `${system}-${material}`) return sd;
+  return PRINT_SD.strength.nylon;
+}
+
 export const printBelief = (system: PrintSystem, material: Material, priors: SpoolPriors): Belief =>
   learnedAs(priors.learnedPrints, printKey(system, material)) ?? {
     median: 1,

@@ -26,19 +26,23 @@ async function closed(run: Run, log: readonly Happening[]) {
   return ask<Fill & Problem>('POST', `/runs/${run.id}/close`, {});
 }
 
+/** The main's supply runs out, after so many times the turns that it should have taken. */
+const usedUpAfter = (times: number) =>
+  otherwise((one) => {
+    const payload = one.payload as { layer?: string; step?: string; turns?: number };
+    if (one.kind === 'turns' && payload.layer === 'main')
+      return [{ ...one, payload: { ...payload, turns: Math.round(times * payload.turns!) } }];
+    if (payload.step === 'wind-main') return [{ ...one, payload: { step: 'wind-main', usedUp: true } }];
+    return [one];
+  });
+
 describe('the record of a fill', () => {
   it('has a pack used up with what it held, and finds no line that never was', async () => {
     const pieces = await receiveTwo(ask, 300, 'USED');
     await ask('POST', '/pieces/USED-26/count', { lengthMm: 122_000, why: 'measured' });
     const run = await runOf(ask, pieces);
     // By the count more went on than the piece held; the technician says that the supply ran out.
-    const log = otherwise((one) => {
-      const payload = one.payload as { layer?: string; step?: string; turns?: number };
-      if (one.kind === 'turns' && payload.layer === 'main')
-        return [{ ...one, payload: { ...payload, turns: Math.round(1.04 * payload.turns!) } }];
-      if (payload.step === 'wind-main') return [{ ...one, payload: { step: 'wind-main', usedUp: true } }];
-      return [one];
-    });
+    const log = usedUpAfter(1.04);
     const { status, body } = await closed(run, log);
     expect(status).toBe(200);
     const main = body.layers[1]!;
@@ -71,13 +75,7 @@ describe('the record of a fill', () => {
     const pieces = await receiveTwo(ask, 300, 'WRONG');
     await ask('POST', '/pieces/WRONG-26/count', { lengthMm: 122_000, why: 'measured' });
     const run = await runOf(ask, pieces);
-    const log = otherwise((one) => {
-      const payload = one.payload as { layer?: string; step?: string; turns?: number };
-      if (one.kind === 'turns' && payload.layer === 'main')
-        return [{ ...one, payload: { ...payload, turns: Math.round(1.5 * payload.turns!) } }];
-      if (payload.step === 'wind-main') return [{ ...one, payload: { step: 'wind-main', usedUp: true } }];
-      return [one];
-    });
+    const log = usedUpAfter(1.5);
     const refused = await closed(run, log);
     expect([refused.status, refused.body.code]).toEqual([409, 'readings-contradict']);
     expect(refused.body.detail).toMatch(/cannot all be right\. Which is wrong\?$/);

@@ -51,7 +51,8 @@ export class HouseService {
 
   /** Asks for what fills have taught since: each fill that closes, at any bench, teaches more. */
   readonly learnMore = (): void => {
-    this.taught.reload();
+    // Still on its way, it is as new as can be.
+    if (this.taught.now().state !== 'loading') this.taught.reload();
   };
 
   /** Hundredths of the shop's money, as people write them. */
