@@ -1,4 +1,4 @@
-// npm run pictures: takes the pictures in docs/screenshots anew, from the demo scenario.
+// npm run pictures: takes the pictures in docs/screenshots again, from the demo scenario.
 import { join } from 'node:path';
 import { ensurePrograms } from './lib/debian.mjs';
 import { startDemoServer } from './lib/demo-server.mjs';

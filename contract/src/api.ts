@@ -55,7 +55,7 @@ import { NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
 import { LearningSchema } from './learning';
 import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
 import { route } from './route';
-import { AppendEventsSchema, NewRunSchema, ReopenRunSchema, RunSchema } from './runs';
+import { AddedEventsSchema, AppendEventsSchema, NewRunSchema, ReopenRunSchema, RunSchema } from './runs';
 
 const byId = v.object({ id: IdTextSchema });
 const byNumber = v.object({ number: IdTextSchema });
@@ -180,7 +180,7 @@ export const api = {
   appendEvents: route('POST', '/runs/:id/events', {
     params: byId,
     body: AppendEventsSchema,
-    reply: RunSchema,
+    reply: AddedEventsSchema,
   }),
   reopenRun: route('POST', '/runs/:id/reopen', { params: byId, body: ReopenRunSchema, reply: RunSchema }),
   closeRun: route('POST', '/runs/:id/close', { params: byId, body: NothingSchema, reply: FillSchema }),

@@ -34,7 +34,7 @@ export const NothingSchema = v.object({});
 /** A weight on the bench scale, g. */
 export const GramsSchema = v.pipe(
   v.number(),
-  v.minValue(0, 'A weight cannot be less than nought.'),
+  v.minValue(0, 'A weight cannot be less than zero.'),
   v.maxValue(50_000, 'A weight is at most 50 kg.'),
 );
 

@@ -76,7 +76,7 @@ const settled = {
   /** Lost with each cut: knots, trimming, the tail taped down. */
   tailMm: v.pipe(
     MillimetresSchema,
-    v.minValue(0, 'A tail cannot be less than nought.'),
+    v.minValue(0, 'A tail cannot be less than zero.'),
     v.maxValue(20_000, 'A tail is at most 20 m.'),
   ),
   /** Units a new screen begins with; each person switches their own. */

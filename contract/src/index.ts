@@ -64,7 +64,15 @@ export {
   type ReelType,
   type Wants,
 } from './bags';
-export { RunEventSchema, runFacts, RunFrameSchema, type Run, type RunFrame, type RunRules } from './runs';
+export {
+  RunEventSchema,
+  runFacts,
+  RunFrameSchema,
+  type CounterAtBench,
+  type Run,
+  type RunFrame,
+  type RunRules,
+} from './runs';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export type { Fill, FillLayer, Reel, ReelRow } from './reels';
 export type { Learning } from './learning';

@@ -17,8 +17,10 @@ export const PROBLEM_CODES = [
   'not-finished',
   'readings-contradict',
   'last-manager',
+  'last-bench',
   'in-the-water',
   'device-away',
+  'too-much-work',
   'database-away',
   'server-error',
 ] as const;

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { text } from './basics';
 
-/** What can be carried in and out of the rack. */
+/** What can be imported to and exported from the rack. */
 export const RACK_FILES = ['products', 'pieces', 'ledger', 'reels'] as const;
 export type RackFile = (typeof RACK_FILES)[number];
 export const FILE_FORMATS = ['csv', 'json'] as const;
@@ -44,13 +44,13 @@ export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
 export const MOST_ROWS = 20_000;
 
 export const ExportRackSchema = v.object({
-  what: v.picklist(RACK_FILES, 'Say what to carry out: products, pieces, ledger or reels.'),
+  what: v.picklist(RACK_FILES, 'Say what to export: products, pieces, ledger or reels.'),
   format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
 });
 
 export const ExportedFileSchema = v.object({ name: v.string(), type: v.string(), text: v.string() });
 
-/** A file carried in, as its bytes, so that a wrong encoding is seen and not guessed at. */
+/** A file to import, as its bytes, so that a wrong encoding is seen and not guessed at. */
 export const ImportRackSchema = v.object({
   what: v.picklist(RACK_FILES, 'Say what is in the file: products, pieces, ledger or reels.'),
   format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),

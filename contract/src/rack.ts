@@ -178,7 +178,7 @@ const why = v.optional(text('A reason', 120), '');
 export const CountPieceSchema = v.object({
   lengthMm: v.pipe(
     MillimetresSchema,
-    v.minValue(0, 'A piece cannot hold less than nought.'),
+    v.minValue(0, 'A piece cannot hold less than zero.'),
     v.maxValue(MOST_MM, 'A piece is at most 100 km long.'),
   ),
   why,

@@ -31,12 +31,14 @@ const shared = { id: UuidSchema, run: v.string(), seq: IdSchema, at: InstantSche
 const of = <const K extends string, P extends v.ObjectEntries>(kind: K, payload: P) =>
   v.object({ ...shared, kind: v.literal(kind), payload: v.object(payload) });
 
+const atBench = { bench: line('A bench', 20), benchId: v.exactOptional(IdSchema) };
+
 /** What may be written down at a step: a word, a figure, a yes. */
 const note = v.union([v.pipe(v.string(), v.maxLength(200)), finite, v.boolean()]);
 
 export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
-  of('started', { bench: line('A bench', 20) }),
-  of('taken-up', { bench: line('A bench', 20) }),
+  of('started', atBench),
+  of('taken-up', atBench),
   of('step-done', {
     step: id,
     by: v.exactOptional(v.literal('eye')),
@@ -127,7 +129,7 @@ export const RunRulesSchema = v.object({
 });
 export type RunRules = v.InferOutput<typeof RunRulesSchema>;
 
-export const NewRunSchema = v.object({ jobId: IdSchema, bench: line('A bench', 20) });
+export const NewRunSchema = v.object({ jobId: IdSchema, benchId: IdSchema });
 export const ReopenRunSchema = v.object({ why: line('A reason', 200) });
 
 /** Where the line of a layer leaves its supply. */
@@ -140,7 +142,9 @@ const SupplyAtBenchSchema = v.object({
 
 export const RunSchema = v.object({
   id: IdSchema,
+  /** Its bench, as it is called now. */
   bench: v.string(),
+  benchId: IdSchema,
   state: v.picklist(['open', 'closed']),
   bagNumber: IdSchema,
   customer: v.string(),
@@ -173,21 +177,27 @@ export const runFacts = ({
   leader: wants.leader !== '',
 });
 
+/** What was added to a run's log. */
+export const AddedEventsSchema = v.object({ events: v.array(RunEventSchema) });
+
+/** The counter of a run's bench. */
+const CounterAtBenchSchema = v.object({
+  device: DeviceSchema,
+  /** Taken: it counts for another reel that stands at the bench. */
+  link: v.picklist(['up', 'away', 'taken']),
+  /** Counts as they stand; null before the first line. */
+  count: v.nullable(v.number()),
+  /** Counts it went on by that were not credited yet: held meanwhile, or away. */
+  unclaimed: v.number(),
+  /** Why they are asked about although nothing is held: it began again, or jumped. */
+  odd: v.nullable(v.picklist(['restarted', 'jumped'])),
+});
+export type CounterAtBench = v.InferOutput<typeof CounterAtBenchSchema>;
+
 /** What is told of a run while somebody watches it: its counter, and what was added to its log. */
 export const RunFrameSchema = v.variant('kind', [
-  v.object({
-    kind: v.literal('counter'),
-    device: v.string(),
-    link: v.picklist(['up', 'away', 'taken']),
-    /** Counts as they stand; null before the first line. */
-    count: v.nullable(v.number()),
-    /** Counts to one of what it counts. */
-    per: v.number(),
-    /** Counts it went on by that were not credited yet: held meanwhile, or away. */
-    unclaimed: v.number(),
-    /** Why they are asked about although nothing is held: it began again, or jumped. */
-    odd: v.nullable(v.picklist(['restarted', 'jumped'])),
-  }),
+  /** None where the run's bench has no counter. */
+  v.object({ kind: v.literal('counter'), counter: v.nullable(CounterAtBenchSchema) }),
   v.object({ kind: v.literal('log'), events: v.array(RunEventSchema) }),
 ]);
 export type RunFrame = v.InferOutput<typeof RunFrameSchema>;

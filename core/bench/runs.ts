@@ -1,4 +1,4 @@
-// Speed of a run at the bench: a long log folded, and the spool under the handle worked out anew at each count.
+// Speed of a run at the bench: a long log folded, and the spool under the handle worked out again at each count.
 import {
   foldRun,
   runUnderWay,

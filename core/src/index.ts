@@ -43,9 +43,17 @@ export {
   type TooLongChoice,
 } from './run/run-event';
 export { isSwap, runSteps, type RunFacts, type RunStep, type StepKind } from './run/run-steps';
-export { foldRun } from './run/fold-run';
+export { byDevice } from './run/apply-event';
+export { beginFold, foldOn, foldRun, stateOf, stateWith, type RunFold } from './run/fold-run';
 export type { Counted, DepthReading, LaySeen, RunState, SlackSeen, SupplySeen } from './run/run-state';
-export { runUnderWay, type RunUnderWay } from './run/under-way';
+export {
+  runUnderWay,
+  sameSeen,
+  spoolUnderWay,
+  windingOn,
+  type SeenUnderWay,
+  type RunUnderWay,
+} from './run/under-way';
 export { segmentsOf, type Segment, type Segments } from './run/segments';
 export type { Settling, SettlingCause } from './run/settling';
 export { amountOf, takenOff, type CountedAmount } from './run/counted-amount';
@@ -55,7 +63,7 @@ export { tooLong, type TooLong } from './run/too-long';
 export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
 export { gearAt } from './run/winder';
-export { counted, creditCount, type CountingDevice, type OddCount } from './run/credit-count';
+export { counted, creditCount, type CountingDevice, type Credit, type OddCount } from './run/credit-count';
 export { woundSoFar, type WoundLayer } from './run/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';
 export {

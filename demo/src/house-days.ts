@@ -1,23 +1,28 @@
 import type { Person } from '@yard-spool/contract';
-import { addBench, changeHouseRules, readHouseRules, setOverride, type House } from '@yard-spool/server';
+import {
+  addBench,
+  changeHouseRules,
+  readHouseRules,
+  setOverride,
+  type ServerContext,
+} from '@yard-spool/server';
 
 const DAY = 86_400_000;
 
 /** The two benches, set up on the first day; the second has a counter on its winder. */
 export async function addBenches(
-  house: House,
+  context: ServerContext,
   manager: Person,
   counterAddress: string | undefined,
 ): Promise<void> {
-  await addBench(house, manager, { name: 'Bench 1', spanMm: 1500, hand: 'right', devices: [] });
   const counter = { name: 'reed-2', counts: 'handle-turns', per: 1 } as const;
   const devices = counterAddress === undefined ? [] : [{ ...counter, address: counterAddress }];
-  await addBench(house, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', devices });
+  await addBench(context, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', devices });
 }
 
 /** What the manager settled since: rules tried and taken back, bins, words of the shop's own, and who wants it otherwise. */
 export async function settleHouse(
-  house: House,
+  context: ServerContext,
   manager: Person,
   clock: { at: Date },
   today: Date,
@@ -28,10 +33,10 @@ export async function settleHouse(
     clock.at = new Date(today.getTime() + day * DAY);
   };
   const change = async (more: object): Promise<void> => {
-    const kept = await readHouseRules(house);
-    await changeHouseRules(house, manager, { ...kept, ...more });
+    const kept = await readHouseRules(context);
+    await changeHouseRules(context, manager, { ...kept, ...more });
   };
-  const { rules, cautions } = await readHouseRules(house);
+  const { rules, cautions } = await readHouseRules(context);
   onDay(-20);
   await change({ rules: { ...rules, tension: 'tight' } });
   onDay(-13);
@@ -51,7 +56,7 @@ export async function settleHouse(
     },
   });
   onDay(-4);
-  await setOverride(house, manager, {
+  await setOverride(context, manager, {
     target: { scope: 'line', code: 'AN-45' },
     question: 'soak',
     school: 'overnight',
@@ -59,7 +64,7 @@ export async function settleHouse(
   });
   const wenna = customers.get('Wenna Fairholt');
   if (wenna !== undefined)
-    await setOverride(house, manager, {
+    await setOverride(context, manager, {
       target: { scope: 'customer', id: wenna },
       question: 'guides',
       school: 'all',

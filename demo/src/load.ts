@@ -17,10 +17,10 @@ import {
   closeRun,
   moveJob,
   readBag,
-  openHouse,
+  openContext,
   receivePiece,
   startRun,
-  type House,
+  type ServerContext,
 } from '@yard-spool/server';
 import { DEMO_BAGS, type DemoBag, type DemoReel } from './bags';
 import { DEMO_LINES, DEMO_PIECES } from './lines';
@@ -45,30 +45,30 @@ interface SetClock {
  * @param counterAddress where the simulated counter of the second bench sends from
  */
 export async function loadDemo(
-  sequelize: House['sequelize'],
+  sequelize: ServerContext['sequelize'],
   today: Date,
   counterAddress?: string,
 ): Promise<void> {
   const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
-  const house = openHouse(sequelize, () => clock.at);
+  const context = openContext(sequelize, () => clock.at);
   const people: Person[] = [];
   for (const { name, role, passcode } of DEMO_PEOPLE)
-    people.push(await addPerson(house, name, role, passcode));
+    people.push(await addPerson(context, name, role, passcode));
   const [manager, technician] = people;
   if (!manager || !technician) throw new Error('The demo needs two people.');
-  await addBenches(house, manager, counterAddress);
-  const { pieces, products } = await receivePieces(house, manager);
+  await addBenches(context, manager, counterAddress);
+  const { pieces, products } = await receivePieces(context, manager);
   const customers = new Map<string, number>();
   for (const bag of DEMO_BAGS) {
     clock.at = at(today, bag.bookedDay, 10);
-    const booked = await book(house, manager, bag, today, pieces, customers);
+    const booked = await book(context, manager, bag, today, pieces, customers);
     customers.set(bag.customer[0], booked.customer.id);
     if (bag.state === 'booked') continue;
-    for (const job of booked.jobs) await fill(house, technician, clock, job, bag.state === 'filled');
-    if (bag.state === 'filled') await finish(house, technician, booked, bag.promisedDay < -1);
+    for (const job of booked.jobs) await fill(context, technician, clock, job, bag.state === 'filled');
+    if (bag.state === 'filled') await finish(context, technician, booked, bag.promisedDay < -1);
   }
-  await liveRackDays(house, technician, clock, today, products);
-  await settleHouse(house, manager, clock, today, customers);
+  await liveRackDays(context, technician, clock, today, products);
+  await settleHouse(context, manager, clock, today, customers);
 }
 
 const at = (today: Date, day: number, hour: number): Date => {
@@ -78,7 +78,7 @@ const at = (today: Date, day: number, hour: number): Date => {
 };
 
 async function receivePieces(
-  house: House,
+  context: ServerContext,
   person: Person,
 ): Promise<{ pieces: Map<string, number>; products: Map<string, number> }> {
   const products = new Map<string, number>();
@@ -88,7 +88,7 @@ async function receivePieces(
     if (!line) throw new Error(`The demo has no line ${lineCode}.`);
     const known = products.get(lineCode);
     const product = known === undefined ? { ...line } : { id: known };
-    const piece = await receivePiece(house, person, {
+    const piece = await receivePiece(context, person, {
       ...{ code, product, kind, place, lengthMm: metres * 1000, fromReel: null },
       ...demoFacts(code, kind, price),
     });
@@ -99,16 +99,21 @@ async function receivePieces(
 }
 
 /** Checks the reels of a filled bag, and hands those back that were promised for an earlier day. */
-async function finish(house: House, person: Person, { number, jobs }: Bag, gone: boolean): Promise<void> {
+async function finish(
+  context: ServerContext,
+  person: Person,
+  { number, jobs }: Bag,
+  gone: boolean,
+): Promise<void> {
   for (const { id } of jobs)
     for (const to of gone ? (['ready', 'handed-back'] as const) : (['ready'] as const)) {
-      const { version } = await readBag(house, number);
-      await moveJob(house, person, id, { version, to });
+      const { version } = await readBag(context, number);
+      await moveJob(context, person, id, { version, to });
     }
 }
 
 function book(
-  house: House,
+  context: ServerContext,
   person: Person,
   bag: DemoBag,
   today: Date,
@@ -117,7 +122,7 @@ function book(
 ): Promise<Bag> {
   const [name, contact] = bag.customer;
   const id = customers.get(name);
-  return bookBag(house, person, {
+  return bookBag(context, person, {
     key: crypto.randomUUID(),
     customer: id === undefined ? { name, contact } : { id },
     promisedAt: at(today, bag.promisedDay, bag.promisedHour).toISOString(),
@@ -146,9 +151,18 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
   };
 }
 
+/** The bench every shop begins with. */
+const FIRST_BENCH = 1;
+
 /** Fills a reel as at the bench: each step done in turn, the turns counted as the plan gives them at that moment. */
-async function fill(house: House, person: Person, clock: SetClock, job: Job, whole: boolean): Promise<void> {
-  const run = await startRun(house, person, job.id, 'Bench 1');
+async function fill(
+  context: ServerContext,
+  person: Person,
+  clock: SetClock,
+  job: Job,
+  whole: boolean,
+): Promise<void> {
+  const run = await startRun(context, person, job.id, FIRST_BENCH);
   const facts = runFacts(run);
   const log: RunEvent[] = [...run.events];
   const add = (happening: RunHappening): void => {
@@ -173,8 +187,8 @@ async function fill(house: House, person: Person, clock: SetClock, job: Job, who
       add({ kind: 'depth-read', payload: { after: 'gap', depth: gapRead(job), by: 'calliper' } });
     add({ kind: step.kind === 'depth' ? 'step-skipped' : 'step-done', payload: { step: step.id } });
   }
-  await appendEvents(house, person, run.id, log.slice(run.events.length));
-  if (whole) await closeRun(house, person, run.id);
+  await appendEvents(context, person, run.id, log.slice(run.events.length));
+  if (whole) await closeRun(context, person, run.id);
 }
 
 /** A reading a little below the wish, as they come. */

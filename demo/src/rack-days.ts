@@ -1,5 +1,12 @@
 import type { Person } from '@yard-spool/contract';
-import { addMassSample, addTub, countPiece, recycle, soakPiece, type House } from '@yard-spool/server';
+import {
+  addMassSample,
+  addTub,
+  countPiece,
+  recycle,
+  soakPiece,
+  type ServerContext,
+} from '@yard-spool/server';
 
 /** What goes into which bin over the demo's weeks: days ago, bin, grams, tubes, note. */
 const BINS = [
@@ -18,7 +25,7 @@ const DAY = 24 * HOUR;
  * tubs with line in the water this morning.
  */
 export async function liveRackDays(
-  house: House,
+  context: ServerContext,
   person: Person,
   clock: { at: Date },
   today: Date,
@@ -27,21 +34,21 @@ export async function liveRackDays(
   const before = clock.at;
   for (const [days, stream, grams, tubes, why] of BINS) {
     clock.at = new Date(today.getTime() - days * DAY);
-    await recycle(house, person, { stream, grams, tubes, why, piece: null });
+    await recycle(context, person, { stream, grams, tubes, why, piece: null });
   }
   clock.at = new Date(today.getTime() - 3 * DAY);
-  await countPiece(house, person, 'N-212', { lengthMm: 149_000, why: 'measured against the door marks' });
+  await countPiece(context, person, 'N-212', { lengthMm: 149_000, why: 'measured against the door marks' });
   const braid = products.get('MB-19');
-  if (braid !== undefined) await addMassSample(house, person, braid, { lengthMm: 100_000, grams: 1.92 });
-  const left = await addTub(house, person, 'Left tub');
-  const right = await addTub(house, person, 'Right tub');
+  if (braid !== undefined) await addMassSample(context, person, braid, { lengthMm: 100_000, grams: 1.92 });
+  const left = await addTub(context, person, 'Left tub');
+  const right = await addTub(context, person, 'Right tub');
   for (const [tub, code, hours] of [
     [left.id, 'N-211', 0.8],
     [left.id, 'N-220', 2.1],
     [right.id, 'N-240', 5.5],
   ] as const) {
     clock.at = new Date(today.getTime() - hours * HOUR);
-    await soakPiece(house, person, tub, code);
+    await soakPiece(context, person, tub, code);
   }
   clock.at = before;
 }

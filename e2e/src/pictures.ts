@@ -60,7 +60,7 @@ try {
   await view('order', '/rack/order', 'ys-order-page tbody tr');
   await browser.go('/rack/files');
   await (await browser.find('input[type=file]')).sendKeys(fileWithMistakes());
-  await browser.text('Nothing was taken in', 'p');
+  await browser.text('Nothing was imported', 'p');
   await picture('import');
   await view('reel', '/reels/R-0004', 'ys-spool-section pattern');
   await view('reel-book', '/reels/book', 'ys-reel-book li');

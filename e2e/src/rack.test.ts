@@ -124,15 +124,15 @@ describe('files', () => {
       'half.csv',
       `${HEAD}J-501,SN-20,bulk,Wall,300,300,,,,,,rolled,clockwise,\nJ-502,SN-20,bulk,Wa`,
     );
-    await browser.text('1 of 2 rows are wrong. Nothing was taken in.', 'p');
+    await browser.text('1 of 2 rows are wrong. Nothing was imported.', 'p');
     await browser.text('This row stops half way', 'td');
     expect((await browser.api<Piece[]>('/pieces')).some(({ code }) => code === 'J-501')).toBe(false);
   });
 
-  it('that are right are shown first and then taken in whole', async () => {
+  it('that are right are shown first and then imported whole', async () => {
     await choose('right.csv', `${HEAD}J-501,SN-20,bulk,Wall,300,280,,,,,,rolled,clockwise,\n`);
-    await browser.text('All 1 rows of right.csv are right. Nothing is taken in yet.', 'p');
-    await browser.click('Take all 1 in');
+    await browser.text('All 1 rows of right.csv are right. Nothing is imported yet.', 'p');
+    await browser.click('Import all 1');
     await browser.text('Taken in: 1 rows', 'p');
     const piece = (await browser.api<Piece[]>('/pieces')).find(({ code }) => code === 'J-501');
     expect(piece).toMatchObject({ lengthMm: 280_000, receivedMm: 300_000 });

@@ -56,7 +56,7 @@ describe('when something is wrong', () => {
     await browser.offline(true);
     await browser.press('+');
     await browser.press('+');
-    await browser.text('the server is away', 'span');
+    await browser.text('The server is away', 'span');
     expect(Number(await browser.shown('[data-test=turns-to-go]'))).toBe(before - 2);
     await browser.offline(false);
     await browser.text('All saved', 'span');

@@ -7,7 +7,7 @@ export { closeRun } from './bench/close-run';
 export { startRun } from './bench/runs';
 export { connect } from './db/connect';
 export { migrate } from './db/migrate';
-export { openHouse, type House } from './house';
+export { openContext, type ServerContext } from './context';
 export { addPerson } from './people/people';
 export { countPiece } from './rack/correct';
 export { addMassSample } from './rack/products';

@@ -2,10 +2,11 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app';
+import { BenchCounters } from './devices/bench-counters';
 import { readConfig } from './config';
 import { connect } from './db/connect';
 import { migrate } from './db/migrate';
-import { openHouse } from './house';
+import { openContext } from './context';
 
 const config = readConfig(process.env);
 const log = pino({ level: config.logLevel });
@@ -15,8 +16,9 @@ await sequelize.authenticate();
 const steps = await migrate(sequelize);
 if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
 
-const house = openHouse(sequelize, undefined, config.scale);
-const server = createServer(createApp({ house, log, webFolder: config.web, demo: config.demo }));
+const context = openContext(sequelize, undefined, config.scale);
+const counters = await BenchCounters.open(context);
+const server = createServer(createApp({ context, counters, log, webFolder: config.web, demo: config.demo }));
 
 server.on('error', (error: NodeJS.ErrnoException) => {
   process.send?.({ failed: error.code ?? error.message });
@@ -36,6 +38,7 @@ const stop = async (): Promise<void> => {
   server.close();
   server.closeIdleConnections();
   setTimeout(() => server.closeAllConnections(), 1000).unref();
+  await counters.close();
   await sequelize.close();
   process.exit(0);
 };

@@ -16,8 +16,10 @@ const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: stri
   'not-finished': [409, 'Not finished'],
   'readings-contradict': [409, 'Readings contradict each other'],
   'last-manager': [409, 'The last manager stays'],
+  'last-bench': [409, 'The last bench stays'],
   'in-the-water': [409, 'It is in the water, or wet'],
   'device-away': [503, 'The device does not answer'],
+  'too-much-work': [503, 'Too much at once'],
   'database-away': [503, 'The database does not answer'],
   'server-error': [500, 'The server failed'],
 };

@@ -9,7 +9,7 @@ import { startServer } from './server.mjs';
 import { startStandIn } from './stand-ins.mjs';
 
 /**
- * A server on a new database with the demo scenario. Everything of it lies in one folder and begins anew each time.
+ * A server on a new database with the demo scenario. Everything of it lies in one folder and begins again each time.
  * @param {string} folder
  * @param {{ port?: number, onEnd?: (code: number | null) => void }} [options]
  * @returns {Promise<{ address: string, log: string, counterPanel: string, stop: () => Promise<void> }>}

@@ -146,7 +146,7 @@ describe('planFill says what cannot or should not be', () => {
       { gear: 5, gap: 1, layers: [WORKED_REQUEST.layers[0]!, { ...WORKED_REQUEST.layers[0]!, id: 'again' }] },
       'two-unknowns',
     ],
-    ['a gear ratio of nought', withMain(120, { gear: 0 }), 'layer-out-of-range'],
+    ['a gear ratio of zero', withMain(120, { gear: 0 }), 'layer-out-of-range'],
     ['no gap to fill to', { gear: 5, layers: [WORKED_REQUEST.layers[0]!] }, 'no-unknown'],
   ])('%s', (_, request, code) => {
     expect(codes(request)).toContain(code);

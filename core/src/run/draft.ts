@@ -27,12 +27,13 @@ export interface Draft {
   settlings: Settling[];
   notes: Record<string, Record<string, NoteValue>>;
   bench: string | null;
+  benchId: number | null;
   hands: string[];
   closed: boolean;
 }
 
 /** A record with no entries but its own: layers and devices are named by people, also `constructor`. */
-const record = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
+export const record = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
 
 export const emptyDraft = (): Draft => ({
   ...{ done: new Set(), skipped: new Set(), byEye: new Set(), usedUp: new Set() },
@@ -40,5 +41,5 @@ export const emptyDraft = (): Draft => ({
   ...{ held: false, heldAt: {}, devices: record(), counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
   ...{ restarts: [], chosen: [], settlings: [], notes: record() },
-  ...{ bench: null, hands: [], closed: false },
+  ...{ bench: null, benchId: null, hands: [], closed: false },
 });

@@ -21,11 +21,17 @@ export type TooLongChoice = 'take-off' | 'smaller-gap' | 'cut-short';
 /** A word, a figure or a yes written down at a step: how it was stripped, what the drag read. */
 export type NoteValue = string | number | boolean;
 
+/** A bench by its name at the time, and its number; older logs have the name alone. */
+export interface AtBench {
+  readonly bench: string;
+  readonly benchId?: number;
+}
+
 /** What can happen in a run. Payloads carry what was observed; everything derived is folded from them. */
 export type RunHappening =
-  | { readonly kind: 'started'; readonly payload: { readonly bench: string } }
+  | { readonly kind: 'started'; readonly payload: AtBench }
   /** Taken up at a bench, by whoever the event is by. */
-  | { readonly kind: 'taken-up'; readonly payload: { readonly bench: string } }
+  | { readonly kind: 'taken-up'; readonly payload: AtBench }
   /**
    * A step done. Of a layer: whether it was wound by eye, so that what was counted is not the whole of it; and whether
    * the supply ran out with it, so that all its piece had is on the reel.

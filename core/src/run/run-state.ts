@@ -99,6 +99,8 @@ export interface RunState extends Counted {
   /** What was written down, by step. */
   readonly notes: Readonly<Record<string, Readonly<Record<string, NoteValue>>>>;
   readonly bench: string | null;
+  /** Its bench's number; null where the log is older than those. */
+  readonly benchId: number | null;
   /** Who has had it, in order, each once in a row. */
   readonly hands: readonly string[];
   readonly closed: boolean;

@@ -118,7 +118,7 @@ describe('foldRun', () => {
     expect(foldRun(FACTS, all).current).toBeNull();
   });
 
-  it('never counts below nought', () => {
+  it('never counts below zero', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: -50, max: 50 })), (counts) => {
         const state = foldRun(
@@ -204,7 +204,7 @@ describe('woundSoFar', () => {
 const by = (counted: Record<string, number>) => fromHandleTurns(counted, WORKED_REQUEST.gear);
 
 describe('windingNow', () => {
-  it('counts the planned turns down to nought', () => {
+  it('counts the planned turns down to zero', () => {
     const start = windingNow(exact, WORKED_REQUEST, {}, 'backing')!;
     expect(start.turnsToGo).toBe(166);
     expect(windingNow(exact, WORKED_REQUEST, by({ backing: 166 }), 'backing')!.turnsToGo).toBe(0);

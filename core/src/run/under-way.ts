@@ -44,6 +44,42 @@ export interface RunUnderWay {
   readonly winding: WindingNow | null;
 }
 
+/** What a run's spool is inferred from beside what was known before: a count alone changes none of it. */
+export type SeenUnderWay = Pick<RunState, 'depths' | 'chosen' | 'byEye'>;
+
+/** Whether nothing was seen in between that says anything of the spool. */
+export const sameSeen = (a: SeenUnderWay, b: SeenUnderWay): boolean =>
+  sameItems(a.depths, b.depths) &&
+  sameItems(a.chosen, b.chosen) &&
+  a.byEye.size === b.byEye.size &&
+  [...a.byEye].every((layer) => b.byEye.has(layer));
+
+const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((item, i) => item === b[i]);
+
+/** The spool under the handle, with every depth read so far, and the fill as it is wound. */
+export interface SpoolUnderWay {
+  readonly request: FillRequest;
+  readonly spool: InferredSpool;
+}
+
+/**
+ * Infers the spool under the handle from what was known of it and each depth read since.
+ *
+ * @returns null where nothing can be inferred or planned, which a stored plan rules out
+ */
+export function spoolUnderWay(
+  input: Pick<PlanInput, 'observations' | 'beliefs'>,
+  facts: RunFacts,
+  seen: SeenUnderWay,
+): SpoolUnderWay | null {
+  const request = requestWound(input, facts, seen);
+  if (checkRequest(request).length > 0) return null;
+  const depths = depthsAsObservations(request, seen);
+  const inferred = inferSpool([...input.observations, ...depths], priorsOf(input.beliefs));
+  return inferred.ok ? { request, spool: inferred.value } : null;
+}
+
 /**
  * Takes a run from its facts and its state to the spool under the handle: each depth read makes the spool known again,
  * and with it what was wound and what is left to wind.
@@ -51,18 +87,17 @@ export interface RunUnderWay {
  * @returns null where nothing can be inferred or planned, which a stored plan rules out
  */
 export function runUnderWay(
-  { observations, beliefs }: Pick<PlanInput, 'observations' | 'beliefs'>,
+  input: Pick<PlanInput, 'observations' | 'beliefs'>,
   facts: RunFacts,
   state: RunState,
 ): RunUnderWay | null {
-  const priors = priorsOf(beliefs);
-  const request = requestWound({ observations, ...(beliefs ? { beliefs } : {}) }, facts, state);
-  if (checkRequest(request).length > 0) return null;
-  const depths = depthsAsObservations(request, state);
-  const inferred = inferSpool([...observations, ...depths], priors);
-  if (!inferred.ok) return null;
+  const under = spoolUnderWay(input, facts, state);
+  return under && windingOn(under, state);
+}
+
+/** The same on a spool that was inferred before: all that a count changes. */
+export function windingOn({ request, spool }: SpoolUnderWay, state: RunState): RunUnderWay {
   const { current } = state;
-  const spool = inferred.value;
   const segments = withSeen(spool, request, state);
   const winding = current?.layer === undefined ? null : windingNow(spool, request, segments, current.layer);
   const plan = winding ? null : planFill(spool, request);

@@ -142,7 +142,7 @@ export interface GapError {
 }
 
 /**
- * Simulated shop visits: reels drawn from the starting priors, each filled three times with nought, one and two depth
+ * Simulated shop visits: reels drawn from the starting priors, each filled three times with none, one and two depth
  * readings a fill, each closed fill remembered for the next. Seeded, so that the figures repeat.
  *
  * @param reels how many reels come in

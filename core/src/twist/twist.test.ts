@@ -37,7 +37,7 @@ describe('twistLedger', () => {
     expect(twistLedger(fixedSpool(rolling, 45, 0.1)).hanging).toBeCloseTo(-0.71, 2);
   });
 
-  it('is nought on the spool with a rig that turns with the rotor, and doubled against it', () => {
+  it('is zero on the spool with a rig that turns with the rotor, and doubled against it', () => {
     expect(twistLedger(fixedSpool({ kind: 'rig', withRotor: true })).onSpool).toBe(0);
     expect(twistLedger(fixedSpool({ kind: 'rig', withRotor: false })).onSpool).toBeCloseTo(-14.15, 2);
   });

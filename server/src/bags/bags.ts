@@ -1,13 +1,13 @@
 import { waterState, type Bag, type BagRow, type Job, type PlannedCut } from '@yard-spool/contract';
 import type { JobRow } from '../db/models/bags';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 import { toCustomer } from './customers';
 import { historyOf } from './history';
 import { waterByPiece } from '../tubs/water';
 
 /** All bags, the one promised soonest first. */
-export async function listBags({ tables }: House): Promise<BagRow[]> {
+export async function listBags({ tables }: Reading): Promise<BagRow[]> {
   const [bags, jobs, customers, spools, reels, runs] = await Promise.all([
     tables.bags.findAll({ order: ['promisedAt', 'id'] }),
     tables.jobs.findAll({ attributes: ['id', 'bagId', 'spoolId', 'state', 'position'], order: ['position'] }),
@@ -34,8 +34,8 @@ export async function listBags({ tables }: House): Promise<BagRow[]> {
 }
 
 /** One bag with its jobs and their plans. */
-export async function readBag(house: House, number: number): Promise<Bag> {
-  const { tables } = house;
+export async function readBag(from: Reading, number: number): Promise<Bag> {
+  const { tables } = from;
   const bag = await tables.bags.findByPk(number);
   if (!bag) throw new ProblemError('not-found', `There is no bag ${String(number)}.`);
   const [customer, person, jobs] = await Promise.all([
@@ -52,20 +52,20 @@ export async function readBag(house: House, number: number): Promise<Bag> {
     notes: bag.notes,
     bookedAt: bag.bookedAt.toISOString(),
     bookedBy: person?.name ?? '',
-    jobs: await Promise.all(jobs.map((job) => toJob(house, job))),
-    history: await historyOf(house, number),
+    jobs: await Promise.all(jobs.map((job) => toJob(from, job))),
+    history: await historyOf(from, number),
   };
 }
 
 /** One job by its own number. */
-export async function readJob(house: House, id: number): Promise<Job> {
-  const row = await house.tables.jobs.findByPk(id);
+export async function readJob(from: Reading, id: number): Promise<Job> {
+  const row = await from.tables.jobs.findByPk(id);
   if (!row) throw new ProblemError('not-found', 'This reel is not booked in any more.');
-  return toJob(house, row);
+  return toJob(from, row);
 }
 
-async function toJob(house: House, row: JobRow): Promise<Job> {
-  const { tables } = house;
+async function toJob(from: Reading, row: JobRow): Promise<Job> {
+  const { tables } = from;
   const spool = await tables.spools.findByPk(row.spoolId);
   const reel = spool && (await tables.reels.findByPk(spool.reelId));
   const run = await tables.runs.findOne({ where: { jobId: row.id } });
@@ -83,15 +83,15 @@ async function toJob(house: House, row: JobRow): Promise<Job> {
     wants,
     planInput,
     plan,
-    cuts: await cutsOf(house, id),
+    cuts: await cutsOf(from, id),
     runId: run?.id ?? null,
   };
 }
 
-export async function cutsOf(house: House, jobId: number): Promise<PlannedCut[]> {
-  const { tables } = house;
+export async function cutsOf(from: Reading, jobId: number): Promise<PlannedCut[]> {
+  const { tables } = from;
   const cuts = await tables.cuts.findAll({ where: { jobId }, order: ['id'] });
-  const waters = await waterByPiece(house);
+  const waters = await waterByPiece(from);
   return Promise.all(
     cuts.map(async ({ layer, pieceId, lengthMm }) => {
       const piece = await tables.pieces.findByPk(pieceId);

@@ -1,7 +1,7 @@
 import type { Bag, CustomerReel, Piece, ReelKind } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { booking, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
+import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { codeOf, type Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 
@@ -74,7 +74,7 @@ describe('a bag', () => {
     expect(codeOf(await ask('POST', `/bags/${bag.number}/cancel`, { version: 2, why: 'again' }))).toBe(
       'already-closed',
     );
-    const toBench = await ask('POST', '/runs', { jobId: body.jobs[0]!.id, bench: 'Bench 1' });
+    const toBench = await ask('POST', '/runs', { jobId: body.jobs[0]!.id, benchId: FIRST_BENCH });
     expect(codeOf(toBench)).toBe('already-closed');
   });
 });
@@ -147,7 +147,7 @@ describe('one reel of a bag', () => {
       return ask<Bag>('POST', `/jobs/${job!.id}/state`, { version, to });
     };
     expect(codeOf(await move('ready'))).toBe('already-closed');
-    const run = (await ask<{ id: number }>('POST', '/runs', { jobId: job!.id, bench: 'Bench 1' })).body;
+    const run = (await ask<{ id: number }>('POST', '/runs', { jobId: job!.id, benchId: FIRST_BENCH })).body;
     const { version } = await read(bag);
     expect(codeOf(await ask('POST', `/jobs/${job!.id}/cancel`, { version, why: 'too late' }))).toBe(
       'already-closed',
@@ -176,7 +176,7 @@ describe('one reel of a bag', () => {
       jobs: [{ ...jobs[0], tag: 'TWO-1', spool: 'shallow' }],
     });
     expect(again.jobs[0]!.tag).toBe('TWO-1');
-    expect(await shop.house.tables.spools.count({ where: { name: 'shallow' } })).toBe(1);
+    expect(await shop.context.tables.spools.count({ where: { name: 'shallow' } })).toBe(1);
   });
 });
 

@@ -1,26 +1,26 @@
 import type { Customer } from '@yard-spool/contract';
-import { Op, type Transaction } from 'sequelize';
-import type { House } from '../house';
+import { Op } from 'sequelize';
+import type { Reading } from '../context';
+import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 
 /** Customers whose name has a word that starts with what was typed; all of them, up to twenty, where nothing was. */
-export async function findCustomers(house: House, typed: string): Promise<Customer[]> {
+export async function findCustomers(from: Reading, typed: string): Promise<Customer[]> {
   const start = typed.replace(/[\\%_]/g, '\\$&');
   const where = typed
     ? { [Op.or]: [{ name: { [Op.like]: `${start}%` } }, { name: { [Op.like]: `% ${start}%` } }] }
     : {};
-  const rows = await house.tables.customers.findAll({ where, order: ['name'], limit: 20 });
+  const rows = await from.tables.customers.findAll({ where, order: ['name'], limit: 20 });
   return rows.map(toCustomer);
 }
 
 /** The customer named by id, or a new one from name and contact. */
 export async function customerFor(
-  house: House,
+  u: Unit,
   asked: { id: number } | { name: string; contact: string },
-  transaction: Transaction,
 ): Promise<Customer> {
-  if (!('id' in asked)) return toCustomer(await house.tables.customers.create(asked, { transaction }));
-  const row = await house.tables.customers.findByPk(asked.id, { transaction });
+  if (!('id' in asked)) return toCustomer(await u.tables.customers.create(asked));
+  const row = await u.tables.customers.findByPk(asked.id);
   if (!row) throw new ProblemError('not-found', 'This customer is not on the books any more. Choose again.');
   return toCustomer(row);
 }

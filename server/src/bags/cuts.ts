@@ -1,6 +1,5 @@
 import type { FillPlan } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { lockPiece } from '../rack/move';
@@ -10,21 +9,26 @@ interface AskedCuts {
   readonly cuts: readonly { readonly layer: string; readonly pieceId: number }[];
 }
 
+/** Locks what several jobs are to be cut from, in one order, so that two bookings at once cannot wait for each other. */
+export async function lockPieces({ tables }: Unit, jobs: readonly AskedCuts[]): Promise<void> {
+  const id = [...new Set(jobs.flatMap(({ cuts }) => cuts.map(({ pieceId }) => pieceId)))];
+  if (id.length > 0) await tables.pieces.lockAll({ where: { id }, order: ['id'] });
+}
+
 /** Promises a job's layers to pieces, after checking that line and length are there. Locks the pieces. */
 export async function promiseCuts(
-  house: House,
+  u: Unit,
   jobId: number,
   { cuts }: AskedCuts,
   plan: FillPlan,
-  transaction: Transaction,
 ): Promise<void> {
-  const { tailMm } = await readHouseRules(house, transaction);
+  const { tailMm } = await readHouseRules(u);
   for (const { layer, pieceId } of cuts) {
     const planned = plan.layers.find(({ id }) => id === layer);
     if (planned?.request.kind !== 'line')
       throw new ProblemError('bad-request', `The plan has no layer of line called ${layer}.`);
-    await lockPiece(house, { id: pieceId }, transaction);
-    const piece = await onePiece(house, { id: pieceId }, transaction);
+    await lockPiece(u, { id: pieceId });
+    const piece = await onePiece(u, { id: pieceId });
     const { line } = planned.request;
     if (
       piece.product.code !== line.key ||
@@ -49,6 +53,6 @@ export async function promiseCuts(
       const sentence = `Piece ${piece.code} has ${Math.max(0, free / 1000).toFixed(0)} m free and this takes ${((lengthMm + tailMm) / 1000).toFixed(0)} m with its tail.`;
       throw new ProblemError('not-enough-line', sentence, [{ path: layer, message: sentence }]);
     }
-    await house.tables.cuts.create({ jobId, layer, pieceId, lengthMm }, { transaction });
+    await u.tables.cuts.create({ jobId, layer, pieceId, lengthMm });
   }
 }

@@ -1,24 +1,18 @@
-import type { Bag, Person } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { Bag } from '@yard-spool/contract';
+import type { Reading } from '../context';
+import type { Unit } from '../unit';
 import { peopleNames } from '../people/people';
 
 /** Writes down what was done to a bag. Never edited, never removed. */
-export async function noteChange(
-  { tables, clock }: House,
-  person: Person,
-  bagId: number,
-  what: string,
-  transaction: Transaction,
-): Promise<void> {
-  await tables.bagChanges.create({ bagId, at: clock(), byId: person.id, what }, { transaction });
+export async function noteChange({ tables, clock, actor }: Unit, bagId: number, what: string): Promise<void> {
+  await tables.bagChanges.create({ bagId, at: clock(), byId: actor.id, what });
 }
 
 /** What was done to a bag, newest first. */
-export async function historyOf(house: House, bagId: number): Promise<Bag['history']> {
+export async function historyOf(from: Reading, bagId: number): Promise<Bag['history']> {
   const [rows, nameOf] = await Promise.all([
-    house.tables.bagChanges.findAll({ where: { bagId }, order: [['id', 'DESC']] }),
-    peopleNames(house),
+    from.tables.bagChanges.findAll({ where: { bagId }, order: [['id', 'DESC']] }),
+    peopleNames(from),
   ]);
   return rows.map(({ at, byId, what }) => ({ at: at.toISOString(), by: nameOf.get(byId) ?? '', what }));
 }

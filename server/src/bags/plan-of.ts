@@ -1,9 +1,23 @@
-import { makePlan, type FillPlan, type PlanInput } from '@yard-spool/core';
+import type { FillPlan, makePlan, PlanInput } from '@yard-spool/core';
 import { ProblemError } from '../problem-error';
+import { inWorker } from '../work/in-worker';
 
-/** The plan of an input, made again with the same core; a plan that does not work is refused at its fields. */
-export function planOf(planInput: PlanInput, path: string): FillPlan {
-  const made = makePlan(planInput);
+/** The plan of an input to be made, and where in the request it stands. */
+export interface ToPlan {
+  readonly planInput: PlanInput;
+  readonly path: string;
+}
+
+/** Plans made again with the same core, in a worker; one that does not work is refused at its fields. */
+export async function plansOf(asked: readonly ToPlan[]): Promise<FillPlan[]> {
+  const made = await inWorker(
+    'plans',
+    asked.map(({ planInput }) => planInput),
+  );
+  return made.map((one, i) => workable(one, asked[i]?.path ?? ''));
+}
+
+function workable(made: ReturnType<typeof makePlan>, path: string): FillPlan {
   const blocking = made.ok
     ? made.value.plan.issues.filter(({ severity }) => severity === 'error')
     : made.issues;

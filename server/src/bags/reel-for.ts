@@ -1,6 +1,5 @@
 import type { ReelType } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 
 interface AskedReel {
@@ -18,16 +17,14 @@ interface AskedReel {
  * @param before spools of the bag's reels so far, in their order
  */
 export async function spoolFor(
-  house: House,
+  u: Unit,
   customerId: number,
   asked: AskedReel,
   before: readonly number[],
-  transaction: Transaction,
 ): Promise<number> {
-  const { reels, spools } = house.tables;
-  if (asked.sameReelAs !== null) return spareSpool(house, asked, before, transaction);
-  const known =
-    asked.tag === undefined ? null : await reels.findOne({ where: { tag: asked.tag }, transaction });
+  const { reels, spools } = u.tables;
+  if (asked.sameReelAs !== null) return spareSpool(u, asked, before);
+  const known = asked.tag === undefined ? null : await reels.findOne({ where: { tag: asked.tag } });
   if (known && known.customerId !== customerId) {
     throw new ProblemError(
       'already-exists',
@@ -35,20 +32,19 @@ export async function spoolFor(
       [{ path: 'tag', message: 'This tag is on another customer’s reel.' }],
     );
   }
-  const reel = known ?? (await newReel(house, customerId, asked, transaction));
+  const reel = known ?? (await newReel(u, customerId, asked));
   const named = { reelId: reel.id, name: asked.spool };
-  const spool = await spools.findOne({ where: named, transaction });
-  return (spool ?? (await spools.create(named, { transaction }))).id;
+  const spool = await spools.findOne({ where: named });
+  return (spool ?? (await spools.create(named))).id;
 }
 
 /** Another spool of a reel that is in the same bag. */
 async function spareSpool(
-  { tables }: House,
+  { tables }: Unit,
   { spool, sameReelAs }: AskedReel,
   before: readonly number[],
-  transaction: Transaction,
 ): Promise<number> {
-  const first = await tables.spools.findByPk(before[sameReelAs ?? -1] ?? 0, { transaction });
+  const first = await tables.spools.findByPk(before[sameReelAs ?? -1] ?? 0);
   if (!first)
     throw new ProblemError('bad-request', 'The reel this spool belongs to must come before it in the bag.');
   if (first.name === spool)
@@ -57,22 +53,17 @@ async function spareSpool(
       'Call the second spool something else than the first, like “spare”.',
     );
   const named = { reelId: first.reelId, name: spool };
-  const there = await tables.spools.findOne({ where: named, transaction });
-  return (there ?? (await tables.spools.create(named, { transaction }))).id;
+  const there = await tables.spools.findOne({ where: named });
+  return (there ?? (await tables.spools.create(named))).id;
 }
 
-async function newReel(
-  house: House,
-  customerId: number,
-  { tag, type, label }: AskedReel,
-  transaction: Transaction,
-) {
-  const { reels } = house.tables;
-  const row = await reels.create(
-    { tag: tag ?? `NEW-${crypto.randomUUID().slice(0, 8)}`, customerId, type, label },
-    { transaction },
-  );
-  return tag === undefined
-    ? row.update({ tag: `R-${String(row.id).padStart(4, '0')}` }, { transaction })
-    : row;
+async function newReel(u: Unit, customerId: number, { tag, type, label }: AskedReel) {
+  const { reels } = u.tables;
+  const row = await reels.create({
+    tag: tag ?? `NEW-${crypto.randomUUID().slice(0, 8)}`,
+    customerId,
+    type,
+    label,
+  });
+  return tag === undefined ? reels.change(row, { tag: `R-${String(row.id).padStart(4, '0')}` }) : row;
 }

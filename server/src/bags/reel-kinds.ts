@@ -1,9 +1,8 @@
-import type { ReelKind, ReelType } from '@yard-spool/contract';
+import type { Person, ReelKind, ReelType } from '@yard-spool/contract';
 import { kindKey, type Observation, type PlanInput } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
-import { inTransaction } from '../db/transaction';
 import type { ReelKindRow } from '../db/models/reel-kinds';
-import type { House } from '../house';
+import type { Reading, ServerContext } from '../context';
+import { type Unit, unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { learnedByKind } from '../reels/learned';
 
@@ -13,9 +12,9 @@ const toKind = ({ id, type, label, observations, gear, met, version }: ReelKindR
 });
 
 /** The shop's own list of reel kinds, most met first. */
-export async function listReelKinds(house: House): Promise<ReelKind[]> {
-  const learned = await learnedByKind(house);
-  const rows = await house.tables.reelKinds.findAll({
+export async function listReelKinds(from: Reading): Promise<ReelKind[]> {
+  const learned = await learnedByKind(from);
+  const rows = await from.tables.reelKinds.findAll({
     order: [
       ['met', 'DESC'],
       ['label', 'ASC'],
@@ -29,22 +28,22 @@ export async function listReelKinds(house: House): Promise<ReelKind[]> {
  * one spool and not to its kind.
  */
 export async function meetKind(
-  { tables }: House,
+  { tables }: Unit,
   { type, label, planInput }: { type: ReelType; label: string; planInput: PlanInput },
-  transaction: Transaction,
 ): Promise<void> {
   const said = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   const { gear } = planInput.request;
-  const [row, made] = await tables.reelKinds.findOrCreate({
-    where: { type, label },
-    defaults: { type, label, observations: said, gear, met: 1 },
-    transaction,
-  });
-  if (made) return;
-  await row.update(
-    { observations: together(row.observations, said), gear, met: row.met + 1, version: row.version + 1 },
-    { transaction },
+  const { reelKinds } = tables;
+  const row = await reelKinds.lockOrCreate(
+    { type, label },
+    { type, label, observations: [], gear, met: 0, version: 0 },
   );
+  await reelKinds.change(row, {
+    observations: together(row.observations, said),
+    gear,
+    met: row.met + 1,
+    version: row.version + 1,
+  });
 }
 
 /** New measures in place of old ones of the same sort; ratings are told apart by their diameter. */
@@ -55,44 +54,55 @@ export function together(old: readonly Observation[], fresh: readonly Observatio
   return [...old.filter((one) => !said.has(sortOf(one))), ...fresh];
 }
 
+const GONE = 'This kind of reel is not in the book any more.';
+
 type Change = Pick<ReelKind, 'version' | 'label' | 'type' | 'observations' | 'gear'>;
 
 /** Corrects a kind, on the version that was looked at. */
-export async function changeReelKind(house: House, id: number, asked: Change): Promise<ReelKind> {
-  return inTransaction(house.sequelize, async (transaction) => {
-    const row = await lockKind(house, id, transaction);
-    if (row.version !== asked.version)
-      throw new ProblemError('stale-version', 'Somebody changed this kind of reel meanwhile. Look again.');
+export async function changeReelKind(
+  context: ServerContext,
+  person: Person,
+  id: number,
+  asked: Change,
+): Promise<ReelKind> {
+  return unit(context, person, async (u) => {
     const { version, ...values } = asked;
-    return toKind(await row.update({ ...values, version: version + 1 }, { transaction }));
+    const row = await u.lockVersioned(u.tables.reelKinds, id, version, {
+      gone: GONE,
+      changed: 'Somebody changed this kind of reel meanwhile. Look again.',
+    });
+    return toKind(await u.tables.reelKinds.change(row, { ...values, version: version + 1 }));
   });
 }
 
 /** Two entries that are one kind: what this one knows goes into the other, and this one goes. */
-export async function mergeReelKinds(house: House, id: number, into: number): Promise<ReelKind> {
+export async function mergeReelKinds(
+  context: ServerContext,
+  person: Person,
+  id: number,
+  into: number,
+): Promise<ReelKind> {
   if (id === into) throw new ProblemError('bad-request', 'A kind of reel cannot be merged into itself.');
-  return inTransaction(house.sequelize, async (transaction) => {
+  return unit(context, person, async (u) => {
     // Locked in one order, so that two merges at once cannot wait for each other.
     const [low, high] = [Math.min(id, into), Math.max(id, into)];
-    const rows = [await lockKind(house, low, transaction), await lockKind(house, high, transaction)];
+    const rows = [await lockKind(u, low), await lockKind(u, high)];
     const [from, kept] = id === low ? [rows[0], rows[1]] : [rows[1], rows[0]];
     if (!from || !kept) throw new Error('Both kinds are there.');
-    await from.destroy({ transaction });
+    const { reelKinds } = u.tables;
+    await reelKinds.remove(from);
     return toKind(
-      await kept.update(
-        {
-          observations: together(from.observations, kept.observations),
-          met: from.met + kept.met,
-          version: kept.version + 1,
-        },
-        { transaction },
-      ),
+      await reelKinds.change(kept, {
+        observations: together(from.observations, kept.observations),
+        met: from.met + kept.met,
+        version: kept.version + 1,
+      }),
     );
   });
 }
 
-async function lockKind({ tables }: House, id: number, transaction: Transaction): Promise<ReelKindRow> {
-  const row = await tables.reelKinds.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
-  if (!row) throw new ProblemError('not-found', 'This kind of reel is not in the book any more.');
+async function lockKind({ tables }: Unit, id: number): Promise<ReelKindRow> {
+  const row = await tables.reelKinds.lock(id);
+  if (!row) throw new ProblemError('not-found', GONE);
   return row;
 }

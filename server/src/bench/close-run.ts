@@ -1,17 +1,18 @@
-import { runFacts, type Fill, type Job, type Person } from '@yard-spool/contract';
-import { finalFill, foldRun, layAdvice, lessonOf, observationsOfFill, type RunState } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
+import type { Fill, Job, Person } from '@yard-spool/contract';
+import { finalFill, layAdvice, type RunState } from '@yard-spool/core';
 import { noteChange } from '../bags/history';
 import { readJob } from '../bags/bags';
 import type { RunRow } from '../db/models/runs';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
+import { type Unit, unit } from '../unit';
 import { learnAgain } from '../learning/learning';
 import { ProblemError } from '../problem-error';
 import { readFill } from '../reels/fills';
 import { putOldLineAway } from './old-line';
-import { readLog } from './runs';
+import { writeEvents } from './run-log';
 import { settleRun } from './settle-run';
+import { leavesBench } from './standing';
+import { stateOfRun } from './state-of-run';
 import { writeLayers } from './write-layers';
 
 /**
@@ -19,25 +20,23 @@ import { writeLayers } from './write-layers';
  * old line went, what was learned of the reel, and the job's state in one transaction. Closing again gives the fill there
  * is. Readings that contradict each other have to be answered first.
  */
-export async function closeRun(house: House, person: Person, runId: number): Promise<Fill> {
-  const fillId = await inTransaction(house.sequelize, async (transaction) => {
-    const run = await house.tables.runs.findByPk(runId, { transaction, lock: transaction.LOCK.UPDATE });
+export async function closeRun(context: ServerContext, person: Person, runId: number): Promise<Fill> {
+  const fillId = await unit(context, person, async (u) => {
+    const run = await u.tables.runs.lock(runId);
     if (!run) throw new ProblemError('not-found', `There is no run ${String(runId)}.`);
-    const there = await house.tables.fills.findOne({ where: { runId, takenBackAt: null }, transaction });
-    return there?.id ?? (await write(house, person, run, transaction));
+    const there = await u.tables.fills.findOne({ where: { runId, takenBackAt: null } });
+    return there?.id ?? (await write(u, run));
   });
-  house.bell.emit(`run:${String(runId)}`);
-  return readFill(house, fillId);
+  return readFill(context, fillId);
 }
 
-async function write(house: House, person: Person, run: RunRow, transaction: Transaction): Promise<number> {
-  const { tables, clock } = house;
-  const job = await readJob(house, run.jobId);
-  const facts = runFacts({ job, under: run.madeUnder });
-  const state = foldRun(facts, await readLog(house, run.id));
+async function write(u: Unit, run: RunRow): Promise<number> {
+  const { tables, clock } = u;
+  const job = await readJob(u, run.jobId);
+  const { facts, state } = await stateOfRun(u, run);
   if (state.current)
     throw new ProblemError('not-finished', 'There are steps left to do before this reel can be closed.');
-  const { evidence, settled, untaught } = await settleRun(house, job, facts, state, transaction);
+  const { settled, depths, lesson } = await settleRun(u, job, facts, state);
   if (settled.question) throw new ProblemError('readings-contradict', settled.question.sentence);
   const lies = finalFill(
     facts,
@@ -49,40 +48,32 @@ async function write(house: House, person: Person, run: RunRow, transaction: Tra
     })),
   );
   const at = clock();
-  const row = await tables.jobs.findByPk(job.id, { transaction, lock: transaction.LOCK.UPDATE });
+  const row = await tables.jobs.lock(job.id);
   if (!row) throw new Error(`Run ${String(run.id)} has no job.`);
-  const fill = await tables.fills.create(
-    {
-      ...{ runId: run.id, spoolId: row.spoolId, closedAt: at, byId: person.id },
-      gapRead: state.depths.findLast(({ after }) => after === 'gap')?.depth.toFixed(3) ?? null,
-      gapByCount: lies.at(-1)?.depthAfter ?? 0,
-      spool: settled.spool.spool,
-      depths: observationsOfFill(evidence, settled),
-      lesson: untaught && lessonOf(untaught, evidence.request.layers),
-    },
-    { transaction },
-  );
-  await writeLayers(house, person, { fillId: fill.id, run, job, lies, settled, state }, transaction);
-  await putOldLineAway(house, person, run, job.tag, state, transaction);
-  await rememberSeat(house, job, state, transaction);
-  await learnAgain(house, transaction);
-  const event = { id: crypto.randomUUID(), runId: run.id, seq: state.seq + 1, kind: 'closed', at } as const;
-  await tables.runEvents.create({ ...event, byId: person.id, payload: {} }, { transaction });
-  await run.update({ state: 'closed', closedAt: at }, { transaction });
-  await row.update({ state: 'to-check' }, { transaction });
-  await noteChange(house, person, row.bagId, `${job.tag} was filled`, transaction);
+  const fill = await tables.fills.create({
+    ...{ runId: run.id, spoolId: row.spoolId, closedAt: at, byId: u.actor.id },
+    gapRead: state.depths.findLast(({ after }) => after === 'gap')?.depth.toFixed(3) ?? null,
+    gapByCount: lies.at(-1)?.depthAfter ?? 0,
+    spool: settled.spool.spool,
+    depths,
+    lesson,
+  });
+  await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state });
+  await putOldLineAway(u, run, job.tag, state);
+  await rememberSeat(u, job, state);
+  await learnAgain(u);
+  await writeEvents(u, run.id, state.seq, [{ kind: 'closed', at, payload: {} }]);
+  await tables.runs.change(run, { state: 'closed', closedAt: at });
+  await leavesBench(u, run.id, run.benchId);
+  await tables.jobs.change(row, { state: 'to-check' });
+  await noteChange(u, row.bagId, `${job.tag} was filled`);
   return fill.id;
 }
 
 /** Whether a washer moved this reel's lay the other way: two looks at one lay with a washer between them tell. */
-async function rememberSeat(
-  { tables }: House,
-  { tag, planInput }: Job,
-  { lays }: RunState,
-  transaction: Transaction,
-): Promise<void> {
+async function rememberSeat({ tables }: Unit, { tag, planInput }: Job, { lays }: RunState): Promise<void> {
   const [before, after] = lays.slice(-2);
-  const reel = await tables.reels.findOne({ where: { tag }, transaction });
+  const reel = await tables.reels.findOne({ where: { tag } });
   if (!before || !after || !reel || before.did === 'leave') return;
   const layer = planInput.request.layers.find(({ id }) => id === after.layer);
   const diameter = layer?.kind === 'line' ? layer.line.diameter : 0.3;
@@ -95,5 +86,5 @@ async function rememberSeat(
       seatReversed: reel.seatReversed,
     },
   );
-  await reel.update({ seatReversed }, { transaction });
+  await tables.reels.change(reel, { seatReversed });
 }

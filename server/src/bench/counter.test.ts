@@ -4,12 +4,11 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { booking, numbered, receiveTwo } from '../testing/bookings';
 import { FakeCounter } from '../testing/fake-counter';
 import { TestShop } from '../testing/test-shop';
-import { LiveRuns } from './live-runs';
+import { watchRun } from './watch-run';
 
 let shop: TestShop;
 let ada: Awaited<ReturnType<TestShop['as']>>;
 let pieces: { backing: Piece; main: Piece };
-const person = { id: 1, name: 'Ada', role: 'manager' } as const;
 beforeAll(async () => {
   shop = await TestShop.open();
   ada = await shop.as('Ada');
@@ -17,15 +16,30 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-/** A run at a bench with a counter of its own, up to the winding of the backing. */
-async function windingAt(bench: string, counter: FakeCounter, more: object = {}): Promise<Run> {
+/** A bench with a counter of its own. */
+async function benchWith(name: string, counter: FakeCounter, more: object = {}): Promise<Bench> {
   const device = { name: counter.name, address: counter.address, counts: 'handle-turns', per: 1, ...more };
-  await ada<Bench>('POST', '/benches', { name: bench, spanMm: 1500, hand: 'right', devices: [device] });
+  return (await ada<Bench>('POST', '/benches', { name, spanMm: 1500, hand: 'right', devices: [device] }))
+    .body;
+}
+
+/** A run at a bench, up to the winding of the backing. */
+async function windingAt({ id: benchId }: Bench): Promise<Run> {
   const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', booking(pieces));
-  const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench });
+  const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
   const steps = ['strip', 'mount', 'tie-on'].map((step) => ({ kind: 'step-done', payload: { step } }));
   await ada('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, steps) });
   return run;
+}
+
+/** Watches a run; gives what it is told, and a way to stop. */
+async function watch(run: Run) {
+  const frames: RunFrame[] = [];
+  const leave = await watchRun(shop.context, shop.counters, { runId: run.id, after: 0 }, (frame) =>
+    frames.push(frame),
+  );
+  const counter = () => frames.flatMap((frame) => (frame.kind === 'counter' ? [frame.counter] : [])).at(-1);
+  return { frames, leave, counter };
 }
 
 const read = async ({ id }: Run): Promise<Run> => (await ada<Run>('GET', `/runs/${id}`)).body;
@@ -44,16 +58,15 @@ const waitFor = (condition: () => Promise<void> | void) =>
 describe('a counter at a bench', () => {
   it('is credited to the run that holds it, in at most four events a second, none lost', async () => {
     const counter = await FakeCounter.open('reed-1');
-    const run = await windingAt('Bench 1', counter);
-    const frames: RunFrame[] = [];
-    const leave = await new LiveRuns(shop.house).watch(run.id, person, 0, (frame) => frames.push(frame));
+    const run = await windingAt(await benchWith('Bench 20', counter));
+    const { frames, leave } = await watch(run);
     await waitFor(async () => expect((await stateOf(run)).devices['reed-1']).toBe(0));
     const started = Date.now();
     for (let i = 0; i < 600; i += 1) counter.turn(1);
     await waitFor(async () => expect(await turnsOf(run)).toBe(600));
     const stored = (await read(run)).events.filter(({ kind }) => kind === 'turns').length;
     expect(stored).toBeLessThanOrEqual(1 + Math.ceil((Date.now() - started) / 250));
-    expect(frames.some((frame) => frame.kind === 'counter' && frame.count === 600)).toBe(true);
+    expect(frames.some((frame) => frame.kind === 'counter' && frame.counter?.count === 600)).toBe(true);
     expect(frames.some(({ kind }) => kind === 'log')).toBe(true);
 
     // The link breaks, the handle goes on: nothing is lost.
@@ -63,27 +76,21 @@ describe('a counter at a bench', () => {
     await waitFor(async () => expect(await turnsOf(run)).toBe(625));
     counter.turn(-5);
     await waitFor(async () => expect(await turnsOf(run)).toBe(620));
-    await leave();
+    leave();
     await counter.cut();
   });
 
   it('that begins again from zero, or jumps, is asked about and credits nothing until it is answered', async () => {
     const counter = await FakeCounter.open('reed-10');
-    const run = await windingAt('Bench 10', counter);
-    const odd = new Set<string | null>();
-    let unclaimed = 0;
-    const leave = await new LiveRuns(shop.house).watch(run.id, person, 0, (frame) => {
-      if (frame.kind !== 'counter') return;
-      odd.add(frame.odd);
-      ({ unclaimed } = frame);
-    });
+    const run = await windingAt(await benchWith('Bench 10', counter));
+    const watching = await watch(run);
     await waitFor(async () => expect((await stateOf(run)).devices['reed-10']).toBe(0));
     counter.turn(140);
     await waitFor(async () => expect(await turnsOf(run)).toBe(140));
     counter.restart();
     counter.turn(12);
-    await waitFor(() => expect(odd.has('restarted')).toBe(true));
-    await waitFor(() => expect(unclaimed).toBe(-128));
+    await waitFor(() => expect(watching.counter()?.odd).toBe('restarted'));
+    await waitFor(() => expect(watching.counter()?.unclaimed).toBe(-128));
     expect(await turnsOf(run)).toBe(140);
     // The technician says that it began again: the twelve since are counted, and it goes on from there.
     const since = { layer: 'backing', turns: 12, device: 'reed-10', count: 12 };
@@ -91,37 +98,31 @@ describe('a counter at a bench', () => {
     counter.turn(3);
     await waitFor(async () => expect(await turnsOf(run)).toBe(155));
     counter.turn(10_000);
-    await waitFor(() => expect(odd.has('jumped')).toBe(true));
+    await waitFor(() => expect(watching.counter()?.odd).toBe('jumped'));
     expect(await turnsOf(run)).toBe(155);
     await send(run, { kind: 'device-at', payload: { device: 'reed-10', count: 10_015 } });
     counter.turn(4);
     await waitFor(async () => expect(await turnsOf(run)).toBe(159));
-    await leave();
+    watching.leave();
     await counter.cut();
   });
 
   it('is not credited while the run is held: what came meanwhile waits for an answer', async () => {
     const counter = await FakeCounter.open('reed-2');
-    const run = await windingAt('Bench 2', counter);
-    let unclaimed = 0;
-    const watch = () =>
-      new LiveRuns(shop.house).watch(run.id, person, 0, (frame) => {
-        if (frame.kind === 'counter') ({ unclaimed } = frame);
-      });
-    let leave = await watch();
+    const run = await windingAt(await benchWith('Bench 2', counter));
+    let watching = await watch(run);
     await waitFor(async () => expect((await stateOf(run)).devices['reed-2']).toBe(0));
     counter.turn(10);
     await waitFor(async () => expect(await turnsOf(run)).toBe(10));
     await send(run, { kind: 'held', payload: { on: true } });
     counter.turn(34);
-    await waitFor(() => expect(unclaimed).toBe(34));
+    await waitFor(() => expect(watching.counter()?.unclaimed).toBe(34));
     expect(await turnsOf(run)).toBe(10);
 
     // A restart of whoever watches asks again; leaving them out goes on from where it stands.
-    await leave();
-    unclaimed = 0;
-    leave = await watch();
-    await waitFor(() => expect(unclaimed).toBe(34));
+    watching.leave();
+    watching = await watch(run);
+    await waitFor(() => expect(watching.counter()?.unclaimed).toBe(34));
     await send(
       run,
       { kind: 'device-at', payload: { device: 'reed-2', count: 44 } },
@@ -129,82 +130,111 @@ describe('a counter at a bench', () => {
     );
     counter.turn(2);
     await waitFor(async () => expect(await turnsOf(run)).toBe(12));
-    await leave();
+    watching.leave();
     await counter.cut();
   });
 
   it('that meters line keeps metres as metres, and a winder’s spool turns as handle turns', async () => {
     const [meter, winder] = [await FakeCounter.open('meter-1'), await FakeCounter.open('winder-1')];
-    const metered = await windingAt('Bench 5', meter, { counts: 'metres', per: 100 });
-    const spooled = await windingAt('Bench 6', winder, { counts: 'spool-turns', per: 2 });
-    const live = new LiveRuns(shop.house);
-    const leaves = [
-      await live.watch(metered.id, person, 0, () => 0),
-      await live.watch(spooled.id, person, 0, () => 0),
-    ];
+    const metered = await windingAt(await benchWith('Bench 5', meter, { counts: 'metres', per: 100 }));
+    const spooled = await windingAt(await benchWith('Bench 6', winder, { counts: 'spool-turns', per: 2 }));
     await waitFor(async () => expect((await stateOf(metered)).devices['meter-1']).toBe(0));
     await waitFor(async () => expect((await stateOf(spooled)).devices['winder-1']).toBe(0));
     meter.turn(1234);
     winder.turn(104);
     await waitFor(async () => expect((await stateOf(metered)).metres.backing).toBeCloseTo(12.34, 9));
     await waitFor(async () => expect(await turnsOf(spooled)).toBeCloseTo(52 / 5.2, 9));
-    for (const leave of leaves) await leave();
     await Promise.all([meter.cut(), winder.cut()]);
   });
 
-  it('credits nothing twice when one watcher goes as another comes', async () => {
+  it('is credited whoever watches, and when nobody does; one link, however many look', async () => {
     const counter = await FakeCounter.open('reed-7');
-    const run = await windingAt('Bench 8', counter);
-    const live = new LiveRuns(shop.house);
-    let leave = await live.watch(run.id, person, 0, () => 0);
+    const run = await windingAt(await benchWith('Bench 8', counter));
     await waitFor(async () => expect((await stateOf(run)).devices['reed-7']).toBe(0));
     for (let round = 1; round <= 5; round += 1) {
+      const watching = [await watch(run), await watch(run)];
       counter.turn(10);
-      const going = leave();
-      leave = await live.watch(run.id, person, 0, () => 0);
-      await going;
+      for (const { leave } of watching) leave();
       await waitFor(async () => expect(await turnsOf(run)).toBe(10 * round));
+      expect(counter.heardBy).toBe(1);
     }
-    await leave();
     await counter.cut();
   });
 
-  it('is let go of where its run is taken up at another bench', async () => {
-    const counter = await FakeCounter.open('reed-9');
-    const run = await windingAt('Bench 9', counter);
-    const leave = await new LiveRuns(shop.house).watch(run.id, person, 0, () => 0);
-    await waitFor(async () => expect((await stateOf(run)).devices['reed-9']).toBe(0));
-    counter.turn(4);
-    await waitFor(async () => expect(await turnsOf(run)).toBe(4));
-    await send(run, { kind: 'taken-up', payload: { bench: 'Bench 99' } });
-    counter.turn(50);
-    await send(run, { kind: 'turns', payload: { layer: 'backing', turns: 1 } });
-    await leave();
-    expect(await turnsOf(run)).toBe(5);
-    await counter.cut();
-  });
-
-  it('serves one run at a time, and two benches do not disturb each other', async () => {
+  it('counts for the run that stands at its bench: taken elsewhere the next bench’s counter counts it at once', async () => {
     const [one, two] = [await FakeCounter.open('reed-3'), await FakeCounter.open('reed-4')];
-    const [left, right] = [await windingAt('Bench 3', one), await windingAt('Bench 4', two)];
-    const live = new LiveRuns(shop.house);
-    const leaves = [
-      await live.watch(left.id, person, 0, () => 0),
-      await live.watch(right.id, person, 0, () => 0),
-    ];
-    await waitFor(async () => expect((await stateOf(right)).devices['reed-4']).toBe(0));
-    await waitFor(async () => expect((await stateOf(left)).devices['reed-3']).toBe(0));
-    for (let i = 0; i < 50; i += 1) {
-      one.turn(1);
-      two.turn(2);
-    }
-    await waitFor(async () => expect([await turnsOf(left), await turnsOf(right)]).toEqual([50, 100]));
+    const [left, right] = [await benchWith('Bench 3', one), await benchWith('Bench 4', two)];
+    const run = await windingAt(left);
+    const { counter, leave } = await watch(run);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-3']).toBe(0));
+    one.turn(4);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(4));
+    two.turn(70);
+    await send(run, { kind: 'taken-up', payload: { bench: 'Bench 4', benchId: right.id } });
+    await waitFor(() =>
+      expect(counter()).toMatchObject({ device: { name: 'reed-4' }, link: 'up', count: 70 }),
+    );
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-4']).toBe(70));
+    // The old bench's next reel is counted by the old bench's counter, from where it stands.
+    one.turn(50);
+    const next = await windingAt(left);
+    await waitFor(async () => expect((await stateOf(next)).devices['reed-3']).toBe(54));
+    one.turn(6);
+    two.turn(3);
+    await waitFor(async () => expect([await turnsOf(run), await turnsOf(next)]).toEqual([7, 6]));
 
-    await shop.house.tables.runs.update({ bench: 'Bench 3' }, { where: { id: right.id } });
-    const told: RunFrame[] = [];
-    const third = await live.watch(right.id, person, 0, (frame) => told.push(frame));
-    expect(told).toContainEqual(expect.objectContaining({ kind: 'counter', link: 'taken' }));
-    for (const leave of [...leaves, third]) await leave();
+    // And back: what either counter did meanwhile is nobody's.
+    await send(run, { kind: 'taken-up', payload: { bench: 'Bench 3', benchId: left.id } });
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-3']).toBe(60));
+    two.turn(99);
+    one.turn(2);
+    await waitFor(async () => expect([await turnsOf(run), await turnsOf(next)]).toEqual([9, 6]));
+    leave();
     await Promise.all([one.cut(), two.cut()]);
+  });
+
+  it('serves the reel that something was done to here last, and tells the other one so', async () => {
+    const counter = await FakeCounter.open('reed-5');
+    const bench = await benchWith('Bench 15', counter);
+    const first = await windingAt(bench);
+    await waitFor(async () => expect((await stateOf(first)).devices['reed-5']).toBe(0));
+    counter.turn(10);
+    await waitFor(async () => expect(await turnsOf(first)).toBe(10));
+    const second = await windingAt(bench);
+    const watching = await watch(first);
+    expect(watching.counter()).toMatchObject({ link: 'taken', count: null });
+    await waitFor(async () => expect((await stateOf(second)).devices['reed-5']).toBe(10));
+    counter.turn(100);
+    await waitFor(async () => expect(await turnsOf(second)).toBe(100));
+    expect(await turnsOf(first)).toBe(10);
+    // The first is wound on: from here its turns are its own again, and the hundred stay where they were made.
+    await send(first, { kind: 'turns', payload: { layer: 'backing', turns: 1 } });
+    await waitFor(() => expect(watching.counter()).toMatchObject({ link: 'up', count: 110 }));
+    await waitFor(async () => expect((await stateOf(first)).devices['reed-5']).toBe(110));
+    counter.turn(5);
+    await waitFor(async () => expect(await turnsOf(first)).toBe(16));
+    expect(await turnsOf(second)).toBe(100);
+    watching.leave();
+    await counter.cut();
+  });
+
+  it('goes on where its bench is renamed or its address changes', async () => {
+    const counter = await FakeCounter.open('reed-6');
+    const bench = await benchWith('Bench 16', counter);
+    const run = await windingAt(bench);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-6']).toBe(0));
+    counter.turn(8);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(8));
+    const renamed = (await ada<Bench>('PUT', `/benches/${bench.id}`, { ...bench, name: 'Door' })).body;
+    counter.turn(4);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(12));
+    // Its adapter got another address; the device counted on meanwhile.
+    await counter.cut();
+    counter.turn(30);
+    await counter.move();
+    const devices = [{ ...bench.devices[0]!, address: counter.address }];
+    await ada('PUT', `/benches/${bench.id}`, { ...renamed, devices });
+    await waitFor(async () => expect(await turnsOf(run)).toBe(42));
+    await counter.cut();
   });
 });

@@ -1,9 +1,8 @@
-import { NewPieceSchema, STREAMS, type Person } from '@yard-spool/contract';
+import { NewPieceSchema, STREAMS } from '@yard-spool/contract';
 import type { NoteValue, RunState } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
 import * as v from 'valibot';
 import type { RunRow } from '../db/models/runs';
-import type { House } from '../house';
+import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { createPiece } from '../rack/receive';
 
@@ -14,58 +13,42 @@ type Notes = Readonly<Record<string, NoteValue>>;
  * opened again has put its old line away already.
  */
 export async function putOldLineAway(
-  house: House,
-  person: Person,
+  u: Unit,
   run: RunRow,
   tag: string,
   { notes, skipped }: RunState,
-  transaction: Transaction,
 ): Promise<void> {
   const noted = notes.strip;
   if (!noted || skipped.has('strip')) return;
-  if (noted.to === 'bin') await intoBin(house, person, run, tag, noted, transaction);
-  if (noted.to === 'rack') await ontoRack(house, person, run, tag, noted, transaction);
+  if (noted.to === 'bin') await intoBin(u, run, tag, noted);
+  if (noted.to === 'rack') await ontoRack(u, run, tag, noted);
 }
 
 async function intoBin(
-  { tables, clock }: House,
-  person: Person,
+  { tables, clock, actor }: Unit,
   { id: runId }: RunRow,
   tag: string,
   noted: Notes,
-  transaction: Transaction,
 ): Promise<void> {
   const stream = STREAMS.find((one) => one === noted.material);
-  if (!stream || (await tables.recyclings.findOne({ where: { runId }, transaction }))) return;
+  if (!stream || (await tables.recyclings.findOne({ where: { runId } }))) return;
   const grams = typeof noted.grams === 'number' ? noted.grams : 0;
-  await tables.recyclings.create(
-    {
-      ...{ stream, runId, pieceId: null, lengthMm: null, byId: person.id },
-      grams: grams.toFixed(1),
-      estimated: typeof noted.grams !== 'number',
-      tubes: noted.tubeFull === true ? 1 : 0,
-      why: `stripped off ${tag}`,
-      at: clock(),
-    },
-    { transaction },
-  );
+  await tables.recyclings.create({
+    ...{ stream, runId, pieceId: null, lengthMm: null, byId: actor.id },
+    grams: grams.toFixed(1),
+    estimated: typeof noted.grams !== 'number',
+    tubes: noted.tubeFull === true ? 1 : 0,
+    why: `stripped off ${tag}`,
+    at: clock(),
+  });
 }
 
-async function ontoRack(
-  house: House,
-  person: Person,
-  { id }: RunRow,
-  tag: string,
-  noted: Notes,
-  transaction: Transaction,
-): Promise<void> {
+async function ontoRack(u: Unit, { id }: RunRow, tag: string, noted: Notes): Promise<void> {
   const code = `S-R${String(id)}`;
-  if (await house.tables.pieces.findOne({ where: { code }, transaction })) return;
+  if (await u.tables.pieces.findOne({ where: { code } })) return;
   const { line, metres } = noted;
   const product =
-    typeof line === 'string'
-      ? await house.tables.products.findOne({ where: { code: line }, transaction })
-      : null;
+    typeof line === 'string' ? await u.tables.products.findOne({ where: { code: line } }) : null;
   if (!product || typeof metres !== 'number' || metres < 1)
     throw new ProblemError(
       'bad-request',
@@ -75,5 +58,5 @@ async function ontoRack(
     ...{ code, product: { id: product.id }, kind: 'salvage', place: 'Salvage', fromReel: tag },
     lengthMm: Math.round(metres * 1000),
   });
-  await createPiece(house, person, piece, transaction);
+  await createPiece(u, piece);
 }

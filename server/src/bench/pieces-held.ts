@@ -1,6 +1,5 @@
 import type { PlannedCut, Run } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { Reading } from '../context';
 
 /** How far the books of an opened piece are usually off: a share of what is left, and some metres. From memory. */
 const BOOKS_OFF = { share: 0.02, metres: 1 } as const;
@@ -9,13 +8,11 @@ const SALVAGE_OFF = 0.05;
 
 /** What the pieces a reel is cut from hold now, by layer: what is wound is held against it. */
 export async function piecesHeld(
-  { tables }: House,
+  { tables }: Reading,
   cuts: readonly Pick<PlannedCut, 'layer' | 'pieceId'>[],
-  transaction?: Transaction,
 ): Promise<Run['pieces']> {
   const rows = await tables.pieces.findAll({
     where: { id: cuts.map(({ pieceId }) => pieceId) },
-    ...(transaction ? { transaction } : {}),
   });
   return Object.fromEntries(
     cuts.flatMap(({ layer, pieceId }) => {

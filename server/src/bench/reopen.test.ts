@@ -1,7 +1,15 @@
 import type { Bag, Fill, Piece, Reel, ReelKind, Run } from '@yard-spool/contract';
 import { makePlan, type Observation } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { booking, numbered, PLAN_INPUT, receiveTwo, runOf, wholeFill } from '../testing/bookings';
+import {
+  booking,
+  FIRST_BENCH,
+  numbered,
+  PLAN_INPUT,
+  receiveTwo,
+  runOf,
+  wholeFill,
+} from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -50,7 +58,7 @@ describe('a run opened again', () => {
   it('wants a reason, and is refused once the reel was handed back', async () => {
     const [run] = await filled('GONE');
     expect((await ask('POST', `/runs/${run.id}/reopen`, { why: ' ' })).status).toBe(400);
-    await shop.house.tables.jobs.update({ state: 'handed-back' }, { where: { id: run.job.id } });
+    await shop.force(({ tables }) => tables.jobs.changeAll({ state: 'handed-back' }, { id: run.job.id }));
     expect((await ask('POST', `/runs/${run.id}/reopen`, { why: 'x' })).body.code).toBe('already-closed');
   });
 });
@@ -101,7 +109,7 @@ describe('old line that stays on', () => {
     const planInput = { ...PLAN_INPUT, request: { ...request, layers: [kept, ...request.layers] } };
     const body = booking(own, { jobs: [{ ...job, planInput }] });
     const bag = (await ask<Bag>('POST', '/bags', body)).body;
-    const run = (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench: 'Bench 1' })).body;
+    const run = (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId: FIRST_BENCH })).body;
     await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill()) });
     const fill = (await ask<Fill>('POST', `/runs/${run.id}/close`, {})).body;
     expect(fill.layers.map(({ role }) => role)).toEqual(['kept', 'backing', 'main']);

@@ -1,7 +1,15 @@
 import type { Fill, Piece, Reel, Run } from '@yard-spool/contract';
 import { evidenceOfRun, foldRun, runUnderWay, settleFill } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { numbered, receiveTwo, runOf, RUN_FACTS, wholeFill, PLAN_INPUT } from '../testing/bookings';
+import {
+  FIRST_BENCH,
+  numbered,
+  receiveTwo,
+  runOf,
+  RUN_FACTS,
+  wholeFill,
+  PLAN_INPUT,
+} from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -20,8 +28,10 @@ const pieceOf = async (code: string) =>
 describe('a run at the bench', () => {
   it('begins with its own first event, and a second start gives the same run', async () => {
     const run = await runOf(ask, pieces);
-    expect(run.events).toMatchObject([{ seq: 1, kind: 'started', by: 'Bo', payload: { bench: 'Bench 1' } }]);
-    const again = await ask<Run>('POST', '/runs', { jobId: run.job.id, bench: 'Bench 2' });
+    expect(run.events).toMatchObject([
+      { seq: 1, kind: 'started', by: 'Bo', payload: { bench: 'Bench 1', benchId: FIRST_BENCH } },
+    ]);
+    const again = await ask<Run>('POST', '/runs', { jobId: run.job.id, benchId: FIRST_BENCH });
     expect(again.body.id).toBe(run.id);
   });
 

@@ -1,8 +1,7 @@
-import type { Job, Person } from '@yard-spool/contract';
+import type { Job } from '@yard-spool/contract';
 import type { LayerRequest, RunState, SettledFill, WoundLayer } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
 import type { RunRow } from '../db/models/runs';
-import type { House } from '../house';
+import type { Unit } from '../unit';
 import { drawLine } from '../rack/draw';
 import { lockPiece } from '../rack/move';
 
@@ -13,24 +12,17 @@ export interface ToWrite {
   readonly job: Job;
   /** Arbor first, as it lies on the reel. */
   readonly lies: readonly WoundLayer[];
-  readonly settled: SettledFill;
+  readonly settled: Pick<SettledFill, 'layers'>;
   readonly state: RunState;
 }
 
 /** Writes each layer of line as it lies and draws it off its piece. */
-export async function writeLayers(
-  house: House,
-  person: Person,
-  writing: ToWrite,
-  transaction: Transaction,
-): Promise<void> {
+export async function writeLayers(u: Unit, writing: ToWrite): Promise<void> {
   for (const [position, layer] of writing.job.planInput.request.layers.entries()) {
     const lay = writing.lies.find(({ id }) => id === layer.id);
     const at = { fillId: writing.fillId, position };
-    if (lay && layer.kind === 'retained')
-      await house.tables.fillLayers.create(keptRow(at, layer, lay), { transaction });
-    if (lay && layer.kind === 'line')
-      await writeLine(house, person, writing, { at, layer, lay }, transaction);
+    if (lay && layer.kind === 'retained') await u.tables.fillLayers.create(keptRow(at, layer, lay));
+    if (lay && layer.kind === 'line') await writeLine(u, writing, { at, layer, lay });
   }
 }
 
@@ -41,16 +33,14 @@ interface LineToWrite {
 }
 
 async function writeLine(
-  house: House,
-  person: Person,
+  u: Unit,
   { run, job, settled, state }: ToWrite,
   { at, layer, lay }: LineToWrite,
-  transaction: Transaction,
 ): Promise<void> {
   // Line turned end for end is the customer's own: it comes off no piece.
   const own = state.supplies[layer.id]?.way === 'reverse';
   const cut = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
-  const lengthMm = await onTheBooks(house, cut, lay, state, transaction);
+  const lengthMm = await onTheBooks(u, cut, lay, state);
   const { length, restsOn } = settled.layers.find(({ id }) => id === layer.id) ?? UNKNOWN;
   const known = {
     lengthMm,
@@ -58,10 +48,10 @@ async function writeLine(
     likelyHighMm: Math.max(lengthMm, Math.round(length.high * 1000)),
     restsOn: [...restsOn],
   };
-  await house.tables.fillLayers.create({ ...layerRow(at, layer, lay, cut), ...known }, { transaction });
+  await u.tables.fillLayers.create({ ...layerRow(at, layer, lay, cut), ...known });
   if (!cut || lengthMm <= 0) return;
   const drawn = { pieceId: cut.pieceId, lengthMm, tailMm: run.madeUnder.tailMm, runId: run.id };
-  await drawLine(house, person, { ...drawn, why: `${job.tag}, ${layer.role}` }, transaction);
+  await drawLine(u, { ...drawn, why: `${job.tag}, ${layer.role}` });
 }
 
 const UNKNOWN = { length: { low: 0, high: 0 }, restsOn: [] } as const;
@@ -71,16 +61,15 @@ const UNKNOWN = { length: { low: 0, high: 0 }, restsOn: [] } as const;
  * found line, and is booked only where the technician said that the books were wrong.
  */
 async function onTheBooks(
-  house: House,
+  u: Unit,
   cut: { readonly pieceId: number; readonly layer: string } | undefined,
   lay: WoundLayer,
   { settlings }: RunState,
-  transaction: Transaction,
 ): Promise<number> {
   const lengthMm = Math.round(lay.length * 1000);
   const found = settlings.some(({ cause, about }) => cause === 'piece' && about === cut?.layer);
   if (!cut || found) return lengthMm;
-  const piece = await lockPiece(house, { id: cut.pieceId }, transaction);
+  const piece = await lockPiece(u, { id: cut.pieceId });
   return Math.min(lengthMm, piece.lengthMm);
 }
 

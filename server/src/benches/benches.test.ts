@@ -1,6 +1,6 @@
-import type { Bench, HouseChange, Tub } from '@yard-spool/contract';
+import type { Bench, HouseChange, Run, Tub } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { receiveTwo, runOf } from '../testing/bookings';
+import { FIRST_BENCH, receiveTwo, runOf } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -14,7 +14,7 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const DEVICE = { name: 'reed-1', address: '127.0.0.1:4711', counts: 'handle-turns', per: 1 };
-const BENCH = { name: 'Bench 1', spanMm: 1500, hand: 'right', devices: [DEVICE] };
+const BENCH = { name: 'Window bench', spanMm: 1500, hand: 'right', devices: [DEVICE] };
 
 describe('a bench', () => {
   it('is set up, changed on the version looked at, and every change is kept', async () => {
@@ -44,12 +44,28 @@ describe('a bench', () => {
   });
 
   it('is not taken away while a reel is on it', async () => {
-    const [bench] = (await ada<Bench[]>('GET', '/benches')).body;
     await runOf(ada, await receiveTwo(ada, 900, 'BENCH'));
-    expect((await ada('DELETE', `/benches/${bench!.id}`)).body.code).toBe('not-finished');
-    await shop.house.tables.runs.update({ state: 'closed' }, { where: {} });
-    expect((await ada('DELETE', `/benches/${bench!.id}`)).status).toBe(200);
-    expect((await ada<Bench[]>('GET', '/benches')).body).toEqual([]);
+    expect((await ada('DELETE', `/benches/${FIRST_BENCH}`)).body.code).toBe('not-finished');
+    await shop.force(({ tables }) => tables.runs.changeAll({ state: 'closed' }, {}));
+    expect((await ada('DELETE', `/benches/${FIRST_BENCH}`)).status).toBe(200);
+    expect((await ada<Bench[]>('GET', '/benches')).body.map(({ name }) => name)).toEqual(['Window bench']);
+  });
+
+  it('is there always: the last one stays, and one that was taken away comes back by its name', async () => {
+    const [bench] = (await ada<Bench[]>('GET', '/benches')).body;
+    expect((await ada('DELETE', `/benches/${bench!.id}`)).body.code).toBe('last-bench');
+    const back = { name: 'Bench 1', spanMm: 2000, hand: 'left', devices: [] };
+    expect((await ada<Bench>('POST', '/benches', back)).body).toMatchObject({ ...back, id: FIRST_BENCH });
+  });
+
+  it('keeps its reels when it is renamed, and has no counter that counts elsewhere', async () => {
+    const run = await runOf(ada, await receiveTwo(ada, 900, 'NAMED'));
+    const bench = (await ada<Bench[]>('GET', '/benches')).body.find(({ id }) => id === FIRST_BENCH)!;
+    await ada('PUT', `/benches/${FIRST_BENCH}`, { ...bench, name: 'Door bench' });
+    expect((await ada<Run>('GET', `/runs/${run.id}`)).body.bench).toBe('Door bench');
+    expect((await ada('DELETE', `/benches/${FIRST_BENCH}`)).body.code).toBe('not-finished');
+    const doubled = { ...bench, name: 'Door bench', version: bench.version + 1, devices: [DEVICE] };
+    expect((await ada('PUT', `/benches/${FIRST_BENCH}`, doubled)).body.code).toBe('already-exists');
   });
 });
 

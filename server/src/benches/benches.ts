@@ -1,21 +1,20 @@
 import type { Bench, NewBench, Person } from '@yard-spool/contract';
+import type { Reading, ServerContext } from '../context';
 import type { BenchRow } from '../db/models/house-rules';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { ProblemError } from '../problem-error';
+import { unit, type Unit } from '../unit';
+
+/** Rings when a bench was set up, changed or taken away. */
+export const BENCHES_BELL = 'benches';
 
 const toBench = ({ id, name, spanMm, hand, devices, version }: BenchRow): Bench => ({
-  id,
-  name,
-  spanMm,
-  hand,
-  devices,
-  version,
+  ...{ id, name, spanMm, hand, devices, version },
 });
 
-export const listBenches = async ({ tables }: House): Promise<Bench[]> =>
-  (await tables.benches.findAll({ order: ['name'] })).map(toBench);
+/** All benches, by name. There is always one. */
+export const listBenches = async ({ tables }: Reading): Promise<Bench[]> =>
+  (await tables.benches.findAll({ where: { removed: false }, order: ['name'] })).map(toBench);
 
 /** A bench in a sentence, as its changes are written down. */
 const said = ({ name, spanMm, hand, devices }: NewBench): string =>
@@ -28,46 +27,78 @@ const said = ({ name, spanMm, hand, devices }: NewBench): string =>
     .join('; ')
     .slice(0, 400);
 
-export async function addBench(house: House, person: Person, asked: NewBench): Promise<Bench> {
+const WORDS = {
+  gone: 'This bench is not there any more.',
+  changed: 'Somebody changed this bench meanwhile. Look again.',
+} as const;
+
+/** Another bench; one of this name that was taken away comes back. */
+export async function addBench(context: ServerContext, person: Person, asked: NewBench): Promise<Bench> {
   managersOnly(person, 'adds a bench');
-  return inTransaction(house.sequelize, async (transaction) => {
-    const row = await house.tables.benches.create(asked, { transaction });
-    await noteHouseChange(house, person, { about: 'Benches', was: '', is: said(asked) }, transaction);
-    return toBench(row);
+  return unit(context, person, async (u) => {
+    const { benches } = u.tables;
+    await devicesFree(u, asked, null);
+    const gone = await benches.lockOne({ where: { name: asked.name, removed: true } });
+    const row = gone
+      ? await benches.change(gone, { ...asked, removed: false, version: gone.version + 1 })
+      : await benches.create(asked);
+    return changed(u, row, '', said(asked));
   });
 }
 
 export async function changeBench(
-  house: House,
+  context: ServerContext,
   person: Person,
   id: number,
   { version, ...asked }: NewBench & { readonly version: number },
 ): Promise<Bench> {
   managersOnly(person, 'changes a bench');
-  return inTransaction(house.sequelize, async (transaction) => {
-    const row = await house.tables.benches.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
-    if (!row) throw new ProblemError('not-found', 'This bench is not there any more.');
-    if (row.version !== version)
-      throw new ProblemError('stale-version', 'Somebody changed this bench meanwhile. Look again.');
-    await noteHouseChange(house, person, { about: 'Benches', was: said(row), is: said(asked) }, transaction);
-    return toBench(await row.update({ ...asked, version: version + 1 }, { transaction }));
+  return unit(context, person, async (u) => {
+    const { benches } = u.tables;
+    const row = await u.lockVersioned(benches, { id, removed: false }, version, WORDS);
+    await devicesFree(u, asked, id);
+    const was = said(row);
+    return changed(u, await benches.change(row, { ...asked, version: version + 1 }), was, said(asked));
   });
 }
 
 /** Takes a bench away. Runs made at it keep its name; one that is open there has to be closed first. */
-export async function removeBench(house: House, person: Person, id: number): Promise<object> {
+export async function removeBench(context: ServerContext, person: Person, id: number): Promise<object> {
   managersOnly(person, 'takes a bench away');
-  await inTransaction(house.sequelize, async (transaction) => {
-    const row = await house.tables.benches.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
-    if (!row) throw new ProblemError('not-found', 'This bench is not there any more.');
-    const open = await house.tables.runs.count({ where: { bench: row.name, state: 'open' }, transaction });
-    if (open > 0)
+  await unit(context, person, async (u) => {
+    const { benches, runs } = u.tables;
+    const all = await benches.lockAll({ where: { removed: false }, order: ['id'] });
+    const row = all.find((one) => one.id === id);
+    if (!row) throw new ProblemError('not-found', WORDS.gone);
+    if (all.length === 1)
+      throw new ProblemError('last-bench', `${row.name} is the only bench. Set up another one first.`);
+    if ((await runs.count({ where: { benchId: id, state: 'open' } })) > 0)
       throw new ProblemError(
         'not-finished',
         `A reel is on ${row.name}. Close it, or take it to another bench.`,
       );
-    await noteHouseChange(house, person, { about: 'Benches', was: said(row), is: '' }, transaction);
-    await row.destroy({ transaction });
+    await changed(u, await benches.change(row, { removed: true }), said(row), '');
   });
   return {};
+}
+
+async function changed(u: Unit, row: BenchRow, was: string, is: string): Promise<Bench> {
+  await noteHouseChange(u, { about: 'Benches', was, is });
+  u.afterCommit(() => u.bell.emit(BENCHES_BELL));
+  return toBench(row);
+}
+
+/** Refuses a device that counts at another bench already: its turns would be counted on two reels. */
+async function devicesFree({ tables }: Unit, { devices }: NewBench, mine: number | null): Promise<void> {
+  const others = (await tables.benches.findAll({ where: { removed: false } })).filter(
+    ({ id }) => id !== mine,
+  );
+  devices.forEach(({ address, name }, i) => {
+    const there = others.find((bench) => bench.devices.some((one) => one.address === address));
+    if (!there) return;
+    const sentence = `${name} at ${address} is at ${there.name} already. Take it away there first.`;
+    throw new ProblemError('already-exists', sentence, [
+      { path: `devices.${String(i)}.address`, message: sentence },
+    ]);
+  });
 }

@@ -7,8 +7,9 @@ import { bags } from './migrations/0003-bags';
 import { house } from './migrations/0004-house';
 import { bench } from './migrations/0005-bench';
 import { bestEstimate } from './migrations/0006-best-estimate';
+import { runLog } from './migrations/0007-run-log';
 
-const MIGRATIONS: readonly Migration[] = [firstHouse, lineRack, bags, house, bench, bestEstimate];
+const MIGRATIONS: readonly Migration[] = [firstHouse, lineRack, bags, house, bench, bestEstimate, runLog];
 
 /** Brings the schema up to date. Statements of a migration that failed half-way are named in the error. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

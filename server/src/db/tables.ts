@@ -1,8 +1,9 @@
-import type { Sequelize } from 'sequelize';
+import type { Model, ModelStatic, Sequelize, Transaction } from 'sequelize';
 import { defineBagChanges, defineBags, defineCuts, defineJobs } from './models/bags';
 import { defineCustomers, defineReels, defineSpools } from './models/customers';
 import {
   defineBenches,
+  defineCounters,
   defineHouseChanges,
   defineHouseRules,
   defineRuleOverrides,
@@ -15,10 +16,11 @@ import { defineRecyclings } from './models/recycling';
 import { defineFillLayers, defineFills, defineRunEvents, defineRuns } from './models/runs';
 import { defineSoaks, defineTubs } from './models/tubs';
 import { defineMassSamples, defineWeighings } from './models/weighing';
+import { ReadTable, Table } from './table';
 
-/** Every table of the house on one connection, with the links that are read across. */
-export function defineTables(sequelize: Sequelize) {
-  const tables = {
+/** Every table on one connection. */
+export function defineModels(sequelize: Sequelize) {
+  return {
     people: definePeople(sequelize),
     sessions: defineSessions(sequelize),
     customers: defineCustomers(sequelize),
@@ -36,6 +38,7 @@ export function defineTables(sequelize: Sequelize) {
     ruleOverrides: defineRuleOverrides(sequelize),
     houseChanges: defineHouseChanges(sequelize),
     benches: defineBenches(sequelize),
+    counters: defineCounters(sequelize),
     bags: defineBags(sequelize),
     bagChanges: defineBagChanges(sequelize),
     reelKinds: defineReelKinds(sequelize),
@@ -47,7 +50,26 @@ export function defineTables(sequelize: Sequelize) {
     fillLayers: defineFillLayers(sequelize),
     learned: defineLearned(sequelize),
   };
-  return tables;
 }
 
-export type Tables = ReturnType<typeof defineTables>;
+export type Models = ReturnType<typeof defineModels>;
+
+type RowOf<M> = M extends ModelStatic<infer Row extends Model> ? Row : never;
+
+/** The tables as they are read. */
+export type ReadTables = { readonly [K in keyof Models]: ReadTable<RowOf<Models[K]>> };
+/** The tables inside a change. */
+export type Tables = { readonly [K in keyof Models]: Table<RowOf<Models[K]>> };
+
+const eachModel = (models: Models, make: (model: ModelStatic<Model>) => unknown): object =>
+  Object.fromEntries(
+    Object.entries(models).map(([name, model]) => [name, make(model as unknown as ModelStatic<Model>)]),
+  );
+
+/** Tables that read what is committed. */
+export const readTables = (models: Models): ReadTables =>
+  eachModel(models, (model) => new ReadTable(model, null)) as ReadTables;
+
+/** Tables that read and write inside one transaction. */
+export const boundTables = (models: Models, transaction: Transaction): Tables =>
+  eachModel(models, (model) => new Table(model, transaction)) as Tables;

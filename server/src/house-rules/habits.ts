@@ -1,16 +1,15 @@
 import type { Habits } from '@yard-spool/contract';
 import { inferSpool, priorsOf, supplySizes } from '@yard-spool/core';
-import { QueryTypes } from 'sequelize';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { listPieces } from '../rack/rack';
 import { listProducts } from '../rack/products';
 
 /** The reel and the supply this shop uses most, and the nylons it keeps: what its rules are looked at with. */
-export async function readHabits(house: House): Promise<Habits> {
+export async function readHabits(from: Reading): Promise<Habits> {
   const [reel, supply, products] = await Promise.all([
-    commonestReel(house),
-    commonestSupply(house),
-    listProducts(house),
+    commonestReel(from),
+    commonestSupply(from),
+    listProducts(from),
   ]);
   const nylons = products
     .filter(({ material }) => material === 'nylon')
@@ -20,12 +19,11 @@ export async function readHabits(house: House): Promise<Habits> {
 }
 
 /** The fixed spool booked in most, as its latest plan has it. */
-async function commonestReel({ sequelize, tables }: House): Promise<Habits['reel']> {
-  const [most] = await sequelize.query<{ label: string; times: number | string; jobId: number }>(
+async function commonestReel({ query, tables }: Reading): Promise<Habits['reel']> {
+  const [most] = await query<{ label: string; times: number | string; jobId: number }>(
     `SELECT reels.label, COUNT(*) AS times, MAX(jobs.id) AS jobId FROM jobs
      JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
      WHERE reels.type = 'fixed-spool' GROUP BY reels.label ORDER BY times DESC, jobId DESC LIMIT 1`,
-    { type: QueryTypes.SELECT },
   );
   if (!most) return null;
   const job = await tables.jobs.findByPk(most.jobId);
@@ -41,17 +39,16 @@ async function commonestReel({ sequelize, tables }: House): Promise<Habits['reel
 }
 
 /** The piece most mains are cut from. */
-async function commonestSupply(house: House): Promise<Habits['supply']> {
-  const [most] = await house.sequelize.query<{
+async function commonestSupply(from: Reading): Promise<Habits['supply']> {
+  const [most] = await from.query<{
     pieceId: number;
     times: number | string;
     mm: number | string;
   }>(
     `SELECT piece_id AS pieceId, COUNT(*) AS times, AVG(length_mm) AS mm FROM cuts WHERE layer = 'main'
      GROUP BY piece_id ORDER BY times DESC, piece_id LIMIT 1`,
-    { type: QueryTypes.SELECT },
   );
-  const [piece] = most ? await listPieces(house, { id: most.pieceId }) : [];
+  const [piece] = most ? await listPieces(from, { id: most.pieceId }) : [];
   if (!most || !piece) return null;
   const { diameters, measured } = supplySizes(piece, Number(most.mm) / 1000);
   return {

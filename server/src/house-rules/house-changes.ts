@@ -1,6 +1,6 @@
 import type { HouseChange, Person } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { Reading } from '../context';
+import type { Unit } from '../unit';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 
@@ -13,26 +13,24 @@ export function managersOnly({ role }: Person, does: string): void {
 
 /** Writes down what the house was changed in. Never edited, never removed. */
 export async function noteHouseChange(
-  { tables, clock }: House,
-  person: Person,
+  { tables, clock, actor }: Unit,
   { about, was, is }: Pick<HouseChange, 'about' | 'was' | 'is'>,
-  transaction: Transaction,
 ): Promise<void> {
   if (was === is) return;
-  await tables.houseChanges.create({ at: clock(), byId: person.id, about, was, isNow: is }, { transaction });
+  await tables.houseChanges.create({ at: clock(), byId: actor.id, about, was, isNow: is });
 }
 
 /** The latest changes of the house, newest first. */
-export async function listHouseChanges(house: House): Promise<HouseChange[]> {
+export async function listHouseChanges(from: Reading): Promise<HouseChange[]> {
   const [rows, nameOf] = await Promise.all([
-    house.tables.houseChanges.findAll({
+    from.tables.houseChanges.findAll({
       order: [
         ['at', 'DESC'],
         ['id', 'DESC'],
       ],
       limit: LATEST,
     }),
-    peopleNames(house),
+    peopleNames(from),
   ]);
   return rows.map(({ id, at, byId, about, was, isNow }) => ({
     ...{ id, about, was, is: isNow },

@@ -1,7 +1,7 @@
 import type { Bag, HouseChange, KeptHouseRules, Piece, Preview, Run } from '@yard-spool/contract';
 import { BUILT_IN_CAUTIONS, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { booking, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
+import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -126,10 +126,11 @@ describe('a rule that is kept', () => {
 
 describe('a run', () => {
   it('keeps the rules, the tail and the bench it began under, closed or not', async () => {
-    await ada('POST', '/benches', { name: 'Bench 7', spanMm: 2400, hand: 'left', devices: [] });
+    const asked = { name: 'Bench 7', spanMm: 2400, hand: 'left', devices: [] };
+    const { body: bench } = await ada<{ id: number }>('POST', '/benches', asked);
     const own = await receiveTwo(ada, 900, 'RUN');
     const bag = (await ada<Bag>('POST', '/bags', booking(own))).body;
-    const run = (await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench: 'Bench 7' })).body;
+    const run = (await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId: bench.id })).body;
     expect(run.under).toEqual({
       rules: USUAL_HOUSE_RULES,
       from: {},
@@ -177,7 +178,7 @@ describe('setting a rule otherwise', () => {
     const [job] = bag.jobs;
     await set({ scope: 'line', code: 'T-26' }, 'tension', 'light');
     await set({ scope: 'reel', tag: job!.tag }, 'tension', 'tight');
-    const run = (await ada<Run>('POST', '/runs', { jobId: job!.id, bench: 'Bench 1' })).body;
+    const run = (await ada<Run>('POST', '/runs', { jobId: job!.id, benchId: FIRST_BENCH })).body;
     expect([run.under.rules.tension, run.under.from]).toEqual(['tight', { tension: 'reel' }]);
   });
 

@@ -1,42 +1,32 @@
 import { STREAMS, type HouseChange, type KeptHouseRules, type Person } from '@yard-spool/contract';
-import {
-  BUILT_IN_CAUTIONS,
-  HOUSE_QUESTIONS,
-  schoolOf,
-  USUAL_HOUSE_RULES,
-  type HouseQuestion,
-} from '@yard-spool/core';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
-import { ProblemError } from '../problem-error';
+import { BUILT_IN_CAUTIONS, HOUSE_QUESTIONS, schoolOf, type HouseQuestion } from '@yard-spool/core';
+import type { ServerContext } from '../context';
+import { unit } from '../unit';
 import { managersOnly, noteHouseChange } from './house-changes';
+import { listOverrides } from './list-overrides';
 import { planAgain } from './plan-again';
-import { HOUSE_ROW, readHouseRules, type HouseSheet } from './read-house-rules';
+import { HOUSE_ROW, lockHouse, readHouseRules, type HouseSheet } from './read-house-rules';
 
 /**
  * Changes what the shop has settled: a manager's, and on the sheet as it was looked at. Reels that wait and follow the
  * house are planned again with it; every difference is written down.
  */
 export async function changeHouseRules(
-  house: House,
+  context: ServerContext,
   person: Person,
   { version, ...sheet }: KeptHouseRules,
 ): Promise<KeptHouseRules> {
   managersOnly(person, 'changes the house rules');
-  return inTransaction(house.sequelize, async (transaction) => {
-    const [row] = await house.tables.houseRules.findOrCreate({
-      where: { id: HOUSE_ROW },
-      defaults: { id: HOUSE_ROW, rules: USUAL_HOUSE_RULES },
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
-    if (row.version !== version)
-      throw new ProblemError('stale-version', 'Somebody changed the house rules meanwhile. Look again.');
-    const before = await readHouseRules(house, transaction);
-    for (const change of differences(before, sheet))
-      await noteHouseChange(house, person, change, transaction);
-    await row.update({ ...sheet, version: version + 1 }, { transaction });
-    await planAgain(house, person, before.rules, transaction);
+  return unit(context, person, async (u) => {
+    await lockHouse(u);
+    const words = 'Somebody changed the house rules meanwhile. Look again.';
+    const { houseRules } = u.tables;
+    const row = await u.lockVersioned(houseRules, HOUSE_ROW, version, { gone: words, changed: words });
+    const before = await readHouseRules(u);
+    const ruling = { rules: before.rules, overrides: await listOverrides(u) };
+    for (const change of differences(before, sheet)) await noteHouseChange(u, change);
+    await u.tables.houseRules.change(row, { ...sheet, version: version + 1 });
+    await planAgain(u, ruling);
     return { ...sheet, version: version + 1 };
   });
 }

@@ -1,22 +1,20 @@
 import type { Override } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
 import type { RuleOverrideRow } from '../db/models/house-rules';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { peopleNames } from '../people/people';
 
 /** Every rule that was set otherwise for a line, a customer or a reel. */
-export async function listOverrides(house: House, transaction?: Transaction): Promise<Override[]> {
-  const { tables } = house;
-  const inIt = transaction ? { transaction } : {};
-  const rows = await tables.ruleOverrides.findAll({ order: ['id'], ...inIt });
+export async function listOverrides(from: Reading): Promise<Override[]> {
+  const { tables } = from;
+  const rows = await tables.ruleOverrides.findAll({ order: ['id'] });
   if (rows.length === 0) return [];
   const idsOf = (key: 'productId' | 'customerId' | 'reelId'): number[] =>
     rows.flatMap((row) => row[key] ?? []);
   const [products, customers, reels, nameOf] = await Promise.all([
-    tables.products.findAll({ where: { id: idsOf('productId') }, ...inIt }),
-    tables.customers.findAll({ where: { id: idsOf('customerId') }, ...inIt }),
-    tables.reels.findAll({ where: { id: idsOf('reelId') }, ...inIt }),
-    peopleNames(house),
+    tables.products.findAll({ where: { id: idsOf('productId') } }),
+    tables.customers.findAll({ where: { id: idsOf('customerId') } }),
+    tables.reels.findAll({ where: { id: idsOf('reelId') } }),
+    peopleNames(from),
   ]);
   const target = ({ productId, customerId, reelId }: RuleOverrideRow): Pick<Override, 'key' | 'name'> => {
     const product = products.find(({ id }) => id === productId);

@@ -1,60 +1,55 @@
 import type { NewOverride, Override, Person } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, schoolOf } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
+import { type Unit, unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { managersOnly, noteHouseChange } from './house-changes';
-import { planAgain } from './plan-again';
+import { planAgain, rulingNow } from './plan-again';
 import { listOverrides } from './list-overrides';
-import { readHouseRules } from './read-house-rules';
+import { lockHouse } from './read-house-rules';
 
 /** Sets a rule otherwise for one line, customer or reel; what was set before for the same gives way. */
-export async function setOverride(house: House, person: Person, asked: NewOverride): Promise<Override> {
+export async function setOverride(
+  context: ServerContext,
+  person: Person,
+  asked: NewOverride,
+): Promise<Override> {
   managersOnly(person, 'sets a rule otherwise');
-  const id = await inTransaction(house.sequelize, async (transaction) => {
-    const before = await readHouseRules(house, transaction);
-    const overridesBefore = await listOverrides(house, transaction);
-    const target = await targetOf(house, asked.target, transaction);
+  const id = await unit(context, person, async (u) => {
+    await lockHouse(u);
+    const before = await rulingNow(u);
+    const target = await targetOf(u, asked.target);
     const where = { ...target, question: asked.question };
-    const there = await house.tables.ruleOverrides.findOne({
-      where,
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
+    const { ruleOverrides } = u.tables;
+    const there = await ruleOverrides.lockOne({ where });
     const { question, school, why } = asked;
-    const now = { school, why, at: house.clock(), byId: person.id };
-    const row =
-      (await there?.update(now, { transaction })) ??
-      (await house.tables.ruleOverrides.create(
-        { productId: null, customerId: null, reelId: null, ...where, ...now },
-        { transaction },
-      ));
-    const was = overridesBefore.find((one) => one.id === row.id)?.school;
-    await noteOverride(house, person, row.id, { question, was, is: school }, transaction);
-    await planAgain(house, person, before.rules, transaction, overridesBefore);
+    const now = { school, why, at: u.clock(), byId: u.actor.id };
+    const none = { productId: null, customerId: null, reelId: null };
+    const row = there
+      ? await ruleOverrides.change(there, now)
+      : await ruleOverrides.create({ ...none, ...where, ...now });
+    const was = before.overrides.find((one) => one.id === row.id)?.school;
+    await noteOverride(u, row.id, { question, was, is: school });
+    await planAgain(u, before);
     return row.id;
   });
-  const set = (await listOverrides(house)).find((one) => one.id === id);
+  const set = (await listOverrides(context)).find((one) => one.id === id);
   if (!set) throw new Error('What was set is there.');
   return set;
 }
 
 /** Takes back what was set otherwise: the house's rule holds again. */
-export async function dropOverride(house: House, person: Person, id: number): Promise<object> {
+export async function dropOverride(context: ServerContext, person: Person, id: number): Promise<object> {
   managersOnly(person, 'takes back what was set otherwise');
-  await inTransaction(house.sequelize, async (transaction) => {
-    const before = await readHouseRules(house, transaction);
-    const overridesBefore = await listOverrides(house, transaction);
-    const row = await house.tables.ruleOverrides.findByPk(id, {
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
+  await unit(context, person, async (u) => {
+    await lockHouse(u);
+    const before = await rulingNow(u);
+    const row = await u.tables.ruleOverrides.lock(id);
     if (!row) throw new ProblemError('not-found', 'This was taken back already.');
     const { question, school } = row;
-    await noteOverride(house, person, id, { question, was: school, is: undefined }, transaction);
-    await row.destroy({ transaction });
-    await planAgain(house, person, before.rules, transaction, overridesBefore);
+    await noteOverride(u, id, { question, was: school, is: undefined });
+    await u.tables.ruleOverrides.remove(row);
+    await planAgain(u, before);
   });
   return {};
 }
@@ -65,18 +60,12 @@ interface Turned {
   readonly is: string | undefined;
 }
 
-async function noteOverride(
-  house: House,
-  person: Person,
-  id: number,
-  { question, was, is }: Turned,
-  transaction: Transaction,
-): Promise<void> {
-  const name = (await listOverrides(house, transaction)).find((one) => one.id === id)?.name ?? '';
+async function noteOverride(u: Unit, id: number, { question, was, is }: Turned): Promise<void> {
+  const name = (await listOverrides(u)).find((one) => one.id === id)?.name ?? '';
   const said = (school: string | undefined): string =>
     school === undefined ? 'as the house' : schoolOf({ [question]: school }, question).name;
   const about = `${name}: ${HOUSE_QUESTIONS[question].ask}`.slice(0, 120);
-  await noteHouseChange(house, person, { about, was: said(was), is: said(is) }, transaction);
+  await noteHouseChange(u, { about, was: said(was), is: said(is) });
 }
 
 type Target =
@@ -84,24 +73,20 @@ type Target =
   | { readonly scope: 'customer'; readonly customerId: number }
   | { readonly scope: 'reel'; readonly reelId: number };
 
-async function targetOf(
-  { tables }: House,
-  target: NewOverride['target'],
-  transaction: Transaction,
-): Promise<Target> {
+async function targetOf({ tables }: Unit, target: NewOverride['target']): Promise<Target> {
   switch (target.scope) {
     case 'line': {
-      const product = await tables.products.findOne({ where: { code: target.code }, transaction });
+      const product = await tables.products.findOne({ where: { code: target.code } });
       if (product) return { scope: 'line', productId: product.id };
       throw notThere(`No line has the code ${target.code}.`);
     }
     case 'customer': {
-      const customer = await tables.customers.findByPk(target.id, { transaction });
+      const customer = await tables.customers.findByPk(target.id);
       if (customer) return { scope: 'customer', customerId: customer.id };
       throw notThere('This customer is not known.');
     }
     case 'reel': {
-      const reel = await tables.reels.findOne({ where: { tag: target.tag }, transaction });
+      const reel = await tables.reels.findOne({ where: { tag: target.tag } });
       if (reel) return { scope: 'reel', reelId: reel.id };
       throw notThere(`No reel has the tag ${target.tag}.`);
     }

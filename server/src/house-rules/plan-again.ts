@@ -1,47 +1,48 @@
-import type { Override, Person } from '@yard-spool/contract';
-import type { HouseRules } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
 import { noteChange } from '../bags/history';
-import type { House } from '../house';
-import { readHouseRules } from './read-house-rules';
-import { openReels } from './open-reels';
+import type { JobRow } from '../db/models/bags';
+import type { Unit } from '../unit';
+import { inWorker } from '../work/in-worker';
 import { listOverrides } from './list-overrides';
+import { readHouseRules } from './read-house-rules';
+import type { Replanned, Ruling } from './replan-waiting';
+import { lockWaiting } from './waiting-reels';
+
+/** What the house holds now. */
+export async function rulingNow(u: Unit): Promise<Ruling> {
+  return { rules: (await readHouseRules(u)).rules, overrides: await listOverrides(u) };
+}
 
 /**
  * Plans every waiting reel again whose gap is the house's, after its rules changed; a plan that cannot follow stays and
- * its bag says why.
+ * its bag says why. Everything it plans from is locked first, so that nobody promises the same line meanwhile.
  *
- * @param before the house's rules as they were
- * @param overridesBefore what was set otherwise, where that is what changed
+ * @param before what held before the change
  */
-export async function planAgain(
-  house: House,
-  person: Person,
-  before: HouseRules,
-  transaction: Transaction,
-  overridesBefore?: readonly Override[],
-): Promise<void> {
-  const { rules, tailMm } = await readHouseRules(house, transaction);
-  const overrides = await listOverrides(house, transaction);
-  const turned = [
-    { rules: before, overrides: overridesBefore ?? overrides },
-    { rules, overrides },
-  ] as const;
-  const { tables } = house;
-  for (const { job, shown, replanned, stays } of await openReels(house, turned, tailMm, transaction)) {
-    if (!replanned && stays === '') continue;
-    if (replanned) {
-      await job.update(replanned, { transaction });
-      for (const { id, length } of replanned.plan.layers)
-        await tables.cuts.update(
-          { lengthMm: Math.round(length.value * 1000) },
-          { where: { jobId: job.id, layer: id }, transaction },
-        );
-    }
-    const what = replanned
-      ? `${shown.tag} planned again: the house now leaves ${(replanned.planInput.request.gap ?? 0).toFixed(1)} mm`
-      : `${shown.tag} stays as planned though the house rule changed: ${stays}`;
-    await tables.bags.increment('version', { where: { id: job.bagId }, transaction });
-    await noteChange(house, person, job.bagId, what.slice(0, 300), transaction);
+export async function planAgain(u: Unit, before: Ruling): Promise<void> {
+  const { jobs, ...waiting } = await lockWaiting(u);
+  if (jobs.length === 0) return;
+  const replanned = await inWorker('replan', { waiting, before, after: await rulingNow(u) });
+  for (const one of replanned) {
+    const job = jobs.find(({ id }) => id === one.reel.shown.jobId);
+    if (job) await keep(u, job, one);
   }
+}
+
+async function keep(u: Unit, job: JobRow, { reel, replanned, stays }: Replanned): Promise<void> {
+  if (!replanned && stays === '') return;
+  const { tables } = u;
+  if (replanned) {
+    await tables.jobs.change(job, replanned);
+    for (const { id, length } of replanned.plan.layers)
+      await tables.cuts.changeAll(
+        { lengthMm: Math.round(length.value * 1000) },
+        { jobId: job.id, layer: id },
+      );
+  }
+  const { tag } = reel.shown;
+  const what = replanned
+    ? `${tag} planned again: the house now leaves ${(replanned.planInput.request.gap ?? 0).toFixed(1)} mm`
+    : `${tag} stays as planned though the house rule changed: ${stays}`;
+  await tables.bags.addOne('version', { id: job.bagId });
+  await noteChange(u, job.bagId, what.slice(0, 300));
 }

@@ -1,8 +1,8 @@
 import type { KeptHouseRules } from '@yard-spool/contract';
 import { USUAL_HOUSE_RULES } from '@yard-spool/core';
-import type { Transaction } from 'sequelize';
-import { USUAL_MONEY } from '../db/models/house-rules';
-import type { House } from '../house';
+import { USUAL_MONEY, type HouseRulesRow } from '../db/models/house-rules';
+import type { Reading } from '../context';
+import type { Unit } from '../unit';
 
 /** The only row there is. */
 export const HOUSE_ROW = 1;
@@ -20,9 +20,13 @@ const USUAL: HouseSheet = {
   cautions: { words: {}, more: [] },
 };
 
+/** The house's row under its lock, made where nobody has settled anything yet. Whoever holds it is alone with what it guards. */
+export const lockHouse = ({ tables }: Unit): Promise<HouseRulesRow> =>
+  tables.houseRules.lockOrCreate({ id: HOUSE_ROW }, { id: HOUSE_ROW, rules: USUAL_HOUSE_RULES });
+
 /** What the shop has settled; the usual until somebody chooses. */
-export async function readHouseRules({ tables }: House, transaction?: Transaction): Promise<KeptHouseRules> {
-  const row = await tables.houseRules.findByPk(HOUSE_ROW, transaction ? { transaction } : {});
+export async function readHouseRules({ tables }: Reading): Promise<KeptHouseRules> {
+  const row = await tables.houseRules.findByPk(HOUSE_ROW);
   if (!row) return { ...USUAL, version: 1 };
   const { money, tailMm, units, zone, version } = row;
   return {

@@ -10,7 +10,8 @@ import { appendEvents } from '../bench/append-events';
 import { closeRun } from '../bench/close-run';
 import { reopenRun } from '../bench/reopen-run';
 import { listOpenRuns, readRun, startRun } from '../bench/runs';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
+import type { BenchCounters } from '../devices/bench-counters';
 import { readLearning } from '../learning/learning';
 import { ProblemError } from '../problem-error';
 import { findReels, readReel } from '../reels/reels';
@@ -20,55 +21,59 @@ import { rackRoutes } from './rack-routes';
 import { personOf, serve } from './serve';
 
 /** Everything that needs somebody signed in, one line a route. */
-export function apiRoutes(house: House): Router {
+export function apiRoutes(context: ServerContext, counters: BenchCounters): Router {
   const router = Router();
   router.use((_request, response, next) => {
     personOf(response);
     next();
   });
-  serve(router, api.findCustomers, ({ query }) => findCustomers(house, query.q));
-  serve(router, api.listBags, () => listBags(house));
-  serve(router, api.bookBag, ({ body, response }) => bookBag(house, personOf(response), body));
-  serve(router, api.readBag, ({ params }) => readBag(house, params.number));
+  serve(router, api.findCustomers, ({ query }) => findCustomers(context, query.q));
+  serve(router, api.listBags, () => listBags(context));
+  serve(router, api.bookBag, ({ body, response }) => bookBag(context, personOf(response), body));
+  serve(router, api.readBag, ({ params }) => readBag(context, params.number));
   serve(router, api.changeBag, ({ params, body, response }) =>
-    changeBag(house, personOf(response), params.number, body),
+    changeBag(context, personOf(response), params.number, body),
   );
   serve(router, api.cancelBag, ({ params, body, response }) =>
-    cancelBag(house, personOf(response), params.number, body),
+    cancelBag(context, personOf(response), params.number, body),
   );
   serve(router, api.changeJob, ({ params, body, response }) =>
-    changeJob(house, personOf(response), params.id, body),
+    changeJob(context, personOf(response), params.id, body),
   );
   serve(router, api.cancelJob, ({ params, body, response }) =>
-    cancelJob(house, personOf(response), params.id, body),
+    cancelJob(context, personOf(response), params.id, body),
   );
   serve(router, api.moveJob, ({ params, body, response }) =>
-    moveJob(house, personOf(response), params.id, body),
+    moveJob(context, personOf(response), params.id, body),
   );
-  serve(router, api.listCustomerReels, ({ params }) => listCustomerReels(house, params.id));
-  serve(router, api.readLearning, () => readLearning(house));
-  serve(router, api.listReelKinds, () => listReelKinds(house));
-  serve(router, api.changeReelKind, ({ params, body }) => changeReelKind(house, params.id, body));
-  serve(router, api.mergeReelKinds, ({ params, body }) => mergeReelKinds(house, params.id, body.into));
-  serve(router, api.readJob, ({ params }) => readJob(house, params.id));
-  rackRoutes(router, house);
-  houseRoutes(router, house);
-  serve(router, api.findReels, ({ query }) => findReels(house, query.q));
-  serve(router, api.readLastPlan, ({ params }) => readLastPlan(house, params.tag));
-  serve(router, api.readReel, ({ params }) => readReel(house, params.tag));
-  serve(router, api.listOpenRuns, () => listOpenRuns(house));
+  serve(router, api.listCustomerReels, ({ params }) => listCustomerReels(context, params.id));
+  serve(router, api.readLearning, () => readLearning(context));
+  serve(router, api.listReelKinds, () => listReelKinds(context));
+  serve(router, api.changeReelKind, ({ params, body, response }) =>
+    changeReelKind(context, personOf(response), params.id, body),
+  );
+  serve(router, api.mergeReelKinds, ({ params, body, response }) =>
+    mergeReelKinds(context, personOf(response), params.id, body.into),
+  );
+  serve(router, api.readJob, ({ params }) => readJob(context, params.id));
+  rackRoutes(router, context);
+  houseRoutes(router, context);
+  serve(router, api.findReels, ({ query }) => findReels(context, query.q));
+  serve(router, api.readLastPlan, ({ params }) => readLastPlan(context, params.tag));
+  serve(router, api.readReel, ({ params }) => readReel(context, params.tag));
+  serve(router, api.listOpenRuns, () => listOpenRuns(context));
   serve(router, api.startRun, ({ body, response }) =>
-    startRun(house, personOf(response), body.jobId, body.bench),
+    startRun(context, personOf(response), body.jobId, body.benchId),
   );
-  serve(router, api.readRun, ({ params }) => readRun(house, params.id));
+  serve(router, api.readRun, ({ params }) => readRun(context, params.id));
   serve(router, api.appendEvents, ({ params, body, response }) =>
-    appendEvents(house, personOf(response), params.id, body.events),
+    appendEvents(context, personOf(response), params.id, body.events),
   );
-  serve(router, api.closeRun, ({ params, response }) => closeRun(house, personOf(response), params.id));
+  serve(router, api.closeRun, ({ params, response }) => closeRun(context, personOf(response), params.id));
   serve(router, api.reopenRun, ({ params, body, response }) =>
-    reopenRun(house, personOf(response), params.id, body.why),
+    reopenRun(context, personOf(response), params.id, body.why),
   );
-  liveRoute(router, house);
+  liveRoute(router, context, counters);
   router.use(() => {
     throw new ProblemError('not-found', 'There is nothing at this address.');
   });

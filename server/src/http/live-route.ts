@@ -1,18 +1,18 @@
 import { RunFrameSchema } from '@yard-spool/contract';
 import type { Router } from 'express';
 import * as v from 'valibot';
-import { LiveRuns } from '../bench/live-runs';
-import type { House } from '../house';
+import { watchRun } from '../bench/watch-run';
+import type { ServerContext } from '../context';
+import type { BenchCounters } from '../devices/bench-counters';
 import { personOf } from './serve';
 
 /** How often a silent stream says that it is still there, ms. */
 const BREATH_MS = 15_000;
 
 /** What happens in a run, as server-sent events: its counter and what is added to its log, from a place on. */
-export function liveRoute(router: Router, house: House): void {
-  const live = new LiveRuns(house);
+export function liveRoute(router: Router, context: ServerContext, counters: BenchCounters): void {
   router.get('/runs/:id/live', async (request, response) => {
-    const person = personOf(response);
+    personOf(response);
     const id = Number(request.params.id);
     const from = Number(request.query.from ?? 0);
     const pending: string[] = [];
@@ -22,22 +22,24 @@ export function liveRoute(router: Router, house: House): void {
       else pending.push(text);
     };
     const going = new AbortController();
-    let leave: (() => Promise<void>) | null = null;
+    let leave: (() => void) | null = null;
     const breath = setInterval(() => {
       if (open) response.write(':\n\n');
     }, BREATH_MS);
     response.on('close', () => {
       going.abort();
       clearInterval(breath);
-      void leave?.();
+      leave?.();
     });
-    leave = await live.watch(id, person, Number.isInteger(from) ? from : 0, (frame) => {
-      write(`data: ${JSON.stringify(v.parse(RunFrameSchema, frame))}\n\n`);
+    const after = Number.isInteger(from) ? from : 0;
+    leave = await watchRun(context, counters, { runId: id, after }, (frame) => {
+      const told = v.safeParse(RunFrameSchema, frame);
+      if (told.success) write(`data: ${JSON.stringify(told.output)}\n\n`);
     });
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });
     open = true;
     for (const text of pending) response.write(text);
     // Whoever asked may have left while the run was read.
-    if (going.signal.aborted) await leave();
+    if (going.signal.aborted) leave();
   });
 }

@@ -1,6 +1,6 @@
 import { api } from '@yard-spool/contract';
 import type { Router } from 'express';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
 import { changePiece, writeOffPiece } from '../rack/change-piece';
 import { countPiece, weighPiece } from '../rack/correct';
 import { addMassSample, listProducts } from '../rack/products';
@@ -15,38 +15,40 @@ import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../t
 import { personOf, serve } from './serve';
 
 /** The rack, its tubs and bins, and its files. */
-export function rackRoutes(router: Router, house: House): void {
-  serve(router, api.listProducts, () => listProducts(house));
+export function rackRoutes(router: Router, context: ServerContext): void {
+  serve(router, api.listProducts, () => listProducts(context));
   serve(router, api.learnMass, ({ params, body, response }) =>
-    addMassSample(house, personOf(response), params.id, body),
+    addMassSample(context, personOf(response), params.id, body),
   );
-  serve(router, api.listPieces, ({ query }) => listPieces(house, query));
-  serve(router, api.receivePiece, ({ body, response }) => receivePiece(house, personOf(response), body));
-  serve(router, api.readPiece, ({ params, query }) => readPiece(house, params.code, query.asOf));
-  serve(router, api.changePiece, ({ params, body }) => changePiece(house, params.code, body));
+  serve(router, api.listPieces, ({ query }) => listPieces(context, query));
+  serve(router, api.receivePiece, ({ body, response }) => receivePiece(context, personOf(response), body));
+  serve(router, api.readPiece, ({ params, query }) => readPiece(context, params.code, query.asOf));
+  serve(router, api.changePiece, ({ params, body, response }) =>
+    changePiece(context, personOf(response), params.code, body),
+  );
   serve(router, api.countPiece, ({ params, body, response }) =>
-    countPiece(house, personOf(response), params.code, body),
+    countPiece(context, personOf(response), params.code, body),
   );
   serve(router, api.weighPiece, ({ params, body, response }) =>
-    weighPiece(house, personOf(response), params.code, body),
+    weighPiece(context, personOf(response), params.code, body),
   );
   serve(router, api.writeOffPiece, ({ params, body, response }) =>
-    writeOffPiece(house, personOf(response), params.code, body.why),
+    writeOffPiece(context, personOf(response), params.code, body.why),
   );
-  serve(router, api.readScale, () => readScale(house));
-  serve(router, api.listTubs, () => listTubs(house));
-  serve(router, api.addTub, ({ body, response }) => addTub(house, personOf(response), body.name));
+  serve(router, api.readScale, () => readScale(context));
+  serve(router, api.listTubs, () => listTubs(context));
+  serve(router, api.addTub, ({ body, response }) => addTub(context, personOf(response), body.name));
   serve(router, api.changeTub, ({ params, body, response }) =>
-    changeTub(house, personOf(response), params.id, body.name),
+    changeTub(context, personOf(response), params.id, body.name),
   );
-  serve(router, api.removeTub, ({ params, response }) => removeTub(house, personOf(response), params.id));
+  serve(router, api.removeTub, ({ params, response }) => removeTub(context, personOf(response), params.id));
   serve(router, api.soakPiece, ({ params, body, response }) =>
-    soakPiece(house, personOf(response), params.id, body.code),
+    soakPiece(context, personOf(response), params.id, body.code),
   );
-  serve(router, api.takeOut, ({ params, response }) => takeOut(house, personOf(response), params.id));
-  serve(router, api.readRecycling, () => readRecycling(house));
-  serve(router, api.recycle, ({ body, response }) => recycle(house, personOf(response), body));
-  serve(router, api.readReorder, () => readReorder(house));
-  serve(router, api.exportRack, ({ query }) => exportRack(house, query));
-  serve(router, api.importRack, ({ body, response }) => importRack(house, personOf(response), body));
+  serve(router, api.takeOut, ({ params, response }) => takeOut(context, personOf(response), params.id));
+  serve(router, api.readRecycling, () => readRecycling(context));
+  serve(router, api.recycle, ({ body, response }) => recycle(context, personOf(response), body));
+  serve(router, api.readReorder, () => readReorder(context));
+  serve(router, api.exportRack, ({ query }) => exportRack(context, query));
+  serve(router, api.importRack, ({ body, response }) => importRack(context, personOf(response), body));
 }

@@ -1,5 +1,5 @@
 import type { CookieOptions, Request, RequestHandler, Response } from 'express';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
 import { personOfToken } from '../people/sessions';
 
 const NAME = 'yard_spool_session';
@@ -18,9 +18,9 @@ export const forgetToken = (response: Response): void => {
 
 /** Finds out who asks, where somebody is signed in. */
 export const knowPerson =
-  (house: House): RequestHandler =>
+  (context: ServerContext): RequestHandler =>
   async (request, response, next) => {
     const token = tokenOf(request);
-    if (token) response.locals.person = await personOfToken(house, token);
+    if (token) response.locals.person = await personOfToken(context, token);
     next();
   };

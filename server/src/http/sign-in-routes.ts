@@ -1,7 +1,7 @@
 import { api } from '@yard-spool/contract';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
 import { addFirstPerson, signInSheet, type DemoPasscodes } from '../people/people';
 import { signIn, signOut } from '../people/sessions';
 import { ProblemError } from '../problem-error';
@@ -30,23 +30,23 @@ const limitedTries = () =>
   });
 
 /** What works before anybody is signed in. */
-export function signInRoutes(house: House, demo?: DemoPasscodes): Router {
+export function signInRoutes(context: ServerContext, demo?: DemoPasscodes): Router {
   const router = Router();
   serve(router, api.health, async () => {
-    await house.sequelize.authenticate();
+    await context.sequelize.authenticate();
     return { ready: true };
   });
-  serve(router, api.signInSheet, () => signInSheet(house, demo));
-  serve(router, api.addFirstPerson, ({ body }) => addFirstPerson(house, body.name, body.passcode));
+  serve(router, api.signInSheet, () => signInSheet(context, demo));
+  serve(router, api.addFirstPerson, ({ body }) => addFirstPerson(context, body.name, body.passcode));
   router.post(api.signIn.path, limitedTries());
   serve(router, api.signIn, async ({ body, response }) => {
-    const { person, token, expiresAt } = await signIn(house, body.name, body.passcode);
+    const { person, token, expiresAt } = await signIn(context, body.name, body.passcode);
     keepToken(response, token, expiresAt);
     return person;
   });
   serve(router, api.whoAmI, ({ response }) => Promise.resolve(personOf(response)));
   serve(router, api.signOut, async ({ request, response }) => {
-    await signOut(house, tokenOf(request));
+    await signOut(context, tokenOf(request));
     forgetToken(response);
     return {};
   });

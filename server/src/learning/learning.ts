@@ -1,8 +1,9 @@
 import type { Learning, ReelType } from '@yard-spool/contract';
 import { handKey, kindKey, learnShop, type Learned, type Lesson, type ShopLesson } from '@yard-spool/core';
-import { QueryTypes, type Transaction } from 'sequelize';
 import type { LearnedRow } from '../db/models/learned';
-import type { House } from '../house';
+import type { Reading } from '../context';
+import { lockHouse } from '../house-rules/read-house-rules';
+import type { Unit } from '../unit';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand. */
 const LOOK_BACK = 400;
@@ -19,18 +20,15 @@ interface LessonRow {
  * Learns from all closed fills again and keeps what came out. Called by whatever closes a fill or takes one back, in its
  * transaction; one at a time, so that no fill that is closed at the same moment is missed.
  */
-export async function learnAgain(
-  { sequelize, tables, clock }: House,
-  transaction: Transaction,
-): Promise<void> {
-  await tables.houseRules.findOne({ transaction, lock: transaction.LOCK.UPDATE });
-  const rows = await sequelize.query<LessonRow>(
+export async function learnAgain(u: Unit): Promise<void> {
+  const { query, tables, clock } = u;
+  await lockHouse(u);
+  const rows = await query<LessonRow>(
     `SELECT fills.lesson, reels.type, reels.label, people.name AS person,
        JSON_UNQUOTE(JSON_EXTRACT(runs.made_under, '$.rules.tension')) AS tension
      FROM fills JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
        JOIN people ON people.id = fills.by_id JOIN runs ON runs.id = fills.run_id
      WHERE fills.taken_back_at IS NULL AND fills.lesson IS NOT NULL ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
-    { type: QueryTypes.SELECT, transaction },
   );
   const learning = learnShop(
     rows.map(({ lesson, type, label, person, tension }): ShopLesson => ({
@@ -45,23 +43,19 @@ export async function learnAgain(
       ...{ scope, name: key.slice(0, 160), fills, learnedAt: at },
       ...belief,
     }));
-  await tables.learned.destroy({ where: {}, transaction });
-  await tables.learned.bulkCreate(
-    [
-      ...of('kind', learning.kinds),
-      ...of('line', learning.lines),
-      ...of('hand', learning.hands),
-      ...of('print', learning.prints),
-    ],
-    { transaction },
-  );
+  await tables.learned.removeAll({});
+  await tables.learned.createAll([
+    ...of('kind', learning.kinds),
+    ...of('line', learning.lines),
+    ...of('hand', learning.hands),
+    ...of('print', learning.prints),
+  ]);
 }
 
 /** What the shop has learned so far. */
-export async function readLearning({ tables }: House, transaction?: Transaction): Promise<Learning> {
+export async function readLearning({ tables }: Reading): Promise<Learning> {
   const rows = await tables.learned.findAll({
     order: ['scope', 'name'],
-    ...(transaction ? { transaction } : {}),
   });
   const of = (scope: LearnedRow['scope']): Learning['kinds'] =>
     rows

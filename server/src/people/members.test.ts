@@ -78,9 +78,9 @@ describe('the last manager', () => {
     await change('Cai', { role: 'manager' });
     const answers = await Promise.all([change('Ada', { here: false }), change('Cai', { here: false })]);
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
-    const managers = await shop.house.tables.people.count({ where: { role: 'manager', leftAt: null } });
+    const managers = await shop.context.tables.people.count({ where: { role: 'manager', leftAt: null } });
     expect(managers).toBe(1);
-    await shop.house.tables.people.update({ leftAt: null }, { where: { name: ['Ada', 'Cai'] } });
+    await shop.force(({ tables }) => tables.people.changeAll({ leftAt: null }, { name: ['Ada', 'Cai'] }));
     ada = await shop.as('Ada');
   });
 });

@@ -1,8 +1,8 @@
 import type { Member, NewPerson, Person, PersonChange } from '@yard-spool/contract';
-import { Op, type Transaction } from 'sequelize';
+import { Op } from 'sequelize';
 import type { PersonRow } from '../db/models/people';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { Reading, ServerContext } from '../context';
+import { unit } from '../unit';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { ProblemError } from '../problem-error';
 import { checkPasscode, hashPasscode } from './passcode';
@@ -17,24 +17,21 @@ const toMember = ({ id, name, role, createdAt, leftAt, version }: PersonRow): Me
 });
 
 /** Everybody who is or was here, those who are first. */
-export async function listPeople({ tables }: House): Promise<Member[]> {
+export async function listPeople({ tables }: Reading): Promise<Member[]> {
   const people = (await tables.people.findAll({ order: ['name'] })).map(toMember);
   return [...people.filter(({ left }) => left === null), ...people.filter(({ left }) => left !== null)];
 }
 
 export async function addMember(
-  house: House,
+  context: ServerContext,
   person: Person,
   { name, role, passcode }: NewPerson,
 ): Promise<Member> {
   managersOnly(person, 'adds people');
   const passcodeHash = await hashPasscode(passcode);
-  return inTransaction(house.sequelize, async (transaction) => {
-    const row = await house.tables.people.create(
-      { name, role, passcodeHash, createdAt: house.clock() },
-      { transaction },
-    );
-    await noteHouseChange(house, person, { about: name, was: '', is: role }, transaction);
+  return unit(context, person, async (u) => {
+    const row = await u.tables.people.create({ name, role, passcodeHash, createdAt: u.clock() });
+    await noteHouseChange(u, { about: name, was: '', is: role });
     return toMember(row);
   });
 }
@@ -44,23 +41,22 @@ export async function addMember(
  * The last manager stays a manager and stays here.
  */
 export async function changeMember(
-  house: House,
+  context: ServerContext,
   person: Person,
   id: number,
   { version, name, role, here }: PersonChange,
 ): Promise<Member> {
   managersOnly(person, 'changes people');
-  return inTransaction(house.sequelize, async (transaction) => {
+  return unit(context, person, async (u) => {
     // All managers under their locks, so that two who leave at once cannot both be the last but one.
-    const managers = await house.tables.people.findAll({
+    const managers = await u.tables.people.lockAll({
       where: { role: 'manager', leftAt: null },
       order: ['id'],
-      transaction,
-      lock: transaction.LOCK.UPDATE,
     });
-    const row = await lockPerson(house, id, transaction);
-    if (row.version !== version)
-      throw new ProblemError('stale-version', `Somebody changed ${row.name} meanwhile. Look again.`);
+    const row = await u.lockVersioned(u.tables.people, id, version, {
+      gone: GONE,
+      changed: 'Somebody changed this person’s entry meanwhile. Look again.',
+    });
     if (managers.length === 1 && managers[0]?.id === id && !(role === 'manager' && here))
       throw new ProblemError(
         'last-manager',
@@ -69,43 +65,37 @@ export async function changeMember(
     const said = (who: { name: string; role: string }, there: boolean): string =>
       `${who.name}, ${there ? who.role : 'has left'}`;
     const change = { about: row.name, was: said(row, row.leftAt === null), is: said({ name, role }, here) };
-    await noteHouseChange(house, person, change, transaction);
-    const leftAt = here ? null : (row.leftAt ?? house.clock());
-    await row.update({ name, role, leftAt, version: version + 1 }, { transaction });
-    if (!here) await house.tables.sessions.destroy({ where: { personId: id }, transaction });
+    await noteHouseChange(u, change);
+    const leftAt = here ? null : (row.leftAt ?? u.clock());
+    await u.tables.people.change(row, { name, role, leftAt, version: version + 1 });
+    if (!here) await u.tables.sessions.removeAll({ personId: id });
     return toMember(row);
   });
 }
 
 /** A new passcode. A manager's for anybody; one's own with the one that holds now. Other sessions of theirs end. */
 export async function setPasscode(
-  house: House,
+  context: ServerContext,
   person: Person,
   id: number,
   { passcode, now }: { readonly passcode: string; readonly now: string },
   keepSession: string,
 ): Promise<Member> {
   if (id !== person.id) managersOnly(person, 'sets another’s passcode');
-  const known = await house.tables.people.findByPk(id);
+  const known = await context.tables.people.findByPk(id);
   if (id === person.id && !(await checkPasscode(now, known?.passcodeHash ?? '')))
     throw new ProblemError('wrong-passcode', 'The passcode that holds now is not the one you typed.', [
       { path: 'now', message: 'This is not the passcode that holds now.' },
     ]);
   const passcodeHash = await hashPasscode(passcode);
-  return inTransaction(house.sequelize, async (transaction) => {
-    const row = await lockPerson(house, id, transaction);
-    await row.update({ passcodeHash, version: row.version + 1 }, { transaction });
-    await house.tables.sessions.destroy({
-      where: { personId: id, tokenHash: { [Op.ne]: keepSession } },
-      transaction,
-    });
-    await noteHouseChange(house, person, { about: row.name, was: '', is: 'A new passcode' }, transaction);
+  return unit(context, person, async (u) => {
+    const row = await u.tables.people.lock(id);
+    if (!row) throw new ProblemError('not-found', GONE);
+    await u.tables.people.change(row, { passcodeHash, version: row.version + 1 });
+    await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });
+    await noteHouseChange(u, { about: row.name, was: '', is: 'A new passcode' });
     return toMember(row);
   });
 }
 
-async function lockPerson({ tables }: House, id: number, transaction: Transaction): Promise<PersonRow> {
-  const row = await tables.people.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
-  if (!row) throw new ProblemError('not-found', 'Nobody here has this number.');
-  return row;
-}
+const GONE = 'Nobody here has this number.';

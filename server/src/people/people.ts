@@ -1,6 +1,7 @@
 import type { Person, SignInSheet } from '@yard-spool/contract';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { Reading, ServerContext } from '../context';
+import { unit } from '../unit';
+import { lockHouse } from '../house-rules/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { hashPasscode } from './passcode';
 
@@ -8,44 +9,44 @@ import { hashPasscode } from './passcode';
 export type DemoPasscodes = readonly { readonly name: string; readonly passcode: string }[];
 
 /** Names to choose from on the sign-in screen. */
-export async function signInSheet(house: House, demo?: DemoPasscodes): Promise<SignInSheet> {
-  const rows = await house.tables.people.findAll({ where: { leftAt: null }, order: ['name'] });
+export async function signInSheet(from: Reading, demo?: DemoPasscodes): Promise<SignInSheet> {
+  const rows = await from.tables.people.findAll({ where: { leftAt: null }, order: ['name'] });
   const people = rows.map(({ name, role }) => ({ name, role }));
   return demo ? { people, demo: [...demo] } : { people };
 }
 
 /** Everybody's name by their number, for telling who did something. */
-export async function peopleNames({ tables }: House): Promise<ReadonlyMap<number, string>> {
+export async function peopleNames({ tables }: Reading): Promise<ReadonlyMap<number, string>> {
   const people = await tables.people.findAll({ attributes: ['id', 'name'] });
   return new Map(people.map(({ id, name }) => [id, name]));
 }
 
 export async function addPerson(
-  house: House,
+  context: ServerContext,
   name: string,
   role: Person['role'],
   passcode: string,
 ): Promise<Person> {
-  const row = await house.tables.people.create({
-    name,
-    role,
-    passcodeHash: await hashPasscode(passcode),
-    createdAt: house.clock(),
-  });
-  return { id: row.id, name, role };
+  const passcodeHash = await hashPasscode(passcode);
+  const { id } = await unit(context, null, ({ tables, clock }) =>
+    tables.people.create({ name, role, passcodeHash, createdAt: clock() }),
+  );
+  return { id, name, role };
 }
 
 /** The first person of a new house is a manager. Refused as soon as there is anybody. */
-export async function addFirstPerson(house: House, name: string, passcode: string): Promise<Person> {
+export async function addFirstPerson(
+  context: ServerContext,
+  name: string,
+  passcode: string,
+): Promise<Person> {
   const passcodeHash = await hashPasscode(passcode);
-  return inTransaction(house.sequelize, async (transaction) => {
-    const there = await house.tables.people.count({ transaction, lock: transaction.LOCK.UPDATE } as object);
+  return unit(context, null, async (u) => {
+    await lockHouse(u);
+    const there = await u.tables.people.count();
     if (there > 0)
       throw new ProblemError('not-allowed', 'This house has people already. Ask a manager to add you.');
-    const row = await house.tables.people.create(
-      { name, role: 'manager', passcodeHash, createdAt: house.clock() },
-      { transaction },
-    );
+    const row = await u.tables.people.create({ name, role: 'manager', passcodeHash, createdAt: u.clock() });
     return { id: row.id, name: row.name, role: row.role };
   });
 }

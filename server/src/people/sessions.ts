@@ -1,7 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Person } from '@yard-spool/contract';
 import { Op } from 'sequelize';
-import type { House } from '../house';
+import type { Reading, ServerContext } from '../context';
+import { unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { checkPasscode, hashPasscode } from './passcode';
 
@@ -16,31 +17,38 @@ export const hashToken = (token: string): string => createHash('sha256').update(
 
 /** Signs a person in by name and passcode. The token is given out once and kept only as a hash. */
 export async function signIn(
-  house: House,
+  context: ServerContext,
   name: string,
   passcode: string,
 ): Promise<{ person: Person; token: string; expiresAt: Date }> {
-  const row = await house.tables.people.findOne({ where: { name, leftAt: null } });
+  const row = await context.tables.people.findOne({ where: { name, leftAt: null } });
   const right = await checkPasscode(passcode, row?.passcodeHash ?? (await nobody));
   if (!row || !right)
     throw new ProblemError('wrong-passcode', 'That name and passcode do not belong together. Try again.');
   const token = randomBytes(32).toString('base64url');
-  const createdAt = house.clock();
+  const createdAt = context.clock();
   const expiresAt = new Date(createdAt.getTime() + SESSION_HOURS * 3_600_000);
-  await house.tables.sessions.destroy({ where: { expiresAt: { [Op.lt]: createdAt } } });
-  await house.tables.sessions.create({ tokenHash: hashToken(token), personId: row.id, createdAt, expiresAt });
+  await unit(context, null, async ({ tables: { sessions } }) => {
+    await sessions.removeAll({ expiresAt: { [Op.lt]: createdAt } });
+    await sessions.create({
+      tokenHash: hashToken(token),
+      personId: row.id,
+      createdAt,
+      expiresAt,
+    });
+  });
   return { person: { id: row.id, name: row.name, role: row.role }, token, expiresAt };
 }
 
 /** Who a session token belongs to, or null where it is unknown or over. */
-export async function personOfToken(house: House, token: string): Promise<Person | null> {
-  const session = await house.tables.sessions.findOne({
-    where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: house.clock() } },
+export async function personOfToken(from: Reading, token: string): Promise<Person | null> {
+  const session = await from.tables.sessions.findOne({
+    where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: from.clock() } },
   });
   const row =
-    session && (await house.tables.people.findOne({ where: { id: session.personId, leftAt: null } }));
+    session && (await from.tables.people.findOne({ where: { id: session.personId, leftAt: null } }));
   return row ? { id: row.id, name: row.name, role: row.role } : null;
 }
 
-export const signOut = (house: House, token: string): Promise<number> =>
-  house.tables.sessions.destroy({ where: { tokenHash: hashToken(token) } });
+export const signOut = (context: ServerContext, token: string): Promise<number> =>
+  unit(context, null, ({ tables }) => tables.sessions.removeAll({ tokenHash: hashToken(token) }));

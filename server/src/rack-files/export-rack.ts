@@ -1,22 +1,22 @@
 import { FILE_COLUMNS, type RackFile, type ReelKind } from '@yard-spool/contract';
 import Papa from 'papaparse';
 import { listReelKinds } from '../bags/reel-kinds';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { peopleNames } from '../people/people';
 import { listProducts } from '../rack/products';
 import { listPieces } from '../rack/rack';
 
 type Row = Readonly<Record<string, string | number>>;
 
-const ROWS: Readonly<Record<RackFile, (house: House) => Promise<Row[]>>> = {
-  products: async (house) =>
-    (await listProducts(house)).map(({ code, name, material, diameter, strengthKg, tint }) => ({
+const ROWS: Readonly<Record<RackFile, (from: Reading) => Promise<Row[]>>> = {
+  products: async (from) =>
+    (await listProducts(from)).map(({ code, name, material, diameter, strengthKg, tint }) => ({
       ...{ code, name, material, tint },
       diameter_mm: diameter,
       strength_kg: strengthKg ?? '',
     })),
-  pieces: async (house) =>
-    (await listPieces(house))
+  pieces: async (from) =>
+    (await listPieces(from))
       .filter(({ writtenOff }) => !writtenOff)
       .map((piece) => ({
         ...{ code: piece.code, product: piece.product.code, kind: piece.kind, place: piece.place },
@@ -30,12 +30,12 @@ const ROWS: Readonly<Record<RackFile, (house: House) => Promise<Row[]>>> = {
         ...{ wound: piece.wound, leaves: piece.leaves },
         new_on: piece.newOn ?? '',
       })),
-  ledger: async (house) => {
-    const { tables } = house;
+  ledger: async (from) => {
+    const { tables } = from;
     const [moves, pieces, nameOf] = await Promise.all([
       tables.moves.findAll({ order: ['id'] }),
       tables.pieces.findAll(),
-      peopleNames(house),
+      peopleNames(from),
     ]);
     const codeOf = new Map(pieces.map(({ id, code }) => [id, code]));
     return moves.map(({ pieceId, at, kind, lengthMm, byId, why }) => ({
@@ -47,7 +47,7 @@ const ROWS: Readonly<Record<RackFile, (house: House) => Promise<Row[]>>> = {
       why,
     }));
   },
-  reels: async (house) => (await listReelKinds(house)).map(reelRow),
+  reels: async (from) => (await listReelKinds(from)).map(reelRow),
 };
 
 /** What a kind of reel measures, as the file's columns. */
@@ -74,16 +74,16 @@ function reelRow({ label, type, gear, observations }: ReelKind): Row {
 const harmless = (value: string | number): string | number =>
   typeof value === 'string' && /^[=+@\t\r]|^-(?!\d)/.test(value) ? `'${value}` : value;
 
-/** Products, pieces or the ledger as a file to carry out; columns as documented in docs/files.md. */
+/** Products, pieces or the ledger as a file to export; columns as documented in docs/files.md. */
 export async function exportRack(
-  house: House,
+  from: Reading,
   { what, format }: { readonly what: RackFile; readonly format: 'csv' | 'json' },
 ): Promise<{ name: string; type: string; text: string }> {
   const columns = FILE_COLUMNS[what];
-  const rows = (await ROWS[what](house)).map((row) =>
+  const rows = (await ROWS[what](from)).map((row) =>
     Object.fromEntries(columns.map((column) => [column, row[column] ?? ''])),
   );
-  const day = house.clock().toISOString().slice(0, 10);
+  const day = from.clock().toISOString().slice(0, 10);
   const name = `yard-spool-${what}-${day}.${format}`;
   if (format === 'json')
     return { name, type: 'application/json', text: `${JSON.stringify(rows, null, 2)}\n` };

@@ -1,6 +1,6 @@
 import { FILE_COLUMNS, type ImportResult, type Person, type RackImport } from '@yard-spool/contract';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
+import { unit } from '../unit';
 import { readFile } from './read-file';
 import { TAKE_IN } from './take-in';
 
@@ -8,17 +8,17 @@ const SHOWN_ERRORS = 200;
 const SHOWN_ROWS = 12;
 
 /**
- * Carries a file in, or only looks at it. Every row is checked first; while one is wrong nothing is written. What is
+ * Imports a file, or only looks at it. Every row is checked first; while one is wrong nothing is written. What is
  * written is written in one transaction.
  */
 export async function importRack(
-  house: House,
+  context: ServerContext,
   person: Person,
   { what, format, base64, preview }: RackImport,
 ): Promise<ImportResult> {
   const file = readFile(Buffer.from(base64, 'base64'), what, format);
-  return inTransaction(house.sequelize, async (transaction) => {
-    const { errors: found, write } = await TAKE_IN[what](house, person, file.rows, transaction);
+  return unit(context, person, async (u) => {
+    const { errors: found, write } = await TAKE_IN[what](u, file.rows);
     // A row that is not whole is told as that; what its fields would say beside it is noise.
     const torn = new Set(file.errors.map(({ row }) => row));
     const errors = [...file.errors, ...found.filter(({ row }) => !torn.has(row))].sort(

@@ -13,14 +13,14 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const base64 = (text: string | Buffer): string => Buffer.from(text).toString('base64');
-const carryIn = async (
+const importFile = async (
   what: string,
   text: string | Buffer,
   { preview = false, format = 'csv' } = {},
 ): Promise<ImportResult> =>
   (await ask<ImportResult>('POST', '/rack-files', { what, format, base64: base64(text), preview })).body;
 const count = async (): Promise<number[]> => {
-  const { products, pieces, moves } = shop.house.tables;
+  const { products, pieces, moves } = shop.context.tables;
   return Promise.all([products.count(), pieces.count(), moves.count()]);
 };
 
@@ -29,20 +29,20 @@ const PIECES = `${FILE_COLUMNS.pieces.join(',')}\n`;
 const pieceRow = (code: string, more = '300,240'): string =>
   `${code},FN-30,bulk,Wall,${more},L1,12.50,50,120,60,rolled,clockwise,\n`;
 
-describe('carrying in', () => {
+describe('import', () => {
   it('previews without changing anything, then takes all in', async () => {
     const text = `${PRODUCTS}FN-30,File nylon 0.30,nylon,0.3,7.2,#aabbcc\nFB-15,File braid,braid,0.15,,#7f9a6b\n`;
     const before = await count();
-    const look = await carryIn('products', text, { preview: true });
+    const look = await importFile('products', text, { preview: true });
     expect(look).toMatchObject({ rows: 2, wrongRows: 0, taken: false });
     expect(look.sample[0]).toMatchObject({ code: 'FN-30', diameter_mm: '0.3' });
     expect(await count()).toEqual(before);
-    expect((await carryIn('products', text)).taken).toBe(true);
+    expect((await importFile('products', text)).taken).toBe(true);
     expect((await count())[0]).toBe(before[0]! + 2);
   });
 
   it('makes each piece with a ledger whose sum is what is left', async () => {
-    const result = await carryIn('pieces', `${PIECES}${pieceRow('F-1')}${pieceRow('F-2', '500,500')}`);
+    const result = await importFile('pieces', `${PIECES}${pieceRow('F-1')}${pieceRow('F-2', '500,500')}`);
     expect(result).toMatchObject({ taken: true, errors: [] });
     const { piece, moves } = await ledgerOf(ask, 'F-1');
     expect(piece).toMatchObject({ lengthMm: 240_000, receivedMm: 300_000, priceMinor: 1250, opened: true });
@@ -50,17 +50,17 @@ describe('carrying in', () => {
     expect((await ledgerOf(ask, 'F-2')).moves).toHaveLength(1);
   });
 
-  it('appends a ledger, and refuses one under which a piece would hold less than nought', async () => {
+  it('appends a ledger, and refuses one under which a piece would hold less than zero', async () => {
     const head = `${FILE_COLUMNS.ledger.join(',')}\n`;
     const row = (metres: number): string => `F-2,2031-01-05T09:00:00.000Z,filled,${metres},Ada,R-1\n`;
-    expect((await carryIn('ledger', head + row(-120))).taken).toBe(true);
+    expect((await importFile('ledger', head + row(-120))).taken).toBe(true);
     expect((await ledgerOf(ask, 'F-2')).piece.lengthMm).toBe(380_000);
-    const below = await carryIn('ledger', head + row(-300) + row(-90));
+    const below = await importFile('ledger', head + row(-300) + row(-90));
     expect(below.errors).toEqual([
-      { row: 2, column: 'moved_m', message: 'F-2 has 80 m before this row: it would hold less than nought.' },
+      { row: 2, column: 'moved_m', message: 'F-2 has 80 m before this row: it would hold less than zero.' },
     ]);
     expect((await ledgerOf(ask, 'F-2')).piece.lengthMm).toBe(380_000);
-    const strange = await carryIn(
+    const strange = await importFile(
       'ledger',
       `${head}F-9,2031-01-05T09:00:00.000Z,received,5,Zed,\nF-2,yesterday,filled,-5,Ada,\n`,
     );
@@ -118,7 +118,7 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
       ],
     ],
     [
-      'with a line nobody knows and a length of nought',
+      'with a line nobody knows and a length of zero',
       'pieces',
       `${PIECES}${pieceRow('G-1').replace('FN-30', 'XX-1')}${pieceRow('G-2', '0,0')}`,
       [
@@ -136,7 +136,7 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
     ],
   ])('%s', async (_, what, text, expected) => {
     const before = await count();
-    const result = await carryIn(what, text);
+    const result = await importFile(what, text);
     expect(result.taken).toBe(false);
     expect(result.errors.map(({ row, column }) => [row, column])).toEqual(
       expected.map(([row, column]) => [row, column]),
@@ -147,9 +147,9 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
 
   it('that is JSON and cut short, or no list', async () => {
     const json = { format: 'json' };
-    expect((await carryIn('products', '[{"code": "Q', json)).errors[0]!.message).toContain('not JSON');
-    expect((await carryIn('products', '{}', json)).errors[0]!.message).toContain('list of objects');
-    expect((await carryIn('products', '[7]', json)).errors[0]!.message).toContain('lacks code');
+    expect((await importFile('products', '[{"code": "Q', json)).errors[0]!.message).toContain('not JSON');
+    expect((await importFile('products', '{}', json)).errors[0]!.message).toContain('list of objects');
+    expect((await importFile('products', '[7]', json)).errors[0]!.message).toContain('lacks code');
   });
 
   it('that did not arrive whole', async () => {
@@ -166,16 +166,16 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
 describe('the reel book as a file', () => {
   const HEAD = `${FILE_COLUMNS.reels.join(',')}\n`;
 
-  it('is taken in whole, and what is in it already is refused', async () => {
+  it('is imported whole, and what is in it already is refused', async () => {
     const row = 'File 4000,fixed-spool,5.1,210,0.25,,,46.2,,\n';
-    expect((await carryIn('reels', HEAD + row)).taken).toBe(true);
-    const [kind] = await shop.house.tables.reelKinds.findAll({ where: { label: 'File 4000' } });
+    expect((await importFile('reels', HEAD + row)).taken).toBe(true);
+    const [kind] = await shop.context.tables.reelKinds.findAll({ where: { label: 'File 4000' } });
     expect(kind).toMatchObject({ gear: 5.1, met: 0 });
     expect(kind!.observations).toEqual([
       { kind: 'rating', length: 210, diameter: 0.25 },
       { kind: 'lip', diameter: 46.2 },
     ]);
-    const again = await carryIn('reels', `${HEAD}${row}Half,spincast,4,200,,,,,,\nOdd,harpoon,4,,,,,,,\n`);
+    const again = await importFile('reels', `${HEAD}${row}Half,spincast,4,200,,,,,,\nOdd,harpoon,4,,,,,,,\n`);
     expect(again.errors.map(({ row: at, column }) => [at, column])).toEqual([
       [1, 'label'],
       [2, 'rating1_m'],
@@ -186,8 +186,8 @@ describe('the reel book as a file', () => {
   });
 });
 
-describe('carrying out', () => {
-  const carryOut = async (what: string, format: string): Promise<string> =>
+describe('export', () => {
+  const exportFile = async (what: string, format: string): Promise<string> =>
     (await ask<{ text: string }>('GET', `/rack-files?what=${what}&format=${format}`)).body.text;
 
   it.each(['csv', 'json'])('and in again in another shop gives the same rack, as %s', async (format) => {
@@ -195,7 +195,7 @@ describe('carrying out', () => {
     try {
       const there = await other.as('Ada');
       for (const what of ['products', 'pieces']) {
-        const text = await carryOut(what, format);
+        const text = await exportFile(what, format);
         const body = { what, format, base64: base64(text), preview: false };
         expect((await there<ImportResult>('POST', '/rack-files', body)).body).toMatchObject({
           errors: [],
@@ -216,9 +216,9 @@ describe('carrying out', () => {
 
   it('writes the columns it says, and nothing a spreadsheet would run', async () => {
     await receive(ask, 'X-1', 20, { place: '=1+1' });
-    const text = await carryOut('pieces', 'csv');
+    const text = await exportFile('pieces', 'csv');
     expect(text.split('\r\n')[0]).toBe(`\uFEFF${FILE_COLUMNS.pieces.join(',')}`);
     expect(text).toContain("'=1+1");
-    expect(await carryOut('ledger', 'csv')).toContain('F-2,2031-01-05T09:00:00.000Z,filled,-120,Ada,R-1');
+    expect(await exportFile('ledger', 'csv')).toContain('F-2,2031-01-05T09:00:00.000Z,filled,-120,Ada,R-1');
   });
 });

@@ -21,7 +21,7 @@ export function readFile(bytes: Uint8Array, what: RackFile, format: 'csv' | 'jso
   const read = format === 'csv' ? readCsv(text, what) : readJson(text, what);
   if (read.rows.length <= MOST_ROWS) return read;
   return refused(
-    `The file has ${read.rows.length.toLocaleString('en')} rows; ${MOST_ROWS.toLocaleString('en')} can be taken in at once. Split it.`,
+    `The file has ${read.rows.length.toLocaleString('en')} rows; ${MOST_ROWS.toLocaleString('en')} can be imported at once. Split it.`,
   );
 }
 

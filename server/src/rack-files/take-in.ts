@@ -18,17 +18,16 @@ async function inChunks<T>(rows: readonly T[], write: (chunk: T[]) => Promise<un
   for (let i = 0; i < rows.length; i += CHUNK) await write(rows.slice(i, i + CHUNK));
 }
 
-const takeProducts: TakeIn = async ({ tables }, _person, rows, transaction) => {
+const takeProducts: TakeIn = async ({ tables }, rows) => {
   const { good, errors } = checkRows(ProductRowSchema, rows);
-  const known = new Set((await tables.products.findAll({ transaction })).map(({ code }) => code));
+  const known = new Set((await tables.products.findAll()).map(({ code }) => code));
   errors.push(...findTwice(good, 'code', ({ code }) => code), ...alreadyThere(good, known, 'line'));
   const write = (): Promise<void> =>
     inChunks(good, (chunk) =>
-      tables.products.bulkCreate(
+      tables.products.createAll(
         chunk.map(({ value: { code, name, material, tint, diameter_mm, strength_kg } }) =>
           productValues({ code, name, material, tint, diameter: diameter_mm, strengthKg: strength_kg }),
         ),
-        { transaction },
       ),
     );
   return { errors, write };
@@ -63,40 +62,36 @@ const pieceValues = (row: PieceFileRow, productId: number) => ({
   }),
 });
 
-const takePieces: TakeIn = async ({ tables, clock }, person, rows, transaction) => {
+const takePieces: TakeIn = async ({ tables, clock, actor }, rows) => {
   const { good, errors } = checkRows(PieceRowSchema, rows);
-  const known = new Set((await tables.pieces.findAll({ transaction })).map(({ code }) => code));
-  const products = new Map(
-    (await tables.products.findAll({ transaction })).map(({ code, id }) => [code, id]),
-  );
+  const known = new Set((await tables.pieces.findAll()).map(({ code }) => code));
+  const products = new Map((await tables.products.findAll()).map(({ code, id }) => [code, id]));
   errors.push(...findTwice(good, 'code', ({ code }) => code), ...alreadyThere(good, known, 'piece'));
   for (const { row, value } of good)
     if (!products.has(value.product))
       errors.push({
         row,
         column: 'product',
-        message: `There is no line ${value.product}. Carry the products in first.`,
+        message: `There is no line ${value.product}. Import the products first.`,
       });
   const write = (): Promise<void> =>
     inChunks(good, async (chunk) => {
-      await tables.pieces.bulkCreate(
+      await tables.pieces.createAll(
         chunk.map(({ value }) => pieceValues(value, products.get(value.product) ?? 0)),
-        { transaction },
       );
       // Ids are read back: a bulk insert does not tell them all.
       const made = await tables.pieces.findAll({
         where: { code: chunk.map(({ value }) => value.code) },
-        transaction,
       });
-      const shared = { at: clock(), byId: person.id, runId: null };
-      await tables.moves.bulkCreate(
+      const shared = { at: clock(), byId: actor.id, runId: null };
+      await tables.moves.createAll(
         made.flatMap(({ id: pieceId, receivedMm, lengthMm }) => [
           {
             ...shared,
             pieceId,
             kind: 'received' as const,
             lengthMm: receivedMm,
-            why: 'carried in from a file',
+            why: 'imported from a file',
           },
           ...(lengthMm === receivedMm
             ? []
@@ -107,21 +102,15 @@ const takePieces: TakeIn = async ({ tables, clock }, person, rows, transaction) 
                 },
               ]),
         ]),
-        { transaction },
       );
     });
   return { errors, write };
 };
 
-const takeLedger: TakeIn = async ({ tables }, _person, rows, transaction) => {
+const takeLedger: TakeIn = async ({ tables }, rows) => {
   const { good, errors } = checkRows(MoveRowSchema, rows);
-  const people = new Map((await tables.people.findAll({ transaction })).map(({ name, id }) => [name, id]));
-  const pieces = new Map(
-    (await tables.pieces.findAll({ transaction, lock: transaction.LOCK.UPDATE })).map((row) => [
-      row.code,
-      row,
-    ]),
-  );
+  const people = new Map((await tables.people.findAll()).map(({ name, id }) => [name, id]));
+  const pieces = new Map((await tables.pieces.lockAll({})).map((row) => [row.code, row]));
   for (const { row, value } of good) {
     if (!people.has(value.by))
       errors.push({ row, column: 'by', message: `Nobody here is called ${value.by}.` });
@@ -135,7 +124,7 @@ const takeLedger: TakeIn = async ({ tables }, _person, rows, transaction) => {
   errors.push(...below);
   const write = async (): Promise<void> => {
     await inChunks(good, (chunk) =>
-      tables.moves.bulkCreate(
+      tables.moves.createAll(
         chunk.map(({ value }) => ({
           pieceId: pieces.get(value.piece)?.id ?? 0,
           kind: value.kind,
@@ -145,15 +134,17 @@ const takeLedger: TakeIn = async ({ tables }, _person, rows, transaction) => {
           why: value.why,
           runId: null,
         })),
-        { transaction },
       ),
     );
-    for (const [code, lengthMm] of lengths) await pieces.get(code)?.update({ lengthMm }, { transaction });
+    for (const [code, lengthMm] of lengths) {
+      const piece = pieces.get(code);
+      if (piece) await tables.pieces.change(piece, { lengthMm });
+    }
   };
   return { errors, write };
 };
 
-/** Lengths after all rows, and the rows after which a piece would hold less than nought. */
+/** Lengths after all rows, and the rows after which a piece would hold less than zero. */
 function runningLengths(
   rows: readonly Checked<MoveFileRow>[],
   start: ReadonlyMap<string, number>,
@@ -168,7 +159,7 @@ function runningLengths(
       below.push({
         row,
         column: 'moved_m',
-        message: `${value.piece} has ${before / 1000} m before this row: it would hold less than nought.`,
+        message: `${value.piece} has ${before / 1000} m before this row: it would hold less than zero.`,
       });
   }
   return { lengths, below };

@@ -4,11 +4,11 @@ import { ReelRowSchema, type ReelFileRow } from './row-schemas';
 import type { TakeIn } from './take-in-type';
 
 /** Kinds of reel for the reel book. One that is in it already is refused: it is corrected there. */
-export const takeReels: TakeIn = async ({ tables }, _person, rows, transaction) => {
+export const takeReels: TakeIn = async ({ tables }, rows) => {
   const { good, errors } = checkRows(ReelRowSchema, rows);
   const nameOf = ({ label, type }: Pick<ReelFileRow, 'label' | 'type'>): string =>
     `${label.toLowerCase()} (${type})`;
-  const known = new Set((await tables.reelKinds.findAll({ transaction })).map(nameOf));
+  const known = new Set((await tables.reelKinds.findAll()).map(nameOf));
   errors.push(...findTwice(good, 'label', nameOf));
   for (const { row, value } of good) {
     if (known.has(nameOf(value)))
@@ -22,14 +22,13 @@ export const takeReels: TakeIn = async ({ tables }, _person, rows, transaction) 
         });
   }
   const write = async (): Promise<void> => {
-    await tables.reelKinds.bulkCreate(
+    await tables.reelKinds.createAll(
       good.map(({ value }) => ({
         type: value.type,
         label: value.label,
         gear: value.gear,
         observations: observationsOf(value),
       })),
-      { transaction },
     );
   };
   return { errors, write };

@@ -1,6 +1,5 @@
 import type { Piece } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { inTransaction } from '../db/transaction';
 import { ledgerOf, receive, sumOf, type Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 import { drawLine } from './draw';
@@ -13,8 +12,6 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-const ADA = { id: 1, name: 'Ada', role: 'manager' } as const;
-
 /** A repeatable source of choices for one client. */
 function choices(seed: number): (most: number) => number {
   let state = seed;
@@ -26,7 +23,7 @@ function choices(seed: number): (most: number) => number {
 
 describe('a thousand operations from eight clients', () => {
   it(
-    'leave every piece with the sum of its ledger, never below nought at any time',
+    'leave every piece with the sum of its ledger, never below zero at any time',
     { timeout: 120_000 },
     async () => {
       const codes = ['K-1', 'K-2', 'K-3', 'K-4'];
@@ -46,19 +43,14 @@ describe('a thousand operations from eight clients', () => {
               by: 'typed',
             });
           else
-            await inTransaction(shop.house.sequelize, (transaction) =>
-              drawLine(
-                shop.house,
-                ADA,
-                {
-                  pieceId: ids.get(code)!,
-                  lengthMm: metres * 1000 + 1,
-                  tailMm: 2000,
-                  runId: null as never,
-                  why: `client ${client}`,
-                },
-                transaction,
-              ),
+            await shop.force((u) =>
+              drawLine(u, {
+                pieceId: ids.get(code)!,
+                lengthMm: metres * 1000 + 1,
+                tailMm: 2000,
+                runId: null as never,
+                why: `client ${client}`,
+              }),
             );
         }
       });
@@ -67,7 +59,7 @@ describe('a thousand operations from eight clients', () => {
         const { piece, moves } = await ledgerOf(ask, code);
         expect(moves.length).toBeGreaterThan(200);
         expect(piece.lengthMm).toBe(sumOf(moves));
-        // In the order they were written no prefix dips below nought: nobody drew what another had taken.
+        // In the order they were written no prefix dips below zero: nobody drew what another had taken.
         let running = 0;
         for (const { lengthMm } of moves) {
           running += lengthMm;

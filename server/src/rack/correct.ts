@@ -7,25 +7,25 @@ import {
   type PieceWeighing,
 } from '@yard-spool/contract';
 import { metresFromMass, type MassIssue } from '@yard-spool/core';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
+import { unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { addMoves, lockPiece } from './move';
 import { onePiece } from './rack';
 
 /** Sets the books to what was counted on a piece, by a move of the difference. */
 export async function countPiece(
-  house: House,
+  context: ServerContext,
   person: Person,
   code: string,
   { lengthMm, why }: PieceCount,
 ): Promise<Piece> {
-  await inTransaction(house.sequelize, async (transaction) => {
-    const piece = await lockPiece(house, { code }, transaction);
+  await unit(context, person, async (u) => {
+    const piece = await lockPiece(u, { code });
     const move = { kind: 'counted', lengthMm: lengthMm - piece.lengthMm, why: why || 'counted' } as const;
-    await addMoves(house, person, piece, [move], { transaction });
+    await addMoves(u, piece, [move]);
   });
-  return onePiece(house, { code });
+  return onePiece(context, { code });
 }
 
 /**
@@ -33,37 +33,32 @@ export async function countPiece(
  * out of it and not dry, weighs its water too and is refused unless somebody says that it is dry.
  */
 export async function weighPiece(
-  house: House,
+  context: ServerContext,
   person: Person,
   code: string,
   asked: PieceWeighing,
 ): Promise<Piece> {
-  await inTransaction(house.sequelize, async (transaction) => {
-    const row = await lockPiece(house, { code }, transaction);
-    const piece = await onePiece(house, { code }, transaction);
+  await unit(context, person, async (u) => {
+    const row = await lockPiece(u, { code });
+    const piece = await onePiece(u, { code });
     const { value, low, high } = metresOf(piece, asked);
     refuseTooMuch(piece, low);
     const toMm = (metres: number): number => Math.round(metres * 1000);
     const lengthMm = toMm(value);
     const why = `${asked.grossG.toFixed(1)} g with its spool of ${asked.tareG.toFixed(1)} g`;
-    await addMoves(house, person, row, [{ kind: 'weighed', lengthMm: lengthMm - row.lengthMm, why }], {
-      transaction,
+    await addMoves(u, row, [{ kind: 'weighed', lengthMm: lengthMm - row.lengthMm, why }]);
+    await u.tables.pieces.change(row, { tareG: asked.tareG.toFixed(1) });
+    await u.tables.weighings.create({
+      pieceId: row.id,
+      grossG: asked.grossG.toFixed(1),
+      tareG: asked.tareG.toFixed(1),
+      source: asked.by,
+      ...{ lengthMm, lowMm: toMm(low), highMm: toMm(high) },
+      at: u.clock(),
+      byId: u.actor.id,
     });
-    await row.update({ tareG: asked.tareG.toFixed(1) }, { transaction });
-    await house.tables.weighings.create(
-      {
-        pieceId: row.id,
-        grossG: asked.grossG.toFixed(1),
-        tareG: asked.tareG.toFixed(1),
-        source: asked.by,
-        ...{ lengthMm, lowMm: toMm(low), highMm: toMm(high) },
-        at: house.clock(),
-        byId: person.id,
-      },
-      { transaction },
-    );
   });
-  return onePiece(house, { code });
+  return onePiece(context, { code });
 }
 
 /** A weight that would mean clearly more line than ever came on the piece is of another piece, or the tare is. */

@@ -1,6 +1,4 @@
-import type { Person } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { Unit } from '../unit';
 import { addMoves, lockPiece } from './move';
 
 /** A length drawn off a piece for a fill. */
@@ -17,27 +15,21 @@ export interface Draw {
  * Draws line off a piece: the length itself and the tail lost with the cut, each its own line in the ledger.
  *
  * What was counted on to a reel is a fact. Where the books had less, the difference is found line and gets a line of
- * its own, so that the sum still is the length and the books never go below nought.
+ * its own, so that the sum still is the length and the books never go below zero.
  */
-export async function drawLine(
-  house: House,
-  person: Person,
-  draw: Draw,
-  transaction: Transaction,
-): Promise<void> {
-  const piece = await lockPiece(house, { id: draw.pieceId }, transaction);
+export async function drawLine(u: Unit, draw: Draw): Promise<void> {
+  const piece = await lockPiece(u, { id: draw.pieceId });
   const found = Math.max(0, draw.lengthMm - piece.lengthMm);
   const tail = Math.min(draw.tailMm, piece.lengthMm + found - draw.lengthMm);
   await addMoves(
-    house,
-    person,
+    u,
     piece,
     [
       { kind: 'found', lengthMm: found, why: `${draw.why}: more was counted than the books had` },
       { kind: 'filled', lengthMm: -draw.lengthMm, why: draw.why },
       { kind: 'tail', lengthMm: -tail, why: `cut for ${draw.why}` },
     ],
-    { transaction, runId: draw.runId },
+    draw.runId,
   );
-  await piece.update({ opened: true }, { transaction });
+  await u.tables.pieces.change(piece, { opened: true });
 }

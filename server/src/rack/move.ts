@@ -1,7 +1,6 @@
-import type { Move, Person } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
+import type { Move } from '@yard-spool/contract';
 import type { PieceRow } from '../db/models/rack';
-import type { House } from '../house';
+import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 
 /** A line of the ledger before it is written. */
@@ -13,18 +12,16 @@ export interface NewMove {
   readonly at?: Date;
 }
 
+export const goneFrom = (which: string): string => `The piece ${which} is not on the rack any more.`;
+
 /** The piece's row, locked until the transaction ends: two benches cannot move the same metre. */
 export async function lockPiece(
-  { tables }: House,
+  { tables }: Unit,
   where: { id: number } | { code: string },
-  transaction: Transaction,
 ): Promise<PieceRow> {
-  const piece = await tables.pieces.findOne({ where, transaction, lock: transaction.LOCK.UPDATE });
+  const piece = await tables.pieces.lockOne({ where });
   if (!piece || piece.writtenOff)
-    throw new ProblemError(
-      'not-found',
-      `The piece ${'code' in where ? where.code : 'this line came from'} is not on the rack any more.`,
-    );
+    throw new ProblemError('not-found', goneFrom('code' in where ? where.code : 'this line came from'));
   return piece;
 }
 
@@ -32,14 +29,14 @@ export async function lockPiece(
  * Appends lines to a locked piece's ledger and keeps its length, the sum, with the row. Nothing is ever edited: what was
  * wrong is put right by another move.
  *
- * @throws where the books would go below nought
+ * @param runId the run the line went into, where it was one
+ * @throws where the books would go below zero
  */
 export async function addMoves(
-  { tables, clock }: House,
-  person: Person,
+  { tables, clock, actor }: Unit,
   piece: PieceRow,
   asked: readonly NewMove[],
-  { transaction, runId = null }: { readonly transaction: Transaction; readonly runId?: number | null },
+  runId: number | null = null,
 ): Promise<void> {
   const moves = asked.filter(({ lengthMm }) => lengthMm !== 0);
   const lengthMm = moves.reduce((sum, move) => sum + move.lengthMm, piece.lengthMm);
@@ -49,10 +46,7 @@ export async function addMoves(
       `Piece ${piece.code} has ${(piece.lengthMm / 1000).toFixed(0)} m left, which is less than this takes.`,
     );
   if (moves.length === 0) return;
-  const shared = { pieceId: piece.id, at: clock(), byId: person.id, runId };
-  await tables.moves.bulkCreate(
-    moves.map((move) => ({ ...shared, ...move })),
-    { transaction },
-  );
-  await piece.update({ lengthMm }, { transaction });
+  const shared = { pieceId: piece.id, at: clock(), byId: actor.id, runId };
+  await tables.moves.createAll(moves.map((move) => ({ ...shared, ...move })));
+  await tables.pieces.change(piece, { lengthMm });
 }

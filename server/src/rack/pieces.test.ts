@@ -154,7 +154,7 @@ describe('a weigh-in', () => {
     expect(body.tareG).toBe(50);
     const { moves } = await ledgerOf(ask, 'W-1');
     expect(moves.at(-1)).toMatchObject({ kind: 'weighed', why: '100.0 g with its spool of 50.0 g' });
-    const [kept] = await shop.house.tables.weighings.findAll();
+    const [kept] = await shop.context.tables.weighings.findAll();
     expect(kept!.lowMm).toBeLessThan(kept!.lengthMm);
     expect(kept!.highMm).toBeGreaterThan(kept!.lengthMm);
   });

@@ -1,15 +1,14 @@
 import type { NewProduct, Person, Product } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
-import type { House } from '../house';
+import type { Reading, ServerContext } from '../context';
+import { unit, type Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { toProduct } from './to-piece';
 
 /** All lines the shop knows, by code. */
-export async function listProducts({ tables }: House, transaction?: Transaction): Promise<Product[]> {
-  const inIt = transaction ? { transaction } : {};
+export async function listProducts({ tables }: Reading): Promise<Product[]> {
   const [rows, samples] = await Promise.all([
-    tables.products.findAll({ order: ['code'], ...inIt }),
-    tables.massSamples.findAll(inIt),
+    tables.products.findAll({ order: ['code'] }),
+    tables.massSamples.findAll(),
   ]);
   return rows.map((row) => toProduct(row, samples));
 }
@@ -22,34 +21,26 @@ export const productValues = ({ diameter, strengthKg, ...rest }: NewProduct) => 
 });
 
 /** The product a new piece is of: one that is known, or one made for it. */
-export async function productFor(
-  { tables }: House,
-  asked: { id: number } | NewProduct,
-  transaction: Transaction,
-): Promise<number> {
-  if (!('id' in asked)) return (await tables.products.create(productValues(asked), { transaction })).id;
-  if (await tables.products.findByPk(asked.id, { transaction })) return asked.id;
+export async function productFor({ tables }: Unit, asked: { id: number } | NewProduct): Promise<number> {
+  if (!('id' in asked)) return (await tables.products.create(productValues(asked))).id;
+  if (await tables.products.findByPk(asked.id)) return asked.id;
   throw new ProblemError('not-found', 'This line is not on the list any more. Choose again.');
 }
 
 /** Keeps a weighed, measured length, from which the line's grams per metre are learned. */
 export async function addMassSample(
-  house: House,
+  context: ServerContext,
   person: Person,
   productId: number,
   { lengthMm, grams }: { lengthMm: number; grams: number },
 ): Promise<Product> {
-  const { tables, clock } = house;
-  if (!(await tables.products.findByPk(productId)))
-    throw new ProblemError('not-found', 'This line is not on the list any more.');
-  await tables.massSamples.create({
-    productId,
-    lengthMm,
-    grams: grams.toFixed(2),
-    at: clock(),
-    byId: person.id,
+  await unit(context, person, async ({ tables, clock, actor }) => {
+    if (!(await tables.products.findByPk(productId)))
+      throw new ProblemError('not-found', 'This line is not on the list any more.');
+    const weighed = { lengthMm, grams: grams.toFixed(2) };
+    await tables.massSamples.create({ productId, ...weighed, at: clock(), byId: actor.id });
   });
-  const product = (await listProducts(house)).find(({ id }) => id === productId);
+  const product = (await listProducts(context)).find(({ id }) => id === productId);
   if (!product) throw new Error('A product that was just there is there.');
   return product;
 }

@@ -1,6 +1,5 @@
 import type { Move, Piece } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { inTransaction } from '../db/transaction';
 import { receiveTwo } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
 import { drawLine } from './draw';
@@ -13,7 +12,6 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-const ADA = { id: 1, name: 'Ada', role: 'manager' } as const;
 const ledger = async (code: string) =>
   (await ask<{ piece: Piece; moves: Move[] }>('GET', `/pieces/${code}`)).body;
 const sum = (moves: readonly Move[]): number => moves.reduce((total, { lengthMm }) => total + lengthMm, 0);
@@ -26,7 +24,7 @@ describe('the rack', () => {
     expect(moves).toMatchObject([{ kind: 'received', lengthMm: 500_000, by: 'Ada' }]);
   });
 
-  it('refuses a code that is taken, a length of nought, and line that is too thick', async () => {
+  it('refuses a code that is taken, a length of zero, and line that is too thick', async () => {
     const product = { id: (await ledger('A-26')).piece.product.id };
     const piece = { code: 'A-26', product, kind: 'bulk', place: '', lengthMm: 1000 };
     expect((await ask('POST', '/pieces', piece)).body).toMatchObject({ status: 409, code: 'already-exists' });
@@ -47,13 +45,14 @@ describe('the rack', () => {
 
   it('draws length and tail as two ledger lines whose sum is what is left', async () => {
     const { main } = await receiveTwo(ask, 300, 'B');
-    await inTransaction(shop.house.sequelize, (transaction) =>
-      drawLine(
-        shop.house,
-        ADA,
-        { pieceId: main.id, lengthMm: 120_000, tailMm: 2000, runId: null as never, why: 'R-1, main' },
-        transaction,
-      ),
+    await shop.force((u) =>
+      drawLine(u, {
+        pieceId: main.id,
+        lengthMm: 120_000,
+        tailMm: 2000,
+        runId: null as never,
+        why: 'R-1, main',
+      }),
     );
     const { piece, moves } = await ledger('B-26');
     expect(moves.map(({ kind, lengthMm }) => [kind, lengthMm])).toEqual([
@@ -65,15 +64,16 @@ describe('the rack', () => {
     expect(piece.opened).toBe(true);
   });
 
-  it('never goes below nought: what was counted and not on the books is found line', async () => {
+  it('never goes below zero: what was counted and not on the books is found line', async () => {
     const { main } = await receiveTwo(ask, 100, 'C');
-    await inTransaction(shop.house.sequelize, (transaction) =>
-      drawLine(
-        shop.house,
-        ADA,
-        { pieceId: main.id, lengthMm: 130_000, tailMm: 2000, runId: null as never, why: 'R-1, main' },
-        transaction,
-      ),
+    await shop.force((u) =>
+      drawLine(u, {
+        pieceId: main.id,
+        lengthMm: 130_000,
+        tailMm: 2000,
+        runId: null as never,
+        why: 'R-1, main',
+      }),
     );
     const { piece, moves } = await ledger('C-26');
     expect(moves.map(({ kind, lengthMm }) => [kind, lengthMm])).toContainEqual(['found', 30_000]);
@@ -83,13 +83,14 @@ describe('the rack', () => {
   it('keeps sum and length equal with eight drawing at once', async () => {
     const { main } = await receiveTwo(ask, 1000, 'D');
     const draws = Array.from({ length: 8 }, (_, i) =>
-      inTransaction(shop.house.sequelize, (transaction) =>
-        drawLine(
-          shop.house,
-          ADA,
-          { pieceId: main.id, lengthMm: 10_000 + i, tailMm: 2000, runId: null as never, why: `R-${i}` },
-          transaction,
-        ),
+      shop.force((u) =>
+        drawLine(u, {
+          pieceId: main.id,
+          lengthMm: 10_000 + i,
+          tailMm: 2000,
+          runId: null as never,
+          why: `R-${i}`,
+        }),
       ),
     );
     await Promise.all(draws);

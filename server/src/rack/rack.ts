@@ -1,7 +1,6 @@
 import type { Move, Piece } from '@yard-spool/contract';
-import { QueryTypes, type Transaction } from 'sequelize';
 import type { PieceRow } from '../db/models/rack';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { waterByPiece } from '../tubs/water';
@@ -16,20 +15,15 @@ interface Wanted {
 }
 
 /** Pieces with what is left and what is promised, by code. Written-off ones come too, marked. */
-export async function listPieces(
-  house: House,
-  { asOf, ...where }: Wanted = {},
-  transaction?: Transaction,
-): Promise<Piece[]> {
-  const inIt = transaction ? { transaction } : {};
-  const rows = await house.tables.pieces.findAll({ where, order: ['code'], ...inIt });
+export async function listPieces(from: Reading, { asOf, ...where }: Wanted = {}): Promise<Piece[]> {
+  const rows = await from.tables.pieces.findAll({ where, order: ['code'] });
   // One piece is read under its lock, often: what the rest of the rack has promised is not asked then.
   const only = Object.keys(where).length > 0 ? rows.map(({ id }) => id) : undefined;
   const [products, promised, water, past] = await Promise.all([
-    listProducts(house, transaction),
-    promisedByPiece(house, only, transaction),
-    waterByPiece(house, transaction),
-    asOf === undefined ? null : lengthsAt(house, asOf),
+    listProducts(from),
+    promisedByPiece(from, only),
+    waterByPiece(from),
+    asOf === undefined ? null : lengthsAt(from, asOf),
   ]);
   const byId = new Map(products.map((product) => [product.id, product]));
   const pieceOf = (row: PieceRow): Piece =>
@@ -48,33 +42,29 @@ export async function listPieces(
 const endOf = (day: string): Date => new Date(`${day}T23:59:59.999Z`);
 
 /** Length of each piece that was there by the end of a day: the sum of its moves up to then. */
-async function lengthsAt({ sequelize }: House, day: string): Promise<Map<number, number>> {
-  const rows = await sequelize.query<{ pieceId: number; mm: string | number }>(
+async function lengthsAt({ query }: Reading, day: string): Promise<Map<number, number>> {
+  const rows = await query<{ pieceId: number; mm: string | number }>(
     'SELECT piece_id AS pieceId, SUM(length_mm) AS mm FROM moves WHERE at <= :end GROUP BY piece_id',
-    { type: QueryTypes.SELECT, replacements: { end: endOf(day) } },
+    { end: endOf(day) },
   );
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
 
 /** Millimetres promised off each piece, or only off some, to reels planned and not yet filled. */
-async function promisedByPiece(
-  { sequelize }: House,
-  only?: readonly number[],
-  transaction?: Transaction,
-): Promise<Map<number, number>> {
+async function promisedByPiece({ query }: Reading, only?: readonly number[]): Promise<Map<number, number>> {
   if (only?.length === 0) return new Map();
-  const rows = await sequelize.query<{ pieceId: number; mm: string | number }>(
+  const rows = await query<{ pieceId: number; mm: string | number }>(
     `SELECT cuts.piece_id AS pieceId, SUM(cuts.length_mm) AS mm FROM cuts
      JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') ${only ? 'AND cuts.piece_id IN (:only)' : ''}
      GROUP BY cuts.piece_id`,
-    { type: QueryTypes.SELECT, ...(only && { replacements: { only } }), ...(transaction && { transaction }) },
+    only && { only },
   );
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
 
 /** One piece, or a refusal. */
-export async function onePiece(house: House, wanted: Wanted, transaction?: Transaction): Promise<Piece> {
-  const [piece] = await listPieces(house, wanted, transaction);
+export async function onePiece(from: Reading, wanted: Wanted): Promise<Piece> {
+  const [piece] = await listPieces(from, wanted);
   if (piece) return piece;
   const day = wanted.asOf === undefined ? '' : ` on ${wanted.asOf}`;
   throw new ProblemError('not-found', `There is no piece ${wanted.code ?? ''} on the rack${day}.`);
@@ -82,13 +72,13 @@ export async function onePiece(house: House, wanted: Wanted, transaction?: Trans
 
 /** One piece with its ledger, oldest first; up to the end of a day where one is given. */
 export async function readPiece(
-  house: House,
+  from: Reading,
   code: string,
   asOf?: string,
 ): Promise<{ piece: Piece; moves: Move[] }> {
-  const piece = await onePiece(house, { code, asOf });
-  const rows = await house.tables.moves.findAll({ where: { pieceId: piece.id }, order: ['id'] });
-  const nameOf = await peopleNames(house);
+  const piece = await onePiece(from, { code, asOf });
+  const rows = await from.tables.moves.findAll({ where: { pieceId: piece.id }, order: ['id'] });
+  const nameOf = await peopleNames(from);
   const moves = rows
     .filter(({ at }) => asOf === undefined || at <= endOf(asOf))
     .map(({ id, kind, lengthMm, at, byId, why }) => ({

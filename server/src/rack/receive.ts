@@ -1,8 +1,7 @@
 import type { NewPieceSchema, Person, Piece, PieceFacts } from '@yard-spool/contract';
-import type { Transaction } from 'sequelize';
 import type { InferOutput } from 'valibot';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
+import { type Unit, unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { addMoves } from './move';
 import { productFor } from './products';
@@ -30,28 +29,28 @@ export const factValues = ({
 });
 
 /** Takes a piece on to the rack. Its length is the first line of its ledger. */
-export async function receivePiece(house: House, person: Person, asked: NewPiece): Promise<Piece> {
-  await inTransaction(house.sequelize, (transaction) => createPiece(house, person, asked, transaction));
-  return onePiece(house, { code: asked.code });
+export async function receivePiece(context: ServerContext, person: Person, asked: NewPiece): Promise<Piece> {
+  await unit(context, person, (u) => createPiece(u, asked));
+  return onePiece(context, { code: asked.code });
 }
 
-export async function createPiece(
-  house: House,
-  person: Person,
-  asked: NewPiece,
-  transaction: Transaction,
-): Promise<void> {
+export async function createPiece(u: Unit, asked: NewPiece): Promise<void> {
   const { code, kind, place, lengthMm, fromReel } = asked;
-  if (fromReel !== null && !(await house.tables.reels.findOne({ where: { tag: fromReel }, transaction })))
+  if (fromReel !== null && !(await u.tables.reels.findOne({ where: { tag: fromReel } })))
     throw new ProblemError('not-found', `There is no reel ${fromReel} this could have been stripped from.`, [
       { path: 'fromReel', message: `There is no reel ${fromReel}.` },
     ]);
-  const productId = await productFor(house, asked.product, transaction);
-  const piece = await house.tables.pieces.create(
-    { code, productId, kind, place, receivedMm: lengthMm, lengthMm: 0, ...factValues(asked) },
-    { transaction },
-  );
+  const productId = await productFor(u, asked.product);
+  const piece = await u.tables.pieces.create({
+    code,
+    productId,
+    kind,
+    place,
+    receivedMm: lengthMm,
+    lengthMm: 0,
+    ...factValues(asked),
+  });
   const why = fromReel === null ? 'as it came' : `stripped off reel ${fromReel}`;
-  await addMoves(house, person, piece, [{ kind: 'received', lengthMm, why }], { transaction });
-  if (kind === 'remnant' || kind === 'salvage') await piece.update({ opened: true }, { transaction });
+  await addMoves(u, piece, [{ kind: 'received', lengthMm, why }]);
+  if (kind === 'remnant' || kind === 'salvage') await u.tables.pieces.change(piece, { opened: true });
 }

@@ -1,6 +1,5 @@
 import type { Piece, ReorderLine } from '@yard-spool/contract';
-import { QueryTypes } from 'sequelize';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { listProducts } from './products';
 import { listPieces } from './rack';
 
@@ -8,12 +7,12 @@ const WEEKS = 4;
 const DAY = 86_400_000;
 
 /** Use over the last weeks, days left at that use, and the price of a metre by size; what runs out first foremost. */
-export async function readReorder(house: House): Promise<{ weeks: number; lines: ReorderLine[] }> {
-  const since = new Date(house.clock().getTime() - WEEKS * 7 * DAY);
+export async function readReorder(from: Reading): Promise<{ weeks: number; lines: ReorderLine[] }> {
+  const since = new Date(from.clock().getTime() - WEEKS * 7 * DAY);
   const [products, pieces, used] = await Promise.all([
-    listProducts(house),
-    listPieces(house),
-    usedSince(house, since),
+    listProducts(from),
+    listPieces(from),
+    usedSince(from, since),
   ]);
   const lines = products
     .map((product): ReorderLine => {
@@ -37,13 +36,13 @@ export async function readReorder(house: House): Promise<{ weeks: number; lines:
 const sum = (figures: readonly number[]): number => figures.reduce((total, figure) => total + figure, 0);
 
 /** What was wound off, cut off or thrown away; counts and weighings only put the books right. */
-async function usedSince({ sequelize }: House, since: Date): Promise<Map<number, number>> {
-  const rows = await sequelize.query<{ productId: number; mm: string | number }>(
+async function usedSince({ query }: Reading, since: Date): Promise<Map<number, number>> {
+  const rows = await query<{ productId: number; mm: string | number }>(
     `SELECT pieces.product_id AS productId, -SUM(moves.length_mm) AS mm
      FROM moves JOIN pieces ON pieces.id = moves.piece_id
      WHERE moves.at >= :since AND moves.kind IN ('filled', 'tail', 'recycled', 'written-off')
      GROUP BY pieces.product_id`,
-    { type: QueryTypes.SELECT, replacements: { since } },
+    { since },
   );
   return new Map(rows.map(({ productId, mm }) => [productId, Number(mm)]));
 }

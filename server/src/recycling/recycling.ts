@@ -7,9 +7,8 @@ import {
   type RecyclingBook,
 } from '@yard-spool/contract';
 import { solidMass } from '@yard-spool/core';
-import { QueryTypes, type Transaction } from 'sequelize';
-import { inTransaction } from '../db/transaction';
-import type { House } from '../house';
+import type { Reading, ServerContext } from '../context';
+import { type Unit, unit } from '../unit';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { refuseIfPromised } from '../rack/change-piece';
@@ -19,15 +18,14 @@ import { onePiece } from '../rack/rack';
 const LATEST = 60;
 
 /** Running totals by bin and the latest entries. */
-export async function readRecycling(house: House): Promise<RecyclingBook> {
-  const { tables, sequelize } = house;
+export async function readRecycling(from: Reading): Promise<RecyclingBook> {
+  const { tables, query } = from;
   const [sums, rows, nameOf] = await Promise.all([
-    sequelize.query<{ stream: string; grams: string; tubes: string }>(
+    query<{ stream: string; grams: string; tubes: string }>(
       'SELECT stream, SUM(grams) AS grams, SUM(tubes) AS tubes FROM recyclings GROUP BY stream',
-      { type: QueryTypes.SELECT },
     ),
     tables.recyclings.findAll({ order: [['id', 'DESC']], limit: LATEST }),
-    peopleNames(house),
+    peopleNames(from),
   ]);
   return {
     totals: STREAMS.map((stream) => {
@@ -45,60 +43,52 @@ export async function readRecycling(house: House): Promise<RecyclingBook> {
 }
 
 /** Old line into its bin. Off a piece it takes all that is left, and the piece leaves the rack. */
-export async function recycle(house: House, person: Person, asked: NewRecycling): Promise<RecyclingBook> {
-  await inTransaction(house.sequelize, async (transaction) => {
-    const off =
-      asked.piece === null ? NOTHING : await offPiece(house, person, asked.piece, asked, transaction);
+export async function recycle(
+  context: ServerContext,
+  person: Person,
+  asked: NewRecycling,
+): Promise<RecyclingBook> {
+  await unit(context, person, async (u) => {
+    const off = asked.piece === null ? NOTHING : await offPiece(u, asked.piece, asked);
     const grams = asked.grams ?? off.grams;
     if (grams === null)
       throw new ProblemError('bad-request', 'Weigh it: what this line weighs a metre is not known.', [
         { path: 'grams', message: 'A weight is needed, in g.' },
       ]);
-    await house.tables.recyclings.create(
-      {
-        stream: asked.stream,
-        grams: grams.toFixed(1),
-        estimated: asked.grams === null,
-        tubes: asked.tubes,
-        lengthMm: off.lengthMm,
-        pieceId: off.pieceId,
-        why: asked.why,
-        at: house.clock(),
-        byId: person.id,
-      },
-      { transaction },
-    );
+    await u.tables.recyclings.create({
+      stream: asked.stream,
+      grams: grams.toFixed(1),
+      estimated: asked.grams === null,
+      tubes: asked.tubes,
+      lengthMm: off.lengthMm,
+      pieceId: off.pieceId,
+      why: asked.why,
+      at: u.clock(),
+      byId: u.actor.id,
+    });
   });
-  return readRecycling(house);
+  return readRecycling(context);
 }
 
 const NOTHING = { grams: null, lengthMm: null, pieceId: null } as const;
 
 async function offPiece(
-  house: House,
-  person: Person,
+  u: Unit,
   code: string,
   { stream, why }: Pick<NewRecycling, 'stream' | 'why'>,
-  transaction: Transaction,
 ): Promise<{ grams: number | null; lengthMm: number; pieceId: number }> {
-  const row = await lockPiece(house, { code }, transaction);
-  const { product } = await onePiece(house, { code }, transaction);
+  const row = await lockPiece(u, { code });
+  const { product } = await onePiece(u, { code });
   const belongs = streamOf(product.material);
   if (belongs !== stream)
     throw new ProblemError('bad-request', `${code} is ${product.name}: it goes to the ${belongs} bin.`, [
       { path: 'stream', message: `It goes to the ${belongs} bin.` },
     ]);
-  await refuseIfPromised(house, code, transaction);
+  await refuseIfPromised(u, code);
   const { lengthMm } = row;
   const perMetre = product.mass?.gramsPerMetre ?? solidMass(lineOf(product))?.gramsPerMetre;
-  await addMoves(
-    house,
-    person,
-    row,
-    [{ kind: 'recycled', lengthMm: -lengthMm, why: why || `into the ${stream} bin` }],
-    { transaction },
-  );
-  await row.update({ writtenOff: true, version: row.version + 1 }, { transaction });
+  await addMoves(u, row, [{ kind: 'recycled', lengthMm: -lengthMm, why: why || `into the ${stream} bin` }]);
+  await u.tables.pieces.change(row, { writtenOff: true, version: row.version + 1 });
   return {
     grams: perMetre === undefined ? null : (perMetre * lengthMm) / 1000,
     lengthMm,

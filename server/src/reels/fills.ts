@@ -1,34 +1,34 @@
 import type { Fill, FillLayer } from '@yard-spool/contract';
 import type { FillRow } from '../db/models/runs';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 
 /** One fill with its layers, arbor first. */
-export async function readFill(house: House, id: number): Promise<Fill> {
-  const row = await house.tables.fills.findByPk(id);
+export async function readFill(from: Reading, id: number): Promise<Fill> {
+  const row = await from.tables.fills.findByPk(id);
   if (!row) throw new ProblemError('not-found', 'There is no such fill.');
-  return toFill(house, row);
+  return toFill(from, row);
 }
 
 /** All fills of a spool, newest first. */
-export async function fillsOfSpools(house: House, spoolIds: readonly number[]): Promise<Fill[]> {
-  const rows = await house.tables.fills.findAll({
+export async function fillsOfSpools(from: Reading, spoolIds: readonly number[]): Promise<Fill[]> {
+  const rows = await from.tables.fills.findAll({
     where: { spoolId: [...spoolIds], takenBackAt: null },
     order: [
       ['closedAt', 'DESC'],
       ['id', 'DESC'],
     ],
   });
-  return Promise.all(rows.map((row) => toFill(house, row)));
+  return Promise.all(rows.map((row) => toFill(from, row)));
 }
 
-async function toFill(house: House, row: FillRow): Promise<Fill> {
-  const { tables } = house;
+async function toFill(from: Reading, row: FillRow): Promise<Fill> {
+  const { tables } = from;
   const [run, person] = await Promise.all([
     tables.runs.findByPk(row.runId),
     tables.people.findByPk(row.byId),
   ]);
-  const job = run && (await tables.jobs.findByPk(run.jobId, { attributes: ['bagId'] }));
+  const job = run && (await tables.jobs.findByPk(run.jobId));
   if (!job) throw new Error(`Fill ${String(row.id)} has no run.`);
   return {
     id: row.id,
@@ -40,11 +40,11 @@ async function toFill(house: House, row: FillRow): Promise<Fill> {
     gapByCount: row.gapByCount,
     spool: row.spool,
     under: run.madeUnder,
-    layers: await layersOf(house, row.id),
+    layers: await layersOf(from, row.id),
   };
 }
 
-async function layersOf({ tables }: House, fillId: number): Promise<FillLayer[]> {
+async function layersOf({ tables }: Reading, fillId: number): Promise<FillLayer[]> {
   const rows = await tables.fillLayers.findAll({ where: { fillId }, order: ['position'] });
   return Promise.all(
     rows.map(

@@ -1,13 +1,12 @@
 import type { ReelType } from '@yard-spool/contract';
 import { kindFillsAsObservations, kindKey, type ClosedFill, type Observation } from '@yard-spool/core';
-import { QueryTypes } from 'sequelize';
-import type { House } from '../house';
+import type { Reading } from '../context';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand's tension. */
 const LOOK_BACK = 6;
 
 /** What the closed fills of one spool say of it: depths read and packs used up then, newest fill first. */
-export async function learnedOfSpool({ tables }: House, spoolId: number): Promise<Observation[]> {
+export async function learnedOfSpool({ tables }: Reading, spoolId: number): Promise<Observation[]> {
   const fills = await tables.fills.findAll({
     where: { spoolId, takenBackAt: null },
     order: [['id', 'DESC']],
@@ -23,12 +22,11 @@ interface KindFill {
 }
 
 /** What the closed fills of each kind of reel say of another of that kind, by type and name. */
-export async function learnedByKind({ sequelize }: House): Promise<Map<string, Observation[]>> {
-  const rows = await sequelize.query<KindFill>(
+export async function learnedByKind({ query }: Reading): Promise<Map<string, Observation[]>> {
+  const rows = await query<KindFill>(
     `SELECT reels.type, reels.label, fills.depths FROM fills
      JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
      WHERE fills.taken_back_at IS NULL AND JSON_LENGTH(fills.depths) > 0 ORDER BY fills.id DESC LIMIT 2000`,
-    { type: QueryTypes.SELECT },
   );
   const fillsOf = new Map<string, ClosedFill[]>();
   for (const { type, label, depths } of rows) {

@@ -1,7 +1,6 @@
 import type { Reel, ReelRow } from '@yard-spool/contract';
-import { QueryTypes } from 'sequelize';
 import { toCustomer } from '../bags/customers';
-import type { House } from '../house';
+import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 import { fillsOfSpools } from './fills';
 
@@ -10,22 +9,22 @@ interface FoundReel extends Omit<ReelRow, 'filledAt'> {
 }
 
 /** Reels whose tag, name or customer starts with (or has a word that starts with) what was typed. */
-export async function findReels({ sequelize }: House, typed: string): Promise<ReelRow[]> {
+export async function findReels({ query }: Reading, typed: string): Promise<ReelRow[]> {
   const start = `${typed.replace(/[\\%_]/g, '\\$&')}%`;
-  const rows = await sequelize.query<FoundReel>(
+  const rows = await query<FoundReel>(
     `SELECT reels.tag, reels.type, reels.label, customers.name AS customer, MAX(fills.closed_at) AS filledAt
      FROM reels JOIN customers ON customers.id = reels.customer_id
      LEFT JOIN spools ON spools.reel_id = reels.id LEFT JOIN fills ON fills.spool_id = spools.id AND fills.taken_back_at IS NULL
      WHERE reels.tag LIKE :start OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word
      GROUP BY reels.id ORDER BY reels.tag LIMIT 100`,
-    { type: QueryTypes.SELECT, replacements: { start, word: `% ${start}` } },
+    { start, word: `% ${start}` },
   );
   return rows.map((row) => ({ ...row, filledAt: row.filledAt?.toISOString() ?? null }));
 }
 
 /** A reel by its tag: what is on it, and what was before. */
-export async function readReel(house: House, tag: string): Promise<Reel> {
-  const { tables } = house;
+export async function readReel(from: Reading, tag: string): Promise<Reel> {
+  const { tables } = from;
   const reel = await tables.reels.findOne({ where: { tag } });
   const customer = reel && (await tables.customers.findByPk(reel.customerId));
   if (!customer)
@@ -44,7 +43,7 @@ export async function readReel(house: House, tag: string): Promise<Reel> {
     type: reel.type,
     label: reel.label,
     customer: toCustomer(customer),
-    fills: await fillsOfSpools(house, spoolIds),
+    fills: await fillsOfSpools(from, spoolIds),
     waiting: waiting && { bagNumber: waiting.bagId, jobId: waiting.id, runId: run?.id ?? null },
   };
 }

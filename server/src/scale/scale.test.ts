@@ -1,7 +1,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
 import { parseScaleLine, readScale } from './scale';
 
 let server: Server | undefined;
@@ -10,8 +10,8 @@ afterEach(() => {
   server = undefined;
 });
 
-/** A house whose scale says just these lines to whoever connects. */
-async function houseWith(talk: (socket: Socket) => void): Promise<House> {
+/** A server whose scale says just these lines to whoever connects. */
+async function contextWith(talk: (socket: Socket) => void): Promise<ServerContext> {
   server = createServer((socket) => {
     socket.on('error', () => undefined);
     talk(socket);
@@ -19,15 +19,15 @@ async function houseWith(talk: (socket: Socket) => void): Promise<House> {
   await new Promise<void>((resolve) => server?.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   const clock = (): Date => new Date('2031-03-10T08:00:00.000Z');
-  return { clock, scaleAddress: { host: '127.0.0.1', port } } as House;
+  return { clock, scaleAddress: { host: '127.0.0.1', port } } as ServerContext;
 }
 
 describe('the bench scale', () => {
   it('is read once two readings in a row agree', async () => {
-    const house = await houseWith((socket) =>
+    const context = await contextWith((socket) =>
       socket.write('scale-1,1,3.0\nscale-1,2,240.5\nscale-1,3,412.4\nscale-1,4,412.5\n'),
     );
-    expect(await readScale(house)).toEqual({
+    expect(await readScale(context)).toEqual({
       device: 'scale-1',
       grams: 412.5,
       at: '2031-03-10T08:00:00.000Z',
@@ -35,26 +35,26 @@ describe('the bench scale', () => {
   });
 
   it('is read though lines come in halves and rubbish between them', async () => {
-    const house = await houseWith((socket) => {
+    const context = await contextWith((socket) => {
       socket.write('hello\nscale-1,1,4');
       socket.write('12.5\nscale-1,nonsense\nscale-1,2,412.5\n');
     });
-    expect((await readScale(house)).grams).toBe(412.5);
+    expect((await readScale(context)).grams).toBe(412.5);
   });
 
   it('that hangs up says so in a sentence', async () => {
-    const house = await houseWith((socket) => socket.end('scale-1,1,400.0\n'));
-    await expect(readScale(house)).rejects.toMatchObject({ code: 'device-away' });
+    const context = await contextWith((socket) => socket.end('scale-1,1,400.0\n'));
+    await expect(readScale(context)).rejects.toMatchObject({ code: 'device-away' });
   });
 
   it('that is not there says so in a sentence', async () => {
-    const house = await houseWith(() => undefined);
+    const context = await contextWith(() => undefined);
     server?.close();
-    await expect(readScale(house)).rejects.toMatchObject({
+    await expect(readScale(context)).rejects.toMatchObject({
       code: 'device-away',
       detail: expect.stringContaining('type what it shows') as string,
     });
-    await expect(readScale({} as House)).rejects.toMatchObject({ code: 'device-away' });
+    await expect(readScale({} as ServerContext)).rejects.toMatchObject({ code: 'device-away' });
   });
 
   it.each([

@@ -1,6 +1,6 @@
 import { connect } from 'node:net';
-import { createInterface } from 'node:readline';
-import type { House } from '../house';
+import type { ServerContext } from '../context';
+import { onLines } from '../devices/lines';
 import { ProblemError } from '../problem-error';
 
 /** How long a scale may take to come to rest, ms. */
@@ -24,7 +24,7 @@ const restless = (): ProblemError =>
 export function readScale({
   scaleAddress,
   clock,
-}: House): Promise<{ device: string; grams: number; at: string }> {
+}: ServerContext): Promise<{ device: string; grams: number; at: string }> {
   if (scaleAddress === undefined)
     return Promise.reject(new ProblemError('device-away', 'No scale is set up. Type what it shows instead.'));
   return new Promise((resolve, reject) => {
@@ -38,14 +38,11 @@ export function readScale({
       giveUp(before === null ? away() : restless());
     }, PATIENCE);
     let before: number | null = null;
-    const lines = createInterface({ input: socket });
     const gone = (): void => {
       giveUp(away());
     };
     socket.on('error', gone).on('close', gone);
-    // The reader of lines passes its socket's error on; unheard it would end the server.
-    lines.on('error', gone);
-    lines.on('line', (line) => {
+    onLines(socket, (line) => {
       const reading = parseScaleLine(line);
       if (reading === null) return;
       const rested = before !== null && Math.abs(reading.grams - before) <= AT_REST;

@@ -85,10 +85,13 @@ export const booking = (pieces: { backing: Piece; main: Piece }, more: object = 
   ...more,
 });
 
+/** The bench every shop begins with, Bench 1. */
+export const FIRST_BENCH = 1;
+
 /** Books a reel and takes it to the bench. */
 export async function runOf(ask: Ask, pieces: { backing: Piece; main: Piece }): Promise<Run> {
   const bag = (await ask<Bag>('POST', '/bags', booking(pieces))).body;
-  return (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, bench: 'Bench 1' })).body;
+  return (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId: FIRST_BENCH })).body;
 }
 
 interface Happening {

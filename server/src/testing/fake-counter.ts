@@ -44,6 +44,12 @@ export class FakeCounter {
     await new Promise((resolve) => this.server.close(resolve));
   }
 
+  /** The link is back, at another place. */
+  async move(): Promise<void> {
+    this.port = 0;
+    await this.listen();
+  }
+
   /** The link is back, at the same place. */
   async listen(): Promise<void> {
     this.server = createServer((socket) => {

@@ -3,11 +3,16 @@ import type { AddressInfo } from 'node:net';
 import type { Problem } from '@yard-spool/contract';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
+import { unit, type Unit } from '../unit';
 import { createApp } from '../app';
 import { connect } from '../db/connect';
 import { migrate } from '../db/migrate';
-import { openHouse, type House } from '../house';
+import { openContext, type ServerContext } from '../context';
+import { BenchCounters } from '../devices/bench-counters';
 import { addPerson } from '../people/people';
+
+/** Whoever makes a change in a test that goes past the API. */
+export const ADA = { id: 1, name: 'Ada', role: 'manager' } as const;
 
 /** An answer of the API as a test looks at it. */
 export interface Answer<T = unknown> {
@@ -21,7 +26,8 @@ const PASSCODE = 'right-passcode';
 /** A whole server on a database of its own, for one test file. The real MariaDB, the real app, a real port. */
 export class TestShop {
   private constructor(
-    readonly house: House,
+    readonly context: ServerContext,
+    readonly counters: BenchCounters,
     private readonly admin: Sequelize,
     private readonly name: string,
     private readonly server: Server,
@@ -39,19 +45,23 @@ export class TestShop {
     address.pathname = `/${name}`;
     const sequelize = connect(address.href);
     await migrate(sequelize);
-    const house = openHouse(sequelize, clock);
-    await addPerson(house, 'Ada', 'manager', PASSCODE);
-    await addPerson(house, 'Bo', 'technician', PASSCODE);
-    const server = createServer(createApp({ house, log: pino({ level: 'silent' }) }));
+    const context = openContext(sequelize, clock);
+    await addPerson(context, 'Ada', 'manager', PASSCODE);
+    await addPerson(context, 'Bo', 'technician', PASSCODE);
+    const counters = await BenchCounters.open(context);
+    const server = createServer(
+      createApp({ context, counters, log: pino({ level: process.env.YARD_SPOOL_TEST_LOG ?? 'silent' }) }),
+    );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const { port } = server.address() as AddressInfo;
-    return new TestShop(house, admin, name, server, `http://127.0.0.1:${port}`);
+    return new TestShop(context, counters, admin, name, server, `http://127.0.0.1:${port}`);
   }
 
   async close(): Promise<void> {
     this.server.closeAllConnections();
     await new Promise((resolve) => this.server.close(resolve));
-    await this.house.sequelize.close();
+    await this.counters.close();
+    await this.context.sequelize.close();
     await this.admin.query(`DROP DATABASE ${this.name}`);
     await this.admin.close();
   }
@@ -69,6 +79,11 @@ export class TestShop {
       ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
     return { status: response.status, headers: response.headers, body: (await response.json()) as T };
+  }
+
+  /** Puts something into the books that no request could. */
+  force<T>(work: (u: Unit) => Promise<T>): Promise<T> {
+    return unit(this.context, ADA, work);
   }
 
   /** Signs in and gives a way to ask as that person. */

@@ -1,6 +1,6 @@
 import type { Piece } from '@yard-spool/contract';
-import { Op, type Transaction } from 'sequelize';
-import type { House } from '../house';
+import { Op } from 'sequelize';
+import type { Reading } from '../context';
 
 /** How long line counts as wet after it came out of the water, hours. From memory, no source. */
 const DRIES_IN = 24;
@@ -9,19 +9,14 @@ const HOUR = 3_600_000;
 type Water = Pick<Piece, 'soaking' | 'wetUntil'>;
 
 /** The water each piece is in, or came out of and is not dry from. */
-export async function waterByPiece(
-  { tables, clock }: House,
-  transaction?: Transaction,
-): Promise<Map<number, Water>> {
-  const inIt = transaction ? { transaction } : {};
+export async function waterByPiece({ tables, clock }: Reading): Promise<Map<number, Water>> {
   const since = new Date(clock().getTime() - DRIES_IN * HOUR);
   const soaks = await tables.soaks.findAll({
     where: { [Op.or]: [{ outAt: null }, { outAt: { [Op.gt]: since } }] },
     order: ['id'],
-    ...inIt,
   });
   if (soaks.length === 0) return new Map();
-  const tubs = new Map((await tables.tubs.findAll(inIt)).map(({ id, name }) => [id, name]));
+  const tubs = new Map((await tables.tubs.findAll()).map(({ id, name }) => [id, name]));
   return new Map(
     soaks.map(({ id, pieceId, tubId, inAt, readyAt, tooLongAt, outAt }): [number, Water] => [
       pieceId,

@@ -1,7 +1,16 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  viewChild,
+} from '@angular/core';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { filter, map } from 'rxjs';
+import { Outbox } from './data/outbox.service';
 import { BurstCatcher } from './data/burst-catcher';
 import { SessionService } from './data/session.service';
 import { UnitsService } from './data/units.service';
@@ -48,7 +57,13 @@ export class App {
   private readonly replayed = new WeakSet<Event>();
   private readonly burst = new BurstCatcher((tag) => this.open(tag));
 
+  private readonly outbox = inject(Outbox);
+
   constructor() {
+    // Whatever waits of any run is sent as whoever signs in can send it, and once the link is back.
+    effect(() => {
+      if (this.person()) void this.outbox.sendEverything();
+    });
     // In the capture phase, so that a scanner's keys are seen before any shortcut sees them.
     const listen = (event: KeyboardEvent): void => {
       this.catchBurst(event);

@@ -79,7 +79,18 @@ export interface BenchRow extends Model<InferAttributes<BenchRow>, InferCreation
   spanMm: number;
   hand: Bench['hand'];
   devices: Bench['devices'];
+  /** Taken away; runs made at it keep its name. */
+  removed: CreationOptional<boolean>;
+  /** The run that stands at it: the one somebody did something to here last. Its counter counts for it. */
+  runId: CreationOptional<number | null>;
   version: CreationOptional<number>;
+}
+
+/** Which run a bench's counter was credited to last. */
+export interface CounterRow extends Model<InferAttributes<CounterRow>, InferCreationAttributes<CounterRow>> {
+  benchId: number;
+  name: string;
+  runId: number | null;
 }
 
 export const defineRuleOverrides = (sequelize: Sequelize) =>
@@ -123,7 +134,20 @@ export const defineBenches = (sequelize: Sequelize) =>
       spanMm: DataTypes.INTEGER,
       hand: DataTypes.STRING,
       devices: DataTypes.JSON,
+      removed: { type: DataTypes.BOOLEAN, defaultValue: false },
+      runId: DataTypes.INTEGER,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'benches' },
+  );
+
+export const defineCounters = (sequelize: Sequelize) =>
+  sequelize.define<CounterRow>(
+    'counter',
+    {
+      benchId: { type: DataTypes.INTEGER, primaryKey: true },
+      name: { type: DataTypes.STRING, primaryKey: true },
+      runId: DataTypes.INTEGER,
+    },
+    { tableName: 'counters' },
   );

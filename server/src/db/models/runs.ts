@@ -13,7 +13,7 @@ import { id } from './columns';
 export interface RunRow extends Model<InferAttributes<RunRow>, InferCreationAttributes<RunRow>> {
   id: CreationOptional<number>;
   jobId: number;
-  bench: string;
+  benchId: number;
   state: CreationOptional<Run['state']>;
   openedAt: Date;
   closedAt: CreationOptional<Date | null>;
@@ -30,6 +30,8 @@ export interface RunEventRow extends Model<
   kind: RunEvent['kind'];
   at: Date;
   byId: number;
+  /** Who sent it, where that is somebody else than whom it happened under. */
+  sentById: CreationOptional<number | null>;
   payload: RunEvent['payload'];
 }
 
@@ -77,7 +79,7 @@ export const defineRuns = (sequelize: Sequelize) =>
     {
       id,
       jobId: DataTypes.INTEGER,
-      bench: DataTypes.STRING,
+      benchId: DataTypes.INTEGER,
       state: { type: DataTypes.STRING, defaultValue: 'open' },
       openedAt: DataTypes.DATE(3),
       closedAt: DataTypes.DATE(3),
@@ -90,12 +92,13 @@ export const defineRunEvents = (sequelize: Sequelize) =>
   sequelize.define<RunEventRow>(
     'runEvent',
     {
-      id: { type: DataTypes.STRING, primaryKey: true },
-      runId: DataTypes.INTEGER,
-      seq: DataTypes.INTEGER,
+      runId: { type: DataTypes.INTEGER, primaryKey: true },
+      seq: { type: DataTypes.INTEGER, primaryKey: true },
+      id: DataTypes.STRING,
       kind: DataTypes.STRING,
       at: DataTypes.DATE(3),
       byId: DataTypes.INTEGER,
+      sentById: DataTypes.INTEGER,
       payload: DataTypes.JSON,
     },
     { tableName: 'run_events' },

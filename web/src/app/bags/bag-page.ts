@@ -13,7 +13,7 @@ import { api, type Bag, type Job } from '@yard-spool/contract';
 import { inferSpool, priorsOf, swapOf } from '@yard-spool/core';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { BenchName } from '../data/bench-name.service';
+import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import type { LineLook } from '../drawing/line-look';
@@ -40,7 +40,7 @@ import { REEL_TYPE_NAMES } from './reel-type-names';
 export class BagPage {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
-  private readonly bench = inject(BenchName);
+  private readonly here = inject(BenchHere);
   private readonly house = inject(HouseService);
 
   /** From the address. */
@@ -149,7 +149,17 @@ export class BagPage {
       void this.router.navigate(['/reels', job.tag]);
       return;
     }
-    const ask = this.api.call(api.startRun, { body: { jobId: job.id, bench: this.bench.name() } });
+    if (job.runId !== null) {
+      void this.router.navigate(['/bench', job.runId]);
+      return;
+    }
+    const benchId = this.here.bench()?.id;
+    // Nobody said at which bench this machine stands: that is said there.
+    if (benchId === undefined) {
+      void this.router.navigate(['/bench']);
+      return;
+    }
+    const ask = this.api.call(api.startRun, { body: { jobId: job.id, benchId } });
     this.sending.send(ask, ({ id }) => void this.router.navigate(['/bench', id]));
   }
 

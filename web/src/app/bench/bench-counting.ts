@@ -12,7 +12,7 @@ export class BenchCounting {
   turn(turns: number): void {
     const layer = this.bench.current()?.layer;
     if (layer === undefined || (turns < 0 && this.bench.soFar() <= 0)) return;
-    const hold = this.store.run()?.device && !this.bench.state()?.held;
+    const hold = this.store.device() && !this.bench.state()?.held;
     const held = hold ? this.store.happen({ kind: 'held', payload: { on: true } }) : Promise.resolve();
     void held.then(() => this.store.happen(this.bench.byHand(layer, turns)));
   }
@@ -27,7 +27,7 @@ export class BenchCounting {
   hold(): void {
     const [frame, held] = [this.store.counter(), this.bench.state()?.held];
     if (held && frame?.unclaimed) return;
-    const at = frame?.count == null ? {} : { device: frame.device, count: frame.count };
+    const at = frame?.count == null ? {} : { device: frame.device.name, count: frame.count };
     void this.store.happen({ kind: 'held', payload: { on: !held, ...at } });
   }
 

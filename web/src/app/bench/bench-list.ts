@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
-import { BenchName } from '../data/bench-name.service';
+import { BenchHere } from '../data/bench-here.service';
 import { load } from '../data/loaded';
 import { LoadState } from '../ui/load-state';
 
@@ -14,17 +14,18 @@ import { LoadState } from '../ui/load-state';
   template: `
     <div class="flex flex-wrap items-end justify-between gap-3 pb-3">
       <h1>On the bench</h1>
-      @if (benches.value(); as all) {
-        @if (all.length > 0) {
-          <label class="flex items-center gap-2">
-            <span class="text-mute">This machine stands at</span>
-            <select #at class="entry w-40!" (change)="here.choose(at.value)">
-              @for (bench of all; track bench.id) {
-                <option [value]="bench.name" [selected]="bench.name === here.name()">{{ bench.name }}</option>
-              }
-            </select>
-          </label>
-        }
+      @if (here.benches().length > 0) {
+        <label class="flex items-center gap-2">
+          <span class="text-mute">This machine stands at</span>
+          <select #at class="entry w-40!" (change)="choose(at.value)">
+            @if (!here.bench()) {
+              <option value="" selected disabled>choose a bench</option>
+            }
+            @for (bench of here.benches(); track bench.id) {
+              <option [value]="bench.id" [selected]="bench.id === here.bench()?.id">{{ bench.name }}</option>
+            }
+          </select>
+        </label>
       }
     </div>
     <ys-load-state what="the benches" [of]="runs.now()" (again)="runs.reload()" />
@@ -57,7 +58,10 @@ import { LoadState } from '../ui/load-state';
 })
 export class BenchList {
   private readonly api = inject(ApiService);
-  protected readonly here = inject(BenchName);
-  protected readonly benches = load(() => this.api.call(api.listBenches));
+  protected readonly here = inject(BenchHere);
+  protected choose(id: string): void {
+    this.here.choose(Number(id));
+  }
+
   protected readonly runs = load(() => this.api.call(api.listOpenRuns));
 }

@@ -92,10 +92,7 @@ describe('a counter that began again', () => {
     const { press, shown, store, fixture } = await onARun(CounterPanel, {}, WINDING);
     const device = { name: 'reed-1', counts: 'handle-turns', per: 1, address: '127.0.0.1:1' } as const;
     store.run.set(aRun([], { device }));
-    store.counter.set({
-      ...{ kind: 'counter', device: 'reed-1', link: 'up', count: 12, per: 1 },
-      ...{ unclaimed: -646, odd: 'restarted' },
-    });
+    store.counter.set({ device, link: 'up', count: 12, unclaimed: -646, odd: 'restarted' });
     await fixture.whenStable();
     expect(shown()).toContain('it seems to have begun again from zero');
     await press('It began again: count the 12 turns since');

@@ -2,7 +2,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   effect,
-  ElementRef,
   inject,
   input,
   signal,
@@ -10,36 +9,39 @@ import {
   viewChild,
 } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
-import { Router, RouterLink } from '@angular/router';
-import { parseQuantity, type RunStep } from '@yard-spool/core';
+import { Router } from '@angular/router';
+import type { RunStep } from '@yard-spool/core';
 import { finalize } from 'rxjs';
 import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
 import { SpoolSection } from '../drawing/spool-section';
 import { isTyping } from '../ui/is-typing';
-import { QuantityField } from '../ui/quantity-field';
-import { text } from '../ui/text-control';
 import { BenchActions } from './bench-actions';
+import { BenchAside } from './bench-aside';
 import { BenchCounting } from './bench-counting';
 import { KEYS, keyName, MOVES_A_CHOICE, PANELS, type Panel } from './bench-keys';
+import { BenchLooks } from './bench-looks';
 import { BenchView } from './bench-view';
+import { ClosedReel } from './closed-reel';
+import { CountPanel } from './count-panel';
 import { CounterPanel } from './counter-panel';
 import { DepthPanel } from './depth-panel';
 import { FinishPanel } from './finish-panel';
 import { LayPanel } from './lay-panel';
 import { LoosePanel } from './loose-panel';
 import { MinuteTimer } from './minute-timer';
+import { NotTaken } from './not-taken';
 import { QuestionPanel } from './question-panel';
 import { RemedyPanel } from './remedy-panel';
-import { RunProgress } from './run-progress';
 import { RunStore } from './run-store';
+import { savingWords } from './saving-words';
 import { stillMissing } from './step-fields';
 import { StepForm } from './step-form';
-import { StepList } from './step-list';
 import { Tone } from './tone.service';
 import { TooLongPanel } from './too-long-panel';
 import { TwistPanel } from './twist-panel';
 import { keepAwake } from './wake-lock';
+import { WindingCount } from './winding-count';
 
 /** Turns one press of the counting key stands for. */
 const TEN = 10;
@@ -48,22 +50,24 @@ const TEN = 10;
   selector: 'ys-bench-run',
   imports: [
     BenchActions,
+    BenchAside,
+    BenchLooks,
+    ClosedReel,
+    CountPanel,
     CounterPanel,
     DepthPanel,
     FinishPanel,
     LayPanel,
     LoosePanel,
     MinuteTimer,
-    QuantityField,
+    NotTaken,
     QuestionPanel,
     RemedyPanel,
-    RouterLink,
-    RunProgress,
     SpoolSection,
     StepForm,
-    StepList,
     TooLongPanel,
     TwistPanel,
+    WindingCount,
   ],
   providers: [RunStore, BenchView, BenchCounting],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -78,7 +82,6 @@ export class BenchRun {
   protected readonly counting = inject(BenchCounting);
   protected readonly units = inject(UnitsService);
   protected readonly tone = inject(Tone);
-  private readonly typed = viewChild<ElementRef<HTMLElement>>('typed');
   private readonly stepForm = viewChild(StepForm);
   private readonly depthPanel = viewChild(DepthPanel);
   private readonly remedyPanel = viewChild(RemedyPanel);
@@ -86,15 +89,12 @@ export class BenchRun {
   /** The run's number, from the address. */
   readonly id = input.required<string>();
 
-  protected readonly count = text();
-  protected readonly why = text();
   protected readonly panel = signal<Panel | null>(null);
   /** Set by Enter below the count: finishing here wants a second, different key. */
   protected readonly sure = signal(false);
   protected readonly busy = signal(false);
   protected readonly refused = signal('');
   protected readonly helping = signal(false);
-  protected readonly reopening = signal(false);
 
   private heardToGo = 0;
 
@@ -110,9 +110,6 @@ export class BenchRun {
       untracked(() => {
         this.panel.set(null);
       });
-    });
-    effect(() => {
-      if (this.panel() === 'count') this.typed()?.nativeElement.querySelector('input')?.focus();
     });
     effect(() => {
       const now = this.bench.winding()?.turnsToGo ?? 0;
@@ -184,7 +181,6 @@ export class BenchRun {
     const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);
     if (asked && (key === 'H' || key === 'G')) this.counting.tension(key === 'H');
     const panel = PANELS.get(key);
-    if (panel === 'count') this.count.setValue(String(Math.round(this.bench.soFar())));
     if (panel) this.panel.update((open) => (open === panel ? null : panel));
   }
 
@@ -195,13 +191,6 @@ export class BenchRun {
   /** A depth was taken: the step ends, unless the level has to be put right first. */
   protected depthTaken(): void {
     if (!this.bench.remedy()) this.stepDone(this.bench.current()?.id);
-  }
-
-  protected setCount(): void {
-    const read = parseQuantity(this.count.value, 'count', 'metric', { min: 0, max: 20_000 });
-    if (!read.ok) return;
-    this.leavePanel();
-    this.counting.setTo(read.value.value);
   }
 
   private finish(): void {
@@ -254,28 +243,28 @@ export class BenchRun {
     if (step !== undefined) void this.store.happen({ kind: 'step-done', payload: { step } });
   }
 
-  protected reopen(): void {
-    if (this.why.value.trim() === '') return;
-    this.store.reopen(this.why.value).subscribe({
-      next: () => this.reopening.set(false),
-      error: (error: unknown) => this.refused.set(sentenceOf(error)),
-    });
-  }
-
   private close(step: RunStep | null): void {
     if (this.bench.question()) {
       this.refused.set('Say first which reading is wrong.');
       return;
     }
     this.busy.set(true);
-    void this.store.finishAll(step).then(() =>
+    void this.store.finishAll(step).then(() => {
+      if (this.store.waiting() > 0) {
+        // Every key stays alive: the reel is closed once the server has everything.
+        this.busy.set(false);
+        this.refused.set(
+          `${savingWords(this.store.saving(), this.store.waiting())}. Close the reel once they are saved.`,
+        );
+        return;
+      }
       this.store
         .close()
         .pipe(finalize(() => this.busy.set(false)))
         .subscribe({
           next: () => void this.router.navigate(['/reels', this.store.run()?.job.tag]),
           error: (error: unknown) => this.refused.set(sentenceOf(error)),
-        }),
-    );
+        });
+    });
   }
 }

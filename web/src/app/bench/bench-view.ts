@@ -150,6 +150,7 @@ export class BenchView {
     return held < RUNS_OUT.share * winding.planned.length.high + RUNS_OUT.metres;
   });
   readonly counterUp = computed(() => this.store.counter()?.link === 'up');
+  readonly fixedSpool = computed(() => this.store.run()?.job.type === 'fixed-spool');
   readonly actions = computed(() =>
     actionsOf({
       step: this.current(),
@@ -157,7 +158,7 @@ export class BenchView {
       counter: this.counterUp(),
       held: this.state()?.held ?? false,
       reached: this.reached(),
-      fixedSpool: this.store.run()?.job.type === 'fixed-spool',
+      fixedSpool: this.fixedSpool(),
     }),
   );
   /** Turns to take off: past a length that was settled, or past all that is likely. */
@@ -170,7 +171,7 @@ export class BenchView {
   readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
 
   /** Whether a line meter counts here: then metres are what is typed. */
-  readonly metered = computed(() => this.store.run()?.device?.counts === 'metres');
+  readonly metered = computed(() => this.store.device()?.counts === 'metres');
   /** What the count stands at, in turns or in metres. */
   readonly soFar = computed(() => {
     const winding = this.winding();

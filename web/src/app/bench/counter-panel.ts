@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { counted, gearAt, type CountingDevice } from '@yard-spool/core';
+import { counted, gearAt } from '@yard-spool/core';
 import { RunStore } from './run-store';
 
 /** What the bench's counter has to be asked about: away, taken, held, begun again, or jumped. */
@@ -10,11 +10,14 @@ import { RunStore } from './run-store';
     @if (store.counter(); as counter) {
       @if (counter.link === 'away') {
         <p class="look px-3.5 py-2.5 font-bold">
-          {{ counter.device }} does not answer. Wind on: what it counts is credited once it is back. Or count
-          by hand, and it asks then.
+          {{ counter.device.name }} does not answer. Wind on: what it counts is credited once it is back. Or
+          count by hand, and it asks then.
         </p>
       } @else if (counter.link === 'taken') {
-        <p class="look px-3.5 py-2.5">{{ counter.device }} counts another reel now. Count by hand.</p>
+        <div class="look flex flex-wrap items-center justify-between gap-3 px-3.5 py-2.5" data-test="taken">
+          <p>{{ counter.device.name }} counts another reel that stands at this bench.</p>
+          <button type="button" class="plain" (click)="store.takeHere()">Count this one with it</button>
+        </div>
       } @else if (odd(); as asked) {
         <div class="look px-3.5 py-2.5" role="alert" data-test="odd-count">
           <b class="text-[17px]">{{ asked.sentence }}</b>
@@ -31,7 +34,8 @@ import { RunStore } from './run-store';
           <b>The count is held</b>
           @if (counter.unclaimed !== 0) {
             <p>
-              {{ counter.device }} went on by {{ (counter.unclaimed / counter.per).toFixed(0) }} meanwhile.
+              {{ counter.device.name }} went on by
+              {{ (counter.unclaimed / counter.device.per).toFixed(0) }} meanwhile.
             </p>
             <div class="flex gap-2 pt-2">
               <button type="button" class="plain min-h-18! grow" (click)="claim(true)">Count them</button>
@@ -53,17 +57,17 @@ export class CounterPanel {
   protected readonly odd = computed(() => {
     const frame = this.store.counter();
     if (!frame?.odd || frame.count === null) return null;
-    const [went, stands] = [frame.unclaimed / frame.per, frame.count / frame.per];
-    const of = this.device()?.counts === 'metres' ? 'm' : 'turns';
+    const [went, stands] = [frame.unclaimed / frame.device.per, frame.count / frame.device.per];
+    const of = frame.device.counts === 'metres' ? 'm' : 'turns';
     const none = { words: 'Count none of them', units: 0 };
     if (frame.odd === 'jumped')
       return {
-        sentence: `${frame.device} jumped by ${went.toFixed(0)} ${of} at once.`,
+        sentence: `${frame.device.name} jumped by ${went.toFixed(0)} ${of} at once.`,
         answers: [none, { words: `They were wound: count ${went.toFixed(0)} ${of}`, units: went }],
       };
     const again = { words: `It began again: count the ${stands.toFixed(0)} ${of} since`, units: stands };
     return {
-      sentence: `${frame.device} went back by ${(-went).toFixed(0)} ${of}: it seems to have begun again from zero.`,
+      sentence: `${frame.device.name} went back by ${(-went).toFixed(0)} ${of}: it seems to have begun again from zero.`,
       answers: [
         ...(stands > 0 ? [again] : []),
         none,
@@ -72,18 +76,12 @@ export class CounterPanel {
     };
   });
 
-  private readonly device = computed((): CountingDevice | null => this.store.run()?.device ?? null);
-
   /** Writes an odd count down as so many of what the device counts, from where it stands now. */
   protected take(units: number): void {
-    const [frame, device, facts, state] = [
-      this.store.counter(),
-      this.device(),
-      this.store.facts(),
-      this.store.state(),
-    ];
+    const [frame, facts, state] = [this.store.counter(), this.store.facts(), this.store.state()];
     const layer = state?.current?.layer;
-    if (frame?.count == null || !device || !facts || !state || layer === undefined) return;
+    if (frame?.count == null || !facts || !state || layer === undefined) return;
+    const { device } = frame;
     const at = { device: device.name, count: frame.count };
     const gear = gearAt(facts.request, state.supplies, layer);
     void this.store.happen(
@@ -97,7 +95,7 @@ export class CounterPanel {
   protected claim(count: boolean): void {
     const frame = this.store.counter();
     if (frame?.count == null) return;
-    const at = { device: frame.device, count: frame.count };
+    const at = { device: frame.device.name, count: frame.count };
     const settled = count ? Promise.resolve() : this.store.happen({ kind: 'device-at', payload: at });
     void settled.then(() => this.store.happen({ kind: 'held', payload: { on: false } }));
   }

@@ -1,72 +1,67 @@
-import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { api, runFacts, type Fill, type Run, type RunFrame } from '@yard-spool/contract';
+import { api, runFacts, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
 import {
   creditCount,
-  foldRun,
   gearAt,
-  runUnderWay,
+  sameSeen,
+  spoolUnderWay,
+  stateWith,
+  windingOn,
   type RunEvent,
   type RunHappening,
   type RunStep,
 } from '@yard-spool/core';
-import {
-  catchError,
-  concatMap,
-  defer,
-  EMPTY,
-  firstValueFrom,
-  from,
-  retry,
-  Subject,
-  tap,
-  throwError,
-  timer,
-  type Observable,
-} from 'rxjs';
+import { filter, firstValueFrom, tap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { BenchName } from '../data/bench-name.service';
-import { EventOutbox } from '../data/event-outbox';
-import { RequestProblem, sentenceOf } from '../data/request-problem';
+import { BenchHere } from '../data/bench-here.service';
+import { Outbox } from '../data/outbox.service';
+import { sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
-import { renumber } from './renumber';
+import { GrowingFold } from './fold-growing';
 import { watchRun } from './run-live';
-
-/** Whether everything counted has reached the server. */
-export type Saving = 'saved' | 'sending' | 'away';
-
-type CounterFrame = Extract<RunFrame, { kind: 'counter' }>;
-
-const RETRY_MS = 2000;
+import { hearing, withWaiting } from './run-log';
 
 /**
- * One run at this bench. Everything that happens is an event: it counts at once, is kept in the browser, and goes to
- * the server in order; a lost server only delays it.
+ * One run at this bench. Everything that happens is an event: it counts at once and goes to the outbox, which brings it
+ * to the server when it can. What is shown follows from the log as the server has it, with what still waits behind it.
  */
 @Injectable()
 export class RunStore {
   private readonly api = inject(ApiService);
-  private readonly outbox = inject(EventOutbox);
+  private readonly outbox = inject(Outbox);
   private readonly session = inject(SessionService);
-  private readonly here = inject(BenchName);
+  private readonly here = inject(BenchHere);
   private readonly ended = inject(DestroyRef);
 
   private readonly loadedRun = signal<Run | null>(null);
-  private readonly log = signal<readonly RunEvent[]>([]);
-  private readonly sendState = signal<Saving>('saved');
+  /** The log as the server has it. */
+  private readonly settled = signal<readonly RunEvent[]>([]);
   private readonly trouble = signal('');
-  private readonly toSend = new Subject<void>();
-  /** Events of this screen that the server has not confirmed. */
-  private readonly unsent = new Set<string>();
+  /** What the counter says; undefined until it was heard of. */
+  private readonly frame = signal<CounterAtBench | null | undefined>(undefined);
+  private readonly folded = new GrowingFold();
 
   readonly run = this.loadedRun.asReadonly();
-  readonly saving = this.sendState.asReadonly();
-  /** Why the run could not be read, or what the server refused; empty where all is well. */
+  /** Why the run could not be read; empty where all is well. */
   readonly problem = this.trouble.asReadonly();
+  private readonly key = computed(() => String(this.run()?.id ?? ''));
 
-  private readonly frame = signal<CounterFrame | null>(null);
-  /** What its counter says, where its bench has one. */
-  readonly counter = this.frame.asReadonly();
+  /** How what happened stands with the server. */
+  readonly saving = computed(() => this.outbox.stateOf(this.key()));
+  /** How many things wait for the server. */
+  readonly waiting = computed(() => this.outbox.of(this.key()).length);
+  /** Why the server does not take what waits; empty where it may. */
+  readonly refusal = computed(() => this.outbox.refusal(this.key()));
+  private readonly log = computed(() => withWaiting(this.settled(), this.outbox.of(this.key())));
+
+  /** What its counter says, where its bench has one that was heard. */
+  readonly counter = computed(() => this.frame() ?? null);
+  /** What counts at its bench. */
+  readonly device = computed(() => {
+    const frame = this.frame();
+    return frame === undefined ? (this.run()?.device ?? null) : (frame?.device ?? null);
+  });
 
   readonly facts = computed(() => {
     const run = this.run();
@@ -74,24 +69,31 @@ export class RunStore {
   });
   readonly state = computed(() => {
     const facts = this.facts();
-    return facts ? foldRun(facts, this.log()) : null;
+    return facts ? this.folded.state(facts, this.log()) : null;
   });
   /** The state with what the counter went on by and the server has not written yet: what the technician sees. */
   readonly shown = computed(() => {
-    const [run, facts, state, frame] = [this.run(), this.facts(), this.state(), this.frame()];
-    if (!run?.device || !facts || !state || frame?.count == null) return state;
+    const [device, facts, state, frame] = [this.device(), this.facts(), this.state(), this.counter()];
+    if (!device || !facts || !state || frame?.link !== 'up' || frame.count === null || frame.odd)
+      return state;
     const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-    const { happening } = frame.odd
-      ? { happening: null }
-      : creditCount(run.device, state, frame.count, { gear });
+    const { happening } = creditCount(device, state, frame.count, { gear });
     if (happening?.kind !== 'turns' && happening?.kind !== 'metres') return state;
     const next = { ...happening, id: 'live', run: '', seq: state.seq + 1, at: '', by: '' } as RunEvent;
-    return foldRun(facts, [...this.log(), next]);
+    return stateWith(this.folded.of(facts, this.log()), next);
+  });
+  /** What was seen of the spool. A count alone is no reason to infer it again. */
+  private readonly seen = computed(() => this.state(), {
+    equal: (a, b) => a === b || (a !== null && b !== null && sameSeen(a, b)),
+  });
+  private readonly spool = computed(() => {
+    const [run, facts, seen] = [this.run(), this.facts(), this.seen()];
+    return run && facts && seen ? spoolUnderWay(run.job.planInput, facts, seen) : null;
   });
   /** The spool under the handle, with every depth read so far. */
   readonly underWay = computed(() => {
-    const [run, facts, state] = [this.run(), this.facts(), this.shown()];
-    return run && facts && state ? runUnderWay(run.job.planInput, facts, state) : null;
+    const [spool, state] = [this.spool(), this.shown()];
+    return spool && state ? windingOn(spool, state) : null;
   });
   /** The winding now, where the current step winds; otherwise null. */
   readonly winding = computed(() =>
@@ -99,35 +101,39 @@ export class RunStore {
   );
   /** Whether somebody else, or another bench, has it. */
   readonly elsewhere = computed(() => {
-    const [state, me] = [this.state(), this.session.person()?.name];
-    if (!state || !me || this.run()?.state === 'closed') return null;
+    const [run, state, me, here] = [this.run(), this.state(), this.session.person()?.name, this.here.bench()];
+    if (!run || !state || !me || run.state === 'closed') return null;
     const by = state.hands.at(-1) ?? '';
-    return (by !== '' && by !== me) || state.bench !== this.here.name()
-      ? { by, bench: state.bench ?? '' }
-      : null;
+    const atOther = here !== null && (state.benchId ?? run.benchId) !== here.id;
+    return (by !== '' && by !== me) || atOther ? { by, bench: state.bench ?? run.bench } : null;
   });
 
   constructor() {
-    this.toSend
+    this.outbox.confirmed$
       .pipe(
-        concatMap(() => this.send()),
+        filter(({ run }) => run === this.key()),
         takeUntilDestroyed(this.ended),
       )
-      .subscribe();
+      .subscribe(({ events }) => this.hear(events));
+    // The server ends the stream with the session: whoever signs in again has the page read again.
+    effect(() => {
+      const run = this.run();
+      if (run) untracked(() => this.outbox.knows(String(run.id), this.settled().at(-1)?.seq ?? 0));
+    });
   }
 
-  /** Reads a run and what of it still waits in this browser. */
+  /** Reads a run; what of it still waits in this browser is sent. */
   async open(id: string): Promise<void> {
     try {
-      const run = await this.read(id);
-      const waiting = renumber(run.events, await this.outbox.waiting(id));
-      for (const event of waiting) this.unsent.add(event.id);
-      await this.outbox.put(waiting);
+      const run = await firstValueFrom(this.api.call(api.readRun, { params: { id } }));
+      await this.outbox.ready;
+      this.settled.set(run.events);
       this.loadedRun.set(run);
-      this.log.set([...run.events, ...waiting]);
       this.trouble.set('');
-      if (waiting.length > 0) this.toSend.next();
-      if (run.state === 'open') this.watch(run.id);
+      if (run.state === 'open') {
+        this.watch(run.id);
+        void this.outbox.tryAgain(id);
+      }
     } catch (error) {
       this.trouble.set(sentenceOf(error));
     }
@@ -137,28 +143,31 @@ export class RunStore {
     watchRun(id)
       .pipe(takeUntilDestroyed(this.ended))
       .subscribe((frame) => {
-        if (frame.kind === 'counter') this.frame.set(frame);
+        if (frame.kind === 'counter') this.frame.set(frame.counter);
         else this.hear(frame.events);
       });
   }
 
-  /** Takes in what was added to the log elsewhere; what waits here is put behind it. */
+  /** Takes in what the server has; what waits here stays behind it. */
   private hear(events: readonly RunEvent[]): void {
-    const log = this.log();
-    const known = new Set(log.map(({ id }) => id));
-    if (events.every(({ id }) => known.has(id))) return;
-    const heard = new Map(events.map((event) => [event.id, event]));
-    const mine = log.filter(({ id }) => this.unsent.has(id) && !heard.has(id));
-    const settled = log.filter(({ id }) => !this.unsent.has(id) && !heard.has(id));
-    const together = [...settled, ...events].sort((a, b) => a.seq - b.seq);
-    const waiting = renumber(together, mine);
-    this.log.set([...together, ...waiting]);
-    if (waiting.length > 0) void this.outbox.put(waiting);
+    this.settled.update((log) => hearing(log, events));
+    this.outbox.knows(this.key(), this.settled().at(-1)?.seq ?? 0);
+    const ended = events.findLast(({ kind }) => kind === 'closed' || kind === 'reopened');
+    if (ended)
+      this.loadedRun.update((run) => run && { ...run, state: ended.kind === 'closed' ? 'closed' : 'open' });
   }
 
   /** Takes the run up here, from whoever or wherever has it. */
   async takeUp(): Promise<void> {
-    if (this.elsewhere()) await this.append({ kind: 'taken-up', payload: { bench: this.here.name() } });
+    if (this.elsewhere()) await this.takeHere();
+  }
+
+  /** Says that it is wound here: from now on the counter of this bench counts it. */
+  async takeHere(): Promise<void> {
+    const [run, here] = [this.run(), this.here.bench()];
+    if (!run) return;
+    const at = here ? { bench: here.name, benchId: here.id } : { bench: run.bench, benchId: run.benchId };
+    await this.append({ kind: 'taken-up', payload: at });
   }
 
   /** Something happened at the bench. Whoever it happens to has the run from then on. */
@@ -170,18 +179,14 @@ export class RunStore {
   private async append(happening: RunHappening): Promise<void> {
     const run = this.run();
     if (!run || run.state === 'closed') return;
-    const event = {
+    await this.outbox.put({
       ...happening,
       id: crypto.randomUUID(),
       run: String(run.id),
       seq: (this.log().at(-1)?.seq ?? 0) + 1,
       at: new Date().toISOString(),
       by: this.session.person()?.name ?? '',
-    } as RunEvent;
-    this.unsent.add(event.id);
-    this.log.update((log) => [...log, event]);
-    await this.outbox.put([event]);
-    this.toSend.next();
+    });
   }
 
   /** Takes the latest happening back. */
@@ -190,22 +195,26 @@ export class RunStore {
     if (event) await this.happen({ kind: 'undone', payload: { event: event.id } });
   }
 
-  /** Marks the last step done, if there is one left, and waits until the server has everything. */
+  /** Marks the last step done, if there is one left, and tries to bring everything to the server. */
   async finishAll(step: RunStep | null): Promise<void> {
     if (step) await this.happen({ kind: 'step-done', payload: { step: step.id } });
-    const run = this.run();
-    const waiting = await this.outbox.waiting(String(run?.id ?? ''));
-    if (run && waiting.length > 0) await firstValueFrom(this.post(run.id, waiting), { defaultValue: null });
+    if (this.waiting() > 0) await this.outbox.send(this.key());
   }
 
-  /** Opens a closed run again, with a reason. */
+  /** Throws away what the server does not take. */
+  async discardRefused(): Promise<void> {
+    await this.outbox.discard(this.key());
+  }
+
+  /** Opens a closed run again, with a reason. What waited for it is sent. */
   reopen(why: string): Observable<Run> {
     const id = this.run()?.id ?? 0;
     return this.api.call(api.reopenRun, { params: { id }, body: { why } }).pipe(
       tap((run) => {
+        this.settled.set(hearing(this.settled(), run.events));
         this.loadedRun.set(run);
-        this.log.set(run.events);
         this.watch(run.id);
+        void this.outbox.tryAgain(String(run.id));
       }),
     );
   }
@@ -213,55 +222,5 @@ export class RunStore {
   /** Closes the run: the reel's record and the rack are written. */
   close(): Observable<Fill> {
     return this.api.call(api.closeRun, { params: { id: this.run()?.id ?? 0 }, body: {} });
-  }
-
-  private send(): Observable<unknown> {
-    const run = this.run();
-    if (!run) return EMPTY;
-    return defer(() => this.outbox.waiting(String(run.id))).pipe(
-      concatMap((waiting) => (waiting.length === 0 ? EMPTY : this.post(run.id, waiting))),
-      retry({ delay: (error: unknown) => this.delayAfter(error) }),
-      catchError((error: unknown) => {
-        this.trouble.set(sentenceOf(error));
-        return EMPTY;
-      }),
-    );
-  }
-
-  private post(id: number, waiting: readonly RunEvent[]): Observable<unknown> {
-    this.sendState.set('sending');
-    return this.api.call(api.appendEvents, { params: { id }, body: { events: [...waiting] } }).pipe(
-      concatMap(() => {
-        for (const { id } of waiting) this.unsent.delete(id);
-        return this.outbox.remove(waiting);
-      }),
-      tap(() => this.sendState.set('saved')),
-    );
-  }
-
-  /** Tries again while the server is away; takes up the log again where it went on at another bench. */
-  private delayAfter(error: unknown): Observable<unknown> {
-    const code = error instanceof RequestProblem ? error.code : '';
-    if (code === 'server-away' || code === 'database-away' || code === 'server-error') {
-      this.sendState.set('away');
-      return timer(RETRY_MS);
-    }
-    if (code === 'out-of-order') return from(this.takeUpAnew());
-    return throwError(() => error);
-  }
-
-  private async takeUpAnew(): Promise<void> {
-    const id = String(this.run()?.id ?? '');
-    const run = await this.read(id);
-    const waiting = renumber(run.events, await this.outbox.waiting(id));
-    await this.outbox.put(waiting);
-    this.loadedRun.set(run);
-    this.log.set([...run.events, ...waiting]);
-  }
-
-  private read(id: string): Promise<Run> {
-    return new Promise((resolve, reject) => {
-      this.api.call(api.readRun, { params: { id } }).subscribe({ next: resolve, error: reject });
-    });
   }
 }

@@ -9,7 +9,7 @@ import { text } from '../ui/text-control';
 import { base64Of, saveFile } from './file-bytes';
 import { RackTabs } from './rack-tabs';
 
-/** Products, pieces and ledger as open files, out and in; a file carried in is looked at first. */
+/** Products, pieces and ledger as open files, out and in; a file to import is looked at first. */
 @Component({
   selector: 'ys-files-page',
   imports: [Choice, RackTabs],
@@ -35,10 +35,10 @@ export class FilesPage {
     if (!found) return '';
     if (found.taken) return `Taken in: ${String(found.rows)} rows of ${this.name()}.`;
     if (found.errors.some(({ row }) => row === 0))
-      return `${this.name()} cannot be read. Nothing was taken in.`;
+      return `${this.name()} cannot be read. Nothing was imported.`;
     if (found.wrongRows > 0)
-      return `${String(found.wrongRows)} of ${String(found.rows)} rows are wrong. Nothing was taken in.`;
-    return `All ${String(found.rows)} rows of ${this.name()} are right. Nothing is taken in yet.`;
+      return `${String(found.wrongRows)} of ${String(found.rows)} rows are wrong. Nothing was imported.`;
+    return `All ${String(found.rows)} rows of ${this.name()} are right. Nothing is imported yet.`;
   });
 
   constructor() {
@@ -71,7 +71,7 @@ export class FilesPage {
     this.sending.send(ask, (result) => this.result.set(result));
   }
 
-  protected carryOut(what: RackFile, format: 'csv' | 'json'): void {
+  protected exportFile(what: RackFile, format: 'csv' | 'json'): void {
     this.out.send(this.api.call(api.exportRack, { query: { what, format } }), saveFile);
   }
 }

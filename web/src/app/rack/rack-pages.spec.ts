@@ -120,7 +120,7 @@ describe('what to order', () => {
   });
 });
 
-describe('a file carried in', () => {
+describe('a file to import', () => {
   it('that cannot be read is told as that', async () => {
     const screen = await openScreen(FilesPage);
     const [input] = screen.element.querySelectorAll<HTMLInputElement>('input[type=file]');
@@ -144,8 +144,8 @@ describe('a file carried in', () => {
       taken: false,
     });
     await screen.fixture.whenStable();
-    expect(screen.shown()).toContain('odd.csv cannot be read. Nothing was taken in.');
+    expect(screen.shown()).toContain('odd.csv cannot be read. Nothing was imported.');
     expect(screen.shown()).toContain('The file The file is not UTF-8 text.');
-    expect(screen.shown()).not.toContain('Take all');
+    expect(screen.shown()).not.toContain('Import all');
   });
 });

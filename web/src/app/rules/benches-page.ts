@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { api, type Bench, type Tub } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
-import { BenchName } from '../data/bench-name.service';
+import { BenchHere } from '../data/bench-here.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
 import { UnitsService } from '../data/units.service';
@@ -22,10 +22,9 @@ import { RulesTabs } from './rules-tabs';
 export class BenchesPage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
-  protected readonly here = inject(BenchName);
+  protected readonly here = inject(BenchHere);
   protected readonly units = inject(UnitsService);
 
-  protected readonly benches = load(() => this.api.call(api.listBenches));
   protected readonly tubs = load(() => this.api.call(api.listTubs));
   protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
   /** The bench being changed; 'new' for another one. */
@@ -35,11 +34,11 @@ export class BenchesPage {
 
   protected saved(): void {
     this.open.set(null);
-    this.benches.reload();
+    this.here.reload();
   }
 
   protected remove({ id }: Bench): void {
-    this.sending.send(this.api.call(api.removeBench, { params: { id } }), this.benches.reload);
+    this.sending.send(this.api.call(api.removeBench, { params: { id } }), this.here.reload);
   }
 
   protected rename({ id, name }: Tub, typed: string): void {

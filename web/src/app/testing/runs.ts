@@ -44,7 +44,7 @@ export function aRun(log: readonly RunEvent[] = [], more: Partial<Run> = {}, job
   const made = makePlan(PLAN_INPUT);
   if (!made.ok) throw new Error('This plan works.');
   return {
-    ...{ id: 5, bench: 'Bench 1', state: 'open', bagNumber: 4, customer: 'Ivo', reelsInBag: 1 },
+    ...{ id: 5, bench: 'Bench 1', benchId: 1, state: 'open', bagNumber: 4, customer: 'Ivo', reelsInBag: 1 },
     job: {
       ...{
         id: 1,

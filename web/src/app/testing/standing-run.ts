@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
-import { runFacts, type RunFrame } from '@yard-spool/contract';
+import { runFacts, type CounterAtBench } from '@yard-spool/contract';
 import { foldRun, runUnderWay, type RunEvent, type RunHappening } from '@yard-spool/core';
 import { RunStore } from '../bench/run-store';
 import { aRun, PLAN_INPUT } from './runs';
@@ -17,7 +17,8 @@ export class StandingRun {
   readonly facts = signal(FACTS);
   readonly state = () => foldRun(FACTS, this.log());
   readonly shown = this.state;
-  readonly counter = signal<RunFrame | null>(null);
+  readonly counter = signal<CounterAtBench | null>(null);
+  readonly device = () => this.counter()?.device ?? this.run().device;
   readonly winding = () => this.underWay()?.winding ?? null;
   readonly underWay = () => runUnderWay(PLAN_INPUT, FACTS, this.state());
   readonly happen = (happening: RunHappening): Promise<void> => {

@@ -1,0 +1,138 @@
+import { bounded, isWithin } from '../numeric/bounded';
+import type { Draft } from './draft';
+import { foldCount, type Counting } from './fold-counts';
+import type { AtBench, RunEvent } from './run-event';
+import type { Chosen, DepthReading } from './run-state';
+import type { RunFacts } from './run-steps';
+import { snapshot } from './segments';
+
+/** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
+export const byDevice = ({ kind, payload }: RunEvent): boolean =>
+  kind === 'device-at' || ((kind === 'turns' || kind === 'metres') && payload.device !== undefined);
+
+/** Whoever does something at a run has it from then on. */
+function inHandsOf({ hands }: Draft, event: RunEvent): void {
+  if (!byDevice(event) && event.by !== '' && hands.at(-1) !== event.by) hands.push(event.by);
+}
+
+/** What one event does to a run's state. An event about an unknown layer or step has no effect on the rest. */
+export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void {
+  inHandsOf(draft, event);
+  switch (event.kind) {
+    case 'started':
+    case 'taken-up':
+      standsAt(draft, event.payload);
+      break;
+    case 'step-done':
+    case 'step-skipped':
+      endStep(draft, event, facts);
+      break;
+    case 'step-again':
+      for (const step of event.payload.steps) {
+        draft.done.delete(step);
+        draft.skipped.delete(step);
+        // What was written down of a step that is done again is written down again.
+        Reflect.deleteProperty(draft.notes, step);
+      }
+      break;
+    case 'closed':
+    case 'reopened':
+      draft.closed = event.kind === 'closed';
+      break;
+    case 'turns':
+    case 'metres':
+    case 'count-set':
+    case 'device-at':
+    case 'restarted':
+      foldCount(draft, event, facts);
+      break;
+    default:
+      look(draft, event);
+  }
+}
+
+function standsAt(draft: Draft, { bench, benchId }: AtBench): void {
+  draft.bench = bench;
+  draft.benchId = benchId ?? null;
+}
+
+function endStep(
+  draft: Draft,
+  event: Extract<RunEvent, { kind: 'step-done' | 'step-skipped' }>,
+  { request }: RunFacts,
+): void {
+  const { step } = event.payload;
+  draft.done.add(step);
+  draft.counting.clear();
+  if (event.kind === 'step-skipped') draft.skipped.add(step);
+  const layer = request.layers.find(({ id }) => step === `wind-${id}`)?.id;
+  if (event.kind !== 'step-done' || layer === undefined) return;
+  draft.byEye[event.payload.by === 'eye' ? 'add' : 'delete'](layer);
+  draft.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);
+}
+
+type Looking = Exclude<
+  RunEvent,
+  | Counting
+  | {
+      kind: 'started' | 'taken-up' | 'step-done' | 'step-skipped' | 'step-again' | 'closed' | 'reopened';
+    }
+>;
+
+/** Depths below the lip a reading can have, mm. */
+const DEPTHS = [-5, 80] as const;
+
+const soundly = <K extends string>(name: K, value: number | undefined, least: number, most: number) =>
+  (value === undefined ? {} : { [name]: bounded(value, least, most) }) as Partial<Record<K, number>>;
+
+function readDepth(draft: Draft, read: Omit<DepthReading, 'wound'>): void {
+  if (isWithin(read.depth, ...DEPTHS)) draft.depths.push({ ...read, wound: snapshot(draft.wound) });
+}
+
+function hold(draft: Draft, { on, device, count }: Extract<RunEvent, { kind: 'held' }>['payload']): void {
+  draft.held = on;
+  draft.heldAt = on && device !== undefined && count !== undefined ? { [device]: count } : {};
+}
+
+/** A choice with a gap or a length nobody can have meant is passed over. */
+function chose(draft: Draft, chosen: Chosen): void {
+  const { gap = 0, length = 0 } = chosen;
+  if (isWithin(gap, -5, 60) && isWithin(length, 0, 5000)) draft.chosen.push(chosen);
+}
+
+/** Events that say what was seen, chosen or written down. */
+function look(draft: Draft, event: Looking): void {
+  switch (event.kind) {
+    case 'depth-read':
+      readDepth(draft, event.payload);
+      break;
+    case 'supply': {
+      const { layer, ...seen } = event.payload;
+      draft.supplies[layer] = seen;
+      break;
+    }
+    case 'slack-read':
+      draft.slacks.push(event.payload);
+      break;
+    case 'lay-read':
+      draft.lays.push(event.payload);
+      break;
+    case 'tension-read':
+      draft.tensions.push({ ...event.payload, ...soundly('wound', event.payload.wound, 0, 20_000) });
+      break;
+    case 'chosen':
+      chose(draft, event.payload);
+      break;
+    case 'settled':
+      draft.settlings.push(event.payload);
+      break;
+    case 'held':
+      hold(draft, event.payload);
+      break;
+    case 'noted':
+      draft.notes[event.payload.step] = { ...draft.notes[event.payload.step], ...event.payload.values };
+      break;
+    case 'undone':
+      break;
+  }
+}

@@ -1,0 +1,39 @@
+import type { RunRow } from '../db/models/runs';
+import type { Unit } from '../unit';
+
+/** Rings when another run stands at a bench, or none. */
+export const benchBell = (benchId: number): string => `bench:${String(benchId)}`;
+
+/** A run stands at its bench from now on: somebody did something to it there. */
+export async function standsAt(u: Unit, runId: number, benchId: number): Promise<void> {
+  const bench = await u.tables.benches.findByPk(benchId);
+  if (bench && bench.runId !== runId) await standing(u, benchId, runId);
+}
+
+/** A run stands at its bench no more: it was closed, or taken elsewhere. The one begun last of those open there does. */
+export async function leavesBench(u: Unit, runId: number, benchId: number): Promise<void> {
+  const bench = await u.tables.benches.findByPk(benchId);
+  if (bench?.runId !== runId) return;
+  const open = await u.tables.runs.findAll({
+    where: { benchId, state: 'open' },
+    order: [['id', 'DESC']],
+    limit: 2,
+  });
+  await standing(u, benchId, open.find(({ id }) => id !== runId)?.id ?? null);
+}
+
+/** Takes a run to another bench; one that is not there any more leaves it where it is. */
+export async function takeTo(u: Unit, run: RunRow, benchId: number | undefined): Promise<void> {
+  if (benchId === undefined || benchId === run.benchId) return;
+  const bench = await u.tables.benches.findByPk(benchId);
+  if (!bench || bench.removed) return;
+  await leavesBench(u, run.id, run.benchId);
+  await u.tables.runs.change(run, { benchId });
+}
+
+async function standing(u: Unit, benchId: number, runId: number | null): Promise<void> {
+  await u.tables.benches.changeAll({ runId }, { id: benchId });
+  // Whichever run comes to its counter next begins where the counter stands then.
+  await u.tables.counters.changeAll({ runId: null }, { benchId });
+  u.afterCommit(() => u.bell.emit(benchBell(benchId), runId));
+}

@@ -1,0 +1,57 @@
+import { runFacts } from '@yard-spool/contract';
+import { beginFold, foldOn, stateOf, type RunFacts, type RunState } from '@yard-spool/core';
+import type { Reading } from '../context';
+import type { RunRow } from '../db/models/runs';
+import { ProblemError } from '../problem-error';
+import type { KeptState } from './kept-state';
+import { readLog } from './run-log';
+
+/** Runs kept folded; more than are ever open at once. */
+const MOST_KEPT = 300;
+
+/**
+ * Where a run stands. What was folded before is kept in memory, so that another event costs the same at the tenth as at
+ * the ten thousandth; after a restart the log is folded once. Asked before a change writes to the log, never after.
+ */
+export async function stateOfRun(
+  from: Reading,
+  run: Pick<RunRow, 'id' | 'jobId' | 'madeUnder'>,
+): Promise<{ readonly facts: RunFacts; readonly state: RunState }> {
+  const kept = from.states.get(run.id) ?? { fold: beginFold(await factsOf(from, run)), last: NOTHING };
+  const before = kept.last;
+  const read = await readLog(from, run.id, before.seq);
+  // A change that was folded and then not kept: the log at this place is another one now.
+  if (before.seq > 0 && read[0]?.id !== before.id) {
+    from.states.delete(run.id);
+    return stateOfRun(from, run);
+  }
+  // Somebody else may have folded the same while the log was read.
+  const fresh = read.filter(({ seq }) => seq > kept.last.seq);
+  foldOn(kept.fold, fresh);
+  const last = fresh.at(-1);
+  if (last) kept.last = { seq: last.seq, id: last.id };
+  keep(from.states, run.id, kept);
+  return { facts: kept.fold.facts, state: stateOf(kept.fold) };
+}
+
+const NOTHING = { seq: 0, id: '' } as const;
+
+/** Keeps the ones used last. */
+function keep(states: Map<number, KeptState>, id: number, kept: KeptState): void {
+  states.delete(id);
+  states.set(id, kept);
+  const [oldest] = states.keys();
+  if (states.size > MOST_KEPT && oldest !== undefined) states.delete(oldest);
+}
+
+async function factsOf(
+  { tables }: Reading,
+  { jobId, madeUnder }: Pick<RunRow, 'jobId' | 'madeUnder'>,
+): Promise<RunFacts> {
+  const job = await tables.jobs.findByPk(jobId);
+  const spool = job && (await tables.spools.findByPk(job.spoolId));
+  const reel = spool && (await tables.reels.findByPk(spool.reelId));
+  if (!reel) throw new ProblemError('not-found', 'This reel is not booked in any more.');
+  const { planInput, wants } = job;
+  return runFacts({ job: { planInput, wants, type: reel.type }, under: madeUnder });
+}

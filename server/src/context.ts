@@ -1,0 +1,44 @@
+import { EventEmitter } from 'node:events';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { systemClock, type Clock } from './clock';
+import type { KeptState } from './bench/kept-state';
+import { defineModels, readTables, type Models, type ReadTables } from './db/tables';
+
+/** What a service that only reads is given. Outside a change it reads what is committed, inside one what stands there. */
+export interface Reading {
+  readonly tables: ReadTables;
+  readonly clock: Clock;
+  /** Open runs as they were folded last, by their numbers. */
+  readonly states: Map<number, KeptState>;
+  /** Rows of a query that spans tables; values stand in it by their names, `:name`. */
+  readonly query: <T extends object>(sql: string, values?: Readonly<Record<string, unknown>>) => Promise<T[]>;
+}
+
+/** What the whole server shares: the database, the time, and what is told to those who listen. No HTTP in it. */
+export interface ServerContext extends Reading {
+  readonly sequelize: Sequelize;
+  readonly models: Models;
+  /** Rings `run:ID` whenever something was added to a run's log. */
+  readonly bell: EventEmitter;
+  /** Where the bench scale sends its readings from, where there is one. */
+  readonly scaleAddress?: { readonly host: string; readonly port: number } | undefined;
+}
+
+export function openContext(
+  sequelize: Sequelize,
+  clock: Clock = systemClock,
+  scaleAddress?: ServerContext['scaleAddress'],
+): ServerContext {
+  const models = defineModels(sequelize);
+  return {
+    sequelize,
+    models,
+    tables: readTables(models),
+    clock,
+    query: (sql, values = {}) =>
+      sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values } }),
+    states: new Map(),
+    bell: new EventEmitter().setMaxListeners(0),
+    scaleAddress,
+  };
+}

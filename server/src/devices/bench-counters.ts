@@ -1,0 +1,51 @@
+import type { CounterAtBench } from '@yard-spool/contract';
+import { BENCHES_BELL } from '../benches/benches';
+import type { ServerContext } from '../context';
+import { BenchCounter } from './bench-counter';
+
+/**
+ * The counters of all benches: one link per device, from the start of the server to its end, kept in step with how the
+ * benches are set up. A bench's first device is its counter.
+ */
+export class BenchCounters {
+  private readonly counters = new Map<number, BenchCounter>();
+  private inStep: Promise<void> = Promise.resolve();
+
+  private constructor(private readonly context: ServerContext) {}
+
+  static async open(context: ServerContext): Promise<BenchCounters> {
+    const counters = new BenchCounters(context);
+    context.bell.on(BENCHES_BELL, counters.changed);
+    await counters.keepUp();
+    return counters;
+  }
+
+  /** What a run at a bench is told of the bench's counter; null where there is none. */
+  frameFor(runId: number, benchId: number): CounterAtBench | null {
+    return this.counters.get(benchId)?.frameFor(runId) ?? null;
+  }
+
+  async close(): Promise<void> {
+    this.context.bell.off(BENCHES_BELL, this.changed);
+    await this.inStep;
+    await Promise.all([...this.counters.values()].map((counter) => counter.close()));
+  }
+
+  private readonly changed = (): void => {
+    this.inStep = this.inStep.then(() => this.keepUp()).catch(() => undefined);
+  };
+
+  private async keepUp(): Promise<void> {
+    const benches = await this.context.tables.benches.findAll({ where: { removed: false } });
+    const wanted = new Map(benches.map((bench) => [bench.id, bench]));
+    for (const [id, counter] of this.counters) {
+      const device = wanted.get(id)?.devices[0];
+      if (device && JSON.stringify(device) === JSON.stringify(counter.device)) continue;
+      this.counters.delete(id);
+      await counter.close();
+    }
+    for (const { id, devices, runId } of benches)
+      if (devices[0] && !this.counters.has(id))
+        this.counters.set(id, new BenchCounter(this.context, id, devices[0], runId ?? null));
+  }
+}

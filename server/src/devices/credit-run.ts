@@ -1,0 +1,53 @@
+import type { Device } from '@yard-spool/contract';
+import { creditCount, gearAt, type Credit, type RunHappening } from '@yard-spool/core';
+import { stateOfRun } from '../bench/state-of-run';
+import { lastPlace, writeEvents } from '../bench/run-log';
+import type { ServerContext } from '../context';
+import { unit, type Unit } from '../unit';
+
+/** Where a bench's counter stands. */
+interface Stands {
+  readonly benchId: number;
+  readonly device: Device;
+  readonly count: number;
+  /** Where it stood when a layer, or another run, may have begun; null where nothing was added since. */
+  readonly since: number | null;
+}
+
+/**
+ * Credits the run that stands at a bench with what the bench's counter went on by, under the run's lock: what one count
+ * means is decided on the log as it is, and turns made for one run are never another's.
+ *
+ * @returns what the count means; null where the run does not stand there
+ */
+export const creditRun = (
+  context: ServerContext,
+  runId: number,
+  { benchId, device, count, since }: Stands,
+): Promise<Credit | null> =>
+  unit(context, null, async (u) => {
+    const { runs, benches, counters } = u.tables;
+    const run = await runs.lock(runId);
+    const bench = await benches.findByPk(benchId);
+    if (run?.state !== 'open' || run.benchId !== benchId || bench?.runId !== runId) return null;
+    const { facts, state } = await stateOfRun(u, run);
+    const key = { benchId, name: device.name };
+    const served = await counters.lockOrCreate(key, { ...key, runId: null });
+    // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
+    const known = served.runId === runId ? state : { ...state, counting: NOBODY };
+    const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
+    const credit = creditCount(device, known, count, { gear, ...(since === null ? {} : { since }) });
+    if (served.runId !== runId) await counters.change(served, { runId });
+    if (credit.happening) await write(u, runId, credit.happening);
+    return credit;
+  });
+
+/** A device's turns are written down as of whoever had the run last. */
+async function write(u: Unit, runId: number, happening: RunHappening): Promise<void> {
+  const { seq, byId } = await lastPlace(u, runId);
+  const by = await u.tables.people.findByPk(byId ?? 0);
+  if (!by) throw new Error('A run was begun by somebody.');
+  await writeEvents(u, runId, seq, [happening], by);
+}
+
+const NOBODY: ReadonlySet<string> = new Set();

@@ -1,0 +1,94 @@
+import type { EventEmitter } from 'node:events';
+import type { Person } from '@yard-spool/contract';
+import { QueryTypes, Transaction, type Attributes, type Model, type WhereOptions } from 'sequelize';
+import type { Reading, ServerContext } from './context';
+import { isDeadlock } from './db/database-errors';
+import { insideChange, isInsideChange } from './db/inside-change';
+import type { Table } from './db/table';
+import { boundTables, type Tables } from './db/tables';
+import { ProblemError } from './problem-error';
+
+const TRIES = 4;
+
+/** What is said where a row is gone, and where somebody changed it since it was looked at. */
+interface LockWords {
+  readonly gone: string;
+  readonly changed: string;
+}
+
+/** One change of the shop's books: its tables, who makes it, and when. All of it is kept, or none. */
+export interface Unit extends Reading {
+  readonly tables: Tables;
+  /** Who makes the change. */
+  readonly actor: Person;
+  /** Rings once the change is kept. */
+  readonly bell: EventEmitter;
+  /**
+   * A row under its lock, on the version that was looked at.
+   *
+   * @throws `not-found` or `stale-version`, in the words given
+   */
+  readonly lockVersioned: <Row extends Model & { version: number }>(
+    table: Table<Row>,
+    which: number | WhereOptions<Attributes<Row>>,
+    version: number,
+    words: LockWords,
+  ) => Promise<Row>;
+  /** Does something once the change is kept, and not at all where it is not. */
+  readonly afterCommit: (work: () => void) => void;
+}
+
+/**
+ * Makes a change: runs work in one transaction, tries again when the database breaks a deadlock, and then does what
+ * waits for the change to be kept. The work may run more than once and must do nothing but talk to the database.
+ *
+ * Each statement reads what is committed by then. A snapshot from the transaction's start would show a piece, once its
+ * lock is had, as it was before the others drew from it, and promise the same metre twice.
+ *
+ * @param actor who makes it; null where nobody is signed in yet
+ */
+export async function unit<T>(
+  context: ServerContext,
+  actor: Person | null,
+  work: (u: Unit) => Promise<T>,
+): Promise<T> {
+  if (isInsideChange()) throw new Error('A change is made inside another: give it the unit that is there.');
+  for (let left = TRIES; ; left -= 1) {
+    const after: (() => void)[] = [];
+    try {
+      const done = await context.sequelize.transaction(
+        { isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED },
+        (transaction) => insideChange(transaction, () => work(makeUnit(context, actor, transaction, after))),
+      );
+      for (const one of after) one();
+      return done;
+    } catch (error) {
+      if (left <= 1 || !isDeadlock(error)) throw error;
+    }
+  }
+}
+
+function makeUnit(
+  { models, clock, bell, states, sequelize }: ServerContext,
+  actor: Person | null,
+  transaction: Transaction,
+  after: (() => void)[],
+): Unit {
+  return {
+    tables: boundTables(models, transaction),
+    ...{ clock, bell, states },
+    query: (sql, values = {}) =>
+      sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values }, transaction }),
+    get actor() {
+      if (actor === null) throw new Error('Nobody makes this change.');
+      return actor;
+    },
+    async lockVersioned(table, which, version, { gone, changed }) {
+      const row = await (typeof which === 'number' ? table.lock(which) : table.lockOne({ where: which }));
+      if (!row) throw new ProblemError('not-found', gone);
+      if (row.version !== version) throw new ProblemError('stale-version', changed);
+      return row;
+    },
+    afterCommit: (one) => void after.push(one),
+  };
+}

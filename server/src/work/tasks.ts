@@ -1,0 +1,15 @@
+import { makePlan } from '@yard-spool/core';
+import { replanWaiting } from '../house-rules/replan-waiting';
+import { settleRunFill } from './settle-run-fill';
+
+/** What is computed in a worker: plain functions of plain data. */
+export const TASKS = {
+  /** Plans, one for each input. */
+  plans: (inputs: readonly Parameters<typeof makePlan>[0][]) => inputs.map((input) => makePlan(input)),
+  /** What closing a run writes down. */
+  settle: settleRunFill,
+  /** What another ruling makes of the reels that wait. */
+  replan: replanWaiting,
+} as const;
+
+export type Tasks = typeof TASKS;

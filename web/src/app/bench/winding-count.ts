@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import type { WindingNow } from '@yard-spool/core';
+import { UnitsService } from '../data/units.service';
+import { BenchView } from './bench-view';
+import { RunProgress } from './run-progress';
+
+/** The layer being wound: the one big number, how likely it is, and what is on so far. */
+@Component({
+  selector: 'ys-winding-count',
+  imports: [RunProgress],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="text-center">
+      <div
+        class="figure text-[min(200px,26vw)] leading-[0.85] lg:max-xl:text-[120px]"
+        [attr.data-test]="bench.over() > 0 ? 'turns-over' : 'turns-to-go'"
+        [class.text-stop]="now().turnsToGo === 0"
+      >
+        {{ bench.over() > 0 ? bench.over() : now().turnsToGo }}
+      </div>
+      <div class="pt-4 text-[20px] font-bold" data-test="to-go-words">
+        {{ bench.counted() }} {{ bench.over() > 0 ? 'to take off' : 'to go' }}
+      </div>
+      <div class="pt-1 text-[17px] text-mute">
+        @if (bench.over() > 0) {
+          wound past the plan; take them off, or finish here
+        } @else if (now().likely.high > now().likely.low) {
+          likely {{ now().likely.low }} to {{ now().likely.high }}; look from turn
+          {{ now().planned.handleTurns.low.toFixed(0) }}
+        } @else if (now().turnsToGo === 0) {
+          stop here
+        } @else {
+          stop at {{ now().planned.handleTurns.value.toFixed(0) }}
+        }
+      </div>
+      <ys-run-progress
+        class="mx-auto max-w-72 pt-4"
+        [turns]="now().turns"
+        [total]="now().planned.handleTurns.value"
+        [from]="now().planned.handleTurns.low"
+        [to]="now().planned.handleTurns.high"
+      />
+      <dl class="mx-auto grid max-w-72 grid-cols-[1fr_auto] gap-x-3 pt-2 text-left text-[17px]">
+        <dt class="text-mute">On so far</dt>
+        <dd class="font-bold" data-test="length-so-far">{{ units.length(now().lengthSoFar) }}</dd>
+        <dt class="text-mute">Turns so far</dt>
+        <dd class="font-bold" data-test="turns-so-far">{{ now().turns.toFixed(0) }}</dd>
+        <dt class="text-mute">One turn brings in</dt>
+        <dd class="font-bold">{{ units.show(now().perTurn, 'line-length', 2).text }}</dd>
+      </dl>
+      @if (!bench.counterUp()) {
+        <div class="mx-auto flex max-w-72 gap-2 pt-2">
+          <button type="button" class="plain min-h-18! grow px-2!" (click)="act.emit('−')">
+            One back <span class="key">−</span>
+          </button>
+          <button type="button" class="plain min-h-18! grow px-2!" (click)="act.emit('+')">
+            One turn <span class="key">+</span>
+          </button>
+        </div>
+      }
+    </div>
+  `,
+  host: { class: 'block' },
+})
+export class WindingCount {
+  protected readonly bench = inject(BenchView);
+  protected readonly units = inject(UnitsService);
+
+  readonly now = input.required<WindingNow>();
+  /** A key that was touched instead of pressed. */
+  readonly act = output<string>();
+}

@@ -1,0 +1,216 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { api } from '@yard-spool/contract';
+import type { RunEvent } from '@yard-spool/core';
+import { firstValueFrom, Subject } from 'rxjs';
+import { ApiService } from './api.service';
+import { OutboxStore, type Waiting } from './outbox-store';
+import { RequestProblem, sentenceOf } from './request-problem';
+
+/** How a run's events stand with the server. Held: the server does not take them until somebody does something. */
+export type Sending = 'saved' | 'sending' | 'away' | 'signed-out' | 'held';
+
+/** Events the server has, as it has them. */
+export interface Confirmed {
+  readonly run: string;
+  readonly events: readonly RunEvent[];
+}
+
+/** Events in one request. */
+const CHUNK = 200;
+const AGAIN_MS = 2000;
+/** What only means that it has to be tried again. */
+const AWAY = new Set(['server-away', 'database-away', 'server-error', 'too-much-work', 'too-many-tries']);
+
+/**
+ * Everything counted on this machine that the server does not have yet, for all runs: kept in the browser, sent in order
+ * and in pieces, whichever page is open, under the name of whoever did it. What the server refuses is kept and shown
+ * until somebody says what to do with it; it stops nothing else.
+ */
+@Injectable({ providedIn: 'root' })
+export class Outbox {
+  private readonly api = inject(ApiService);
+  private readonly store = inject(OutboxStore);
+
+  private readonly waiting = signal<readonly Waiting[]>([]);
+  private readonly standing = signal<ReadonlyMap<string, Sending>>(new Map());
+  /** The last place of each run's log that is known here. */
+  private readonly places = new Map<string, number>();
+  private readonly busy = new Map<string, Promise<void>>();
+  private readonly heard = new Subject<Confirmed>();
+  private last = 0;
+
+  /** Told as soon as the server has something. */
+  readonly confirmed$ = this.heard.asObservable();
+  /** How many things wait, of all runs. */
+  readonly count = computed(() => this.waiting().length);
+  /** Settles once what was kept before this page is here. */
+  readonly ready: Promise<void> = this.begin();
+
+  /** What waits of one run, in order. */
+  of(run: string): readonly RunEvent[] {
+    return this.waiting().flatMap(({ event }) => (event.run === run ? [event] : []));
+  }
+
+  /** Why the server does not take what waits of a run; empty where it may. */
+  refusal(run: string): string {
+    return this.waiting().find(({ event, refused }) => event.run === run && refused !== '')?.refused ?? '';
+  }
+
+  stateOf(run: string): Sending {
+    const state = this.standing().get(run) ?? 'saved';
+    if (this.of(run).length === 0) return 'saved';
+    return state === 'saved' ? 'sending' : state;
+  }
+
+  /** The log of a run is known up to this place. */
+  knows(run: string, place: number): void {
+    this.places.set(run, Math.max(place, this.places.get(run) ?? 0));
+  }
+
+  /** Something happened. It counts at once and is sent as soon as that can be. */
+  async put(event: RunEvent): Promise<void> {
+    const one = { event, place: (this.last += 1), refused: '' };
+    this.waiting.update((all) => [...all, one]);
+    await this.store.put([one]);
+    void this.send(event.run);
+  }
+
+  /** Tries what was refused again: the run was opened again, or somebody else is signed in. */
+  async tryAgain(run: string): Promise<void> {
+    const mine = this.waiting().filter(({ event }) => event.run === run);
+    const freed = mine.map((one) => ({ ...one, refused: '' }));
+    this.waiting.update((all) =>
+      all.map((one) => freed.find(({ event }) => event.id === one.event.id) ?? one),
+    );
+    await this.store.put(freed);
+    await this.send(run);
+  }
+
+  /** Throws away what the server does not take of a run. */
+  async discard(run: string): Promise<void> {
+    const refused = this.waiting().filter(({ event, refused: why }) => event.run === run && why !== '');
+    await this.forget(refused.map(({ event }) => event.id));
+  }
+
+  /** Sends what waits of a run, or waits for it being sent. Done where it was tried, whatever came of it. */
+  send(run: string): Promise<void> {
+    const before = this.busy.get(run);
+    if (before) return before;
+    const sending = this.sendAll(run).finally(() => {
+      this.busy.delete(run);
+      if (this.stateOf(run) === 'away') setTimeout(() => void this.send(run), AGAIN_MS);
+      else if (this.stateOf(run) === 'sending') void this.send(run);
+    });
+    this.busy.set(run, sending);
+    return sending;
+  }
+
+  /** Sends what waits of all runs: somebody signed in, or the link is back. */
+  async sendEverything(): Promise<void> {
+    await this.ready;
+    await Promise.all(
+      [...new Set(this.waiting().map(({ event }) => event.run))].map((run) => this.send(run)),
+    );
+  }
+
+  private async begin(): Promise<void> {
+    const kept = await this.store.all();
+    this.last += kept.at(-1)?.place ?? 0;
+    // What happened while this was read has its place behind it.
+    this.waiting.update((now) => [
+      ...kept.filter((one) => now.every(({ event }) => event.id !== one.event.id)),
+      ...now,
+    ]);
+  }
+
+  private async sendAll(run: string): Promise<void> {
+    let most = CHUNK;
+    for (;;) {
+      const next = this.waiting().filter(({ event, refused }) => event.run === run && refused === '');
+      if (next.length === 0) break;
+      this.stands(run, 'sending');
+      const sent = numbered(
+        next.slice(0, most).map(({ event }) => event),
+        await this.placeOf(run),
+      );
+      try {
+        await this.post(run, sent);
+      } catch (error) {
+        const what = await this.afterRefusal(run, sent, error);
+        if (what === 'stop') return;
+        most = what === 'one-by-one' ? 1 : CHUNK;
+      }
+    }
+    this.stands(run, this.refusal(run) === '' ? 'saved' : 'held');
+  }
+
+  private async post(run: string, sent: readonly RunEvent[]): Promise<void> {
+    const asked = this.api.call(api.appendEvents, { params: { id: run }, body: { events: [...sent] } });
+    const { events } = await firstValueFrom(asked);
+    // Sent before and confirmed only now: where they stand the server knows.
+    const told = events.length === sent.length ? events : await this.read(run);
+    this.knows(run, told.at(-1)?.seq ?? 0);
+    this.heard.next({ run, events: told });
+    await this.forget(sent.map(({ id }) => id));
+  }
+
+  private async afterRefusal(
+    run: string,
+    sent: readonly RunEvent[],
+    error: unknown,
+  ): Promise<'again' | 'one-by-one' | 'stop'> {
+    const code = error instanceof RequestProblem ? error.code : 'server-error';
+    if (AWAY.has(code) || code === 'not-signed-in') {
+      this.stands(run, code === 'not-signed-in' ? 'signed-out' : 'away');
+      return 'stop';
+    }
+    if (code === 'out-of-order') {
+      try {
+        this.heard.next({ run, events: await this.read(run) });
+        return 'again';
+      } catch {
+        this.stands(run, 'away');
+        return 'stop';
+      }
+    }
+    // One wrong event of many must not hold up the rest.
+    if (code !== 'already-closed' && sent.length > 1) return 'one-by-one';
+    await this.refuse(code === 'already-closed' ? this.of(run) : sent, sentenceOf(error));
+    return 'again';
+  }
+
+  private async refuse(events: readonly RunEvent[], why: string): Promise<void> {
+    const ids = new Set(events.map(({ id }) => id));
+    const refused = this.waiting()
+      .filter(({ event }) => ids.has(event.id))
+      .map((one) => ({ ...one, refused: why }));
+    this.waiting.update((all) =>
+      all.map((one) => refused.find(({ event }) => event.id === one.event.id) ?? one),
+    );
+    await this.store.put(refused);
+  }
+
+  private async forget(ids: readonly string[]): Promise<void> {
+    const gone = new Set(ids);
+    this.waiting.update((all) => all.filter(({ event }) => !gone.has(event.id)));
+    await this.store.remove(ids);
+  }
+
+  private async placeOf(run: string): Promise<number> {
+    return this.places.get(run) ?? (await this.read(run).catch(() => [])).at(-1)?.seq ?? 0;
+  }
+
+  private async read(run: string): Promise<readonly RunEvent[]> {
+    const { events } = await firstValueFrom(this.api.call(api.readRun, { params: { id: run } }));
+    this.places.set(run, events.at(-1)?.seq ?? 0);
+    return events;
+  }
+
+  private stands(run: string, state: Sending): void {
+    this.standing.update((before) => new Map(before).set(run, state));
+  }
+}
+
+/** Events put behind a log's last place. */
+export const numbered = (events: readonly RunEvent[], last: number): RunEvent[] =>
+  events.map((event, i) => (event.seq === last + 1 + i ? event : { ...event, seq: last + 1 + i }));

@@ -1,0 +1,173 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { ProblemCode } from '@yard-spool/contract';
+import type { RunEvent } from '@yard-spool/core';
+import { anEvent, aRun } from '../testing/runs';
+import { Outbox } from './outbox.service';
+import { OutboxStore, type Waiting } from './outbox-store';
+
+/** A browser's database that only lasts a test. */
+class KeptHere {
+  readonly kept = new Map<string, Waiting>();
+  all = (): Promise<Waiting[]> => Promise.resolve([...this.kept.values()]);
+  put = (waiting: readonly Waiting[]): Promise<void> => {
+    for (const one of waiting) this.kept.set(one.event.id, one);
+    return Promise.resolve();
+  };
+  remove = (ids: readonly string[]): Promise<void> => {
+    for (const id of ids) this.kept.delete(id);
+    return Promise.resolve();
+  };
+}
+
+const ten = (seq: number, run = '5'): RunEvent => ({
+  ...anEvent(seq, { kind: 'turns', payload: { layer: 'main', turns: 10 } }),
+  run,
+});
+
+function open(before: readonly Waiting[] = []) {
+  const store = new KeptHere();
+  for (const one of before) store.kept.set(one.event.id, one);
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({
+    providers: [provideHttpClient(), provideHttpClientTesting(), { provide: OutboxStore, useValue: store }],
+  });
+  const server = TestBed.inject(HttpTestingController);
+  const outbox = TestBed.inject(Outbox);
+  const asked = async (address: string) => {
+    let found = server.match(`/api${address}`);
+    for (let tries = 0; found.length === 0 && tries < 50; tries += 1) {
+      await Promise.resolve();
+      found = server.match(`/api${address}`);
+    }
+    if (!found[0]) throw new Error(`Nothing was asked of ${address}.`);
+    return found[0];
+  };
+  const sent = async (run = '5') => {
+    const request = await asked(`/runs/${run}/events`);
+    const { events } = request.request.body as { events: RunEvent[] };
+    return {
+      places: events.map(({ seq }) => seq),
+      events,
+      take: () => request.flush({ events }),
+      refuse: (code: ProblemCode, status = 409) =>
+        request.flush(
+          { type: `urn:yard-spool:${code}`, title: 'No', status, code, detail: `No: ${code}.` },
+          { status, statusText: 'no' },
+        ),
+    };
+  };
+  return { outbox, store, asked, sent, server };
+}
+
+const settled = async (): Promise<void> => {
+  for (let i = 0; i < 40; i += 1) await Promise.resolve();
+};
+
+describe('the outbox', () => {
+  it('sends what happened in order behind the log, and forgets it once the server has it', async () => {
+    const { outbox, store, sent } = open();
+    outbox.knows('5', 4);
+    await outbox.put(ten(1));
+    await outbox.put(ten(2));
+    expect(outbox.stateOf('5')).toBe('sending');
+    const first = await sent();
+    expect(first.places).toEqual([5]);
+    first.take();
+    const second = await sent();
+    expect(second.places).toEqual([6]);
+    second.take();
+    await settled();
+    expect([outbox.stateOf('5'), outbox.count(), store.kept.size]).toEqual(['saved', 0, 0]);
+  });
+
+  it('brings what waited of every run, whichever page is open, in pieces', async () => {
+    const waiting = (run: string) =>
+      Array.from({ length: 450 }, (_, i): Waiting => {
+        const event = { ...ten(i + 1, run), id: crypto.randomUUID() };
+        return { event, place: i + 1, refused: '' };
+      });
+    const { outbox, sent } = open([...waiting('5'), ...waiting('6')]);
+    outbox.knows('5', 1);
+    outbox.knows('6', 9);
+    void outbox.sendEverything();
+    for (const run of ['5', '6']) {
+      const sizes: number[] = [];
+      for (let i = 0; i < 3; i += 1) {
+        const one = await sent(run);
+        sizes.push(one.events.length);
+        one.take();
+      }
+      expect(sizes).toEqual([200, 200, 50]);
+    }
+    await settled();
+    expect(outbox.count()).toBe(0);
+  });
+
+  it('puts what waits behind a log that went on elsewhere', async () => {
+    const { outbox, sent, asked } = open();
+    outbox.knows('5', 1);
+    await outbox.put(ten(2));
+    (await sent()).refuse('out-of-order');
+    (await asked('/runs/5')).flush(aRun([anEvent(2, { kind: 'step-done', payload: { step: 'strip' } })]));
+    const again = await sent();
+    expect(again.places).toEqual([3]);
+    again.take();
+    await settled();
+    expect(outbox.stateOf('5')).toBe('saved');
+  });
+
+  it('keeps everything while the server is away or nobody is signed in, and says so', async () => {
+    const { outbox, sent, store } = open();
+    outbox.knows('5', 1);
+    await outbox.put(ten(2));
+    (await sent()).refuse('not-signed-in', 401);
+    await settled();
+    expect([outbox.stateOf('5'), store.kept.size]).toEqual(['signed-out', 1]);
+    void outbox.sendEverything();
+    (await sent()).refuse('database-away', 503);
+    await settled();
+    expect([outbox.stateOf('5'), store.kept.size]).toEqual(['away', 1]);
+  });
+
+  it('keeps what a closed run does not take, until it is opened again or thrown away', async () => {
+    const { outbox, sent, store } = open();
+    outbox.knows('5', 1);
+    await outbox.put(ten(2));
+    (await sent()).refuse('already-closed');
+    await settled();
+    expect(outbox.stateOf('5')).toBe('held');
+    expect(outbox.refusal('5')).toBe('No: already-closed.');
+    expect(store.kept.size).toBe(1);
+    void outbox.tryAgain('5');
+    (await sent()).take();
+    await settled();
+    expect([outbox.stateOf('5'), outbox.refusal('5')]).toEqual(['saved', '']);
+
+    await outbox.put(ten(3));
+    (await sent()).refuse('already-closed');
+    await settled();
+    await outbox.discard('5');
+    expect([outbox.stateOf('5'), outbox.count(), store.kept.size]).toEqual(['saved', 0, 0]);
+  });
+
+  it('lets one event the server refuses hold up no other', async () => {
+    const before = [2, 3, 4].map((seq): Waiting => ({ event: ten(seq), place: seq, refused: '' }));
+    const { outbox, sent } = open(before);
+    outbox.knows('5', 1);
+    void outbox.sendEverything();
+    (await sent()).refuse('bad-request', 400);
+    const first = await sent();
+    expect(first.events).toHaveLength(1);
+    first.take();
+    (await sent()).refuse('bad-request', 400);
+    await settled();
+    const rest = await sent();
+    expect(rest.events.map(({ id }) => id)).toEqual([before[2]!.event.id]);
+    expect(rest.places).toEqual([3]);
+    rest.take();
+    await settled();
+    expect([outbox.stateOf('5'), outbox.count()]).toEqual(['held', 1]);
+  });
+});
