@@ -1,11 +1,16 @@
 // Speed of a run at the bench: a long log folded, and the spool under the handle worked out again at each count.
 import {
+  beginFold,
+  foldOn,
   foldRun,
   runUnderWay,
+  spoolUnderWay,
+  stateOf,
   USUAL_HOUSE_RULES,
   type RunEvent,
   type RunFacts,
   type RunHappening,
+  windingOn,
 } from '../src/index';
 import { medianMs, report } from './report';
 
@@ -57,9 +62,24 @@ report(
   medianMs(() => runUnderWay(INPUT, FACTS, state), 21, 5),
   'ms',
 );
-report(
-  'a count to new turns to go, within one frame at 4x slower',
-  medianMs(() => runUnderWay(INPUT, FACTS, foldRun(FACTS, LOG)), 21, 5),
-  'ms',
-  4,
-);
+/** A run of so many events that is open, ready for one more count. */
+function openRun(events: number): () => void {
+  const log = Array.from({ length: events }, (_, i) => LOG[3 + (i % 1500)] ?? LOG[3]).flatMap((one, i) =>
+    one ? [{ ...one, seq: i + 4, id: `o${String(i)}` }] : [],
+  );
+  const fold = beginFold(FACTS);
+  foldOn(fold, [...LOG.slice(0, 3), ...log]);
+  const spool = spoolUnderWay(INPUT, FACTS, stateOf(fold));
+  if (!spool) throw new Error('This run can be worked out.');
+  return () => {
+    foldOn(fold, turns('backing', 1));
+    windingOn(spool, stateOf(fold));
+  };
+}
+for (const events of [10, 10_000])
+  report(
+    `a count to new turns to go, at event ${events.toLocaleString('en')}`,
+    medianMs(openRun(events), 21, 5),
+    'ms',
+    4,
+  );

@@ -1,4 +1,5 @@
 import type { EventEmitter } from 'node:events';
+import { setTimeout as pause } from 'node:timers/promises';
 import type { Person } from '@yard-spool/contract';
 import { QueryTypes, Transaction, type Attributes, type Model, type WhereOptions } from 'sequelize';
 import type { Reading, ServerContext } from './context';
@@ -8,7 +9,9 @@ import type { Table } from './db/table';
 import { boundTables, type Tables } from './db/tables';
 import { ProblemError } from './problem-error';
 
-const TRIES = 4;
+const TRIES = 6;
+/** How long at most a change that was broken off waits before it is tried again, ms for each try before. */
+const PAUSE_MS = 20;
 
 /** What is said where a row is gone, and where somebody changed it since it was looked at. */
 interface LockWords {
@@ -64,6 +67,7 @@ export async function unit<T>(
       return done;
     } catch (error) {
       if (left <= 1 || !isDeadlock(error)) throw error;
+      await pause(Math.random() * PAUSE_MS * (TRIES - left + 1));
     }
   }
 }

@@ -73,6 +73,35 @@ describe('a run at the bench', () => {
     expect((await ask<Run>('GET', `/runs/${run.id}`)).body.events.map(({ seq }) => seq)).toEqual([1, 2]);
   });
 
+  it('keeps what somebody did while cut off as theirs, whoever is signed in when it is sent', async () => {
+    const run = await runOf(ask, pieces);
+    const ten = { kind: 'turns', payload: { layer: 'backing', turns: 10 } };
+    const [adas, nobodys] = numbered(run, 1, [ten, ten]);
+    const events = [
+      { ...adas!, by: 'Ada' },
+      { ...nobodys!, by: 'Nobody here' },
+    ];
+    const { body } = await ask<{ events: Run['events'] }>('POST', `/runs/${run.id}/events`, { events });
+    expect(body.events.map(({ seq, by }) => [seq, by])).toEqual([
+      [2, 'Ada'],
+      [3, 'Bo'],
+    ]);
+    expect((await ask<Run>('GET', `/runs/${run.id}`)).body.events.slice(1)).toEqual(body.events);
+    const rows = await shop.context.tables.runEvents.findAll({ where: { runId: run.id }, order: ['seq'] });
+    expect(rows.map(({ sentById }) => sentById)).toEqual([null, 2, null]);
+  });
+
+  it('is told what was added, and nothing where all of it was there', async () => {
+    const run = await runOf(ask, pieces);
+    const ten = { kind: 'turns', payload: { layer: 'backing', turns: 10 } };
+    const send = (events: object[]) =>
+      ask<{ events: object[] }>('POST', `/runs/${run.id}/events`, { events });
+    const [first, second] = numbered(run, 1, [ten, ten]);
+    expect((await send([first!])).body.events).toHaveLength(1);
+    expect((await send([first!, second!])).body.events).toMatchObject([{ id: second!.id, seq: 3 }]);
+    expect((await send([first!, second!])).body.events).toEqual([]);
+  });
+
   it('cannot be closed while steps are left', async () => {
     const run = await runOf(ask, pieces);
     const { status, body } = await ask('POST', `/runs/${run.id}/close`, {});

@@ -26,7 +26,8 @@ export async function startRun(
     if (there) return there.id;
     if (job.state !== 'booked')
       throw new ProblemError('already-closed', 'This reel was called off. Book it in again first.');
-    const bench = await benches.findByPk(benchId);
+    // Under its lock before a row refers to it: two starts at one bench would each wait for the other.
+    const bench = await benches.lock(benchId);
     if (!bench || bench.removed)
       throw new ProblemError(
         'not-found',

@@ -11,8 +11,12 @@ import { runLog } from './migrations/0007-run-log';
 
 const MIGRATIONS: readonly Migration[] = [firstHouse, lineRack, bags, house, bench, bestEstimate, runLog];
 
-/** Brings the schema up to date. Statements of a migration that failed half-way are named in the error. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
+/**
+ * Brings the schema up to date. Statements of a migration that failed half-way are named in the error.
+ *
+ * @param to the migration to stop behind; all where none is named
+ */
+export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {
   const umzug = new Umzug<QueryInterface>({
     migrations: MIGRATIONS.map(({ name, statements }) => ({
       name,
@@ -24,6 +28,6 @@ export async function migrate(sequelize: Sequelize): Promise<string[]> {
     storage: new SequelizeStorage({ sequelize, tableName: 'schema_steps' }),
     logger: undefined,
   });
-  const done = await umzug.up();
+  const done = await umzug.up(to === undefined ? {} : { to });
   return done.map(({ name }) => name);
 }
