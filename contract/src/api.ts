@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import {
   BagRowSchema,
   BagSchema,
+  BagsQuerySchema,
   CancelSchema,
   ChangeBagSchema,
   ChangeJobSchema,
@@ -39,6 +40,7 @@ import {
   AsOfSchema,
   ChangePieceSchema,
   CountPieceSchema,
+  LedgerQuerySchema,
   MassSampleSchema,
   NewPieceSchema,
   PieceSchema,
@@ -53,9 +55,17 @@ import { ReorderSchema } from './reorder';
 import { ScaleReadingSchema } from './scale';
 import { NewTubSchema, SoakPieceSchema, TubSchema } from './tubs';
 import { LearningSchema } from './learning';
-import { FillSchema, ReelRowSchema, ReelSchema } from './reels';
+import { afterOf, pageOf } from './pages';
+import { FillSchema, ReelRowSchema, ReelSchema, ReelsQuerySchema } from './reels';
 import { route } from './route';
-import { AddedEventsSchema, AppendEventsSchema, NewRunSchema, ReopenRunSchema, RunSchema } from './runs';
+import {
+  AddedEventsSchema,
+  AppendEventsSchema,
+  NewRunSchema,
+  OpenRunSchema,
+  ReopenRunSchema,
+  RunSchema,
+} from './runs';
 
 const byId = v.object({ id: IdTextSchema });
 const byNumber = v.object({ number: IdTextSchema });
@@ -71,7 +81,7 @@ export const api = {
   whoAmI: route('GET', '/session', { reply: PersonSchema }),
   signOut: route('DELETE', '/session', { reply: NothingSchema }),
   findCustomers: route('GET', '/customers', { query: CustomerSearchSchema, reply: v.array(CustomerSchema) }),
-  listBags: route('GET', '/bags', { reply: v.array(BagRowSchema) }),
+  listBags: route('GET', '/bags', { query: BagsQuerySchema, reply: pageOf(BagRowSchema) }),
   bookBag: route('POST', '/bags', { body: NewBagSchema, reply: BagSchema }),
   readBag: route('GET', '/bags/:number', { params: byNumber, reply: BagSchema }),
   changeBag: route('PUT', '/bags/:number', { params: byNumber, body: ChangeBagSchema, reply: BagSchema }),
@@ -110,7 +120,7 @@ export const api = {
   receivePiece: route('POST', '/pieces', { body: NewPieceSchema, reply: PieceSchema }),
   readPiece: route('GET', '/pieces/:code', {
     params: byCode,
-    query: AsOfSchema,
+    query: LedgerQuerySchema,
     reply: PieceWithLedgerSchema,
   }),
   changePiece: route('PUT', '/pieces/:code', {
@@ -171,10 +181,13 @@ export const api = {
     body: NewPasscodeSchema,
     reply: MemberSchema,
   }),
-  findReels: route('GET', '/reels', { query: CustomerSearchSchema, reply: v.array(ReelRowSchema) }),
+  findReels: route('GET', '/reels', { query: ReelsQuerySchema, reply: pageOf(ReelRowSchema) }),
   readLastPlan: route('GET', '/reels/:tag/last', { params: byTag, reply: TaggedReelSchema }),
   readReel: route('GET', '/reels/:tag', { params: byTag, reply: ReelSchema }),
-  listOpenRuns: route('GET', '/runs', { reply: v.array(RunSchema) }),
+  listOpenRuns: route('GET', '/runs', {
+    query: v.object({ after: afterOf(/^\d{0,12}$/) }),
+    reply: pageOf(OpenRunSchema),
+  }),
   startRun: route('POST', '/runs', { body: NewRunSchema, reply: RunSchema }),
   readRun: route('GET', '/runs/:id', { params: byId, reply: RunSchema }),
   appendEvents: route('POST', '/runs/:id/events', {

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { afterOf } from './pages';
 import {
   CodeSchema,
   IdSchema,
@@ -151,6 +152,18 @@ export const BagRowSchema = v.object({
   ),
 });
 export type BagRow = v.InferOutput<typeof BagRowSchema>;
+
+/** Bags as the counter goes through them: with a reel to fill, with all filled, with all gone. */
+export const BAG_GROUPS = ['waiting', 'filled', 'over'] as const;
+export type BagGroup = (typeof BAG_GROUPS)[number];
+
+/** Which bags, by the words they hold (number, customer, tag, reel) and the state of a reel. */
+export const BagsQuerySchema = v.object({
+  group: v.optional(v.picklist(BAG_GROUPS), 'waiting'),
+  find: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(80)), ''),
+  state: v.optional(v.union([v.literal(''), JobStateSchema]), ''),
+  after: afterOf(/^(\d{1,15}_\d{1,12})?$/),
+});
 
 /** A change of promise or notes, made on the version that was looked at. */
 export const ChangeBagSchema = v.object({

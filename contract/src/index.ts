@@ -31,6 +31,7 @@ export {
   type NewPiece,
   type NewProduct,
   type Piece,
+  type PieceWithLedger,
   type Product,
 } from './rack';
 export type { Soak, Tub } from './tubs';
@@ -48,10 +49,13 @@ export {
 } from './rack-files';
 export type { Habits, HouseChange, KeptHouseRules, Preview, PreviewReel } from './house-rules';
 export {
+  BAG_GROUPS,
+  BagsQuerySchema,
   JOB_STATES,
   NewBagSchema,
   REEL_TYPES,
   type Bag,
+  type BagGroup,
   type BagRow,
   type CustomerReel,
   type Job,
@@ -69,6 +73,7 @@ export {
   runFacts,
   RunFrameSchema,
   type CounterAtBench,
+  type OpenRun,
   type Run,
   type RunFrame,
   type RunRules,
@@ -76,3 +81,4 @@ export {
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export type { Fill, FillLayer, Reel, ReelRow } from './reels';
 export type { Learning } from './learning';
+export type { Page } from './pages';

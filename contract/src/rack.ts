@@ -235,4 +235,16 @@ export type Move = v.InferOutput<typeof MoveSchema>;
 /** As of the end of a day, where one is given. */
 export const AsOfSchema = v.object({ asOf: v.optional(DaySchema) });
 
-export const PieceWithLedgerSchema = v.object({ piece: PieceSchema, moves: v.array(MoveSchema) });
+/** A page of a piece's ledger: the moves before one of them, or the latest. */
+export const LedgerQuerySchema = v.object({
+  ...AsOfSchema.entries,
+  before: v.optional(v.pipe(v.string(), v.regex(/^\d{1,12}$/), v.transform(Number))),
+});
+
+/** A piece with the latest moves of its ledger, oldest first, and whether there are earlier ones. */
+export const PieceWithLedgerSchema = v.object({
+  piece: PieceSchema,
+  moves: v.array(MoveSchema),
+  earlier: v.boolean(),
+});
+export type PieceWithLedger = v.InferOutput<typeof PieceWithLedgerSchema>;

@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { IdSchema, InstantSchema, MillimetresSchema } from './basics';
 import { REEL_TYPES } from './bags';
 import { PIECE_KINDS } from './rack';
-import { CustomerSchema } from './customers';
+import { CustomerSchema, CustomerSearchSchema } from './customers';
+import { afterOf } from './pages';
 import { RunRulesSchema } from './runs';
 import { LineSchema, SpoolGeometrySchema } from './plan';
 
@@ -56,6 +57,8 @@ export const ReelRowSchema = v.object({
   filledAt: v.nullable(InstantSchema),
 });
 export type ReelRow = v.InferOutput<typeof ReelRowSchema>;
+
+export const ReelsQuerySchema = v.object({ ...CustomerSearchSchema.entries, after: afterOf(/^[^\n]*$/) });
 
 export const ReelSchema = v.object({
   tag: v.string(),

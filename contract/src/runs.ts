@@ -162,6 +162,19 @@ export const RunSchema = v.object({
 });
 export type Run = v.InferOutput<typeof RunSchema>;
 
+/** A run that is not closed, as a list shows it. */
+export const OpenRunSchema = v.object({
+  id: IdSchema,
+  bench: v.string(),
+  bagNumber: IdSchema,
+  customer: v.string(),
+  position: v.number(),
+  reelsInBag: v.number(),
+  tag: v.string(),
+  label: v.string(),
+});
+export type OpenRun = v.InferOutput<typeof OpenRunSchema>;
+
 /** What the steps of a run are made from. */
 export const runFacts = ({
   job: { planInput, type, wants },

@@ -36,7 +36,7 @@ const SCREENS = [
   ['/rack/recycling', 'bins', 'ys-recycling-page tbody tr'],
   ['/rack/order', 'order', 'ys-order-page tbody tr'],
   ['/rack/files', 'files', 'ys-files-page input[type=file]'],
-  ['/reels', 'reels', 'ys-reel-search li'],
+  ['/reels', 'reels', 'ys-reel-search [role=listitem]'],
   ['/reels/book', 'reel book', 'ys-reel-book li'],
   ['/house/schools/soak', 'soak rule', 'ys-soak-chart canvas'],
   ['/house/schools/judgeTwistBy', 'twist rule', 'ys-twist-columns table'],

@@ -209,7 +209,9 @@ describe('a rule set otherwise', () => {
   });
 
   it('was kept with the run: an old fill still says what it was filled under', async () => {
-    const rows = await browser.api<{ tag: string; filledAt: string | null }[]>('/reels?q=R-000');
+    const { rows } = await browser.api<{ rows: { tag: string; filledAt: string | null }[] }>(
+      '/reels?q=R-000',
+    );
     const filled = rows.find(({ filledAt }) => filledAt !== null)!;
     const [fill] = (await browser.api<{ fills: Fill[] }>(`/reels/${filled.tag}`)).fills;
     expect(fill!.under.rules).toEqual(USUAL_HOUSE_RULES);

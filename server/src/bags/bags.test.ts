@@ -1,4 +1,4 @@
-import type { Bag, BagRow, Piece, Problem, Reel } from '@yard-spool/contract';
+import type { Bag, BagRow, Page, Piece, Problem, Reel } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, PLAN_INPUT, receiveTwo } from '../testing/bookings';
@@ -49,7 +49,7 @@ describe('booking a bag in', () => {
     const body = booking(own);
     const sent = await Promise.all([1, 2, 3].map(() => ask<Bag>('POST', '/bags', body)));
     expect(new Set(sent.map(({ body: bag }) => bag.number)).size).toBe(1);
-    const rows = (await ask<BagRow[]>('GET', '/bags')).body;
+    const { rows } = (await ask<Page<BagRow>>('GET', '/bags')).body;
     expect(rows.filter(({ number }) => number === sent[0]!.body.number)).toHaveLength(1);
   });
 

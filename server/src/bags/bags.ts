@@ -1,37 +1,10 @@
-import { waterState, type Bag, type BagRow, type Job, type PlannedCut } from '@yard-spool/contract';
+import { waterState, type Bag, type Job, type PlannedCut } from '@yard-spool/contract';
 import type { JobRow } from '../db/models/bags';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 import { toCustomer } from './customers';
 import { historyOf } from './history';
 import { waterByPiece } from '../tubs/water';
-
-/** All bags, the one promised soonest first. */
-export async function listBags({ tables }: Reading): Promise<BagRow[]> {
-  const [bags, jobs, customers, spools, reels, runs] = await Promise.all([
-    tables.bags.findAll({ order: ['promisedAt', 'id'] }),
-    tables.jobs.findAll({ attributes: ['id', 'bagId', 'spoolId', 'state', 'position'], order: ['position'] }),
-    tables.customers.findAll(),
-    tables.spools.findAll(),
-    tables.reels.findAll(),
-    tables.runs.findAll({ attributes: ['id', 'jobId'] }),
-  ]);
-  const customerOf = new Map(customers.map(({ id, name }) => [id, name]));
-  const reelById = new Map(reels.map((reel) => [reel.id, reel]));
-  const reelOf = new Map(spools.map(({ id, reelId }) => [id, reelById.get(reelId)]));
-  const runOf = new Map(runs.map(({ id, jobId }) => [jobId, id]));
-  return bags.map((bag) => ({
-    number: bag.id,
-    customer: customerOf.get(bag.customerId) ?? '',
-    promisedAt: bag.promisedAt.toISOString(),
-    jobs: jobs
-      .filter(({ bagId }) => bagId === bag.id)
-      .map(({ id, spoolId, state }) => {
-        const reel = reelOf.get(spoolId);
-        return { id, state, tag: reel?.tag ?? '', label: reel?.label ?? '', runId: runOf.get(id) ?? null };
-      }),
-  }));
-}
 
 /** One bag with its jobs and their plans. */
 export async function readBag(from: Reading, number: number): Promise<Bag> {

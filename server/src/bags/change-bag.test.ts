@@ -190,12 +190,12 @@ describe('a spare spool', () => {
 
   it('of no reel, or called like the first, is refused and nothing is booked', async () => {
     const [job] = booking(pieces).jobs;
-    const before = (await ask<unknown[]>('GET', '/bags')).body.length;
+    const before = (await ask<{ rows: unknown[] }>('GET', '/bags')).body.rows.length;
     for (const odd of [{ sameReelAs: 1 }, { sameReelAs: 5 }, { sameReelAs: 0, spool: 'own' }]) {
       const jobs = [job, { ...job, spool: 'spare', ...odd }];
       expect(codeOf(await ask('POST', '/bags', booking(pieces, { jobs })))).toBe('bad-request');
     }
-    expect((await ask<unknown[]>('GET', '/bags')).body).toHaveLength(before);
+    expect((await ask<{ rows: unknown[] }>('GET', '/bags')).body.rows).toHaveLength(before);
   });
 });
 

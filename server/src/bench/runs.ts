@@ -1,4 +1,5 @@
-import type { Job, Person, Run } from '@yard-spool/contract';
+import type { Job, OpenRun, Page, Person, Run } from '@yard-spool/contract';
+import { pageOf } from '../db/page-of';
 import { supplySizes } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
 import type { Reading, ServerContext } from '../context';
@@ -50,10 +51,20 @@ export async function readRun(from: Reading, id: number): Promise<Run> {
   return toRun(from, row);
 }
 
-/** Runs that are not closed, oldest first. */
-export async function listOpenRuns(from: Reading): Promise<Run[]> {
-  const rows = await from.tables.runs.findAll({ where: { state: 'open' }, order: ['id'] });
-  return Promise.all(rows.map((row) => toRun(from, row)));
+const PAGE = 100;
+
+/** Runs that are not closed, oldest first, with what a list shows of them. */
+export async function listOpenRuns(from: Reading, after: string): Promise<Page<OpenRun>> {
+  const rows = await from.query<OpenRun>(
+    `SELECT runs.id, benches.name AS bench, bags.id AS bagNumber, customers.name AS customer, jobs.position,
+       (SELECT COUNT(*) FROM jobs AS others WHERE others.bag_id = bags.id) AS reelsInBag, reels.tag, reels.label
+     FROM runs JOIN benches ON benches.id = runs.bench_id JOIN jobs ON jobs.id = runs.job_id
+       JOIN bags ON bags.id = jobs.bag_id JOIN customers ON customers.id = bags.customer_id
+       JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+     WHERE runs.state = 'open' AND runs.id > :after ORDER BY runs.id LIMIT ${String(PAGE + 1)}`,
+    { after: Number(after) || 0 },
+  );
+  return pageOf(rows, PAGE, ({ id }) => String(id));
 }
 
 async function toRun(from: Reading, row: RunRow): Promise<Run> {

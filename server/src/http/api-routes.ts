@@ -1,6 +1,7 @@
 import { api } from '@yard-spool/contract';
 import { Router } from 'express';
-import { listBags, readBag, readJob } from '../bags/bags';
+import { readBag, readJob } from '../bags/bags';
+import { listBags } from '../bags/list-bags';
 import { bookBag } from '../bags/book-bag';
 import { cancelBag, cancelJob, changeBag, changeJob, moveJob } from '../bags/change-bag';
 import { listCustomerReels, readLastPlan } from '../bags/customer-reels';
@@ -28,7 +29,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters): Rout
     next();
   });
   serve(router, api.findCustomers, ({ query }) => findCustomers(context, query.q));
-  serve(router, api.listBags, () => listBags(context));
+  serve(router, api.listBags, ({ query }) => listBags(context, query));
   serve(router, api.bookBag, ({ body, response }) => bookBag(context, personOf(response), body));
   serve(router, api.readBag, ({ params }) => readBag(context, params.number));
   serve(router, api.changeBag, ({ params, body, response }) =>
@@ -58,10 +59,10 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters): Rout
   serve(router, api.readJob, ({ params }) => readJob(context, params.id));
   rackRoutes(router, context);
   houseRoutes(router, context);
-  serve(router, api.findReels, ({ query }) => findReels(context, query.q));
+  serve(router, api.findReels, ({ query }) => findReels(context, query));
   serve(router, api.readLastPlan, ({ params }) => readLastPlan(context, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(context, params.tag));
-  serve(router, api.listOpenRuns, () => listOpenRuns(context));
+  serve(router, api.listOpenRuns, ({ query }) => listOpenRuns(context, query.after));
   serve(router, api.startRun, ({ body, response }) =>
     startRun(context, personOf(response), body.jobId, body.benchId),
   );

@@ -22,7 +22,7 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   );
   serve(router, api.listPieces, ({ query }) => listPieces(context, query));
   serve(router, api.receivePiece, ({ body, response }) => receivePiece(context, personOf(response), body));
-  serve(router, api.readPiece, ({ params, query }) => readPiece(context, params.code, query.asOf));
+  serve(router, api.readPiece, ({ params, query }) => readPiece(context, params.code, query));
   serve(router, api.changePiece, ({ params, body, response }) =>
     changePiece(context, personOf(response), params.code, body),
   );

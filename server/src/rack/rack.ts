@@ -1,4 +1,5 @@
-import type { Move, Piece } from '@yard-spool/contract';
+import type { Piece, PieceWithLedger } from '@yard-spool/contract';
+import { Op } from 'sequelize';
 import type { PieceRow } from '../db/models/rack';
 import type { Reading } from '../context';
 import { peopleNames } from '../people/people';
@@ -70,24 +71,28 @@ export async function onePiece(from: Reading, wanted: Wanted): Promise<Piece> {
   throw new ProblemError('not-found', `There is no piece ${wanted.code ?? ''} on the rack${day}.`);
 }
 
-/** One piece with its ledger, oldest first; up to the end of a day where one is given. */
+/** Moves shown at once. */
+const PAGE = 200;
+
+/** One piece with the latest of its ledger, oldest first; up to the end of a day, or before a move, where one is given. */
 export async function readPiece(
   from: Reading,
   code: string,
-  asOf?: string,
-): Promise<{ piece: Piece; moves: Move[] }> {
+  { asOf, before }: { readonly asOf?: string | undefined; readonly before?: number | undefined },
+): Promise<PieceWithLedger> {
   const piece = await onePiece(from, { code, asOf });
-  const rows = await from.tables.moves.findAll({ where: { pieceId: piece.id }, order: ['id'] });
+  const rows = await from.tables.moves.findAll({
+    where: {
+      pieceId: piece.id,
+      ...(asOf === undefined ? {} : { at: { [Op.lte]: endOf(asOf) } }),
+      ...(before === undefined ? {} : { id: { [Op.lt]: before } }),
+    },
+    order: [['id', 'DESC']],
+    limit: PAGE + 1,
+  });
   const nameOf = await peopleNames(from);
-  const moves = rows
-    .filter(({ at }) => asOf === undefined || at <= endOf(asOf))
-    .map(({ id, kind, lengthMm, at, byId, why }) => ({
-      id,
-      kind,
-      lengthMm,
-      at: at.toISOString(),
-      by: nameOf.get(byId) ?? '',
-      why,
-    }));
-  return { piece, moves };
+  const moves = rows.slice(0, PAGE).map(({ id, kind, lengthMm, at, byId, why }) => ({
+    ...{ id, kind, lengthMm, at: at.toISOString(), by: nameOf.get(byId) ?? '', why },
+  }));
+  return { piece, moves: moves.reverse(), earlier: rows.length > PAGE };
 }

@@ -1,4 +1,5 @@
-import type { Reel, ReelRow } from '@yard-spool/contract';
+import type { Page, Reel, ReelRow } from '@yard-spool/contract';
+import { pageOf } from '../db/page-of';
 import { toCustomer } from '../bags/customers';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
@@ -8,18 +9,28 @@ interface FoundReel extends Omit<ReelRow, 'filledAt'> {
   readonly filledAt: Date | null;
 }
 
-/** Reels whose tag, name or customer starts with (or has a word that starts with) what was typed. */
-export async function findReels({ query }: Reading, typed: string): Promise<ReelRow[]> {
-  const start = `${typed.replace(/[\\%_]/g, '\\$&')}%`;
+const PAGE = 50;
+
+/** Reels whose tag, name or customer starts with (or has a word that starts with) what was typed, by tag. */
+export async function findReels(
+  { query }: Reading,
+  { q, after }: { readonly q: string; readonly after: string },
+): Promise<Page<ReelRow>> {
+  const start = `${q.replace(/[\\%_]/g, '\\$&')}%`;
   const rows = await query<FoundReel>(
-    `SELECT reels.tag, reels.type, reels.label, customers.name AS customer, MAX(fills.closed_at) AS filledAt
+    `SELECT reels.tag, reels.type, reels.label, customers.name AS customer,
+       (SELECT MAX(fills.closed_at) FROM fills JOIN spools ON spools.id = fills.spool_id
+        WHERE spools.reel_id = reels.id AND fills.taken_back_at IS NULL) AS filledAt
      FROM reels JOIN customers ON customers.id = reels.customer_id
-     LEFT JOIN spools ON spools.reel_id = reels.id LEFT JOIN fills ON fills.spool_id = spools.id AND fills.taken_back_at IS NULL
-     WHERE reels.tag LIKE :start OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word
-     GROUP BY reels.id ORDER BY reels.tag LIMIT 100`,
-    { start, word: `% ${start}` },
+     WHERE (reels.tag LIKE :start OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word)
+       AND reels.tag > :after ORDER BY reels.tag LIMIT ${String(PAGE + 1)}`,
+    { start, word: `% ${start}`, after },
   );
-  return rows.map((row) => ({ ...row, filledAt: row.filledAt?.toISOString() ?? null }));
+  return pageOf(
+    rows.map((row) => ({ ...row, filledAt: row.filledAt?.toISOString() ?? null })),
+    PAGE,
+    ({ tag }) => tag,
+  );
 }
 
 /** A reel by its tag: what is on it, and what was before. */

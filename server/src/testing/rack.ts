@@ -1,4 +1,4 @@
-import type { Move, Piece } from '@yard-spool/contract';
+import type { Move, Piece, PieceWithLedger } from '@yard-spool/contract';
 import type { Answer, TestShop } from './test-shop';
 
 export type Ask = Awaited<ReturnType<TestShop['as']>>;
@@ -34,9 +34,16 @@ export async function receive(
   return answer.body;
 }
 
-/** A piece and its ledger, as they are told. */
-export const ledgerOf = async (ask: Ask, code: string): Promise<{ piece: Piece; moves: Move[] }> =>
-  (await ask<{ piece: Piece; moves: Move[] }>('GET', `/pieces/${code}`)).body;
+/** A piece and its whole ledger, page by page. */
+export async function ledgerOf(ask: Ask, code: string): Promise<{ piece: Piece; moves: Move[] }> {
+  const moves: Move[] = [];
+  for (;;) {
+    const before = moves[0] ? `?before=${String(moves[0].id)}` : '';
+    const { body } = await ask<PieceWithLedger>('GET', `/pieces/${code}${before}`);
+    moves.unshift(...body.moves);
+    if (!body.earlier) return { piece: body.piece, moves };
+  }
+}
 
 export const sumOf = (moves: readonly Move[]): number =>
   moves.reduce((total, { lengthMm }) => total + lengthMm, 0);

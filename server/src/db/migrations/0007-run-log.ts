@@ -29,6 +29,9 @@ export const runLog: Migration = {
       'run_id INT UNSIGNED NULL',
       'PRIMARY KEY (bench_id, name)',
     ),
+    // Lists are read by how jobs stand and by when bags are promised.
+    'ALTER TABLE jobs ADD INDEX (state, bag_id)',
+    'ALTER TABLE bags ADD INDEX (promised_at, id)',
     `ALTER TABLE run_events
       MODIFY id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
       ADD ${ref('sent_by_id', 'people', true).replace(', FOREIGN', ', ADD FOREIGN')},

@@ -3,45 +3,71 @@ import { effectiveRules, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { tellHouse } from '../testing/house';
 import { aPiece } from '../testing/pieces';
 import { openScreen, problem } from '../testing/screen';
+import { BagGroupList } from './bag-group';
 import { BagEdit } from './bag-edit';
 import { planDraft } from './draft-plan';
-import { findBags, groupBags } from './find-bags';
+
 import { OtherWays } from './other-ways';
 import { PlanWhy } from './plan-why';
 import { emptyReel } from './reel-draft';
 import { SupplyView } from './supply-view';
 
-const row = (number: number, customer: string, ...states: BagRow['jobs'][number]['state'][]): BagRow => ({
+const row = (number: number, ...states: BagRow['jobs'][number]['state'][]): BagRow => ({
   number,
-  customer,
+  customer: 'Wenna Fairholt',
   promisedAt: '2031-03-10T17:00:00.000Z',
-  jobs: states.map((state, i) => ({ id: i, tag: `R-${number}${i}`, label: 'Pier 3000', state, runId: null })),
+  jobs: states.map((state, i) => ({
+    id: i + 1,
+    tag: `R-${number}${i}`,
+    label: 'Pier 3000',
+    state,
+    runId: null,
+  })),
 });
-const BAGS = [
-  row(1, 'Marit Oldcroft', 'handed-back'),
-  row(2, 'Wenna Fairholt', 'booked', 'to-check'),
-  row(3, 'Wenna Fairholt', 'ready'),
-  row(4, 'Ivo Stanrick', 'cancelled'),
-];
 
-describe('the bags', () => {
-  it('are found by number, customer, tag or reel, and by state', () => {
-    const numbers = (find: string, state = ''): number[] =>
-      findBags(BAGS, { find, state }).map(({ number }) => number);
-    expect(numbers('wenna')).toEqual([2, 3]);
-    expect(numbers('bag 4')).toEqual([4]);
-    expect(numbers('r-20 pier')).toEqual([2]);
-    expect(numbers('', 'to-check')).toEqual([2]);
-    expect(numbers('wenna', 'handed-back')).toEqual([]);
+describe('a group of bags', () => {
+  const open = (group: string, find = '') =>
+    openScreen(BagGroupList, { group, name: 'Bags', none: 'None yet.', lookedFor: { find, state: '' } });
+  const asked = (screen: Awaited<ReturnType<typeof open>>) =>
+    screen.http.expectOne(({ url }) => url === '/api/bags');
+
+  it('comes page by page', async () => {
+    const screen = await open('waiting');
+    asked(screen).flush({ rows: [row(1, 'booked')], next: '7_1' });
+    await screen.fixture.whenStable();
+    await screen.press('Show more');
+    const second = asked(screen);
+    expect(second.request.params.get('after')).toBe('7_1');
+    second.flush({ rows: [row(2, 'on-the-bench')], next: null });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toMatch(/Bag 1.*Bag 2/);
+    expect(screen.shown()).not.toContain('Show more');
   });
 
-  it('stand as the counter goes through them', () => {
-    expect(groupBags(BAGS).map(({ name, bags }) => [name, bags.map(({ number }) => number)])).toEqual([
-      ['To fill', [2]],
-      ['To check and hand back', [3]],
-      ['Over', [4, 1]],
-    ]);
-    expect(groupBags([])).toEqual([]);
+  it('that is over is asked for only when somebody wants it, or looks for something', async () => {
+    const screen = await open('over');
+    screen.http.expectNone(({ url }) => url === '/api/bags');
+    await screen.press('Show the bags that are over');
+    asked(screen).flush({ rows: [], next: null });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('None yet.');
+    screen.fixture.componentRef.setInput('lookedFor', { find: 'wenna', state: '' });
+    await screen.fixture.whenStable();
+    const found = asked(screen);
+    expect(found.request.params.get('find')).toBe('wenna');
+    found.flush({ rows: [row(3, 'handed-back')], next: null });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('Bag 3');
+  });
+
+  it('that cannot be had says why, and is asked for again', async () => {
+    const screen = await open('waiting');
+    asked(screen).flush(problem('database-away', 'The database does not answer.'), {
+      status: 503,
+      statusText: 'no',
+    });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('The database does not answer.');
   });
 });
 

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
-import { load } from '../data/loaded';
+import { pages } from '../data/pages';
 import { LoadState } from '../ui/load-state';
 
 /** Reels that are on a bench, and where to take the next one from. */
@@ -29,23 +29,23 @@ import { LoadState } from '../ui/load-state';
       }
     </div>
     <ys-load-state what="the benches" [of]="runs.now()" (again)="runs.reload()" />
-    @if (runs.value()?.length === 0) {
+    @if (runs.now().state === 'ready' && runs.rows().length === 0) {
       <p class="card p-6">
         No reel is on a bench. Take one from its <a class="font-bold underline" routerLink="/bags">bag</a>.
       </p>
     }
     <ul class="grid gap-3">
-      @for (run of runs.value() ?? []; track run.id) {
+      @for (run of runs.rows(); track run.id) {
         <li>
           <a
             class="card grid min-h-18 grid-cols-[1fr_auto] items-center gap-4 px-5 py-3 hover:bg-paper"
             [routerLink]="['/bench', run.id]"
           >
             <span>
-              <b class="block text-[18px]">{{ run.job.label }}, {{ run.job.tag }}</b>
+              <b class="block text-[18px]">{{ run.label }}, {{ run.tag }}</b>
               <span class="text-mute"
-                >{{ run.bench }} · bag {{ run.bagNumber }}, reel {{ run.job.position }} of
-                {{ run.reelsInBag }} · {{ run.customer }}</span
+                >{{ run.bench }} · bag {{ run.bagNumber }}, reel {{ run.position }} of {{ run.reelsInBag }} ·
+                {{ run.customer }}</span
               >
             </span>
             <b>Go on</b>
@@ -53,6 +53,9 @@ import { LoadState } from '../ui/load-state';
         </li>
       }
     </ul>
+    @if (runs.more()) {
+      <button type="button" class="plain mt-2" (click)="runs.next()">Show more</button>
+    }
   `,
   host: { class: 'block p-4 px-5' },
 })
@@ -63,5 +66,9 @@ export class BenchList {
     this.here.choose(Number(id));
   }
 
-  protected readonly runs = load(() => this.api.call(api.listOpenRuns));
+  protected readonly runs = pages((after) => this.api.call(api.listOpenRuns, { query: { after } }));
+
+  constructor() {
+    this.runs.reload();
+  }
 }

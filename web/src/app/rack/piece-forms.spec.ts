@@ -144,20 +144,27 @@ describe('a piece', () => {
 
   it('has a ledger, newest first, with what was on it after each move', async () => {
     const move = { at: '2031-03-10T08:00:00.000Z', by: 'Joss', why: '' };
-    const screen = await openScreen(PieceLedger, {
-      moves: [
-        { ...move, id: 1, kind: 'received', lengthMm: 500_000 },
-        { ...move, id: 2, kind: 'filled', lengthMm: -120_000 },
-        { ...move, id: 3, kind: 'counted', lengthMm: 5000 },
-      ],
-    });
-    const rows = [...screen.element.querySelectorAll('tbody tr')].map((row) =>
-      [...row.querySelectorAll('td')].slice(1).map((cell) => cell.textContent.trim()),
-    );
-    expect(rows).toEqual([
+    const piece = aPiece({ lengthMm: 385_000 });
+    const first = { ...move, id: 1, kind: 'received', lengthMm: 500_000 } as const;
+    const later = [
+      { ...move, id: 2, kind: 'filled', lengthMm: -120_000 },
+      { ...move, id: 3, kind: 'counted', lengthMm: 5000 },
+    ] as const;
+    const screen = await openScreen(PieceLedger, { read: { piece, moves: later, earlier: true } });
+    const rows = () =>
+      [...screen.element.querySelectorAll('tbody tr')].map((row) =>
+        [...row.querySelectorAll('td')].slice(1).map((cell) => cell.textContent.trim()),
+      );
+    expect(rows()).toEqual([
       ['+5\u00a0m', '385\u00a0m'],
       ['−120\u00a0m', '380\u00a0m'],
-      ['+500\u00a0m', '500\u00a0m'],
     ]);
+    await screen.press('Show earlier ones');
+    const asked = screen.http.expectOne(({ url }) => url === `/api/pieces/${piece.code}`);
+    expect(asked.request.params.get('before')).toBe('2');
+    asked.flush({ piece, moves: [first], earlier: false });
+    await screen.fixture.whenStable();
+    expect(rows().at(-1)).toEqual(['+500\u00a0m', '500\u00a0m']);
+    expect(screen.shown()).not.toContain('Show earlier ones');
   });
 });

@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Move } from '@yard-spool/contract';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { api, type Move, type PieceWithLedger } from '@yard-spool/contract';
 import { DateTime } from 'luxon';
+import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
+import { Sending } from '../ui/sending';
 
 const WORDS: Readonly<Record<Move['kind'], string>> = {
   received: 'Taken on',
@@ -45,6 +47,14 @@ const WORDS: Readonly<Record<Move['kind'], string>> = {
         }
       </tbody>
     </table>
+    @if (moreBefore()) {
+      <button type="button" class="plain m-3" [disabled]="sending.busy()" (click)="earlier()">
+        Show earlier ones
+      </button>
+    }
+    @if (sending.problem(); as sentence) {
+      <p class="look m-3 px-3.5 py-2.5" role="alert">{{ sentence }}</p>
+    }
   `,
   host: {
     class: 'card block min-h-0 overflow-y-auto',
@@ -55,14 +65,40 @@ const WORDS: Readonly<Record<Move['kind'], string>> = {
 })
 export class PieceLedger {
   protected readonly units = inject(UnitsService);
-  readonly moves = input.required<readonly Move[]>();
+  private readonly api = inject(ApiService);
+  protected readonly sending = new Sending();
   protected readonly words = WORDS;
-  protected readonly lines = computed(() => {
-    let sum = 0;
-    return this.moves()
-      .map((move) => ({ ...move, after: (sum += move.lengthMm) }))
-      .reverse();
+
+  /** The piece with the latest of its ledger. */
+  readonly read = input.required<PieceWithLedger>();
+  /** As of the end of this day; as of now where it is empty. */
+  readonly asOf = input('');
+
+  /** Pages asked for since, earliest first. */
+  private readonly before = linkedSignal<PieceWithLedger, PieceWithLedger[]>({
+    source: this.read,
+    computation: () => [],
   });
+  protected readonly moreBefore = computed(() => (this.before()[0] ?? this.read()).earlier);
+  protected readonly lines = computed(() => {
+    const { piece, moves } = this.read();
+    let then = piece.lengthMm;
+    return [...this.before().flatMap((page) => page.moves), ...moves].reverse().map((move) => {
+      const after = then;
+      then -= move.lengthMm;
+      return { ...move, after };
+    });
+  });
+
+  protected earlier(): void {
+    const first = this.lines().at(-1);
+    if (!first) return;
+    const asOf = this.asOf();
+    const query = { before: String(first.id), ...(asOf === '' ? {} : { asOf }) };
+    const ask = this.api.call(api.readPiece, { params: { code: this.read().piece.code }, query });
+    this.sending.send(ask, (page) => this.before.update((pages) => [page, ...pages]));
+  }
+
   protected readonly day = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL yyyy H:mm');
   protected readonly signed = (mm: number): string =>
     `${mm > 0 ? '+' : '−'}${this.units.length(Math.abs(mm) / 1000)}`;

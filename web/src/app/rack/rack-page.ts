@@ -95,9 +95,9 @@ export class RackPage {
     ),
     { initialValue: null },
   );
-  protected readonly moves = computed(() => {
+  protected readonly ledger = computed(() => {
     const read = this.read();
-    return read && read.piece.code === this.shown()?.code ? read.moves : [];
+    return read && read.piece.code === this.shown()?.code ? read : null;
   });
 
   constructor() {

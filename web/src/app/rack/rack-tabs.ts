@@ -15,6 +15,6 @@ export class RackTabs {
     { path: '/rack/tubs', name: 'Soak tubs' },
     { path: '/rack/recycling', name: 'Recycling' },
     { path: '/rack/order', name: 'What to order' },
-    { path: '/rack/files', name: 'In and out' },
+    { path: '/rack/files', name: 'Import, export' },
   ];
 }

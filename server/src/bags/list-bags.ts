@@ -1,0 +1,78 @@
+import type { BagsQuerySchema, BagGroup, BagRow, Page } from '@yard-spool/contract';
+import type { InferOutput } from 'valibot';
+import type { Reading } from '../context';
+import { pageOf } from '../db/page-of';
+
+const PAGE = 50;
+
+type Asked = InferOutput<typeof BagsQuerySchema>;
+
+/** A bag's reels by how they stand decide which group it is in. */
+const STANDING = (states: string): string =>
+  `bags.id IN (SELECT bag_id FROM jobs WHERE state IN (${states}))`;
+const TO_FILL = "'booked', 'on-the-bench'";
+const TO_HAND_BACK = "'to-check', 'ready'";
+const GROUPS: Readonly<Record<BagGroup, string>> = {
+  waiting: STANDING(TO_FILL),
+  filled: `${STANDING(TO_HAND_BACK)} AND NOT ${STANDING(TO_FILL)}`,
+  over: `NOT EXISTS (SELECT 1 FROM jobs WHERE jobs.bag_id = bags.id AND jobs.state IN (${TO_FILL}, ${TO_HAND_BACK}))`,
+};
+
+/** Bags of one group, the one promised soonest first; those that are over, the latest first. */
+export async function listBags(from: Reading, { group, find, state, after }: Asked): Promise<Page<BagRow>> {
+  const latestFirst = group === 'over';
+  const words = find.split(/\s+/).filter(Boolean).slice(0, 8);
+  const held = words.map(
+    (
+      _,
+      i,
+    ) => `(CONCAT('bag ', bags.id) LIKE :word${String(i)} OR customers.name LIKE :word${String(i)} OR bags.id IN (
+       SELECT jobs.bag_id FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+       WHERE reels.tag LIKE :word${String(i)} OR reels.label LIKE :word${String(i)}))`,
+  );
+  const where = [
+    GROUPS[group],
+    ...held,
+    ...(state === '' ? [] : ['bags.id IN (SELECT bag_id FROM jobs WHERE state = :state)']),
+    ...(after === '' ? [] : [`(bags.promised_at, bags.id) ${latestFirst ? '<' : '>'} (:at, :id)`]),
+  ];
+  const [at = '', id = ''] = after.split('_');
+  const down = latestFirst ? 'DESC' : 'ASC';
+  const rows = await from.query<{ number: number; customer: string; promisedAt: Date }>(
+    `SELECT bags.id AS number, customers.name AS customer, bags.promised_at AS promisedAt
+     FROM bags JOIN customers ON customers.id = bags.customer_id WHERE ${where.join(' AND ')}
+     ORDER BY bags.promised_at ${down}, bags.id ${down} LIMIT ${String(PAGE + 1)}`,
+    {
+      ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${likely(word)}%`])),
+      ...{ state, at: new Date(Number(at) || 0), id: Number(id) || 0 },
+    },
+  );
+  const jobs = await jobsOf(
+    from,
+    rows.map(({ number }) => number),
+  );
+  return pageOf(
+    rows.map(({ number, customer, promisedAt }) => ({
+      ...{ number, customer, promisedAt: promisedAt.toISOString() },
+      jobs: jobs
+        .filter(({ bagId }) => bagId === number)
+        .map(({ id, state, tag, label, runId }) => ({ id, state, tag, label, runId })),
+    })),
+    PAGE,
+    (last) => `${String(new Date(last.promisedAt).getTime())}_${String(last.number)}`,
+  );
+}
+
+const likely = (word: string): string => word.replace(/[\\%_]/g, '\\$&');
+
+type JobOfBag = BagRow['jobs'][number] & { readonly bagId: number };
+
+const jobsOf = (from: Reading, bags: readonly number[]): Promise<JobOfBag[]> =>
+  bags.length === 0
+    ? Promise.resolve([])
+    : from.query<JobOfBag>(
+        `SELECT jobs.bag_id AS bagId, jobs.id, jobs.state, reels.tag, reels.label, runs.id AS runId
+         FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+         LEFT JOIN runs ON runs.job_id = jobs.id WHERE jobs.bag_id IN (:bags) ORDER BY jobs.position`,
+        { bags },
+      );
