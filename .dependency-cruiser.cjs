@@ -9,8 +9,42 @@ const only = (room, ...allowed) => ({
   },
 });
 
+/** The core's folders from the ground up: each imports only from those before it. */
+const CORE = [
+  ...[
+    'numeric',
+    'quantities',
+    'lines',
+    'winding',
+    'spool',
+    'prints',
+    'rules',
+    'plan',
+    'mass',
+    'money',
+    'soak',
+  ],
+  ...['twist', 'lay', 'builds', 'advice', 'run', 'settle', 'learn'],
+];
+const coreUpwards = CORE.map((folder, i) => ({
+  name: `core-${folder}-imports-only-from-below`,
+  severity: 'error',
+  from: { path: `^core/src/${folder}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^core/src/(${['testing', 'reference', ...CORE.slice(i + 1)].join('|')})/` },
+}));
+
 module.exports = {
   forbidden: [
+    ...coreUpwards,
+    {
+      name: 'core-folder-has-its-place',
+      severity: 'error',
+      from: { path: '^core/src' },
+      to: {
+        path: '^core/src/',
+        pathNot: `^core/src/(([^/]+\\.ts$)|(${['testing', 'reference', ...CORE].join('|')})/)`,
+      },
+    },
     only('core'),
     only('contract', 'core'),
     only('server', 'core', 'contract'),

@@ -1,4 +1,5 @@
-// npm test: everything that must hold. "npm test -- unit api" runs only the named stages.
+// npm test: everything that must hold. "npm test -- unit api" runs only the named stages, "npm test -- quick" types,
+// units and components of what changed.
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase } from './lib/database.mjs';
@@ -9,14 +10,16 @@ import { ensureNode, ensurePackages } from './lib/packages.mjs';
 import { CACHE } from './lib/paths.mjs';
 import { say, step, Told } from './lib/progress.mjs';
 import { checkBy, testProject, testScreens } from './lib/stages.mjs';
+import { quick } from './lib/quick.mjs';
 import { checkTestShare } from './lib/test-share.mjs';
+import { checkTypes, PROJECTS } from './lib/types.mjs';
 import { ensureWebBuild } from './lib/web-build.mjs';
 
 /** @type {Record<string, { what: string, work: () => Promise<import('./lib/stages.mjs').Outcome> }>} */
 const STAGES = {
   format: { what: 'Format', work: () => checkBy('npx', ['prettier', '--check', '.']) },
   lint: { what: 'Lint', work: () => checkBy('npx', ['eslint', '.']) },
-  types: { what: 'Types', work: checkTypes },
+  types: { what: 'Types', work: () => checkTypes(Object.keys(PROJECTS)) },
   direction: {
     what: 'Dependency direction',
     work: () =>
@@ -36,50 +39,42 @@ const STAGES = {
   unused: { what: 'Unused code', work: () => checkBy('npx', ['knip']) },
   share: { what: 'Share of tests', work: () => Promise.resolve(checkTestShare()) },
   unit: { what: 'Core and contract', work: () => testProject('unit') },
-  screens: { what: 'Screens, component by component', work: testScreens },
+  screens: { what: 'Screens, component by component', work: () => testScreens() },
   api: { what: 'Server on a real database', work: testApi },
   journeys: { what: 'Journeys in Chromium', work: testJourneys },
 };
+/** Stages that run only where they are named. @type {typeof STAGES} */
+const ON_REQUEST = { quick: { what: 'What changed', work: quick } };
+
+/** Slow tests named at the end. */
+const SHOWN = 12;
 
 live(async () => {
   const asked = process.argv.slice(2);
-  const unknown = asked.find((name) => !(name in STAGES));
+  const unknown = asked.find((name) => !(name in STAGES || name in ON_REQUEST));
   if (unknown !== undefined)
-    throw new Told(`There is no stage "${unknown}". The stages are ${Object.keys(STAGES).join(', ')}.`);
+    throw new Told(
+      `There is no stage "${unknown}". The stages are ${Object.keys({ ...STAGES, ...ON_REQUEST }).join(', ')}.`,
+    );
   ensureNode();
   await ensurePrograms(['mariadb', 'mariadbDefaults', 'chromium', 'chromedriver']);
   await ensurePackages();
   const totals = { passed: 0, failed: 0 };
-  for (const [name, { what, work }] of Object.entries(STAGES)) {
-    if (asked.length > 0 && !asked.includes(name)) continue;
-    const { passed, failed, output } = await step(what, work);
+  /** @type {import('./lib/stages.mjs').Slow[]} */
+  const slowest = [];
+  for (const [name, { what, work }] of Object.entries({ ...STAGES, ...ON_REQUEST })) {
+    if (asked.length > 0 ? !asked.includes(name) : name in ON_REQUEST) continue;
+    const { passed, failed, output, slow = [] } = await step(what, work);
+    slowest.push(...slow);
     totals.passed += passed;
     totals.failed += failed;
     if (failed > 0) say(`\n${output}\n`);
   }
+  for (const { name, took } of slowest.sort((a, b) => b.took - a.took).slice(0, SHOWN))
+    say(`  ${(took / 1000).toFixed(1).padStart(6)} s  ${name}`);
   say(`\n${totals.passed} passed, ${totals.failed} failed`);
   return totals.failed === 0 ? 0 : 1;
 });
-
-async function checkTypes() {
-  const projects = [
-    'core',
-    'core/tsconfig.bench.json',
-    'contract',
-    'server',
-    'demo',
-    'stand-ins',
-    'e2e',
-    'tsconfig.tools.json',
-  ];
-  const outcomes = [];
-  for (const project of projects) outcomes.push(await checkBy('npx', ['tsc', '-p', project]));
-  return {
-    passed: outcomes.filter(({ failed }) => failed === 0).length,
-    failed: outcomes.filter(({ failed }) => failed > 0).length,
-    output: outcomes.map(({ output }) => output).join('\n'),
-  };
-}
 
 async function testApi() {
   const database = await startDatabase(join(CACHE, 'test', 'api', 'database'));

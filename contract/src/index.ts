@@ -1,4 +1,5 @@
 export { api } from './api';
+export { streams } from './api/bench';
 export { CODE_PATTERN } from './basics';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';

@@ -28,7 +28,7 @@ export { inferSpool, type InferredSpool } from './spool/infer-spool';
 export type { Disagreement } from './spool/disagreement';
 export type { FillRequest, LayerRequest, LayerRole } from './plan/fill-request';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';
-export type { Ranged } from './plan/ranged';
+export type { Ranged } from './numeric/ranged';
 export { USUAL_PLAN_RULES, type PlanRules } from './plan/plan-rules';
 export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';
@@ -54,7 +54,7 @@ export {
   type SeenUnderWay,
   type RunUnderWay,
 } from './run/under-way';
-export { segmentsOf, type Segment, type Segments } from './run/segments';
+export { segmentsOf, type Segment, type Segments } from './plan/segments';
 export type { Settling, SettlingCause } from './run/settling';
 export { amountOf, takenOff, type CountedAmount } from './run/counted-amount';
 export { judgeDepth, type DepthJudgement } from './run/judge-depth';
@@ -64,7 +64,7 @@ export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
 export { gearAt } from './run/winder';
 export { counted, creditCount, type CountingDevice, type Credit, type OddCount } from './run/credit-count';
-export { woundSoFar, type WoundLayer } from './run/wound';
+export { woundSoFar, type WoundLayer } from './plan/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';
 export {
   printedDiameter,

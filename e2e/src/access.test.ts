@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Browser } from './browser';
+import { OVERLAPS } from './overlaps';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -59,7 +60,7 @@ describe('every main screen', () => {
   });
 
   it.each(SCREENS)(
-    '%s: nothing runs out of the page sideways at 1280, 1024 and 390',
+    '%s: nothing runs out of the page sideways, and no target lies over another, at 1280, 1024 and 390',
     async (path, _name, ready) => {
       for (const [width, height] of [
         [1280, 800],
@@ -73,10 +74,25 @@ describe('every main screen', () => {
           'return document.documentElement.scrollWidth',
         );
         expect([width, wide <= width]).toEqual([width, true]);
+        expect([width, await browser.driver.executeScript<string[]>(OVERLAPS)]).toEqual([width, []]);
       }
       await browser.resize(1280, 800);
     },
   );
+
+  it('a target over another would be seen', async () => {
+    await browser.go('/bags');
+    await browser.find('ys-bag-list li');
+    await browser.driver.executeScript(`
+      for (const words of ['Lower', 'Upper']) {
+        const button = document.body.appendChild(document.createElement('button'));
+        button.textContent = words;
+        Object.assign(button.style, { position: 'absolute', top: '300px', left: '300px', width: '90px' });
+      }`);
+    const seen = await browser.driver.executeScript<string[]>(OVERLAPS);
+    expect(seen).toContain('Lower lies under Upper');
+    expect(seen.join()).toContain('Lower and Upper share');
+  });
 
   it('/sign-in: axe finds nothing', async () => {
     await browser.driver.manage().deleteAllCookies();

@@ -226,6 +226,7 @@ describe('a bag that is booked', () => {
   it('is found by its state and handed back', async () => {
     await browser.go('/bags');
     await browser.choose('With a reel that is', 'ready');
+    await browser.text('None is like that.', 'p');
     await (await browser.find('ys-bag-list li a')).click();
     await browser.click('Hand it back');
     await browser.text('handed back', 'li');

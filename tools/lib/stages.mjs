@@ -4,7 +4,9 @@ import { CACHE, ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 
 /** What a stage found: how many checks passed and failed, and what to show where some did. */
-/** @typedef {{ passed: number, failed: number, output: string }} Outcome */
+/** @typedef {{ passed: number, failed: number, output: string, slow?: Slow[] }} Outcome */
+/** A test and how long it took, ms. */
+/** @typedef {{ name: string, took: number }} Slow */
 
 /**
  * A stage that is one program: passed or failed as a whole.
@@ -17,9 +19,9 @@ export async function checkBy(command, args) {
 
 /**
  * A stage of Vitest: every test counts.
- * @param {string} name @param {Record<string, string>} [env] @returns {Promise<Outcome>}
+ * @param {string} name @param {Record<string, string>} [env] @param {string[]} [more] @returns {Promise<Outcome>}
  */
-export async function testProject(name, env = {}) {
+export async function testProject(name, env = {}, more = []) {
   const report = join(CACHE, `${name}.json`);
   prepareReport(report);
   const args = [
@@ -30,16 +32,21 @@ export async function testProject(name, env = {}) {
     '--reporter=json',
     `--outputFile=${report}`,
     '--reporter=dot',
+    ...more,
   ];
   const { code, output } = await run('npx', args, { env, allowFailure: true });
   return readReport(report, code, output);
 }
 
-/** The component tests, through Angular's own builder. @returns {Promise<Outcome>} */
-export async function testScreens() {
+/**
+ * The component tests, through Angular's own builder; of some folders only, where they are named.
+ * @param {string[]} [only] @returns {Promise<Outcome>}
+ */
+export async function testScreens(only = []) {
   const report = join(CACHE, 'screens.json');
   prepareReport(report);
   const args = ['ng', 'test', 'web', '--reporters', 'json', '--output-file', report];
+  for (const specs of only) args.push('--include', specs);
   const { code, output } = await run('npx', args, {
     env: { NG_CLI_ANALYTICS: 'false', CI: 'true' },
     allowFailure: true,
@@ -79,5 +86,25 @@ function readReport(report, code, output) {
   ]);
   // A file that cannot even be read, or an error between tests, has no test of its own to fail.
   const beside = code !== 0 && failed === 0 ? 1 : 0;
-  return { passed, failed: failed + beside, output: messages.join('\n\n') || output };
+  return {
+    passed,
+    failed: failed + beside,
+    output: messages.join('\n\n') || output,
+    slow: slowest(testResults),
+  };
 }
+
+/** Tests that take longer than this are named, ms. */
+const SLOW = 5000;
+
+/** @param {{ name: string, assertionResults: { fullName: string, duration?: number | null }[] }[]} files @returns {Slow[]} */
+const slowest = (files) =>
+  files
+    .flatMap(({ name, assertionResults }) =>
+      assertionResults.map(({ fullName, duration }) => ({
+        name: `${name.replace(`${ROOT}/`, '')}: ${fullName}`,
+        took: duration ?? 0,
+      })),
+    )
+    .filter(({ took }) => took > SLOW)
+    .sort((a, b) => b.took - a.took);

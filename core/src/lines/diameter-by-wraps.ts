@@ -1,5 +1,5 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
-import { ranged, type Ranged } from '../plan/ranged';
+import { ranged, type Ranged } from '../numeric/ranged';
 
 /** How well a person reads a ruler beside wraps, one standard deviation, mm. From memory. */
 const RULER_SD = 0.25;

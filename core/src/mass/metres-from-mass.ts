@@ -1,7 +1,7 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { isBraid, lineArea, type Line, type Material } from '../lines/line';
 import { isWithin } from '../numeric/bounded';
-import { ranged, type Ranged } from '../plan/ranged';
+import { ranged, type Ranged } from '../numeric/ranged';
 
 /** Densities, g/cm³: nylon, polyvinylidene fluoride, polyethylene fibre. From memory. */
 export const DENSITY: Readonly<Record<Material, number>> = {

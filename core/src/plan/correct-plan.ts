@@ -1,6 +1,6 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
-import { fromHandleTurns } from '../run/segments';
-import { woundSoFar } from '../run/wound';
+import { fromHandleTurns } from './segments';
+import { woundSoFar } from './wound';
 import { inferSpool, type InferredSpool } from '../spool/infer-spool';
 import type { Observation, WoundLength } from '../spool/observation';
 import type { SpoolPriors } from '../spool/priors';
@@ -8,7 +8,7 @@ import type { FillPlan } from './fill-plan';
 import type { FillRequest, LayerRequest } from './fill-request';
 import { planFill } from './plan-fill';
 import type { PlanRules } from './plan-rules';
-import type { Ranged } from './ranged';
+import type { Ranged } from '../numeric/ranged';
 import { isUnknown } from './stack';
 
 /** A depth read during a fill, with what was on the spool when it was read. */

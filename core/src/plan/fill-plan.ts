@@ -1,6 +1,6 @@
 import type { Issue } from '../issue';
 import type { LayerRequest } from './fill-request';
-import type { Ranged } from './ranged';
+import type { Ranged } from '../numeric/ranged';
 
 /** One layer of a plan. Lengths in m, depths in mm below the lip, turns of handle and spool. */
 export interface PlannedLayer {

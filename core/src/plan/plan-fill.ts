@@ -9,7 +9,7 @@ import type { FillPlan, PlannedLayer, PlanIssue } from './fill-plan';
 import type { FillRequest } from './fill-request';
 import { judgePlan } from './judge-plan';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules';
-import { cutOff, spoolRanged } from './ranged';
+import { cutOff, spoolRanged } from '../numeric/ranged';
 import { gapByTurns, isUnknown, stackLayers, type Stack } from './stack';
 import { wetGapOf } from './wet-gap';
 

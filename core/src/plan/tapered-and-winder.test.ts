@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { woundArea } from '../lines/line';
-import { fromHandleTurns } from '../run/segments';
-import { woundSoFar } from '../run/wound';
+import { fromHandleTurns } from './segments';
+import { woundSoFar } from './wound';
 import { knownSpool } from '../spool/estimate';
 import { BACKING, valueOf, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
 import { windTapered } from '../testing/turn-by-turn';

@@ -4,7 +4,7 @@ import { foldCount, type Counting } from './fold-counts';
 import type { AtBench, RunEvent } from './run-event';
 import type { Chosen, DepthReading } from './run-state';
 import type { RunFacts } from './run-steps';
-import { snapshot } from './segments';
+import { snapshot } from '../plan/segments';
 
 /** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
 export const byDevice = ({ kind, payload }: RunEvent): boolean =>

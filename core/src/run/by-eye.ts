@@ -5,8 +5,8 @@ import { bulkIn, type Estimate } from '../spool/estimate';
 import { lengthBetween } from '../winding/winding';
 import { AT_THE_GAP } from './depth-observations';
 import type { RunState } from './run-state';
-import type { Segments } from './segments';
-import { woundSoFar } from './wound';
+import type { Segments } from '../plan/segments';
+import { woundSoFar } from '../plan/wound';
 
 /**
  * What was wound, with layers that were wound by eye taken as they are seen: up to the depth read after them, else as

@@ -1,7 +1,7 @@
 import type { FillRequest } from '../plan/fill-request';
 import type { RunHappening } from './run-event';
 import type { RunState } from './run-state';
-import { segmentsOf } from './segments';
+import { segmentsOf } from '../plan/segments';
 import { gearAt } from './winder';
 
 /** So much line of a layer, in what is counted there. */

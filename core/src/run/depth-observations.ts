@@ -2,7 +2,7 @@ import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { READING_SD } from '../spool/priors';
 import type { Observation, WoundLength } from '../spool/observation';
 import type { DepthReading, RunState } from './run-state';
-import { segmentsOf, type Segments } from './segments';
+import { segmentsOf, type Segments } from '../plan/segments';
 
 /** Depths read at the gap are read after the last layer. */
 export const AT_THE_GAP = 'gap';

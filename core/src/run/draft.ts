@@ -1,6 +1,6 @@
 import type { NoteValue } from './run-event';
 import type { Chosen, DepthReading, LaySeen, Restart, SlackSeen, SupplySeen, TensionSeen } from './run-state';
-import type { GrowingSegment } from './segments';
+import type { GrowingSegment } from '../plan/segments';
 import type { Settling } from './settling';
 
 /** A run's state while its log is folded. */

@@ -2,7 +2,7 @@ import type { LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
 import type { Estimate } from '../spool/estimate';
 import { isSwap, type RunFacts } from './run-steps';
-import type { WoundLayer } from './wound';
+import type { WoundLayer } from '../plan/wound';
 
 /**
  * What lies on the reel at the end, arbor first. Wound straight on, that is what was wound. Main first, the same metres

@@ -2,7 +2,7 @@ import { bounded } from '../numeric/bounded';
 import type { Draft } from './draft';
 import type { RunEvent } from './run-event';
 import type { RunFacts } from './run-steps';
-import { addSegment, type Segment } from './segments';
+import { addSegment, type Segment } from '../plan/segments';
 
 export type Counting = Extract<
   RunEvent,

@@ -3,7 +3,7 @@ import { emptyDraft, record, type Draft } from './draft';
 import type { RunEvent } from './run-event';
 import type { RunState } from './run-state';
 import { runSteps, type RunFacts } from './run-steps';
-import { snapshot } from './segments';
+import { snapshot } from '../plan/segments';
 
 /** Kinds that nobody takes back: they say who and where, not what. */
 const STAYS = new Set<RunEvent['kind']>(['started', 'taken-up', 'closed', 'reopened', 'device-at', 'undone']);

@@ -5,7 +5,7 @@ import { AT_THE_GAP } from './depth-observations';
 import { amountOf, type CountedAmount } from './counted-amount';
 import type { RunState } from './run-state';
 import { isSwap, windingRequest, type RunFacts } from './run-steps';
-import { segmentsOf } from './segments';
+import { segmentsOf } from '../plan/segments';
 import type { RunUnderWay } from './under-way';
 
 /** What to do about a level that is not where it was wanted. */

@@ -1,6 +1,6 @@
 import type { LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
-import type { Ranged } from '../plan/ranged';
+import type { Ranged } from '../numeric/ranged';
 import type { RunUnderWay } from './under-way';
 
 /** The last layer as it comes out from what lies on the spool now. */

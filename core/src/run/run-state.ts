@@ -1,7 +1,7 @@
 import type { LayReading, WasherAction } from '../lay/lay-advice';
 import type { NoteValue, RunEvent, SeenTurn, SupplyWayAtBench, TooLongChoice } from './run-event';
 import type { RunStep } from './run-steps';
-import type { Segments } from './segments';
+import type { Segments } from '../plan/segments';
 import type { Settling } from './settling';
 
 /** A depth as it was read during the run, with what was counted when it was read. */

@@ -9,8 +9,8 @@ import { event, FACTS, turns } from '../testing/runs';
 import { foldRun } from './fold-run';
 import { runSteps, type RunFacts } from './run-steps';
 import { windingNow } from './turns-to-go';
-import { fromHandleTurns } from './segments';
-import { woundSoFar } from './wound';
+import { fromHandleTurns } from '../plan/segments';
+import { woundSoFar } from '../plan/wound';
 
 const exact = knownSpool(WORKED_SPOOL);
 const kinds = (more: Partial<RunFacts> = {}): string[] => runSteps({ ...FACTS, ...more }).map(({ id }) => id);

@@ -1,6 +1,6 @@
 import { woundArea } from '../lines/line';
 import type { LayerRequest } from '../plan/fill-request';
-import type { Ranged } from '../plan/ranged';
+import type { Ranged } from '../numeric/ranged';
 import { bulkIn } from '../spool/estimate';
 import { radiusAfter, turnsBetween } from '../winding/winding';
 import { amountOf, type CountedAmount } from './counted-amount';

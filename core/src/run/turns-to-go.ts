@@ -3,8 +3,8 @@ import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
 import type { PlanRules } from '../plan/plan-rules';
 import type { Estimate } from '../spool/estimate';
-import type { Segments } from './segments';
-import { woundSoFar, type WoundLayer } from './wound';
+import type { Segments } from '../plan/segments';
+import { woundSoFar, type WoundLayer } from '../plan/wound';
 
 /** How far a run is on the layer being wound. */
 export interface WindingNow {

@@ -13,7 +13,7 @@ import type { RunState } from './run-state';
 import { windingRequest, type RunFacts } from './run-steps';
 import { windingNow, type WindingNow } from './turns-to-go';
 import { gearAt, inCounts } from './winder';
-import { woundSoFar, type WoundLayer } from './wound';
+import { woundSoFar, type WoundLayer } from '../plan/wound';
 
 /** The fill as it is wound, with what was chosen on the way laid over what was asked. */
 export function requestUnderWay(facts: RunFacts, { chosen }: Pick<RunState, 'chosen'>): FillRequest {

@@ -1,5 +1,5 @@
 import type { FillRequest } from '../plan/fill-request';
-import type { Ranged } from '../plan/ranged';
+import type { Ranged } from '../numeric/ranged';
 import type { RunState } from './run-state';
 import type { WindingNow } from './turns-to-go';
 

@@ -1,7 +1,7 @@
 import { woundArea } from '../lines/line';
 import { jacobianOf, propagate } from '../numeric/jacobian';
 import type { LayerRequest } from '../plan/fill-request';
-import { spoolRanged } from '../plan/ranged';
+import { spoolRanged } from '../numeric/ranged';
 import { priorsOf } from '../spool/beliefs';
 import type { World } from '../spool/forecast';
 import { bulkBelief, decodeSpool } from '../spool/parameters';

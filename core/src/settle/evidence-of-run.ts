@@ -3,7 +3,7 @@ import { isLine, type Observation, type WoundLength } from '../spool/observation
 import { layersBelow, underlayOf } from '../run/depth-observations';
 import type { RunState } from '../run/run-state';
 import type { RunFacts } from '../run/run-steps';
-import { segmentsOf, type Segment } from '../run/segments';
+import { segmentsOf, type Segment } from '../plan/segments';
 import { requestWound } from '../run/under-way';
 import { gearAt } from '../run/winder';
 import { EVIDENCE_SD, type FillEvidence, type PieceHeld } from './evidence';

@@ -1,5 +1,5 @@
 import type { FillRequest } from '../plan/fill-request';
-import type { Segment, Segments } from '../run/segments';
+import type { Segment, Segments } from '../plan/segments';
 import type { Settling } from '../run/settling';
 import type { Beliefs } from '../spool/beliefs';
 import type { Observation } from '../spool/observation';

@@ -1,6 +1,6 @@
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { layersBelow, underlayOf } from '../run/depth-observations';
-import { segmentsOf, type Segment } from '../run/segments';
+import { segmentsOf, type Segment } from '../plan/segments';
 import { surfaceRadius, type World } from '../spool/forecast';
 import { woundArea } from '../lines/line';
 import { lengthBetween, radiusAfter } from '../winding/winding';

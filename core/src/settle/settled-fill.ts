@@ -1,4 +1,4 @@
-import type { Ranged } from '../plan/ranged';
+import type { Ranged } from '../numeric/ranged';
 import type { Estimate } from '../spool/estimate';
 import type { Factor } from '../spool/parameters';
 import type { Question } from './question';

@@ -4,7 +4,7 @@ import { correctPlan } from '../plan/correct-plan';
 import type { FillPlan } from '../plan/fill-plan';
 import type { FillRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
-import type { Ranged } from '../plan/ranged';
+import type { Ranged } from '../numeric/ranged';
 import { fillAsObservation } from '../learn/learn';
 import { inferSpool } from '../spool/infer-spool';
 import type { Observation } from '../spool/observation';

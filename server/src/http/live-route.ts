@@ -1,20 +1,21 @@
-import { RunFrameSchema } from '@yard-spool/contract';
+import { streams } from '@yard-spool/contract';
 import type { Router } from 'express';
 import * as v from 'valibot';
 import { watchRun } from '../bench/watch-run';
 import type { ServerContext } from '../context';
 import type { BenchCounters } from '../devices/bench-counters';
-import { personOf } from './serve';
+import { personOf, readPart } from './serve';
 
 /** How often a silent stream says that it is still there, ms. */
 const BREATH_MS = 15_000;
 
 /** What happens in a run, as server-sent events: its counter and what is added to its log, from a place on. */
 export function liveRoute(router: Router, context: ServerContext, counters: BenchCounters): void {
-  router.get('/runs/:id/live', async (request, response) => {
+  const { path, params, query, frame: frameSchema } = streams.watchRun;
+  router.get(path, async (request, response) => {
     personOf(response);
-    const id = Number(request.params.id);
-    const from = Number(request.query.from ?? 0);
+    const { id } = readPart(params, request.params, 'params');
+    const { from } = readPart(query, request.query, 'query');
     const pending: string[] = [];
     let open = false;
     const write = (text: string): void => {
@@ -31,9 +32,8 @@ export function liveRoute(router: Router, context: ServerContext, counters: Benc
       clearInterval(breath);
       leave?.();
     });
-    const after = Number.isInteger(from) ? from : 0;
-    leave = await watchRun(context, counters, { runId: id, after }, (frame) => {
-      const told = v.safeParse(RunFrameSchema, frame);
+    leave = await watchRun(context, counters, { runId: id, after: from }, (frame) => {
+      const told = v.safeParse(frameSchema, frame);
       if (told.success) write(`data: ${JSON.stringify(told.output)}\n\n`);
     });
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });

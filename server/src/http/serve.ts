@@ -29,9 +29,9 @@ export function serve<P extends RouteParts>(
 ): void {
   const handle: RequestHandler = async (request, response) => {
     const asked = {
-      params: read(parts.params, request.params, 'params'),
-      query: read(parts.query, request.query, 'query'),
-      body: read(parts.body, request.body ?? {}, 'body'),
+      params: parts.params && readPart(parts.params, request.params, 'params'),
+      query: parts.query && readPart(parts.query, request.query, 'query'),
+      body: parts.body && readPart(parts.body, request.body ?? {}, 'body'),
       request,
       response,
     } as Asked<P>;
@@ -42,8 +42,12 @@ export function serve<P extends RouteParts>(
   router[verbs[method]](path, handle);
 }
 
-function read(schema: v.GenericSchema | undefined, value: unknown, where: string): unknown {
-  if (!schema) return undefined;
+/** A part of a request by its schema, or a refusal that names each field. */
+export function readPart<S extends v.GenericSchema>(
+  schema: S,
+  value: unknown,
+  where: string,
+): v.InferOutput<S> {
   const parsed = v.safeParse(schema, value);
   if (parsed.success) return parsed.output;
   const errors: NonNullable<Problem['errors']> = parsed.issues.map((issue) => ({

@@ -10,9 +10,6 @@ export const STATE_WORDS: Readonly<Record<JobState, string>> = {
   cancelled: 'called off',
 };
 
-/** Nothing is left to do for it here. */
-export const isOver = (state: JobState): boolean => state === 'handed-back' || state === 'cancelled';
-
 /** Line is on it. */
 export const isFilled = (state: JobState): boolean =>
   state === 'to-check' || state === 'ready' || state === 'handed-back';

@@ -1,4 +1,4 @@
-import { RunFrameSchema, type RunFrame } from '@yard-spool/contract';
+import { streams, type RunFrame } from '@yard-spool/contract';
 import { Observable } from 'rxjs';
 import * as v from 'valibot';
 
@@ -8,9 +8,10 @@ import * as v from 'valibot';
  */
 export const watchRun = (id: number): Observable<RunFrame> =>
   new Observable((subscriber) => {
-    const source = new EventSource(`/api/runs/${String(id)}/live`);
+    const { path, frame: frameSchema } = streams.watchRun;
+    const source = new EventSource(`/api${path.replace(':id', String(id))}`);
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      const frame = v.safeParse(RunFrameSchema, JSON.parse(data));
+      const frame = v.safeParse(frameSchema, JSON.parse(data));
       if (frame.success) subscriber.next(frame.output);
     };
     return () => {

@@ -1,6 +1,6 @@
 import { woundArea } from '../lines/line';
-import type { FillRequest, LayerRequest } from '../plan/fill-request';
-import { stackLayers } from '../plan/stack';
+import type { FillRequest, LayerRequest } from './fill-request';
+import { stackLayers } from './stack';
 import { bulkIn, type Estimate } from '../spool/estimate';
 import { lengthBetween, radiusAfter, turnsBetween } from '../winding/winding';
 import { segmentsOf, type Segment, type Segments } from './segments';

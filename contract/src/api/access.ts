@@ -1,0 +1,32 @@
+import * as v from 'valibot';
+import { NothingSchema } from '../basics';
+import {
+  ChangePersonSchema,
+  FirstPersonSchema,
+  MemberSchema,
+  NewPasscodeSchema,
+  NewPersonSchema,
+  PersonSchema,
+  SignInSchema,
+  SignInSheetSchema,
+} from '../people';
+import { route } from '../route';
+import { byId } from './params';
+
+/** Who is here, and signing in. */
+export const accessApi = {
+  health: route('GET', '/health', { reply: v.object({ ready: v.boolean() }) }),
+  signInSheet: route('GET', '/sign-in', { reply: SignInSheetSchema }),
+  addFirstPerson: route('POST', '/sign-in/first', { body: FirstPersonSchema, reply: PersonSchema }),
+  signIn: route('POST', '/session', { body: SignInSchema, reply: PersonSchema }),
+  whoAmI: route('GET', '/session', { reply: PersonSchema }),
+  signOut: route('DELETE', '/session', { reply: NothingSchema }),
+  listPeople: route('GET', '/people', { reply: v.array(MemberSchema) }),
+  addPerson: route('POST', '/people', { body: NewPersonSchema, reply: MemberSchema }),
+  changePerson: route('PUT', '/people/:id', { params: byId, body: ChangePersonSchema, reply: MemberSchema }),
+  setPasscode: route('POST', '/people/:id/passcode', {
+    params: byId,
+    body: NewPasscodeSchema,
+    reply: MemberSchema,
+  }),
+} as const;
