@@ -1,0 +1,108 @@
+import type { RunHappening } from '@yard-spool/core';
+import { Key } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { BenchHand, type TypedReel } from './bench-hand';
+import { Browser } from './browser';
+
+let browser: Browser;
+let hand: BenchHand;
+beforeAll(async () => {
+  browser = await Browser.open();
+  await browser.signIn();
+  hand = new BenchHand(browser);
+});
+afterAll(() => browser.close());
+afterEach(async ({ task }) => {
+  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
+});
+
+const REEL: Omit<TypedReel, 'customer'> = {
+  ...{ name: 'Cut off 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
+  ...{ main: 'N-207', length: '60 m', backing: 'N-204' },
+};
+
+/** Brings a run to its last step, as if all before had been done: the bench's page hears of it. */
+async function upToTheTag(): Promise<void> {
+  const [run, state] = [await hand.run(), await hand.state()];
+  const left = state.steps.filter(({ id, kind }) => !state.done.has(id) && kind !== 'tag');
+  const happened = left.flatMap((step): RunHappening[] => {
+    const planned = run.job.plan.layers.find(({ id }) => id === step.layer)?.handleTurns.value ?? 0;
+    return [
+      ...(step.kind === 'wind' && step.layer !== undefined
+        ? [{ kind: 'turns', payload: { layer: step.layer, turns: Math.round(planned) } } as const]
+        : []),
+      { kind: 'step-done', payload: { step: step.id } },
+    ];
+  });
+  const events = happened.map((happening, i) => ({
+    ...happening,
+    ...{ id: crypto.randomUUID(), run: String(run.id), seq: state.seq + 1 + i, by: 'Joss' },
+    at: new Date().toISOString(),
+  }));
+  const added = await browser.post<{ events: object[] }>(`/runs/${String(run.id)}/events`, { events });
+  expect(added.events).toHaveLength(events.length);
+  await hand.stepComes('Tag and close');
+}
+
+describe('a bench that is cut off', () => {
+  it('says what waits when the reel is to be closed, keeps every key alive, and closes it afterwards', async () => {
+    await hand.book({ ...REEL, customer: 'Cut Off One' });
+    await upToTheTag();
+    await browser.offline(true);
+    await browser.press(Key.ENTER);
+    await browser.text('Close the reel once they are saved.', 'p');
+    await browser.text('The server is away: 1 thing kept here', 'span');
+    await browser.press('m');
+    await browser.text('Sound on', 'button');
+    await browser.press('m', '?');
+    await browser.text('Space ten turns', 'p');
+    await browser.press(Key.ENTER);
+    await browser.text('Close the reel once they are saved.', 'p');
+    await browser.offline(false);
+    await browser.text('All saved', 'span');
+    await browser.press(Key.ENTER);
+    await browser.until(
+      async () => /\/reels\/R-\d+$/.test(await browser.driver.getCurrentUrl()),
+      'the reel’s page opens',
+    );
+  });
+
+  it('keeps what a run does not take that was closed elsewhere meanwhile, until it is thrown away', async () => {
+    await hand.book({ ...REEL, customer: 'Cut Off Two' });
+    await upToTheTag();
+    await browser.offline(true);
+    await browser.press('z');
+    await browser.text('The server is away: 1 thing kept here', 'span');
+    const other = await Browser.open();
+    try {
+      await other.signIn('Pell', 'knot-22');
+      await other.go(`/bench/${String(hand.runId)}`);
+      await other.text('Close this reel', 'button');
+      await other.press(Key.ENTER);
+      await other.until(
+        async () => /\/reels\/R-\d+$/.test(await other.driver.getCurrentUrl()),
+        'it is closed at the other bench',
+      );
+    } finally {
+      await other.close();
+    }
+    await browser.offline(false);
+    await browser.text('This run is closed. Nothing was added to it.', 'p');
+    await browser.text('1 thing kept here that the server does not take', 'span');
+    await browser.driver.navigate().refresh();
+    await browser.click('Throw them away');
+    await browser.text('All saved', 'span');
+    expect((await hand.state()).closed).toBe(true);
+  });
+
+  it('is brought up to date from any page, for every run', async () => {
+    await hand.book({ ...REEL, customer: 'Cut Off Three' });
+    await hand.until('Backing');
+    await browser.offline(true);
+    await browser.press(' ', ' ', '+');
+    await browser.text('The server is away', 'span');
+    await (await browser.text('All benches', 'a')).click();
+    await browser.offline(false);
+    await browser.until(async () => (await hand.state()).turns.backing === 21, 'the log has them');
+  });
+});
