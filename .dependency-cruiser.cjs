@@ -11,20 +11,9 @@ const only = (room, ...allowed) => ({
 
 /** The core's folders from the ground up: each imports only from those before it. */
 const CORE = [
-  ...[
-    'numeric',
-    'quantities',
-    'lines',
-    'winding',
-    'spool',
-    'prints',
-    'rules',
-    'plan',
-    'mass',
-    'money',
-    'soak',
-  ],
-  ...['twist', 'lay', 'builds', 'advice', 'run', 'settle', 'learn'],
+  ...['numeric', 'quantities', 'lines', 'winding', 'spool', 'prints', 'rules', 'cautions', 'plan', 'mass'],
+  ...['money', 'soak'],
+  ...['twist', 'lay', 'builds', 'advice', 'steps', 'run', 'settle', 'learn'],
 ];
 const coreUpwards = CORE.map((folder, i) => ({
   name: `core-${folder}-imports-only-from-below`,

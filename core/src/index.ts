@@ -33,16 +33,13 @@ export { USUAL_PLAN_RULES, type PlanRules } from './plan/plan-rules';
 export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';
 export { makePlan, type MadePlan, type PlanInput } from './plan/make-plan';
-export {
-  SUPPLY_WAYS,
-  type NoteValue,
-  type RunEvent,
-  type RunHappening,
-  type SeenTurn,
-  type SupplyWayAtBench,
-  type TooLongChoice,
-} from './run/run-event';
-export { isSwap, runSteps, type RunFacts, type RunStep, type StepKind } from './run/run-steps';
+export type { RunEvent, RunHappening, SeenTurn, TooLongChoice } from './run/run-event';
+export { SUPPLY_WAYS, type SupplyWayAtBench } from './steps/supply-way';
+export type { NoteValue, StepField } from './steps/step-field';
+export { stepFields, stepWords, stillMissing } from './steps/step-at';
+export { runSteps } from './run/run-steps';
+export type { RunFacts, RunStep, StepKind } from './steps/run-facts';
+export { isSwap } from './steps/winding-order';
 export { byDevice } from './run/apply-event';
 export { beginFold, foldOn, foldRun, stateOf, stateWith, type RunFold } from './run/fold-run';
 export type { Counted, DepthReading, LaySeen, RunState, SlackSeen, SupplySeen } from './run/run-state';

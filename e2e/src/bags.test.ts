@@ -184,9 +184,13 @@ describe('another way to build it', () => {
     await browser.choose('Backing line', 'N-204');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.click('Other ways');
-    const rows = await browser.driver.findElements({ css: 'ys-other-ways > div' });
-    const texts = await Promise.all(rows.map((row) => row.getText()));
-    const mainOnly = texts.findIndex((row) => row.startsWith('Main only'));
+    const places = async (): Promise<number> => {
+      const rows = await browser.driver.findElements({ css: 'ys-other-ways > div' });
+      const texts = await Promise.all(rows.map((row) => row.getText()));
+      return texts.findIndex((row) => row.startsWith('Main only'));
+    };
+    await browser.until(async () => (await places()) >= 0, 'the ways are shown');
+    const mainOnly = await places();
     await browser.press(String(mainOnly + 1));
     await browser.until(async () => (await headline()).startsWith('Holds'), 'main only is planned');
   });

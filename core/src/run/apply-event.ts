@@ -3,7 +3,7 @@ import type { Draft } from './draft';
 import { foldCount, type Counting } from './fold-counts';
 import type { AtBench, RunEvent } from './run-event';
 import type { Chosen, DepthReading } from './run-state';
-import type { RunFacts } from './run-steps';
+import type { RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
 
 /** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */

@@ -1,4 +1,4 @@
-import type { NoteValue } from './run-event';
+import type { NoteValue } from '../steps/step-field';
 import type { Chosen, DepthReading, LaySeen, Restart, SlackSeen, SupplySeen, TensionSeen } from './run-state';
 import type { GrowingSegment } from '../plan/segments';
 import type { Settling } from './settling';

@@ -1,7 +1,8 @@
 import type { LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
 import type { Estimate } from '../spool/estimate';
-import { isSwap, type RunFacts } from './run-steps';
+import { isSwap } from '../steps/winding-order';
+import { type RunFacts } from '../steps/run-facts';
 import type { WoundLayer } from '../plan/wound';
 
 /**

@@ -1,7 +1,7 @@
 import { bounded } from '../numeric/bounded';
 import type { Draft } from './draft';
 import type { RunEvent } from './run-event';
-import type { RunFacts } from './run-steps';
+import type { RunFacts } from '../steps/run-facts';
 import { addSegment, type Segment } from '../plan/segments';
 
 export type Counting = Extract<

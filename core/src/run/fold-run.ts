@@ -2,7 +2,8 @@ import { applyEvent, byDevice } from './apply-event';
 import { emptyDraft, record, type Draft } from './draft';
 import type { RunEvent } from './run-event';
 import type { RunState } from './run-state';
-import { runSteps, type RunFacts } from './run-steps';
+import { runSteps } from './run-steps';
+import { type RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
 
 /** Kinds that nobody takes back: they say who and where, not what. */

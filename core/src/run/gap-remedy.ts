@@ -4,7 +4,8 @@ import { lengthBetween, turnsBetween } from '../winding/winding';
 import { AT_THE_GAP } from './depth-observations';
 import { amountOf, type CountedAmount } from './counted-amount';
 import type { RunState } from './run-state';
-import { isSwap, windingRequest, type RunFacts } from './run-steps';
+import { isSwap, windingRequest } from '../steps/winding-order';
+import { type RunFacts } from '../steps/run-facts';
 import { segmentsOf } from '../plan/segments';
 import type { RunUnderWay } from './under-way';
 

@@ -1,25 +1,12 @@
+import type { NoteValue } from '../steps/step-field';
+import type { SupplyWayAtBench } from '../steps/supply-way';
 import type { Settling } from './settling';
-
-/** Ways line comes to the reel. */
-export const SUPPLY_WAYS = [
-  'over-end',
-  'rolling',
-  'rig',
-  'winder',
-  'drag-reel',
-  'walked-out',
-  'reverse',
-] as const;
-export type SupplyWayAtBench = (typeof SUPPLY_WAYS)[number];
 
 /** A turn as it was seen: the supply from the side its line leaves, the reel from behind. */
 export type SeenTurn = 'clockwise' | 'anticlockwise';
 
 /** Main too long for what is left: what the technician chose to do about it. */
 export type TooLongChoice = 'take-off' | 'smaller-gap' | 'cut-short';
-
-/** A word, a figure or a yes written down at a step: how it was stripped, what the drag read. */
-export type NoteValue = string | number | boolean;
 
 /** A bench by its name at the time, and its number; older logs have the name alone. */
 export interface AtBench {

@@ -1,6 +1,8 @@
 import type { LayReading, WasherAction } from '../lay/lay-advice';
-import type { NoteValue, RunEvent, SeenTurn, SupplyWayAtBench, TooLongChoice } from './run-event';
-import type { RunStep } from './run-steps';
+import type { NoteValue } from '../steps/step-field';
+import type { RunEvent, SeenTurn, TooLongChoice } from './run-event';
+import type { SupplyWayAtBench } from '../steps/supply-way';
+import type { RunStep } from '../steps/run-facts';
 import type { Segments } from '../plan/segments';
 import type { Settling } from './settling';
 

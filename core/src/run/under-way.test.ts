@@ -10,7 +10,7 @@ import { foldRun } from './fold-run';
 import { judgeDepth } from './judge-depth';
 import { restOfFill } from './rest-of-fill';
 import type { RunEvent } from './run-event';
-import type { RunFacts } from './run-steps';
+import type { RunFacts } from '../steps/run-facts';
 import { tooLong } from './too-long';
 import { runUnderWay, type RunUnderWay } from './under-way';
 

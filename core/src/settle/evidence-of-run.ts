@@ -2,7 +2,7 @@ import type { PlanInput } from '../plan/make-plan';
 import { isLine, type Observation, type WoundLength } from '../spool/observation';
 import { layersBelow, underlayOf } from '../run/depth-observations';
 import type { RunState } from '../run/run-state';
-import type { RunFacts } from '../run/run-steps';
+import type { RunFacts } from '../steps/run-facts';
 import { segmentsOf, type Segment } from '../plan/segments';
 import { requestWound } from '../run/under-way';
 import { gearAt } from '../run/winder';

@@ -1,6 +1,6 @@
 import { USUAL_HOUSE_RULES } from '../rules/house-rules';
 import type { RunEvent, RunHappening } from '../run/run-event';
-import type { RunFacts } from '../run/run-steps';
+import type { RunFacts } from '../steps/run-facts';
 import { WORKED_REQUEST } from './examples';
 
 /** A fixed spool of the worked fill, filled as the usual house does. */

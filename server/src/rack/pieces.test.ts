@@ -1,4 +1,4 @@
-import type { Bag, Piece, Product } from '@yard-spool/contract';
+import type { KeptHouseRules, Bag, Piece, Product } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { codeOf, ledgerOf, lineOf, receive, sumOf, type Ask } from '../testing/rack';
@@ -139,6 +139,23 @@ describe('the books', () => {
     expect(moves).toHaveLength(2);
     expect(codeOf(await ask('GET', '/pieces/D-1?asOf=2031-03-01'))).toBe('not-found');
     expect(codeOf(await ask('GET', '/pieces?asOf=last%20spring'))).toBe('bad-request');
+  });
+
+  it('can be read as of the end of a day as the shop counts its days', async () => {
+    now = new Date('2031-04-01T20:00:00.000Z');
+    ask = await shop.as('Ada');
+    await receive(ask, 'D-2', 500);
+    const at = async (day: string): Promise<number | undefined> =>
+      (await ask<Piece[]>('GET', `/pieces?asOf=${day}`)).body.find(({ code }) => code === 'D-2')?.lengthMm;
+    const { body: house } = await ask<KeptHouseRules>('GET', '/house-rules');
+    const inZone = async (zone: string, version: number) =>
+      ask('PUT', '/house-rules', { ...house, version, zone });
+    // Nine in the morning of the next day there.
+    await inZone('Pacific/Auckland', house.version);
+    expect([await at('2031-04-01'), await at('2031-04-02')]).toEqual([undefined, 500_000]);
+    await inZone('Etc/UTC', house.version + 1);
+    expect(await at('2031-04-01')).toBe(500_000);
+    await inZone(house.zone, house.version + 2);
   });
 });
 

@@ -2,13 +2,14 @@ import type { Piece, PieceWithLedger } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { PieceRow } from '../db/models/rack';
 import type { Reading } from '../context';
+import { endOfDay } from '../house-rules/shop-day';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { waterByPiece } from '../tubs/water';
 import { listProducts } from './products';
 import { DRY, toPiece } from './to-piece';
 
-/** Which pieces are wanted, and as of the end of which day (ISO date, UTC); as of now where none is said. */
+/** Which pieces are wanted, and as of the end of which day (ISO date, the shop's); as of now where none is said. */
 interface Wanted {
   readonly code?: string;
   readonly id?: number;
@@ -40,13 +41,11 @@ export async function listPieces(from: Reading, { asOf, ...where }: Wanted = {})
     .map((row) => ({ ...pieceOf(row), ...DRY, promisedMm: 0, lengthMm: past.get(row.id) ?? 0 }));
 }
 
-const endOf = (day: string): Date => new Date(`${day}T23:59:59.999Z`);
-
 /** Length of each piece that was there by the end of a day: the sum of its moves up to then. */
-async function lengthsAt({ query }: Reading, day: string): Promise<Map<number, number>> {
-  const rows = await query<{ pieceId: number; mm: string | number }>(
+async function lengthsAt(from: Reading, day: string): Promise<Map<number, number>> {
+  const rows = await from.query<{ pieceId: number; mm: string | number }>(
     'SELECT piece_id AS pieceId, SUM(length_mm) AS mm FROM moves WHERE at <= :end GROUP BY piece_id',
-    { end: endOf(day) },
+    { end: await endOfDay(from, day) },
   );
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
@@ -84,7 +83,7 @@ export async function readPiece(
   const rows = await from.tables.moves.findAll({
     where: {
       pieceId: piece.id,
-      ...(asOf === undefined ? {} : { at: { [Op.lte]: endOf(asOf) } }),
+      ...(asOf === undefined ? {} : { at: { [Op.lte]: await endOfDay(from, asOf) } }),
       ...(before === undefined ? {} : { id: { [Op.lt]: before } }),
     },
     order: [['id', 'DESC']],

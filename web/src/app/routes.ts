@@ -1,13 +1,21 @@
-import { inject } from '@angular/core';
+import { inject, Injector } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
-import { map } from 'rxjs';
+import { map, of, switchMap } from 'rxjs';
+import { HouseService } from './data/house.service';
 import { SessionService } from './data/session.service';
 
-/** Lets nobody past who is not signed in; remembers where they wanted to go. */
+/**
+ * Lets nobody past who is not signed in; remembers where they wanted to go. Pages are shown once it is known what the shop
+ * has settled: every time on them is in its zone.
+ */
 const signedIn: CanActivateFn = (_route, { url }) => {
-  const router = inject(Router);
+  const [router, injector] = [inject(Router), inject(Injector)];
   return inject(SessionService).known$.pipe(
-    map((person) => person !== null || router.createUrlTree(['/sign-in'], { queryParams: { to: url } })),
+    switchMap((person) =>
+      person === null
+        ? of(router.createUrlTree(['/sign-in'], { queryParams: { to: url } }))
+        : injector.get(HouseService).settled$.pipe(map(() => true)),
+    ),
   );
 };
 

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideHttpClient } from '@angular/common/http';
 import { provideHttpClientTesting } from '@angular/common/http/testing';
 import { runFacts, type Run } from '@yard-spool/contract';
-import { foldRun, runUnderWay, tooLong, type RunEvent } from '@yard-spool/core';
+import { foldRun, runUnderWay, tooLong, type RunEvent, stepFields } from '@yard-spool/core';
 import { openScreen } from '../testing/screen';
 import { onARun, StandingRun } from '../testing/standing-run';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
@@ -11,7 +11,6 @@ import { DepthPanel } from './depth-panel';
 import { LayPanel } from './lay-panel';
 import { RunStore } from './run-store';
 import { StepForm } from './step-form';
-import { stepFields } from './step-fields';
 import { TooLongPanel } from './too-long-panel';
 import { TwistPanel } from './twist-panel';
 
@@ -118,7 +117,7 @@ describe('the lay', () => {
 
 describe('what is written down', () => {
   it('is read in its units; what is no quantity is not taken', async () => {
-    const fields = stepFields({ id: 'strip', kind: 'strip' }, FACTS);
+    const fields = stepFields({ id: 'strip', kind: 'strip' });
     const screen = await openScreen(StepForm, { fields });
     expect(screen.shown()).not.toContain('Which bin');
     const bin = [...screen.element.querySelectorAll('label')].find((one) =>

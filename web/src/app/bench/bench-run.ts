@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { Router } from '@angular/router';
-import type { RunStep } from '@yard-spool/core';
+import { type RunStep, stillMissing } from '@yard-spool/core';
 import { finalize } from 'rxjs';
 import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
@@ -35,7 +35,6 @@ import { QuestionPanel } from './question-panel';
 import { RemedyPanel } from './remedy-panel';
 import { RunStore } from './run-store';
 import { savingWords } from './saving-words';
-import { stillMissing } from './step-fields';
 import { StepForm } from './step-form';
 import { Tone } from './tone.service';
 import { TooLongPanel } from './too-long-panel';

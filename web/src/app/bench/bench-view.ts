@@ -10,6 +10,8 @@ import {
   thumbRemedy,
   tooLong,
   type RunHappening,
+  stepFields,
+  stepWords,
 } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -19,8 +21,6 @@ import { actionsOf } from './bench-actions-of';
 import { benchSection, layersAhead } from './bench-section';
 import { looksDue } from './looks-due';
 import { RunStore } from './run-store';
-import { stepFields } from './step-fields';
-import { stepWords } from './step-words';
 
 /** A piece of no more than this beyond what a layer takes may run out with it; books are off by some. */
 const RUNS_OUT = { share: 1.3, metres: 30 } as const;
@@ -49,7 +49,7 @@ export class BenchView {
   });
   readonly fields = computed(() => {
     const [facts, step] = [this.store.facts(), this.current()];
-    return facts && step ? stepFields(step, facts) : [];
+    return facts && step ? stepFields(step) : [];
   });
   /** Where a main that is too long would end, and where its join would lie with backing taken off. */
   private readonly waysOut = computed((): SectionView['marks'] => {

@@ -6,12 +6,13 @@ import {
   USUAL_HOUSE_RULES,
   type RunEvent,
   type RunFacts,
+  stepFields,
+  stillMissing,
+  stepWords,
 } from '@yard-spool/core';
 import { aRun, anEvent, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { actionsOf } from './bench-actions-of';
 import { looksDue } from './looks-due';
-import { stepFields, stillMissing } from './step-fields';
-import { stepWords } from './step-words';
 
 const FACTS = runFacts(aRun());
 const facts = (more: Partial<RunFacts>): RunFacts => ({ ...FACTS, ...more });
@@ -63,9 +64,9 @@ describe('the words of a step', () => {
 
 describe('what is written down at a step', () => {
   it('is asked where it matters only', () => {
-    const strip = stepFields({ id: 'strip', kind: 'strip' }, FACTS);
+    const strip = stepFields({ id: 'strip', kind: 'strip' });
     expect(strip.find(({ key }) => key === 'grams')?.where).toEqual({ key: 'to', is: 'bin' });
-    expect(stepFields({ id: 'drag', kind: 'drag' }, FACTS)).toEqual([]);
+    expect(stepFields({ id: 'drag', kind: 'drag' })).toEqual([]);
   });
 
   it('has to be there for a splice, which comes out otherwise', () => {

@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { parseQuantity, type NoteValue } from '@yard-spool/core';
+import { parseQuantity, type NoteValue, type StepField } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
-import type { StepField } from './step-fields';
 
 /** What is written down at a step: choices, figures, words and checks, none of them in the way. */
 @Component({

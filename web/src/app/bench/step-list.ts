@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { runFacts, type Run } from '@yard-spool/contract';
-import type { RunState, RunStep } from '@yard-spool/core';
+import { type RunState, type RunStep, stepWords } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
-import { stepWords } from './step-words';
 
 /** The steps of a run: done, now, to come; winding steps with their count. */
 @Component({

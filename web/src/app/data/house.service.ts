@@ -1,8 +1,9 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { api, overridesFor, type KeptHouseRules, type OverrideFacts } from '@yard-spool/contract';
 import { effectiveRules, USUAL_HOUSE_RULES, type EffectiveRules } from '@yard-spool/core';
 import { Settings } from 'luxon';
-import { tap, type Observable } from 'rxjs';
+import { filter, take, tap, type Observable } from 'rxjs';
 import { ApiService } from './api.service';
 import { load } from './loaded';
 import { UnitsService } from './units.service';
@@ -27,14 +28,23 @@ export class HouseService {
   readonly tail = computed(() => (this.house()?.tailMm ?? 2000) / 1000);
 
   constructor() {
-    effect(() => {
-      const zone = this.house()?.zone;
-      if (zone !== undefined) Settings.defaultZone = zone === '' ? 'system' : zone;
-    });
+    effect(() => this.goByZone());
     effect(() => {
       const units = this.house()?.units;
       if (units !== undefined) this.units.beginWith(units);
     });
+  }
+
+  /** Once it is known what the shop has settled, or that it cannot be had: times are the shop's from then on. */
+  readonly settled$ = toObservable(this.kept.now).pipe(
+    filter(({ state }) => state !== 'loading'),
+    take(1),
+    tap(() => this.goByZone()),
+  );
+
+  private goByZone(): void {
+    const zone = this.house()?.zone;
+    if (zone !== undefined) Settings.defaultZone = zone === '' ? 'system' : zone;
   }
 
   /** The rules that hold for a line, a customer and a reel, and where those come from that are not the house's. */

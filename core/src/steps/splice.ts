@@ -1,0 +1,29 @@
+import { onlyIf, type BenchStep, type StepAt } from './bench-step';
+import { check, quantity } from './step-field';
+
+/** Whether two lines are joined by a splice: one of them is hollow. */
+export const isSplice = ({ line, below }: Pick<StepAt, 'line' | 'below'>): boolean =>
+  [line, below].some((one) => one?.material === 'hollow-braid');
+
+/** A line run inside a hollow braid. */
+export const splice: BenchStep = {
+  when: (at) => onlyIf(at.below !== null && isSplice(at)),
+  words: () => ({
+    name: 'Splice',
+    todo: 'Needle into the hollow braid, 3.7 m (12 ft) of the other line inside, whip both ends with waxed thread, push the braid down over it.',
+    look: 'Needle will not go through: a bad weave. Cut back and start the splice again.',
+    cautions: ['cut', 'wind-tight'],
+  }),
+  fields: [
+    quantity('metres', 'Length inside the braid', 'line-length', [0.3, 20]),
+    check('whipped', 'Both ends whipped'),
+    check('pushed', 'Braid pushed down over it'),
+  ],
+  // A splice that is not whipped comes out.
+  missing: ({ metres, whipped, pushed }) => {
+    if (metres === undefined) return 'Type the length of the splice.';
+    return whipped === true && pushed === true
+      ? ''
+      : 'Whip both ends and push the braid down before it is wound on.';
+  },
+};

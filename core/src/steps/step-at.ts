@@ -1,0 +1,43 @@
+import type { StepAt, StepWords } from './bench-step';
+import { STEPS } from './catalogue';
+import type { RunFacts, RunStep } from './run-facts';
+import type { NoteValue, StepField } from './step-field';
+import type { SupplyWayAtBench } from './supply-way';
+import { isSwap, lineLayers, windingRequest } from './winding-order';
+
+/** Where in a fill a step of this layer stands; of the whole fill where no layer is named. */
+export function stepAt(
+  facts: RunFacts,
+  layer: string | undefined,
+  way: SupplyWayAtBench | null = null,
+): StepAt {
+  const { type, rules, leader } = facts;
+  const request = windingRequest(facts);
+  const lines = lineLayers(request);
+  const at = lines.findIndex(({ id }) => id === layer);
+  const role = lines[at]?.role.replace('-', ' ') ?? 'line';
+  return {
+    ...{ type, rules, leader, way },
+    line: (lines[at] ?? lines.at(-1))?.line ?? null,
+    below: lines[at - 1]?.line ?? null,
+    first: lines[0]?.line ?? null,
+    role: role.charAt(0).toUpperCase() + role.slice(1),
+    last: at === lines.length - 1,
+    kept: request.layers.some(({ kind }) => kind === 'retained'),
+    swap: isSwap(facts),
+  };
+}
+
+/** The words of a step of one reel, under the rules it is filled by. */
+export const stepWords = (
+  { kind, layer }: RunStep,
+  facts: RunFacts,
+  way: SupplyWayAtBench | null = null,
+): StepWords => STEPS[kind].words(stepAt(facts, layer, way));
+
+/** What may be written down at a step; nothing at most of them. */
+export const stepFields = ({ kind }: RunStep): readonly StepField[] => STEPS[kind].fields ?? [];
+
+/** What is still to be written down before a step is done; empty where nothing is. */
+export const stillMissing = ({ kind }: RunStep, values: Readonly<Record<string, NoteValue>>): string =>
+  STEPS[kind].missing?.(values) ?? '';

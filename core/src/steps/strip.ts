@@ -1,0 +1,32 @@
+import { choice, check, quantity, words } from './step-field';
+import { says, type BenchStep } from './bench-step';
+
+const IN_BIN = { key: 'to', is: 'bin' };
+const ON_RACK = { key: 'to', is: 'rack' };
+
+/** Off comes what is on it; where old line stays on, that is done already. */
+export const strip: BenchStep = {
+  when: ({ kept }) => (kept ? 'always' : 'optional'),
+  words: says(
+    'Strip old line',
+    'Tape the tag to a tube in a drill, start slow and guide the line; or two wrap sticks, or by hand. Then wipe and grease while it is apart.',
+    'The spool while it is bare: cracks, rough lip, loose foot.',
+    'strip',
+    'spool-off',
+  ),
+  fields: [
+    choice('how', 'How', { drill: 'Drill and tube', sticks: 'Sticks', hand: 'By hand', over: 'Wound over' }),
+    quantity('minutes', 'Minutes it took', 'count', [0, 240]),
+    choice('to', 'Old line goes', {
+      bin: 'Recycling',
+      rack: 'Salvage',
+      kept: 'Stays on',
+      none: 'None on it',
+    }),
+    choice('material', 'Which bin', { nylon: 'Nylon', fluorocarbon: 'Fluoro', braid: 'Braid' }, IN_BIN),
+    quantity('grams', 'Weighed, if it was', 'mass', [0, 5000], IN_BIN),
+    check('tubeFull', 'That tube is full', IN_BIN),
+    words('line', 'Code of the line it is', ON_RACK),
+    quantity('metres', 'How much of it', 'line-length', [1, 5000], ON_RACK),
+  ],
+};

@@ -1,0 +1,15 @@
+import { DateTime } from 'luxon';
+import type { Reading } from '../context';
+import { readHouseRules } from './read-house-rules';
+
+/**
+ * The last moment of a day as the shop counts its days: in its own time zone, or the server's where none is settled.
+ *
+ * @param day ISO date
+ */
+export async function endOfDay(from: Reading, day: string): Promise<Date> {
+  const { zone } = await readHouseRules(from);
+  return DateTime.fromISO(day, { zone: zone === '' ? 'system' : zone })
+    .endOf('day')
+    .toJSDate();
+}
