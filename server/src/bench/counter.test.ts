@@ -218,6 +218,25 @@ describe('a counter at a bench', () => {
     await counter.cut();
   });
 
+  it('that an older set-up lists at two benches counts at the first alone', async () => {
+    const counter = await FakeCounter.open('reed-8');
+    const bench = await benchWith('Bench 17', counter);
+    const { devices, spanMm, hand } = bench;
+    const twice = await shop.force(({ tables }) =>
+      tables.benches.create({ name: 'Bench 18', spanMm, hand, devices }),
+    );
+    const run = await windingAt(bench);
+    // Any change of the benches has their links looked at again.
+    const third = await FakeCounter.open('reed-18');
+    await benchWith('Bench 19', third);
+    await waitFor(() => expect(third.heardBy).toBe(1));
+    counter.turn(6);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(6));
+    expect(counter.heardBy).toBe(1);
+    expect(shop.counters.frameFor(run.id, twice.id)).toBeNull();
+    await Promise.all([counter.cut(), third.cut()]);
+  });
+
   it('goes on where its bench is renamed or its address changes', async () => {
     const counter = await FakeCounter.open('reed-6');
     const bench = await benchWith('Bench 16', counter);

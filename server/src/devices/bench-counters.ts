@@ -35,8 +35,15 @@ export class BenchCounters {
     this.inStep = this.inStep.then(() => this.keepUp()).catch(() => undefined);
   };
 
+  private linked(address: string): boolean {
+    return [...this.counters.values()].some(({ device }) => device.address === address);
+  }
+
   private async keepUp(): Promise<void> {
-    const benches = await this.context.tables.benches.findAll({ where: { removed: false } });
+    const benches = await this.context.tables.benches.findAll({
+      where: { removed: false },
+      order: ['id'],
+    });
     const wanted = new Map(benches.map((bench) => [bench.id, bench]));
     for (const [id, counter] of this.counters) {
       const device = wanted.get(id)?.devices[0];
@@ -44,8 +51,11 @@ export class BenchCounters {
       this.counters.delete(id);
       await counter.close();
     }
-    for (const { id, devices, runId } of benches)
-      if (devices[0] && !this.counters.has(id))
-        this.counters.set(id, new BenchCounter(this.context, id, devices[0], runId ?? null));
+    for (const { id, devices, runId } of benches) {
+      const [device] = devices;
+      // A device that an older set-up lists at two benches counts at the first: its turns are never on two reels.
+      if (!device || this.counters.has(id) || this.linked(device.address)) continue;
+      this.counters.set(id, new BenchCounter(this.context, id, device, runId ?? null));
+    }
   }
 }
