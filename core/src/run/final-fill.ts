@@ -2,7 +2,7 @@ import type { LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
 import type { Estimate } from '../spool/estimate';
 import { isSwap } from '../steps/winding-order';
-import { type RunFacts } from '../steps/run-facts';
+import type { RunFacts } from '../steps/run-facts';
 import type { WoundLayer } from '../plan/wound';
 
 /**

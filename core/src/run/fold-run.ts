@@ -3,7 +3,7 @@ import { emptyDraft, record, type Draft } from './draft';
 import type { RunEvent } from './run-event';
 import type { RunState } from './run-state';
 import { runSteps } from './run-steps';
-import { type RunFacts } from '../steps/run-facts';
+import type { RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
 
 /** Kinds that nobody takes back: they say who and where, not what. */

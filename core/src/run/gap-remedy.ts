@@ -5,7 +5,7 @@ import { AT_THE_GAP } from './depth-observations';
 import { amountOf, type CountedAmount } from './counted-amount';
 import type { RunState } from './run-state';
 import { isSwap, windingRequest } from '../steps/winding-order';
-import { type RunFacts } from '../steps/run-facts';
+import type { RunFacts } from '../steps/run-facts';
 import { segmentsOf } from '../plan/segments';
 import type { RunUnderWay } from './under-way';
 

@@ -8,7 +8,7 @@ import { valueOf, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
 import { event, FACTS, turns } from '../testing/runs';
 import { foldRun } from './fold-run';
 import { runSteps } from './run-steps';
-import { type RunFacts } from '../steps/run-facts';
+import type { RunFacts } from '../steps/run-facts';
 import { windingNow } from './turns-to-go';
 import { fromHandleTurns } from '../plan/segments';
 import { woundSoFar } from '../plan/wound';

@@ -11,7 +11,7 @@ import { withSeen } from './by-eye';
 import { depthsAsObservations } from './depth-observations';
 import type { RunState } from './run-state';
 import { windingRequest } from '../steps/winding-order';
-import { type RunFacts } from '../steps/run-facts';
+import type { RunFacts } from '../steps/run-facts';
 import { windingNow, type WindingNow } from './turns-to-go';
 import { gearAt, inCounts } from './winder';
 import { woundSoFar, type WoundLayer } from '../plan/wound';

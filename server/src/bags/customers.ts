@@ -2,11 +2,12 @@ import type { Customer } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
+import { literally } from '../db/like';
 import { ProblemError } from '../problem-error';
 
 /** Customers whose name has a word that starts with what was typed; all of them, up to twenty, where nothing was. */
 export async function findCustomers(from: Reading, typed: string): Promise<Customer[]> {
-  const start = typed.replace(/[\\%_]/g, '\\$&');
+  const start = literally(typed);
   const where = typed
     ? { [Op.or]: [{ name: { [Op.like]: `${start}%` } }, { name: { [Op.like]: `% ${start}%` } }] }
     : {};

@@ -1,6 +1,7 @@
 import type { BagsQuerySchema, BagGroup, BagRow, Page } from '@yard-spool/contract';
 import type { InferOutput } from 'valibot';
 import type { Reading } from '../context';
+import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 
 const PAGE = 50;
@@ -43,7 +44,7 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
      FROM bags JOIN customers ON customers.id = bags.customer_id WHERE ${where.join(' AND ')}
      ORDER BY bags.promised_at ${down}, bags.id ${down} LIMIT ${String(PAGE + 1)}`,
     {
-      ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${likely(word)}%`])),
+      ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${literally(word)}%`])),
       ...{ state, at: new Date(Number(at) || 0), id: Number(id) || 0 },
     },
   );
@@ -62,8 +63,6 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
     (last) => `${String(new Date(last.promisedAt).getTime())}_${String(last.number)}`,
   );
 }
-
-const likely = (word: string): string => word.replace(/[\\%_]/g, '\\$&');
 
 type JobOfBag = BagRow['jobs'][number] & { readonly bagId: number };
 

@@ -1,5 +1,6 @@
 import type { FillPlan, makePlan, PlanInput } from '@yard-spool/core';
 import { ProblemError } from '../problem-error';
+import { blockingIssues } from './blocking-issues';
 import { inWorker } from '../work/in-worker';
 
 /** The plan of an input to be made, and where in the request it stands. */
@@ -18,9 +19,7 @@ export async function plansOf(asked: readonly ToPlan[]): Promise<FillPlan[]> {
 }
 
 function workable(made: ReturnType<typeof makePlan>, path: string): FillPlan {
-  const blocking = made.ok
-    ? made.value.plan.issues.filter(({ severity }) => severity === 'error')
-    : made.issues;
+  const blocking = blockingIssues(made);
   if (made.ok && blocking.length === 0) return made.value.plan;
   const errors = blocking.map(({ at, sentence }) => ({
     path: [path, at ?? 'planInput'].filter(Boolean).join('.'),

@@ -9,6 +9,7 @@ import {
   type HouseRules,
   type PlanInput,
 } from '@yard-spool/core';
+import { blockingIssues } from '../bags/blocking-issues';
 import { withBeliefs } from '../learning/with-beliefs';
 import { mainLineOf } from './main-line';
 import type { Waiting, WaitingCut, WaitingReel } from './waiting-reels';
@@ -81,9 +82,7 @@ function tryPlan(
   { pieces, free, tailMm }: Rack,
 ): Pick<Replanned, 'replanned' | 'stays'> {
   const made = makePlan(planInput);
-  const blocking = made.ok
-    ? made.value.plan.issues.filter(({ severity }) => severity === 'error')
-    : made.issues;
+  const blocking = blockingIssues(made);
   if (!made.ok || blocking[0])
     return { replanned: null, stays: blocking[0]?.sentence ?? 'The plan does not work so.' };
   const { plan } = made.value;

@@ -1,4 +1,5 @@
 import type { Page, Reel, ReelRow } from '@yard-spool/contract';
+import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { toCustomer } from '../bags/customers';
 import type { Reading } from '../context';
@@ -16,7 +17,7 @@ export async function findReels(
   { query }: Reading,
   { q, after }: { readonly q: string; readonly after: string },
 ): Promise<Page<ReelRow>> {
-  const start = `${q.replace(/[\\%_]/g, '\\$&')}%`;
+  const start = `${literally(q)}%`;
   const rows = await query<FoundReel>(
     `SELECT reels.tag, reels.type, reels.label, customers.name AS customer,
        (SELECT MAX(fills.closed_at) FROM fills JOIN spools ON spools.id = fills.spool_id

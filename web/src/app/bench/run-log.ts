@@ -1,4 +1,5 @@
 import type { RunEvent } from '@yard-spool/core';
+import { numbered } from '../data/outbox.service';
 
 /**
  * A run's log as the server has it, with what it was heard to have beside: each event once, in order of its place. What
@@ -25,9 +26,11 @@ const inOrder = (events: readonly RunEvent[], from: number): RunEvent[] => [
 export function withWaiting(log: readonly RunEvent[], waiting: readonly RunEvent[]): readonly RunEvent[] {
   const known = new Set(log.map(({ id }) => id));
   const last = log.at(-1)?.seq ?? 0;
-  const mine = waiting.filter(({ id }) => !known.has(id));
   return [
     ...log,
-    ...mine.map((event, i) => (event.seq === last + 1 + i ? event : { ...event, seq: last + 1 + i })),
+    ...numbered(
+      waiting.filter(({ id }) => !known.has(id)),
+      last,
+    ),
   ];
 }

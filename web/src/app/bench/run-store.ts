@@ -1,4 +1,4 @@
-import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { api, runFacts, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
 import {
@@ -115,11 +115,6 @@ export class RunStore {
         takeUntilDestroyed(this.ended),
       )
       .subscribe(({ events }) => this.hear(events));
-    // The server ends the stream with the session: whoever signs in again has the page read again.
-    effect(() => {
-      const run = this.run();
-      if (run) untracked(() => this.outbox.knows(String(run.id), this.settled().at(-1)?.seq ?? 0));
-    });
   }
 
   /** Reads a run; what of it still waits in this browser is sent. */
@@ -127,8 +122,7 @@ export class RunStore {
     try {
       const run = await firstValueFrom(this.api.call(api.readRun, { params: { id } }));
       await this.outbox.ready;
-      this.settled.set(run.events);
-      this.loadedRun.set(run);
+      this.have(run, run.events);
       this.trouble.set('');
       if (run.state === 'open') {
         this.watch(run.id);
@@ -137,6 +131,13 @@ export class RunStore {
     } catch (error) {
       this.trouble.set(sentenceOf(error));
     }
+  }
+
+  /** The run as the server has it, with the log that is known of it. */
+  private have(run: Run, log: readonly RunEvent[]): void {
+    this.settled.set(log);
+    this.loadedRun.set(run);
+    this.outbox.knows(String(run.id), log.at(-1)?.seq ?? 0);
   }
 
   private watch(id: number): void {
@@ -211,8 +212,7 @@ export class RunStore {
     const id = this.run()?.id ?? 0;
     return this.api.call(api.reopenRun, { params: { id }, body: { why } }).pipe(
       tap((run) => {
-        this.settled.set(hearing(this.settled(), run.events));
-        this.loadedRun.set(run);
+        this.have(run, hearing(this.settled(), run.events));
         this.watch(run.id);
         void this.outbox.tryAgain(String(run.id));
       }),
