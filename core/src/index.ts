@@ -70,7 +70,14 @@ export {
   type PrintContext,
   type PrintReading,
 } from './prints/read-prints';
-export { correctPlan, type CorrectedPlan, type DepthRead, type FillUnderWay } from './plan/correct-plan';
+export {
+  fillUnderWay,
+  restAsAsked,
+  restToGap,
+  type DepthRead,
+  type FillLookedAt,
+  type FillUnderWay,
+} from './plan/fill-under-way';
 export { explainLayer, type Reckoning } from './plan/explain-plan';
 export { makeItSurer, type Surer } from './plan/make-it-surer';
 export { diameterByWraps } from './lines/diameter-by-wraps';

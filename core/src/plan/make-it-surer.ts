@@ -3,8 +3,8 @@ import type { Observation } from '../spool/observation';
 import { priorsOf } from '../spool/beliefs';
 import type { SpoolPriors } from '../spool/priors';
 import type { SpoolGeometry } from '../spool/spool-geometry';
-import { correctPlan } from './correct-plan';
 import type { FillPlan } from './fill-plan';
+import { fillUnderWay, restToGap, type DepthRead } from './fill-under-way';
 import type { FillRequest } from './fill-request';
 import type { PlanInput } from './make-plan';
 import { planFill } from './plan-fill';
@@ -68,28 +68,33 @@ function afterOneDepth(
   const lines = plan.layers.filter(({ request: { kind } }) => kind === 'line');
   const [below, above] = [lines.at(-2), lines.at(-1)];
   if (!below || !above || request.gap === undefined || below.request.kind !== 'line') return [];
-  const on = { ...request, layers: settled(request, plan) };
-  const under = { observations, request: on, current: above.id };
-  const read = {
+  const on = lines
+    .slice(0, -1)
+    .flatMap(({ id, request: { kind }, length }) => (kind === 'line' ? [{ id, metres: length.value }] : []));
+  const segments = Object.fromEntries(on.map(({ id, metres }) => [id, [{ metres }]]));
+  const read: DepthRead = {
+    kind: 'depth',
     layers: lines
       .slice(0, -1)
       .flatMap(({ request: asked, length }) =>
         asked.kind === 'line' ? [{ line: asked.line, length: length.value }] : [],
       ),
     depth: below.depthAfter.value,
-    by: 'calliper' as const,
+    by: 'calliper',
   };
-  const [without, withIt] = [[], [read]].map((reads) => correctPlan({ ...under, reads }, { priors }));
-  if (!without?.ok || !withIt?.ok) return [];
-  const sdOf = ({ toGap }: { toGap: FillPlan }): number =>
-    toGap.layers.find(({ id }) => id === above.id)?.length.sd ?? 0;
-  return [{ look: 'depth', layer: above.id, from: sdOf(without.value), to: sdOf(withIt.value) }];
+  const [from, to] = [[], [read]].map((reads): number | null => {
+    const asPlanned = { ...request, layers: taped(request, plan) };
+    const fill = fillUnderWay({ observations, reads, request: asPlanned, segments }, priors);
+    const toGap = fill.ok ? restToGap(fill.value, above.id) : fill;
+    return toGap.ok ? (toGap.value.layers.find(({ id }) => id === above.id)?.length.sd ?? 0) : null;
+  });
+  return from == null || to == null ? [] : [{ look: 'depth', layer: above.id, from, to }];
 }
 
-/** The request with every layer at the length that was planned. */
-const settled = ({ layers }: FillRequest, plan: FillPlan): FillRequest['layers'] =>
-  layers.map((layer) => {
-    const planned = plan.layers.find(({ id }) => id === layer.id);
-    if (layer.kind === 'tape') return { ...layer, wraps: planned?.wraps.value ?? 0 };
-    return layer.kind === 'line' ? { ...layer, length: planned?.length.value ?? 0 } : layer;
-  });
+/** The request with tape as it was planned: it lies by the time a depth is read. */
+const taped = ({ layers }: FillRequest, plan: FillPlan): FillRequest['layers'] =>
+  layers.map((layer) =>
+    layer.kind === 'tape'
+      ? { ...layer, wraps: plan.layers.find(({ id }) => id === layer.id)?.wraps.value ?? 0 }
+      : layer,
+  );

@@ -3,11 +3,11 @@ import {
   benchTwist,
   beliefsFor,
   compareBuilds,
-  correctPlan,
   creditCount,
   diameterByWraps,
   dragAdvice,
   evidenceOfRun,
+  fillUnderWay,
   explainLayer,
   finalFill,
   foldRun,
@@ -28,7 +28,9 @@ import {
   planSwap,
   readPrints,
   readSlackTest,
+  restAsAsked,
   restOfFill,
+  restToGap,
   reverseAdvice,
   runUnderWay,
   serviceAdvice,
@@ -69,16 +71,22 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
       const { observations, request } = nasty.input();
       const spool = inferSpool(observations);
       const reads = nasty.some(2, () => ({
-        ...{ layers: nasty.some(2, () => nasty.woundLength()), depth: nasty.number(0, 12) },
+        ...{ kind: 'depth' as const, layers: nasty.some(2, () => nasty.woundLength()) },
+        depth: nasty.number(0, 12),
         by: 'calliper' as const,
       }));
-      const under = { observations, reads, request, current: nasty.name(), soFar: nasty.number(0, 90) };
+      const segments = {
+        [nasty.name()]: [{ spoolTurns: nasty.number(0, 1500) }, { metres: nasty.number(0, 90) }],
+      };
+      const fill = fillUnderWay({ observations, reads, request, segments });
+      const layer = nasty.name();
       const [main, backing] = [nasty.line(), nasty.line()];
       const of = { mainLength: nasty.number(1, 200), gap: nasty.number(0, 3), gear: nasty.number(3, 7) };
       const stock = (line: Line) => ({ line, free: nasty.number(0, 900), pricePerMetre: nasty.number(0, 1) });
       const builds = { ...of, main: stock(main), backing: stock(backing), spareSpool: true };
       return [
-        correctPlan({ ...under, turns: { [nasty.name()]: nasty.number(0, 300) } }),
+        ...(fill.ok ? [fill.value.spool, fill.value.wound] : [fill]),
+        ...(fill.ok ? [restAsAsked(fill.value, layer), restToGap(fill.value, layer)] : []),
         ...(spool.ok
           ? [
               planSwap(spool.value, { main, backing, ...of }),

@@ -1,6 +1,5 @@
-import type { LayerRequest } from '../plan/fill-request';
-import { planFill } from '../plan/plan-fill';
 import type { Ranged } from '../numeric/ranged';
+import { restToGap, type FillUnderWay } from '../plan/fill-under-way';
 import type { RunUnderWay } from './under-way';
 
 /** The last layer as it comes out from what lies on the spool now. */
@@ -13,21 +12,10 @@ export interface RestOfFill {
   readonly wanted: number | null;
 }
 
-/** Metres of one layer that fit to the gap, with every other layer as it lies or as it was asked. */
-export function metresThatFit(
-  { request, spool, wound }: Pick<RunUnderWay, 'request' | 'spool' | 'wound'>,
-  layer: string,
-): Ranged | null {
-  if (request.gap === undefined) return null;
-  const last = request.layers.at(-1)?.id;
-  const layers = request.layers.map((one): LayerRequest => {
-    if (one.kind !== 'line') return one;
-    if (one.id === layer) return { ...one, length: 'fits' };
-    return one.id === last && one.length !== 'fits'
-      ? one
-      : { ...one, length: wound.find(({ id }) => id === one.id)?.length ?? 0 };
-  });
-  const plan = planFill(spool, { ...request, layers });
+/** Metres of one layer that fit to the gap, over the layers below as they lie; null where no gap is wanted. */
+export function metresThatFit(fill: FillUnderWay, layer: string): Ranged | null {
+  if (fill.request.gap === undefined) return null;
+  const plan = restToGap(fill, layer);
   return plan.ok ? (plan.value.layers.find(({ id }) => id === layer)?.length ?? null) : null;
 }
 

@@ -10,7 +10,7 @@ import { foldRun } from './fold-run';
 import { runSteps } from './run-steps';
 import type { RunFacts } from '../steps/run-facts';
 import { windingNow } from './turns-to-go';
-import { fromHandleTurns } from '../plan/segments';
+import { fromHandleTurns, type Segments } from '../plan/segments';
 import { woundSoFar } from '../plan/wound';
 
 const exact = knownSpool(WORKED_SPOOL);
@@ -204,23 +204,29 @@ describe('woundSoFar', () => {
 
 const by = (counted: Record<string, number>) => fromHandleTurns(counted, WORKED_REQUEST.gear);
 
+const wound = (segments: Segments) => ({
+  request: WORKED_REQUEST,
+  spool: exact,
+  wound: woundSoFar(exact, WORKED_REQUEST, segments),
+});
+
 describe('windingNow', () => {
   it('counts the planned turns down to zero', () => {
-    const start = windingNow(exact, WORKED_REQUEST, {}, 'backing')!;
+    const start = windingNow(wound({}), 'backing')!;
     expect(start.turnsToGo).toBe(166);
-    expect(windingNow(exact, WORKED_REQUEST, by({ backing: 166 }), 'backing')!.turnsToGo).toBe(0);
-    expect(windingNow(exact, WORKED_REQUEST, by({ backing: 400 }), 'backing')!.turnsToGo).toBe(0);
+    expect(windingNow(wound(by({ backing: 166 })), 'backing')!.turnsToGo).toBe(0);
+    expect(windingNow(wound(by({ backing: 400 })), 'backing')!.turnsToGo).toBe(0);
   });
 
   it('asks for more turns of main where the backing came out short, and the gap grows', () => {
-    const short = windingNow(exact, WORKED_REQUEST, by({ backing: 140 }), 'main')!;
-    const full = windingNow(exact, WORKED_REQUEST, by({ backing: 165.74 }), 'main')!;
+    const short = windingNow(wound(by({ backing: 140 })), 'main')!;
+    const full = windingNow(wound(by({ backing: 165.74 })), 'main')!;
     expect(short.planned.handleTurns.value).toBeGreaterThan(full.planned.handleTurns.value);
     expect(short.plan.gap.value).toBeGreaterThan(full.plan.gap.value);
   });
 
   it('counts down by a meter as by a handle', () => {
-    const now = windingNow(exact, WORKED_REQUEST, { backing: [{ metres: 81.77 }] }, 'backing')!;
+    const now = windingNow(wound({ backing: [{ metres: 81.77 }] }), 'backing')!;
     expect(now.turnsToGo).toBe(0);
     expect(now.lengthSoFar).toBe(81.77);
   });

@@ -1,10 +1,6 @@
 import type { FillPlan, PlannedLayer } from '../plan/fill-plan';
-import type { FillRequest, LayerRequest } from '../plan/fill-request';
-import { planFill } from '../plan/plan-fill';
-import type { PlanRules } from '../plan/plan-rules';
-import type { Estimate } from '../spool/estimate';
-import type { Segments } from '../plan/segments';
-import { woundSoFar, type WoundLayer } from '../plan/wound';
+import { restAsAsked, type FillUnderWay } from '../plan/fill-under-way';
+import type { WoundLayer } from '../plan/wound';
 
 /** How far a run is on the layer being wound. */
 export interface WindingNow {
@@ -27,23 +23,14 @@ export interface WindingNow {
 }
 
 /**
- * The plan from here: layers already finished are taken as they were wound, the one being wound and those above it
- * as asked. Where the finished layer was the one to fit, its length is fixed now and the gap is what results.
+ * How far the layer being wound is, with the rest of the fill as it was asked.
  *
- * @param segments what was wound of each layer
  * @param layer id of the layer being wound
  */
-export function windingNow(
-  estimate: Estimate,
-  request: FillRequest,
-  segments: Segments,
-  layer: string,
-  rules?: PlanRules,
-): WindingNow | null {
-  const wound = woundSoFar(estimate, request, segments);
+export function windingNow(fill: FillUnderWay, layer: string): WindingNow | null {
+  const { request, wound } = fill;
   const at = request.layers.findIndex(({ id }) => id === layer);
-  const layers = request.layers.map((asked, i) => (i < at ? asWound(asked, wound[i]) : asked));
-  const plan = planFill(estimate, { ...request, layers }, rules);
+  const plan = restAsAsked(fill, layer);
   const planned = plan.ok ? plan.value.layers[at] : undefined;
   const now = wound[at];
   if (!plan.ok || !planned || !now) return null;
@@ -62,6 +49,3 @@ export function windingNow(
     wound,
   };
 }
-
-const asWound = (asked: LayerRequest, wound: WoundLayer | undefined): LayerRequest =>
-  asked.kind === 'line' && wound ? { ...asked, length: wound.length } : asked;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { correctPlan } from '../plan/correct-plan';
+import { fillUnderWay, restAsAsked, restToGap } from '../plan/fill-under-way';
 import { planSwap } from '../plan/plan-swap';
 import { inferSpool } from '../spool/infer-spool';
 import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
@@ -37,23 +37,23 @@ function at(facts: RunFacts, ...log: readonly RunEvent[]): RunUnderWay {
 describe('a depth read at the bench', () => {
   it('leaves the same room as the plan corrected by hand with the same turns', () => {
     const rest = restOfFill(onMain(6.3))!;
-    const corrected = valueOf(
-      correctPlan({
+    const fill = valueOf(
+      fillUnderWay({
         observations: INPUT.observations,
         reads: [
           {
+            kind: 'depth',
             layers: [{ line: BACKING, spoolTurns: BACKING_TURNS * WORKED_REQUEST.gear }],
             depth: 6.3,
             by: 'calliper',
           },
         ],
         request: WORKED_REQUEST,
-        current: 'main',
-        turns: { backing: BACKING_TURNS },
+        segments: { backing: [{ spoolTurns: BACKING_TURNS * WORKED_REQUEST.gear }] },
       }),
     );
-    expect(rest.fits!.value).toBeCloseTo(corrected.toGap.layers[1]!.length.value, 6);
-    expect(rest.gap.value).toBeCloseTo(corrected.asAsked.gap.value, 6);
+    expect(rest.fits!.value).toBeCloseTo(valueOf(restToGap(fill, 'main')).layers[1]!.length.value, 6);
+    expect(rest.gap.value).toBeCloseTo(valueOf(restAsAsked(fill, 'main')).gap.value, 6);
   });
 
   it('leaves more room the lower the backing sits, and makes the rest surer', () => {

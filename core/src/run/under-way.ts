@@ -4,6 +4,7 @@ import type { FillPlan } from '../plan/fill-plan';
 import type { PlanInput } from '../plan/make-plan';
 import { planFill } from '../plan/plan-fill';
 import { priorsOf } from '../spool/beliefs';
+import type { FillUnderWay } from '../plan/fill-under-way';
 import { inferSpool, type InferredSpool } from '../spool/infer-spool';
 import type { Observation } from '../spool/observation';
 import type { SpoolPriors } from '../spool/priors';
@@ -14,7 +15,7 @@ import { windingRequest } from '../steps/winding-order';
 import type { RunFacts } from '../steps/run-facts';
 import { windingNow, type WindingNow } from './turns-to-go';
 import { gearAt, inCounts } from './winder';
-import { woundSoFar, type WoundLayer } from '../plan/wound';
+import { woundSoFar } from '../plan/wound';
 
 /** The fill as it is wound, with what was chosen on the way laid over what was asked. */
 export function requestUnderWay(facts: RunFacts, { chosen }: Pick<RunState, 'chosen'>): FillRequest {
@@ -31,11 +32,9 @@ const cutTo = (one: LayerRequest, layer: string, length: number): LayerRequest =
   one.kind === 'line' && one.id === layer ? { ...one, length } : one;
 
 /** Everything that follows from a run's log for the spool under the handle. */
-export interface RunUnderWay {
-  readonly request: FillRequest;
+export interface RunUnderWay extends FillUnderWay {
   /** The spool as known now, depths read on the way included. */
   readonly spool: InferredSpool;
-  readonly wound: readonly WoundLayer[];
   /** The whole fill as it is wound here, from what is known now; null where it cannot be planned any more. */
   readonly plan: FillPlan | null;
   /**
@@ -99,14 +98,12 @@ export function runUnderWay(
 /** The same on a spool that was inferred before: all that a count changes. */
 export function windingOn({ request, spool }: SpoolUnderWay, state: RunState): RunUnderWay {
   const { current } = state;
-  const segments = withSeen(spool, request, state);
-  const winding = current?.layer === undefined ? null : windingNow(spool, request, segments, current.layer);
+  const fill = { request, spool, wound: woundSoFar(spool, request, withSeen(spool, request, state)) };
+  const winding = current?.layer === undefined ? null : windingNow(fill, current.layer);
   const plan = winding ? null : planFill(spool, request);
   return {
-    request,
-    spool,
+    ...fill,
     plan: winding?.plan ?? (plan?.ok ? plan.value : null),
-    wound: woundSoFar(spool, request, segments),
     winding: winding && inCounts(winding, request.gear / gearAt(request, state.supplies, winding.layer)),
   };
 }

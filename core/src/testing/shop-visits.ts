@@ -1,8 +1,9 @@
 import {
-  correctPlan,
   fillAsObservation,
+  fillUnderWay,
   inferSpool,
   planFill,
+  restToGap,
   STARTING_PRIORS,
   woundArea,
   READING_SD,
@@ -113,17 +114,15 @@ function visit(
   let main = spoolTurns(plan, 'main');
   for (let i = 0; i < depthsRead; i += 1) {
     const soFar = i === 0 ? 0 : main / 2;
-    reads.push({ layers: counted(soFar), depth: look(on(soFar)), by: 'calliper' });
-    const { toGap } = valueOf(
-      correctPlan({
-        observations: known,
-        reads,
-        request: layersOf('fits', reel.wanted),
-        current: 'main',
-        turns: { backing: backing / GEAR, main: soFar / GEAR },
-      }),
-    );
-    main = spoolTurns(toGap, 'main');
+    reads.push({ kind: 'depth', layers: counted(soFar), depth: look(on(soFar)), by: 'calliper' });
+    const segments = { backing: [{ spoolTurns: backing }], main: [{ spoolTurns: soFar }] };
+    const fill = fillUnderWay({
+      observations: known,
+      reads,
+      request: layersOf('fits', reel.wanted),
+      segments,
+    });
+    main = spoolTurns(valueOf(restToGap(valueOf(fill), 'main')), 'main');
   }
   // Followed blindly the plan may stand proud of the lip; a person stops at the lip, and that is what is remembered.
   const stopped = Math.min(main, ((spool.lipRadius - onArbor) * spool.width) / areaOf(MAIN));

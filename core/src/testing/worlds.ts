@@ -1,7 +1,7 @@
 import type { Line } from '../lines/line';
 import { woundArea } from '../lines/line';
-import { correctPlan } from '../plan/correct-plan';
 import type { FillPlan } from '../plan/fill-plan';
+import { fillUnderWay, restAsAsked, restToGap } from '../plan/fill-under-way';
 import type { FillRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
 import type { Ranged } from '../numeric/ranged';
@@ -226,23 +226,23 @@ function oneDepth(
 ): void {
   const join = arbor + (backing * areas.backing) / width;
   if (backing <= 0 || join > lip - GAP) return;
-  const corrected = correctPlan({
+  const fill = fillUnderWay({
     observations: known,
     reads: [
       {
+        kind: 'depth',
         layers: [{ line: BACKING, spoolTurns: backing }],
         depth: lip - join + READING_SD.calliper * normal(),
         by: 'calliper',
       },
     ],
     request: layersOf('fits', wanted),
-    current: 'main',
-    turns: { backing: backing / GEAR },
+    segments: { backing: [{ spoolTurns: backing }] },
   });
-  const main = corrected.ok ? corrected.value.toGap.layers[1]?.length : undefined;
+  if (!fill.ok) return;
+  const toGap = restToGap(fill.value, 'main');
+  const main = toGap.ok ? toGap.value.layers[1]?.length : undefined;
   if (main) note('one depth', main, lengthBetween(width, join, lip - GAP, areas.main));
-  if (corrected.ok) {
-    const radius = radiusAfter(width, join, areas.main, wanted);
-    note('one depth', corrected.value.asAsked.gap, lip - radius);
-  }
+  const asked = restAsAsked(fill.value, 'main');
+  if (asked.ok) note('one depth', asked.value.gap, lip - radiusAfter(width, join, areas.main, wanted));
 }

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BACKING, MAIN, valueOf, WORKED_PRIORS, WORKED_READINGS } from '../testing/examples';
-import { correctPlan, type CorrectedPlan, type DepthRead, type FillUnderWay } from './correct-plan';
+import type { FillPlan } from './fill-plan';
 import type { FillRequest } from './fill-request';
+import { fillUnderWay, restAsAsked, restToGap, type DepthRead, type FillLookedAt } from './fill-under-way';
+import type { Segments } from './segments';
 
 const withMain = (length: number): FillRequest => ({
   layers: [
@@ -13,24 +15,37 @@ const withMain = (length: number): FillRequest => ({
   gear: 5.2,
 });
 
+const BACKING_ON: Segments = { backing: [{ metres: 81.8 }] };
+
 /** Ratings, lip and width known; 81.8 m of backing on; depths read after it and, if given, after some main. */
-const underWay = (depth?: number, more: Partial<FillUnderWay> = {}): FillUnderWay => ({
+const lookedAt = (depth?: number, more: Partial<FillLookedAt> = {}): FillLookedAt => ({
   observations: WORKED_READINGS.slice(0, 4),
-  reads: depth === undefined ? [] : [{ layers: [{ line: BACKING, length: 81.8 }], depth, by: 'calliper' }],
+  reads:
+    depth === undefined
+      ? []
+      : [{ kind: 'depth', layers: [{ line: BACKING, length: 81.8 }], depth, by: 'calliper' }],
   request: withMain(120),
-  current: 'main',
+  segments: BACKING_ON,
   ...more,
 });
-const corrected = (depth?: number, more?: Partial<FillUnderWay>): CorrectedPlan =>
-  valueOf(correctPlan(underWay(depth, more), { priors: WORKED_PRIORS }));
-const main = ({ toGap }: CorrectedPlan) => toGap.layers[1]!.length;
+
+/** The fill with both ways to end it: the main taken to the gap, and all as asked. */
+function corrected(depth?: number, more?: Partial<FillLookedAt>, layer = 'main') {
+  const fill = valueOf(fillUnderWay(lookedAt(depth, more), WORKED_PRIORS));
+  return {
+    fill,
+    toGap: valueOf(restToGap(fill, layer)),
+    asAsked: valueOf(restAsAsked(fill, layer)),
+  };
+}
+const main = ({ toGap }: { toGap: FillPlan }) => toGap.layers[1]!.length;
 
 /** Within 2 % of a printed figure, which itself is rounded. */
 const near = (actual: number, printed: number, rounding: number): void => {
   expect(Math.abs(actual - printed)).toBeLessThanOrEqual(0.02 * printed + rounding);
 };
 
-describe('correctPlan on the worked fill', () => {
+describe('the worked fill looked at on the way', () => {
   it.each([
     [undefined, 118, 17],
     [5.8, 117, 12],
@@ -55,6 +70,7 @@ describe('correctPlan on the worked fill', () => {
   it('is surer again after a second reading half way up the main', () => {
     const first = corrected(6.3);
     const second: DepthRead = {
+      kind: 'depth',
       layers: [
         { line: BACKING, length: 81.8 },
         { line: MAIN, length: 60 },
@@ -62,76 +78,66 @@ describe('correctPlan on the worked fill', () => {
       depth: 3.9,
       by: 'calliper',
     };
-    const then = corrected(6.3, { reads: [...underWay(6.3).reads, second], soFar: 60 });
+    const then = corrected(6.3, {
+      reads: [...lookedAt(6.3).reads, second],
+      segments: { ...BACKING_ON, main: [{ metres: 60 }] },
+    });
     expect(main(then).sd).toBeLessThan(0.75 * main(first).sd);
-    expect(then.toGo.value).toBeCloseTo(main(then).value - 60, 9);
+    expect(then.fill.wound[1]!.length).toBeCloseTo(60, 9);
   });
 });
 
-describe('correctPlan', () => {
-  it('says what to take off where more is on than fits', () => {
-    const { takeOff, toGo, toGap, spool } = corrected(5.8, { soFar: 150, request: withMain(150) });
-    const over = 150 - toGap.layers[1]!.length.value;
-    expect(takeOff!.length.value).toBeCloseTo(over, 9);
-    expect(toGo.value).toBe(0);
-    // A turn at the lip brings in a little more than one at the gap.
-    const perTurn = (2 * Math.PI * (spool.spool.lipRadius - 1.5) * 5.2) / 1000;
-    expect(over / takeOff!.handleTurns).toBeGreaterThan(perTurn);
-    expect(over / takeOff!.handleTurns).toBeLessThan(1.1 * perTurn);
-    expect(takeOff!.length.low).toBeLessThan(takeOff!.length.value);
-    expect(takeOff!.length.high).toBeGreaterThan(takeOff!.length.value);
-  });
-
-  it('has nothing to take off where it fits', () => {
-    expect(corrected(6.3, { soFar: 60 }).takeOff).toBeNull();
+describe('fillUnderWay', () => {
+  it('tells what is too much where more is on than fits, in turns that bring in more at the lip', () => {
+    const { fill, toGap } = corrected(5.8, { segments: { ...BACKING_ON, main: [{ metres: 150 }] } });
+    const [on, fits] = [fill.wound[1]!, toGap.layers[1]!];
+    const over = on.length - fits.length.value;
+    expect(over).toBeGreaterThan(20);
+    const perTurn = (2 * Math.PI * (fill.spool.spool.lipRadius - 1.5) * 5.2) / 1000;
+    const each = over / (on.handleTurns - fits.handleTurns.value);
+    expect(each).toBeGreaterThan(perTurn);
+    expect(each).toBeLessThan(1.1 * perTurn);
   });
 
   it('works the metres of a count out again from what the reading taught', () => {
-    const turns = { backing: 165 };
-    const shallow = corrected(5.4, { turns });
-    const deep = corrected(6.8, { turns });
+    const segments = { backing: [{ spoolTurns: 165 * 5.2 }] };
+    const shallow = corrected(5.4, { segments });
+    const deep = corrected(6.8, { segments });
     // The same turns raised the surface more: line is bulkier or the arbor larger, so less main fits.
     expect(main(shallow).value).toBeLessThan(main(deep).value);
     expect(shallow.toGap.layers[0]!.length.value).not.toBeCloseTo(81.8, 1);
   });
 
   it('lets the backing be the layer that is corrected', () => {
-    const request = withMain(120);
-    const { toGap } = corrected(undefined, { request, current: 'backing', soFar: 40 });
+    const { toGap } = corrected(undefined, { segments: { backing: [{ metres: 40 }] } }, 'backing');
     expect(toGap.solvedFor).toBe('backing');
     expect(toGap.gap.value).toBeCloseTo(1.5, 6);
   });
 
   it('doubts a reading that cannot be right, and still plans', () => {
-    const result = correctPlan(underWay(1));
+    const result = fillUnderWay(lookedAt(1));
     expect(result.ok).toBe(true);
     expect(result.issues[0]).toMatchObject({ code: 'reading-disagrees', severity: 'caution' });
   });
 
-  it.each<[string, Partial<FillUnderWay>, string]>([
-    ['a layer that is not there', { current: 'top' }, 'no-such-layer'],
-    ['a negative length on', { soFar: -1 }, 'layer-out-of-range'],
-    ['a count that is no number', { turns: { main: NaN } }, 'layer-out-of-range'],
-    [
-      'a depth no reel has',
-      { reads: [{ layers: [{ line: BACKING, length: 80 }], depth: 200, by: 'eye' }] },
+  it('refuses a depth no reel has, a layer that is not there and two unknowns, each with a sentence', () => {
+    const deep = fillUnderWay(lookedAt(200));
+    const { fill } = corrected(6);
+    const [backing] = withMain(120).layers;
+    const request = { ...withMain(120), layers: [backing!, { ...withMain(1).layers[1]!, length: 'fits' }] };
+    const results = [
+      deep,
+      fillUnderWay(lookedAt(6, { segments: { main: [{ spoolTurns: NaN }] } })),
+      restToGap(fill, 'top'),
+      restToGap({ ...fill, request: request as FillRequest }, 'backing'),
+    ];
+    expect(results.map(({ issues }) => issues[0]!.code)).toEqual([
       'observation-out-of-range',
-    ],
-    [
-      'two unknowns',
-      {
-        request: {
-          ...withMain(120),
-          layers: [{ ...withMain(1).layers[0]!, length: 'fits' } as never, withMain(120).layers[1]!],
-        },
-      },
+      'layer-out-of-range',
+      'no-such-layer',
       'two-unknowns',
-    ],
-  ])('refuses %s with a sentence', (_, more, code) => {
-    const result = correctPlan(underWay(6, more));
-    expect(result.ok).toBe(false);
-    expect(result.issues.map((issue) => issue.code)).toContain(code);
-    expect(result.issues[0]!.sentence).toMatch(/\.$/);
+    ]);
+    for (const { issues } of results) expect(issues[0]!.sentence).toMatch(/\.$/);
   });
 
   it('leaves room for more main the deeper the surface was read', () => {
