@@ -1,19 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  DestroyRef,
-  effect,
-  ElementRef,
-  inject,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, ElementRef, inject, viewChild } from '@angular/core';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { filter, map } from 'rxjs';
 import { Outbox } from './data/outbox.service';
-import { BurstCatcher } from './data/burst-catcher';
 import { SessionService } from './data/session.service';
 import { UnitsService } from './data/units.service';
+import { Keyboard, useKeys } from './keyboard/keyboard.service';
 
 interface Area {
   readonly path: string;
@@ -26,7 +18,7 @@ interface Area {
   imports: [RouterOutlet, RouterLink, RouterLinkActive],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
-  host: { class: 'flex flex-col h-dvh', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'flex flex-col h-dvh' },
 })
 export class App {
   private readonly router = inject(Router);
@@ -53,10 +45,6 @@ export class App {
   /** The bench has the whole screen while a reel is on it. */
   protected readonly framed = () => this.signedIn() && !/^\/bench\/\d/.test(this.url());
 
-  /** Keys that were held back and are let through now. */
-  private readonly replayed = new WeakSet<Event>();
-  private readonly burst = new BurstCatcher((tag) => this.open(tag));
-
   private readonly outbox = inject(Outbox);
 
   constructor() {
@@ -64,40 +52,14 @@ export class App {
     effect(() => {
       if (this.person()) void this.outbox.sendEverything();
     });
-    // In the capture phase, so that a scanner's keys are seen before any shortcut sees them.
-    const listen = (event: KeyboardEvent): void => {
-      this.catchBurst(event);
-    };
-    document.addEventListener('keydown', listen, { capture: true });
-    inject(DestroyRef).onDestroy(() => {
-      document.removeEventListener('keydown', listen, { capture: true });
-    });
-  }
-
-  private catchBurst(event: KeyboardEvent): void {
-    const { target } = event;
-    const typing = target instanceof HTMLElement && target.matches('input, textarea, select');
-    if (typing || !this.signedIn() || this.replayed.has(event)) return;
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-    const ended = event.key === 'Enter' && this.burst.enter();
-    const held = /^[\w-]$/.test(event.key);
-    if (!ended && !held) return;
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    if (!held) return;
-    const { key, code, shiftKey } = event;
-    this.burst.take(key, () => {
-      const again = new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true });
-      this.replayed.add(again);
-      (target ?? document).dispatchEvent(again);
-    });
-  }
-
-  protected onKey(event: KeyboardEvent): void {
-    const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-    if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return;
-    event.preventDefault();
-    this.tagField()?.nativeElement.focus();
+    useKeys((key) =>
+      key === '/' && this.framed() ? () => this.tagField()?.nativeElement.focus() : undefined,
+    );
+    inject(Keyboard)
+      .scanned.pipe(takeUntilDestroyed())
+      .subscribe((tag) => {
+        if (this.signedIn()) this.open(tag);
+      });
   }
 
   protected find(event: Event, field: HTMLInputElement): void {

@@ -3,12 +3,12 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { JOB_STATES } from '@yard-spool/contract';
 import { debounceTime, distinctUntilChanged, map } from 'rxjs';
-import { isTyping } from '../ui/is-typing';
 import { FormGroup } from '@angular/forms';
 import { SelectField } from '../ui/select-field';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
+import { useKeys } from '../keyboard/keyboard.service';
 import { BagGroupList } from './bag-group';
 import { STATE_WORDS } from './job-state';
 
@@ -21,7 +21,7 @@ const RESTS_MS = 150;
   imports: [BagGroupList, RouterLink, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bag-list.html',
-  host: { class: 'block p-4 px-5', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'block p-4 px-5' },
 })
 export class BagList {
   private readonly router = inject(Router);
@@ -46,10 +46,7 @@ export class BagList {
     { initialValue: { find: '', state: '' } },
   );
 
-  protected onKey(event: KeyboardEvent): void {
-    if (isTyping(event) || event.key.toLowerCase() !== 'n' || event.ctrlKey || event.metaKey || event.altKey)
-      return;
-    event.preventDefault();
-    void this.router.navigate(['/bags/new']);
+  constructor() {
+    useKeys({ N: () => void this.router.navigate(['/bags/new']) });
   }
 }

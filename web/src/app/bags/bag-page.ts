@@ -21,6 +21,7 @@ import { UnitsService } from '../data/units.service';
 import { otherwiseWords } from '../rules/otherwise-words';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
+import { useKeys } from '../keyboard/keyboard.service';
 import { BagEdit } from './bag-edit';
 import { CallOff } from './call-off';
 import { CutList, type CutRow } from './cut-list';
@@ -35,7 +36,7 @@ import { REEL_TYPE_NAMES } from './reel-type-names';
   imports: [BagEdit, CallOff, CutList, LoadState, PlanView, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bag-page.html',
-  host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'block min-h-0 grow' },
 })
 export class BagPage {
   private readonly api = inject(ApiService);
@@ -121,11 +122,13 @@ export class BagPage {
         ? ({ to: 'handed-back', words: 'Hand it back' } as const)
         : null;
 
-  protected onKey(event: KeyboardEvent): void {
+  constructor() {
+    useKeys({ 'Ctrl Enter': () => this.nextToBench() });
+  }
+
+  private nextToBench(): void {
     const job = this.job();
-    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || !job) return;
-    event.preventDefault();
-    this.toBench(job);
+    if (job) this.toBench(job);
   }
 
   protected changed(): void {

@@ -2,7 +2,7 @@ import type { Bag, BagRow } from '@yard-spool/contract';
 import { effectiveRules, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { tellHouse } from '../testing/house';
 import { aPiece } from '../testing/pieces';
-import { openScreen, problem } from '../testing/screen';
+import { openScreen, pressKey, problem } from '../testing/screen';
 import { BagGroupList } from './bag-group';
 import { BagEdit } from './bag-edit';
 import { planDraft } from './draft-plan';
@@ -132,8 +132,8 @@ describe('what stands beside a plan', () => {
     expect(screen.shown()).toMatch(/line for € \d+\.\d\d, saves € \d+\.\d\d/);
     const taken: string[] = [];
     screen.fixture.componentInstance.taken.subscribe(({ kind }) => taken.push(kind));
-    document.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
-    document.dispatchEvent(new KeyboardEvent('keydown', { key: '9' }));
+    pressKey('1');
+    pressKey('9');
     expect(taken).toHaveLength(1);
   });
 

@@ -3,6 +3,7 @@ import { compareBuilds, type Build, type BuildKind, type HouseRules } from '@yar
 import { lineOf, type Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
+import { useKeys } from '../keyboard/keyboard.service';
 import type { DraftPlan } from './draft-plan';
 
 const NAMES: Readonly<Record<BuildKind, string>> = {
@@ -47,7 +48,7 @@ const NAMES: Readonly<Record<BuildKind, string>> = {
       </p>
     }
   `,
-  host: { class: 'card block min-h-0 overflow-y-auto', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'card block min-h-0 overflow-y-auto' },
 })
 export class OtherWays {
   protected readonly units = inject(UnitsService);
@@ -80,6 +81,10 @@ export class OtherWays {
     return found.ok ? found.value : [];
   });
 
+  constructor() {
+    useKeys((key) => this.keyFor(key));
+  }
+
   protected blocked({ issues }: Build): string {
     return issues.find(({ severity }) => severity === 'error')?.sentence ?? '';
   }
@@ -94,13 +99,10 @@ export class OtherWays {
     return `, line for ${this.house.money(100 * cost.value)}${saving}`;
   }
 
-  protected onKey(event: KeyboardEvent): void {
-    const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-    const build = this.builds()[Number(event.key) - 1];
-    if (typing || !build || this.blocked(build) !== '' || event.ctrlKey || event.altKey || event.metaKey)
-      return;
-    event.preventDefault();
-    this.taken.emit(build);
+  /** A figure takes the way of that number. */
+  private keyFor(key: string): (() => void) | undefined {
+    const build = this.builds()[Number(key) - 1];
+    return build && this.blocked(build) === '' ? () => this.taken.emit(build) : undefined;
   }
 }
 

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { ReelType } from '@yard-spool/contract';
 import type { Build, EffectiveRules } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
+import { useKeys } from '../keyboard/keyboard.service';
 import { CutList, type CutRow } from './cut-list';
 import type { DraftPlan } from './draft-plan';
 import { OtherWays } from './other-ways';
@@ -16,7 +17,7 @@ type Tab = 'cuts' | 'ways' | 'supply' | 'why';
   imports: [CutList, OtherWays, PlanWhy, SupplyView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-side.html',
-  host: { class: 'flex min-h-0 flex-col gap-3', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'flex min-h-0 flex-col gap-3' },
 })
 export class PlanSide {
   protected readonly units = inject(UnitsService);
@@ -43,15 +44,14 @@ export class PlanSide {
   protected readonly unknown = computed(() => this.planned().input?.observations.length === 0);
   protected readonly disagreement = computed(() => this.planned().made?.spool.disagreement?.sentence ?? '');
 
+  constructor() {
+    useKeys(
+      Object.fromEntries(this.tabs.map(({ id }, i) => [`Alt ${String(i + 1)}`, () => this.shown.set(id)])),
+    );
+  }
+
   protected take(build: Build): void {
     this.taken.emit(build);
     this.shown.set('cuts');
-  }
-
-  protected onKey(event: KeyboardEvent): void {
-    const tab = this.tabs[Number(event.code.replace('Digit', '')) - 1];
-    if (!event.altKey || !tab) return;
-    event.preventDefault();
-    this.shown.set(tab.id);
   }
 }

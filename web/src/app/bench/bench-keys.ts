@@ -1,5 +1,3 @@
-/** Keys that a box or a choice needs for itself. */
-export const MOVES_A_CHOICE = /^( |Arrow.*)$/;
 /** Keys that act on the run. */
 export const KEYS: readonly string[] = [
   'Space',
@@ -21,16 +19,6 @@ export const KEYS: readonly string[] = [
   'M',
   '?',
 ];
-
-/** A key as the bench names it. */
-export const keyName = (key: string): string => {
-  const named = new Map([
-    [' ', 'Space'],
-    ['-', '−'],
-    ['=', '+'],
-  ]).get(key);
-  return named ?? (key.length === 1 ? key.toUpperCase() : key);
-};
 
 /** What may be open beside the count. */
 export type Panel = 'count' | 'twist' | 'lay' | 'depth';

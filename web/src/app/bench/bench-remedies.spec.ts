@@ -1,5 +1,6 @@
 import { runFacts } from '@yard-spool/contract';
 import { foldRun, gapRemedy, looseLayer, runUnderWay, type RunEvent } from '@yard-spool/core';
+import { pressKey } from '../testing/screen';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { onARun } from '../testing/standing-run';
 import { CounterPanel } from './counter-panel';
@@ -79,7 +80,7 @@ describe('readings that contradict each other', () => {
     const { press, shown, store } = await onARun(QuestionPanel, { question }, WINDING);
     expect(shown()).toContain('Which is wrong?');
     await press('The gear ratio');
-    document.dispatchEvent(new KeyboardEvent('keydown', { key: '2' }));
+    pressKey('2');
     expect(store.happened.map(({ payload }) => payload)).toEqual([
       { cause: 'gear', about: '' },
       { cause: 'none', about: '' },

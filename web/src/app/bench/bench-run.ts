@@ -15,11 +15,12 @@ import { finalize } from 'rxjs';
 import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
 import { SpoolSection } from '../drawing/spool-section';
-import { isTyping } from '../ui/is-typing';
+import { useKeys } from '../keyboard/keyboard.service';
 import { BenchActions } from './bench-actions';
 import { BenchAside } from './bench-aside';
 import { BenchCounting } from './bench-counting';
-import { KEYS, keyName, MOVES_A_CHOICE, PANELS, type Panel } from './bench-keys';
+import { pressedControl } from '../keyboard/held-keys';
+import { KEYS, PANELS, type Panel } from './bench-keys';
 import { BenchLooks } from './bench-looks';
 import { BenchView } from './bench-view';
 import { ClosedReel } from './closed-reel';
@@ -71,7 +72,7 @@ const TEN = 10;
   providers: [RunStore, BenchView, BenchCounting],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
-  host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'block min-h-0 grow' },
 })
 export class BenchRun {
   private readonly router = inject(Router);
@@ -98,6 +99,7 @@ export class BenchRun {
   private heardToGo = 0;
 
   constructor() {
+    useKeys((key) => this.keyFor(key));
     keepAwake();
     effect(() => void this.store.open(this.id()));
     effect(() => {
@@ -119,24 +121,14 @@ export class BenchRun {
     });
   }
 
-  /** Keys act on the run, never on whichever button was touched last. */
-  protected onKey(event: KeyboardEvent): void {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    if (isTyping(event)) {
-      if (event.key === 'Escape') this.leavePanel();
-      return;
-    }
-    // A box or a choice that has the focus keeps the keys that move it; all others act on the run.
-    if (event.target instanceof HTMLInputElement && MOVES_A_CHOICE.test(event.key)) return;
-    const key = keyName(event.key);
-    if (key === 'Escape') this.leavePanel();
-    if (!KEYS.includes(key)) return;
-    event.preventDefault();
-    if (!event.repeat) this.act(key);
+  private keyFor(key: string): (() => void) | undefined {
+    if (key === 'Escape') return () => this.leavePanel();
+    return KEYS.includes(key) ? () => this.act(key) : undefined;
   }
 
   /** Enter in a field of the step ends the step. */
   protected fieldDone(event: Event): void {
+    if (pressedControl(event.target)) return;
     event.preventDefault();
     event.stopPropagation();
     this.act('Enter');

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import type { SettlingQuestion } from '@yard-spool/core';
 import { RunStore } from './run-store';
 import { InView } from '../ui/in-view';
+import { useKeys } from '../keyboard/keyboard.service';
 
 /** Readings that contradict each other, asked about before the reel is closed. */
 @Component({
@@ -25,22 +26,23 @@ import { InView } from '../ui/in-view';
       </p>
     </div>
   `,
-  host: { class: 'block', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'block' },
 })
 export class QuestionPanel {
   private readonly store = inject(RunStore);
 
   readonly question = input.required<SettlingQuestion>();
 
+  constructor() {
+    useKeys((key) => this.keyFor(Number(key) - 1));
+  }
+
   protected answered(i: number): void {
     const answer = this.question().answers[i];
     if (answer) void this.store.happen({ kind: 'settled', payload: answer.settling });
   }
 
-  protected onKey(event: KeyboardEvent): void {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-    if (event.target instanceof HTMLElement && event.target.matches('input, textarea, select')) return;
-    const i = Number(event.key) - 1;
-    if (i in this.question().answers) this.answered(i);
+  private keyFor(i: number): (() => void) | undefined {
+    return i in this.question().answers ? () => this.answered(i) : undefined;
   }
 }

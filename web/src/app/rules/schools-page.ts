@@ -17,6 +17,7 @@ import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
+import { useKeys } from '../keyboard/keyboard.service';
 import { QUESTION_NAMES } from './question-names';
 import { RulesPreview } from './rules-preview';
 import { RulesTabs } from './rules-tabs';
@@ -31,7 +32,7 @@ const SETTLES_MS = 120;
   imports: [LoadState, RouterLink, RulesPreview, RulesTabs, SchoolPhysics],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './schools-page.html',
-  host: { class: 'block min-h-0 grow', '(document:keydown)': 'onKey($event)' },
+  host: { class: 'block min-h-0 grow' },
 })
 export class SchoolsPage {
   private readonly api = inject(ApiService);
@@ -74,6 +75,7 @@ export class SchoolsPage {
   );
 
   constructor() {
+    useKeys({ 'Ctrl Enter': () => this.keep() });
     effect(() => {
       // A question asked again starts at its top, not where the last one was left.
       this.asked();
@@ -87,12 +89,6 @@ export class SchoolsPage {
 
   protected takeBack(): void {
     this.thought.set({});
-  }
-
-  protected onKey(event: KeyboardEvent): void {
-    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
-    event.preventDefault();
-    this.keep();
   }
 
   protected keep(): void {

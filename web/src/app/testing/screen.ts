@@ -1,3 +1,4 @@
+import { vi } from 'vitest';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import type { Type } from '@angular/core';
@@ -68,3 +69,11 @@ export const problem = (code: string, detail: string, errors: { path: string; me
   detail,
   errors,
 });
+
+/** Presses one key, as a hand does: what a scanner types comes faster. */
+export function pressKey(key: string): void {
+  vi.useFakeTimers();
+  document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+  vi.runAllTimers();
+  vi.useRealTimers();
+}
