@@ -1,5 +1,6 @@
 export { api } from './api';
 export { streams } from './api/bench';
+export { files } from './api/rack';
 export { CODE_PATTERN } from './basics';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
@@ -32,6 +33,7 @@ export {
   type NewPiece,
   type NewProduct,
   type Piece,
+  type RackQuery,
   type PieceWithLedger,
   type Product,
 } from './rack';

@@ -48,8 +48,6 @@ export const ExportRackSchema = v.object({
   format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
 });
 
-export const ExportedFileSchema = v.object({ name: v.string(), type: v.string(), text: v.string() });
-
 /** A file to import, as its bytes, so that a wrong encoding is seen and not guessed at. */
 export const ImportRackSchema = v.object({
   what: v.picklist(RACK_FILES, 'Say what is in the file: products, pieces, ledger or reels.'),

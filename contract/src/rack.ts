@@ -1,5 +1,6 @@
 import { MATERIALS, type Line } from '@yard-spool/core';
 import * as v from 'valibot';
+import { afterOf } from './pages';
 import {
   CodeSchema,
   DaySchema,
@@ -233,7 +234,16 @@ export const MoveSchema = v.object({
 export type Move = v.InferOutput<typeof MoveSchema>;
 
 /** As of the end of a day, where one is given. */
-export const AsOfSchema = v.object({ asOf: v.optional(DaySchema) });
+const AsOfSchema = v.object({ asOf: v.optional(DaySchema) });
+
+/** A page of the rack: what is looked for, of which kind, as of which day, from behind which piece on. */
+export const RackQuerySchema = v.object({
+  ...AsOfSchema.entries,
+  find: v.optional(text('What to find', 80), ''),
+  kind: v.optional(v.union([v.literal(''), v.picklist(PIECE_KINDS)], 'There is no such kind of piece.'), ''),
+  after: afterOf(/^([01]_[\w-]{1,40})?$/),
+});
+export type RackQuery = v.InferOutput<typeof RackQuerySchema>;
 
 /** A page of a piece's ledger: the moves before one of them, or the latest. */
 export const LedgerQuerySchema = v.object({

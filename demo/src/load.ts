@@ -1,8 +1,8 @@
 import {
+  fillUnderWay,
   foldRun,
   runSteps,
   windingNow,
-  inferSpool,
   type RunEvent,
   type RunHappening,
   priorsOf,
@@ -196,8 +196,9 @@ const gapRead = ({ planInput }: Job): number => (planInput.request.gap ?? 0) + 0
 
 /** Turns a winding step takes from where the run stands; 0 for a step that winds nothing. */
 function turnsOf({ planInput }: Job, step: RunStep, soFar: Segments): number {
-  const estimate = inferSpool(planInput.observations, priorsOf(planInput.beliefs));
-  if (!estimate.ok) throw new Error('A booked plan can be made again.');
   if (step.kind !== 'wind' || step.layer === undefined) return 0;
-  return windingNow(estimate.value, planInput.request, soFar, step.layer)?.planned.handleTurns.value ?? 0;
+  const { observations, request, beliefs } = planInput;
+  const fill = fillUnderWay({ observations, reads: [], request, segments: soFar }, priorsOf(beliefs));
+  if (!fill.ok) throw new Error('A booked plan can be made again.');
+  return windingNow(fill.value, step.layer)?.planned.handleTurns.value ?? 0;
 }

@@ -1,7 +1,6 @@
 import * as v from 'valibot';
 import { NothingSchema } from '../basics';
 import {
-  AsOfSchema,
   ChangePieceSchema,
   CountPieceSchema,
   LedgerQuerySchema,
@@ -10,10 +9,12 @@ import {
   PieceSchema,
   PieceWithLedgerSchema,
   ProductSchema,
+  RackQuerySchema,
   WeighPieceSchema,
   WriteOffSchema,
 } from '../rack';
-import { ExportRackSchema, ExportedFileSchema, ImportRackSchema, ImportResultSchema } from '../rack-files';
+import { ExportRackSchema, ImportRackSchema, ImportResultSchema } from '../rack-files';
+import { pageOf } from '../pages';
 import { NewRecyclingSchema, RecyclingBookSchema } from '../recycling';
 import { ReorderSchema } from '../reorder';
 import { route } from '../route';
@@ -29,7 +30,9 @@ export const rackApi = {
     body: MassSampleSchema,
     reply: ProductSchema,
   }),
-  listPieces: route('GET', '/pieces', { query: AsOfSchema, reply: v.array(PieceSchema) }),
+  /** Every piece that something can be cut from. */
+  listPieces: route('GET', '/pieces', { reply: v.array(PieceSchema) }),
+  listRack: route('GET', '/rack', { query: RackQuerySchema, reply: pageOf(PieceSchema) }),
   receivePiece: route('POST', '/pieces', { body: NewPieceSchema, reply: PieceSchema }),
   readPiece: route('GET', '/pieces/:code', {
     params: byCode,
@@ -66,6 +69,11 @@ export const rackApi = {
   readRecycling: route('GET', '/recycling', { reply: RecyclingBookSchema }),
   recycle: route('POST', '/recycling', { body: NewRecyclingSchema, reply: RecyclingBookSchema }),
   readReorder: route('GET', '/reorder', { reply: ReorderSchema }),
-  exportRack: route('GET', '/rack-files', { query: ExportRackSchema, reply: ExportedFileSchema }),
   importRack: route('POST', '/rack-files', { body: ImportRackSchema, reply: ImportResultSchema }),
+} as const;
+
+/** Files that are sent while they are made: their address and what they are asked with. */
+export const files = {
+  /** Products, pieces, the ledger or the reel book; columns as in `FILE_COLUMNS`. */
+  exportRack: { path: '/rack-files', query: ExportRackSchema },
 } as const;

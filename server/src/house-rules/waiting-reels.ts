@@ -59,15 +59,15 @@ export async function lockWaiting(u: Unit): Promise<Waiting & { readonly jobs: r
 
 async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waiting> {
   const { tables } = from;
-  const [cuts, spools, bags, learning, pieces, { tailMm }] = await Promise.all([
+  const [cuts, spools, bags, learning, { tailMm }] = await Promise.all([
     tables.cuts.findAll({ where: { jobId: jobs.map(({ id }) => id) }, order: ['id'] }),
     tables.spools.findAll({ where: { id: jobs.map(({ spoolId }) => spoolId) } }),
     tables.bags.findAll({ where: { id: jobs.map(({ bagId }) => bagId) } }),
     readLearning(from),
-    listPieces(from),
     readHouseRules(from),
   ]);
-  const [reels, customers] = await Promise.all([
+  const [pieces, reels, customers] = await Promise.all([
+    listPieces(from, { id: cuts.map(({ pieceId }) => pieceId) }),
     tables.reels.findAll({ where: { id: { [Op.in]: spools.map(({ reelId }) => reelId) } } }),
     tables.customers.findAll({ where: { id: bags.map(({ customerId }) => customerId) } }),
   ]);

@@ -1,10 +1,11 @@
-import { api } from '@yard-spool/contract';
+import { api, files } from '@yard-spool/contract';
 import type { Router } from 'express';
 import type { ServerContext } from '../context';
 import { changePiece, writeOffPiece } from '../rack/change-piece';
 import { countPiece, weighPiece } from '../rack/correct';
 import { addMassSample, listProducts } from '../rack/products';
-import { listPieces, readPiece } from '../rack/rack';
+import { listRack } from '../rack/list-rack';
+import { listStock, readPiece } from '../rack/rack';
 import { receivePiece } from '../rack/receive';
 import { readReorder } from '../rack/reorder';
 import { exportRack } from '../rack-files/export-rack';
@@ -12,7 +13,7 @@ import { importRack } from '../rack-files/import-rack';
 import { readRecycling, recycle } from '../recycling/recycling';
 import { readScale } from '../scale/scale';
 import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../tubs/tubs';
-import { personOf, serve } from './serve';
+import { personOf, serve, serveFile } from './serve';
 
 /** The rack, its tubs and bins, and its files. */
 export function rackRoutes(router: Router, context: ServerContext): void {
@@ -20,7 +21,8 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   serve(router, api.learnMass, ({ params, body, response }) =>
     addMassSample(context, personOf(response), params.id, body),
   );
-  serve(router, api.listPieces, ({ query }) => listPieces(context, query));
+  serve(router, api.listPieces, () => listStock(context));
+  serve(router, api.listRack, ({ query }) => listRack(context, query));
   serve(router, api.receivePiece, ({ body, response }) => receivePiece(context, personOf(response), body));
   serve(router, api.readPiece, ({ params, query }) => readPiece(context, params.code, query));
   serve(router, api.changePiece, ({ params, body, response }) =>
@@ -49,6 +51,6 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   serve(router, api.readRecycling, () => readRecycling(context));
   serve(router, api.recycle, ({ body, response }) => recycle(context, personOf(response), body));
   serve(router, api.readReorder, () => readReorder(context));
-  serve(router, api.exportRack, ({ query }) => exportRack(context, query));
+  serveFile(router, files.exportRack, (query) => exportRack(context, query));
   serve(router, api.importRack, ({ body, response }) => importRack(context, personOf(response), body));
 }

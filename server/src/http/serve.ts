@@ -2,6 +2,8 @@ import { type Person, type Route, type RouteParts, type Problem } from '@yard-sp
 import type { Request, RequestHandler, Response, Router } from 'express';
 import * as v from 'valibot';
 import { ProblemError } from '../problem-error';
+import type { OutgoingFile } from '../rack-files/export-rack';
+import { sendFile } from './send-file';
 
 type Read<S> = S extends v.GenericSchema ? v.InferOutput<S> : undefined;
 
@@ -40,6 +42,15 @@ export function serve<P extends RouteParts>(
   };
   const verbs = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
   router[verbs[method]](path, handle);
+}
+
+/** Binds a file of the contract to what makes it; it is sent while it is made. */
+export function serveFile<S extends v.GenericSchema>(
+  router: Router,
+  { path, query }: { readonly path: string; readonly query: S },
+  make: (query: v.InferOutput<S>) => OutgoingFile,
+): void {
+  router.get(path, (request, response) => sendFile(response, make(readPart(query, request.query, 'query'))));
 }
 
 /** A part of a request by its schema, or a refusal that names each field. */

@@ -181,14 +181,14 @@ describe('the reel book as a file', () => {
       [2, 'rating1_m'],
       [3, 'type'],
     ]);
-    const out = await ask<{ text: string }>('GET', '/rack-files?what=reels&format=csv');
-    expect(out.body.text).toContain('File 4000,fixed-spool,5.1,210,0.25,,,46.2,,');
+    const out = await ask<string>('GET', '/rack-files?what=reels&format=csv');
+    expect(out.body).toContain('File 4000,fixed-spool,5.1,210,0.25,,,46.2,,');
   });
 });
 
 describe('export', () => {
   const exportFile = async (what: string, format: string): Promise<string> =>
-    (await ask<{ text: string }>('GET', `/rack-files?what=${what}&format=${format}`)).body.text;
+    (await ask<string>('GET', `/rack-files?what=${what}&format=${format}`)).body;
 
   it.each(['csv', 'json'])('and in again in another shop gives the same rack, as %s', async (format) => {
     const other = await TestShop.open();
@@ -220,5 +220,31 @@ describe('export', () => {
     expect(text.split('\r\n')[0]).toBe(`\uFEFF${FILE_COLUMNS.pieces.join(',')}`);
     expect(text).toContain("'=1+1");
     expect(await exportFile('ledger', 'csv')).toContain('F-2,2031-01-05T09:00:00.000Z,filled,-120,Ada,R-1');
+  });
+
+  it('comes under a name of its own, and refuses what is no file before anything is sent', async () => {
+    const file = await ask('GET', '/rack-files?what=pieces&format=csv');
+    expect(file.headers.get('content-disposition')).toMatch(
+      /filename="?yard-spool-pieces-\d{4}-\d\d-\d\d\.csv/,
+    );
+    expect(codeOf(await ask('GET', '/rack-files?what=wishes&format=csv'))).toBe('bad-request');
+    expect(codeOf(await shop.ask('GET', '/rack-files?what=pieces&format=csv'))).toBe('not-signed-in');
+  });
+
+  it('is written batch after batch, with every row once', async () => {
+    const { id } = await receive(ask, 'X-2', 400);
+    await shop.force(async (u) => {
+      const at = new Date('2031-02-01T00:00:00.000Z');
+      const rows = Array.from({ length: 2500 }, (_, i) => ({
+        ...{ pieceId: id, kind: 'counted' as const, lengthMm: 1, at, byId: u.actor.id },
+        why: `look ${String(i)}`,
+      }));
+      await u.tables.moves.createAll(rows);
+    });
+    const rows = (await exportFile('ledger', 'csv')).split('\r\n').filter((row) => row.startsWith('X-2,'));
+    expect(rows).toHaveLength(2501);
+    expect(new Set(rows).size).toBe(2501);
+    const parsed = JSON.parse(await exportFile('ledger', 'json')) as { why: string }[];
+    expect(parsed.filter(({ why }) => why.startsWith('look '))).toHaveLength(2500);
   });
 });

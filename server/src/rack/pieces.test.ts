@@ -1,8 +1,8 @@
-import type { KeptHouseRules, Bag, Piece, Product } from '@yard-spool/contract';
+import type { KeptHouseRules, Bag, Page, Piece, Product } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { codeOf, ledgerOf, lineOf, receive, sumOf, type Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import { TestShop, type Answer } from '../testing/test-shop';
 
 let shop: TestShop;
 let ask: Ask;
@@ -12,6 +12,17 @@ beforeAll(async () => {
   ask = await shop.as('Ada');
 });
 afterAll(() => shop.close());
+
+/** The rack as it is looked at, page after page. */
+async function rackOf(query = ''): Promise<Piece[]> {
+  const pieces: Piece[] = [];
+  for (let after: string | null = ''; after !== null;) {
+    const { body }: Answer<Page<Piece>> = await ask('GET', `/rack?${query}&after=${after}`);
+    pieces.push(...body.rows);
+    after = body.next;
+  }
+  return pieces;
+}
 
 const FACTS = {
   lot: 'L77',
@@ -130,7 +141,7 @@ describe('the books', () => {
     ask = await shop.as('Ada');
     await ask('POST', '/pieces/D-1/count', { lengthMm: 300_000 });
     const at = async (day: string): Promise<number | undefined> =>
-      (await ask<Piece[]>('GET', `/pieces?asOf=${day}`)).body.find(({ code }) => code === 'D-1')?.lengthMm;
+      (await rackOf(`asOf=${day}`)).find(({ code }) => code === 'D-1')?.lengthMm;
     expect(await at('2031-03-31')).toBeUndefined();
     expect(await at('2031-04-01')).toBe(500_000);
     expect(await at('2031-04-04')).toBe(450_000);
@@ -138,7 +149,7 @@ describe('the books', () => {
     const { moves } = (await ask<{ moves: unknown[] }>('GET', '/pieces/D-1?asOf=2031-04-03')).body;
     expect(moves).toHaveLength(2);
     expect(codeOf(await ask('GET', '/pieces/D-1?asOf=2031-03-01'))).toBe('not-found');
-    expect(codeOf(await ask('GET', '/pieces?asOf=last%20spring'))).toBe('bad-request');
+    expect(codeOf(await ask('GET', '/rack?asOf=last%20spring'))).toBe('bad-request');
   });
 
   it('can be read as of the end of a day as the shop counts its days', async () => {
@@ -146,7 +157,7 @@ describe('the books', () => {
     ask = await shop.as('Ada');
     await receive(ask, 'D-2', 500);
     const at = async (day: string): Promise<number | undefined> =>
-      (await ask<Piece[]>('GET', `/pieces?asOf=${day}`)).body.find(({ code }) => code === 'D-2')?.lengthMm;
+      (await rackOf(`asOf=${day}`)).find(({ code }) => code === 'D-2')?.lengthMm;
     const { body: house } = await ask<KeptHouseRules>('GET', '/house-rules');
     const inZone = async (zone: string, version: number) =>
       ask('PUT', '/house-rules', { ...house, version, zone });
@@ -209,5 +220,59 @@ describe('a weigh-in', () => {
     const piece = await receive(ask, 'W-4', 400);
     const refused = await ask('POST', `/products/${piece.product.id}/mass`, { lengthMm: 100_000, grams: 0 });
     expect(codeOf(refused)).toBe('bad-request');
+  });
+});
+
+describe('looking for pieces', () => {
+  const codes = async (query: string): Promise<string[]> => (await rackOf(query)).map(({ code }) => code);
+
+  beforeAll(async () => {
+    await receive(ask, 'LF-1', 100, { product: lineOf('LF-SMOKE', { name: 'Smoke nylon 0.30' }), lot: 'L9' });
+    await receive(ask, 'LF-2', 100, {
+      product: lineOf('LF-BRAID', { name: 'Moss braid' }),
+      place: 'Drawer 4',
+    });
+    await receive(ask, 'LF-0', 100, { product: lineOf('LF-OLD', { name: 'Smoke nylon 100 %' }) });
+    await ask('POST', '/pieces/LF-0/write-off', { why: 'Brittle' });
+  });
+
+  it('finds by every word typed, in code, line, lot or place', async () => {
+    expect(await codes('find=lf-smoke')).toEqual(['LF-1']);
+    expect(await codes('find=l9%20lf-1')).toEqual(['LF-1']);
+    expect(await codes('find=moss%20drawer')).toEqual(['LF-2']);
+    expect(await codes('find=smoke%20drawer')).toEqual([]);
+  });
+
+  it('finds what was let go when it is looked for, after the rest', async () => {
+    expect(await codes('find=lf-')).toEqual(['LF-1', 'LF-2', 'LF-0']);
+    expect(await codes('')).not.toContain('LF-0');
+    expect((await ask<Piece[]>('GET', '/pieces')).body.some(({ code }) => code === 'LF-0')).toBe(false);
+  });
+
+  it('takes what is typed letter for letter', async () => {
+    expect(await codes('find=100%20%25')).toEqual(['LF-0']);
+    expect(await codes('find=L__1')).toEqual([]);
+  });
+
+  it('keeps to one kind, and knows no other', async () => {
+    expect(await codes('kind=pack&find=lf-')).toEqual([]);
+    expect(await codes('kind=bulk&find=lf-')).toHaveLength(3);
+    expect(codeOf(await ask('GET', '/rack?kind=string'))).toBe('bad-request');
+  });
+
+  it('comes page by page, each piece once and in order', async () => {
+    await shop.force(async (u) => {
+      const row = await u.tables.pieces.findOne({ where: { code: 'LF-1' } });
+      const like = row!.get({ plain: true });
+      await u.tables.pieces.createAll(
+        Array.from({ length: 130 }, (_, i) => ({ ...like, id: undefined, code: `PG-${String(1000 + i)}` })),
+      );
+    });
+    const found = await codes('find=pg-');
+    expect(found).toHaveLength(130);
+    expect(found).toEqual([...new Set(found)].sort());
+    const { body } = await ask<Page<Piece>>('GET', '/rack?find=pg-');
+    expect(body.rows.length).toBeLessThan(130);
+    expect(codeOf(await ask('GET', '/rack?after=behind'))).toBe('bad-request');
   });
 });

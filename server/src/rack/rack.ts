@@ -12,20 +12,31 @@ import { DRY, toPiece } from './to-piece';
 /** Which pieces are wanted, and as of the end of which day (ISO date, the shop's); as of now where none is said. */
 interface Wanted {
   readonly code?: string;
-  readonly id?: number;
+  readonly id?: number | readonly number[];
   readonly asOf?: string | undefined;
 }
 
-/** Pieces with what is left and what is promised, by code. Written-off ones come too, marked. */
-export async function listPieces(from: Reading, { asOf, ...where }: Wanted = {}): Promise<Piece[]> {
-  const rows = await from.tables.pieces.findAll({ where, order: ['code'] });
-  // One piece is read under its lock, often: what the rest of the rack has promised is not asked then.
-  const only = Object.keys(where).length > 0 ? rows.map(({ id }) => id) : undefined;
+/** Pieces with what is left and what is promised, by code. Those let go come too, marked. */
+export async function listPieces(from: Reading, { asOf, code, id }: Wanted): Promise<Piece[]> {
+  const where = { ...(code === undefined ? {} : { code }), ...(id === undefined ? {} : { id: [id].flat() }) };
+  return asPieces(from, await from.tables.pieces.findAll({ where, order: ['code'] }), asOf);
+}
+
+/** Every piece that something can be cut from, by code. */
+export async function listStock(from: Reading): Promise<Piece[]> {
+  const where = { lengthMm: { [Op.gt]: 0 }, writtenOff: false };
+  return asPieces(from, await from.tables.pieces.findAll({ where, order: ['code'] }));
+}
+
+/** Rows with what belongs to them: asked for those rows alone, since one piece is read under its lock, often. */
+async function asPieces(from: Reading, rows: readonly PieceRow[], asOf?: string): Promise<Piece[]> {
+  if (rows.length === 0) return [];
+  const only = rows.map(({ id }) => id);
   const [products, promised, water, past] = await Promise.all([
     listProducts(from),
     promisedByPiece(from, only),
     waterByPiece(from),
-    asOf === undefined ? null : lengthsAt(from, asOf),
+    asOf === undefined ? null : lengthsAt(from, asOf, only),
   ]);
   const byId = new Map(products.map((product) => [product.id, product]));
   const pieceOf = (row: PieceRow): Piece =>
@@ -42,22 +53,21 @@ export async function listPieces(from: Reading, { asOf, ...where }: Wanted = {})
 }
 
 /** Length of each piece that was there by the end of a day: the sum of its moves up to then. */
-async function lengthsAt(from: Reading, day: string): Promise<Map<number, number>> {
+async function lengthsAt(from: Reading, day: string, only: readonly number[]): Promise<Map<number, number>> {
   const rows = await from.query<{ pieceId: number; mm: string | number }>(
-    'SELECT piece_id AS pieceId, SUM(length_mm) AS mm FROM moves WHERE at <= :end GROUP BY piece_id',
-    { end: await endOfDay(from, day) },
+    'SELECT piece_id AS pieceId, SUM(length_mm) AS mm FROM moves WHERE at <= :end AND piece_id IN (:only) GROUP BY piece_id',
+    { end: await endOfDay(from, day), only },
   );
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }
 
-/** Millimetres promised off each piece, or only off some, to reels planned and not yet filled. */
-async function promisedByPiece({ query }: Reading, only?: readonly number[]): Promise<Map<number, number>> {
-  if (only?.length === 0) return new Map();
+/** Millimetres promised off pieces to reels planned and not yet filled. */
+async function promisedByPiece({ query }: Reading, only: readonly number[]): Promise<Map<number, number>> {
   const rows = await query<{ pieceId: number; mm: string | number }>(
     `SELECT cuts.piece_id AS pieceId, SUM(cuts.length_mm) AS mm FROM cuts
-     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') ${only ? 'AND cuts.piece_id IN (:only)' : ''}
+     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') AND cuts.piece_id IN (:only)
      GROUP BY cuts.piece_id`,
-    only && { only },
+    { only },
   );
   return new Map(rows.map(({ pieceId, mm }) => [pieceId, Number(mm)]));
 }

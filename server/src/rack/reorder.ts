@@ -1,7 +1,7 @@
-import type { Piece, ReorderLine } from '@yard-spool/contract';
+import type { ReorderLine } from '@yard-spool/contract';
 import type { Reading } from '../context';
 import { listProducts } from './products';
-import { listPieces } from './rack';
+import { listStock } from './rack';
 
 const WEEKS = 4;
 const DAY = 86_400_000;
@@ -9,24 +9,24 @@ const DAY = 86_400_000;
 /** Use over the last weeks, days left at that use, and the price of a metre by size; what runs out first foremost. */
 export async function readReorder(from: Reading): Promise<{ weeks: number; lines: ReorderLine[] }> {
   const since = new Date(from.clock().getTime() - WEEKS * 7 * DAY);
-  const [products, pieces, used] = await Promise.all([
+  const [products, stock, bought, used] = await Promise.all([
     listProducts(from),
-    listPieces(from),
+    listStock(from),
+    sizesBought(from),
     usedSince(from, since),
   ]);
   const lines = products
     .map((product): ReorderLine => {
-      const mine = pieces.filter((piece) => piece.product.id === product.id && !piece.writtenOff);
+      const mine = stock.filter((piece) => piece.product.id === product.id);
       const leftMm = sum(mine.map(({ lengthMm }) => lengthMm));
       const usedMm = used.get(product.id) ?? 0;
-      const sizes = pieces.filter((piece) => piece.product.id === product.id);
       return {
         product,
         usedMm,
         leftMm,
         promisedMm: sum(mine.map(({ promisedMm }) => promisedMm)),
         daysLeft: usedMm > 0 ? Math.floor((leftMm / usedMm) * WEEKS * 7) : null,
-        sizes: pricesBySize(sizes),
+        sizes: pricesBySize(bought.filter(({ productId }) => productId === product.id)),
       };
     })
     .filter(({ leftMm, usedMm }) => leftMm > 0 || usedMm > 0);
@@ -47,12 +47,26 @@ async function usedSince({ query }: Reading, since: Date): Promise<Map<number, n
   return new Map(rows.map(({ productId, mm }) => [productId, Number(mm)]));
 }
 
-/** The latest price of each size bought, by the metre, cheapest first. */
-function pricesBySize(pieces: readonly Piece[]): ReorderLine['sizes'] {
-  const bySize = new Map<number, number>();
-  for (const { receivedMm, priceMinor, kind } of pieces)
-    if (priceMinor !== null && kind !== 'salvage') bySize.set(receivedMm, priceMinor / (receivedMm / 1000));
-  return [...bySize]
-    .map(([lengthMm, minorPerMetre]) => ({ lengthMm, minorPerMetre }))
-    .sort((a, b) => a.minorPerMetre - b.minorPerMetre);
+/** A size of a line as it was bought, with what it cost. */
+interface Bought {
+  readonly productId: number;
+  readonly receivedMm: number;
+  readonly priceMinor: number;
 }
+
+/** Each size of each line with the price paid last; salvage is not bought. */
+const sizesBought = ({ query }: Reading): Promise<Bought[]> =>
+  query<Bought>(
+    `SELECT product_id AS productId, received_mm AS receivedMm, price_minor AS priceMinor FROM pieces
+     WHERE id IN (SELECT MAX(id) FROM pieces WHERE price_minor IS NOT NULL AND kind <> 'salvage'
+                  GROUP BY product_id, received_mm)`,
+  );
+
+/** The price of each size by the metre, cheapest first. */
+const pricesBySize = (bought: readonly Bought[]): ReorderLine['sizes'] =>
+  bought
+    .map(({ receivedMm, priceMinor }) => ({
+      lengthMm: receivedMm,
+      minorPerMetre: priceMinor / (receivedMm / 1000),
+    }))
+    .sort((a, b) => a.minorPerMetre - b.minorPerMetre);

@@ -14,12 +14,12 @@ const HOUR = 3_600_000;
 
 /** All tubs with what lies in them, soonest ready first. */
 export async function listTubs(from: Reading): Promise<Tub[]> {
-  const [tubs, soaks, pieces, nameOf] = await Promise.all([
+  const [tubs, soaks, nameOf] = await Promise.all([
     from.tables.tubs.findAll({ where: { removed: false }, order: ['name'] }),
     from.tables.soaks.findAll({ where: { outAt: null }, order: ['readyAt', 'id'] }),
-    listPieces(from),
     peopleNames(from),
   ]);
+  const pieces = await listPieces(from, { id: soaks.map(({ pieceId }) => pieceId) });
   const pieceOf = new Map(pieces.map((piece) => [piece.id, piece]));
   const toSoak = (row: SoakRow): Soak => {
     const piece = pieceOf.get(row.pieceId);

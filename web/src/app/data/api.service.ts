@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract';
-import { catchError, map, throwError, type Observable } from 'rxjs';
+import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
 import * as v from 'valibot';
 import { RequestProblem } from './request-problem';
 
@@ -32,6 +32,33 @@ export class ApiService {
       catchError((error: unknown) => throwError(() => toProblem(error))),
     );
   }
+
+  /** Fetches a file of the contract: its name and its bytes. Cold, like a call. */
+  file(path: string, query: Readonly<Record<string, string>>): Observable<ArrivedFile> {
+    const asked = { params: { ...query }, responseType: 'blob', observe: 'response' } as const;
+    return this.http.get(`/api${path}`, asked).pipe(
+      map(({ headers, body }) => ({
+        name: /filename="?([^";]+)"?/.exec(headers.get('content-disposition') ?? '')?.[1] ?? 'yard-spool',
+        bytes: body ?? new Blob(),
+      })),
+      catchError((error: unknown) =>
+        from(withText(error)).pipe(switchMap((told) => throwError(() => toProblem(told)))),
+      ),
+    );
+  }
+}
+
+/** A file as it came. */
+export interface ArrivedFile {
+  readonly name: string;
+  readonly bytes: Blob;
+}
+
+/** A refusal where a file was asked for comes as bytes too. */
+async function withText(error: unknown): Promise<unknown> {
+  if (!(error instanceof HttpErrorResponse) || !(error.error instanceof Blob)) return error;
+  const { status, headers } = error;
+  return new HttpErrorResponse({ error: await error.error.text(), status, headers });
 }
 
 function toProblem(error: unknown): RequestProblem {

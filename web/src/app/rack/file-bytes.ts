@@ -1,3 +1,5 @@
+import type { ArrivedFile } from '../data/api.service';
+
 /** A chosen file's bytes as base64, whatever its encoding: the server says whether it can be read. */
 export const base64Of = (file: Blob): Promise<string> =>
   new Promise((resolve, reject) => {
@@ -13,9 +15,9 @@ export const base64Of = (file: Blob): Promise<string> =>
   });
 
 /** Hands a file to the browser to save. */
-export function saveFile({ name, type, text }: { name: string; type: string; text: string }): void {
+export function saveFile({ name, bytes }: ArrivedFile): void {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.href = URL.createObjectURL(bytes);
   link.download = name;
   link.click();
   URL.revokeObjectURL(link.href);

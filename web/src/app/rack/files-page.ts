@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { api, FILE_COLUMNS, RACK_FILES, type ImportResult, type RackFile } from '@yard-spool/contract';
+import { api, FILE_COLUMNS, files, RACK_FILES, type ImportResult, type RackFile } from '@yard-spool/contract';
 import { from, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { Choice } from '../ui/choice';
@@ -20,7 +20,7 @@ import { RackTabs } from './rack-tabs';
 export class FilesPage {
   private readonly api = inject(ApiService);
 
-  protected readonly files = RACK_FILES;
+  protected readonly all = RACK_FILES;
   protected readonly choices = RACK_FILES.map((file) => ({ value: file, name: file }));
   protected readonly what = text('pieces');
   private readonly chosenWhat = toSignal(this.what.valueChanges, { initialValue: 'pieces' });
@@ -72,6 +72,6 @@ export class FilesPage {
   }
 
   protected exportFile(what: RackFile, format: 'csv' | 'json'): void {
-    this.out.send(this.api.call(api.exportRack, { query: { what, format } }), saveFile);
+    this.out.send(this.api.file(files.exportRack.path, { what, format }), saveFile);
   }
 }

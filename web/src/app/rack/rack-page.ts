@@ -2,17 +2,21 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   ElementRef,
   inject,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { ScrollingModule } from '@angular/cdk/scrolling';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup } from '@angular/forms';
 import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
-import { catchError, distinctUntilChanged, map, of, skip, switchMap } from 'rxjs';
+import { catchError, debounceTime, map, merge, of, Subject, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { pages } from '../data/pages';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { LineSwatch } from '../drawing/line-swatch';
@@ -25,7 +29,6 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { ChangePiece } from './change-piece';
 import { CountPiece } from './count-piece';
-import { findPieces } from './find-pieces';
 import { LetGo } from './let-go';
 import { PieceCard, type PieceAction } from './piece-card';
 import { PieceLedger } from './piece-ledger';
@@ -39,6 +42,13 @@ import { WeighPiece } from './weigh-piece';
 /** Left of this, px, the piece is not beside the list but below it. */
 const COLUMN_FROM = 200;
 
+/** Height of a row, px; on a narrow screen the rule goes below the words. */
+const ROW = { wide: 62, narrow: 96 } as const;
+/** Rows before the end of what is here at which more is asked for. */
+const AHEAD = 30;
+/** How long the typing rests before the rack is asked, ms. */
+const RESTS = 120;
+
 type Panel = 'receive' | Exclude<PieceAction, 'take-out'>;
 
 /** The rack: every piece as a length rule, and the one looked at with its ledger and what can be done with it. */
@@ -46,7 +56,7 @@ type Panel = 'receive' | Exclude<PieceAction, 'take-out'>;
   selector: 'ys-rack-page',
   imports: [
     ...[ChangePiece, CountPiece, LengthRule, LetGo, LineSwatch, LoadState, PieceCard, PieceLedger],
-    ...[RackTabs, ReceivePiece, SelectField, SoakPiece, TextField, WaterMark, WeighPiece],
+    ...[RackTabs, ReceivePiece, ScrollingModule, SelectField, SoakPiece, TextField, WaterMark, WeighPiece],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rack-page.html',
@@ -59,58 +69,77 @@ export class RackPage {
   protected readonly filter = new FormGroup({ find: text(), kind: text(), asOf: text() });
   private readonly typed = typedValue(this.filter);
   protected readonly past = computed(() => this.typed().asOf);
-  private readonly query = (): { asOf?: string } => (this.past() ? { asOf: this.past() } : {});
-  protected readonly pieces = load(() => this.api.call(api.listPieces, { query: this.query() }));
+  private readonly asOf = (): { asOf?: string } => (this.past() ? { asOf: this.past() } : {});
+  protected readonly pieces = pages<Piece>((after) => {
+    const { find, kind } = this.typed();
+    return this.api.call(api.listRack, { query: { find, kind, after, ...this.asOf() } });
+  });
+  /** The rows as the list takes them. */
+  protected readonly rows = computed(() => [...this.pieces.rows()]);
+  protected readonly codeOf = (_: number, { code }: Piece): string => code;
+  private readonly narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 767.98px)')
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
+  protected readonly row = computed(() => (this.narrow() ? ROW.narrow : ROW.wide));
   protected readonly kinds = [
     { value: '', name: 'every kind' },
     ...PIECE_KINDS.map((kind) => ({ value: kind, name: kind })),
   ];
   private readonly one = viewChild.required<ElementRef<HTMLElement>>('one');
   private readonly chosen = signal<string | null>(null);
+  /** The piece looked at is read again. */
+  private readonly again = new Subject<void>();
   protected readonly panel = signal<Panel | null>(null);
   protected readonly takingOut = new Sending();
   protected readonly lookOf = pieceLook;
   protected readonly stretches = pieceStretches;
 
-  protected readonly found = computed(() => findPieces(this.pieces.value() ?? [], this.typed()));
   protected readonly emptyWords = computed(() =>
-    this.pieces.value()?.length
+    this.typed().find || this.typed().kind
       ? 'No piece is like that. Take a word away, or choose every kind.'
       : 'The rack is empty. Receive the first piece of line, and every metre of it is known from then on.',
   );
-  /** The piece looked at: the one chosen, else the first. */
-  protected readonly shown = computed((): Piece | undefined => {
-    const found = this.found();
-    return found.find(({ code }) => code === this.chosen()) ?? found[0];
-  });
+  private readonly code = computed(() => this.chosen() ?? this.rows()[0]?.code ?? null);
   private readonly read = toSignal(
-    toObservable(this.shown).pipe(
-      switchMap((piece) =>
-        piece
-          ? this.api
-              .call(api.readPiece, { params: { code: piece.code }, query: this.query() })
-              .pipe(catchError(() => of(null)))
-          : of(null),
+    merge(toObservable(this.code), this.again.pipe(map(() => this.code()))).pipe(
+      switchMap((code) =>
+        code === null
+          ? of(null)
+          : this.api
+              .call(api.readPiece, { params: { code }, query: this.asOf() })
+              .pipe(catchError(() => of(null))),
       ),
     ),
     { initialValue: null },
   );
   protected readonly ledger = computed(() => {
     const read = this.read();
-    return read && read.piece.code === this.shown()?.code ? read : null;
+    return read?.piece.code === this.code() ? read : null;
   });
+  /** The piece looked at: the one chosen, else the first. */
+  protected readonly shown = computed(
+    (): Piece | undefined => this.rows().find(({ code }) => code === this.code()) ?? this.ledger()?.piece,
+  );
 
   constructor() {
     toObservable(this.typed)
-      .pipe(
-        map(({ asOf }) => asOf),
-        distinctUntilChanged(),
-        skip(1),
-      )
-      .subscribe(() => {
+      .pipe(debounceTime(RESTS), takeUntilDestroyed())
+      .subscribe(() => this.pieces.reload());
+    effect(() => {
+      this.past();
+      untracked(() => {
         this.open(null);
-        this.pieces.reload();
+        this.again.next();
       });
+    });
+  }
+
+  /** Asks for more before the end of what is here is reached. */
+  protected scrolled(first: number): void {
+    if (first + AHEAD > this.rows().length) this.pieces.next();
   }
 
   protected look(code: string): void {
@@ -133,13 +162,18 @@ export class RackPage {
     }
     if (!piece.soaking) return;
     const ask = this.api.call(api.takeOut, { params: { id: piece.soaking.id }, body: {} });
-    this.takingOut.send(ask, () => this.pieces.reload());
+    this.takingOut.send(ask, () => this.reload());
   }
 
   /** A form of the panel has done its work: look at the piece as it is now. */
   protected done(piece?: Piece): void {
     if (piece) this.chosen.set(piece.code);
     this.open(null);
+    this.reload();
+  }
+
+  private reload(): void {
     this.pieces.reload();
+    this.again.next();
   }
 }

@@ -1,6 +1,7 @@
+import type { Piece } from '@yard-spool/contract';
 import { tellHouse } from '../testing/house';
 import { aPiece } from '../testing/pieces';
-import { openScreen, problem } from '../testing/screen';
+import { openScreen, problem, type Screen } from '../testing/screen';
 import { FilesPage } from './files-page';
 import { OrderPage } from './order-page';
 import { RackPage } from './rack-page';
@@ -10,34 +11,44 @@ import { TubsPage } from './tubs-page';
 const HOUR = 3_600_000;
 const from = (hours: number): string => new Date(Date.now() + hours * HOUR).toISOString();
 
+/** The rack as it is asked for, once the typing rests. */
+const askedFor = (screen: Screen<RackPage>, more = '') =>
+  vi.waitFor(() => screen.http.expectOne(`/api/rack?find=&kind=&after=${more}`));
+
+/** Answers what is asked: the rack, and the piece that is looked at. */
+async function onTheRack(screen: Screen<RackPage>, rows: Piece[], more = ''): Promise<void> {
+  (await askedFor(screen, more)).flush({ rows, next: null });
+  await screen.fixture.whenStable();
+  for (const read of screen.http.match((request) => request.url.startsWith('/api/pieces/')))
+    if (!read.cancelled) read.flush({ piece: rows[0], moves: [], earlier: false });
+  await screen.fixture.whenStable();
+}
+
 describe('the rack', () => {
   it('of a new shop says what to do first', async () => {
     const screen = await openScreen(RackPage);
-    screen.http.expectOne('/api/pieces').flush([]);
-    await screen.fixture.whenStable();
+    await onTheRack(screen, []);
     expect(screen.shown()).toContain('The rack is empty. Receive the first piece');
   });
 
   it('that does not come says why and asks again', async () => {
     const screen = await openScreen(RackPage);
-    screen.http
-      .expectOne('/api/pieces')
-      .flush(problem('database-away', 'The database does not answer.'), { status: 503, statusText: 'no' });
+    (await askedFor(screen)).flush(problem('database-away', 'The database does not answer.'), {
+      status: 503,
+      statusText: 'no',
+    });
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('The database does not answer.');
     await screen.press('Ask again');
-    screen.http.expectOne('/api/pieces').flush([aPiece()]);
-    await screen.fixture.whenStable();
+    await onTheRack(screen, [aPiece()]);
     expect(screen.shown()).toContain('N-201');
   });
 
   it('is asked for as of a past day, when nothing can be done with it', async () => {
     const screen = await openScreen(RackPage);
-    screen.http.expectOne('/api/pieces').flush([aPiece()]);
-    await screen.fixture.whenStable();
+    await onTheRack(screen, [aPiece()]);
     await screen.type('As of the end of', '2031-02-01');
-    screen.http.expectOne('/api/pieces?asOf=2031-02-01').flush([aPiece({ lengthMm: 5000 })]);
-    await screen.fixture.whenStable();
+    await onTheRack(screen, [aPiece({ lengthMm: 5000 })], '&asOf=2031-02-01');
     expect(screen.shown()).toContain('The rack as it was at the end of 2031-02-01');
     expect(screen.shown()).not.toContain('Weigh in');
   });

@@ -1,36 +1,6 @@
-import type { Piece } from '@yard-spool/contract';
 import { aPiece } from '../testing/pieces';
-import { findPieces } from './find-pieces';
 import { pieceStretches } from './piece-rule';
 import { soakState, spanText } from './soak-state';
-
-const rack: Piece[] = [
-  aPiece({ code: 'N-201', place: 'Wall A', lot: 'L9' }),
-  aPiece({ code: 'B-303', kind: 'pack', place: 'Drawer 4' }),
-  aPiece({ code: 'N-100', writtenOff: true }),
-];
-const codes = (find: string, kind = ''): string[] => findPieces(rack, { find, kind }).map(({ code }) => code);
-
-describe('finding pieces', () => {
-  it('shows what is on the rack, without what was let go', () => {
-    expect(codes('')).toEqual(['N-201', 'B-303']);
-  });
-
-  it('finds by every word typed, in code, line, lot or place', () => {
-    expect(codes('wall')).toEqual(['N-201']);
-    expect(codes('l9 n-2')).toEqual(['N-201']);
-    expect(codes('smoke drawer')).toEqual(['B-303']);
-    expect(codes('wall drawer')).toEqual([]);
-  });
-
-  it('finds what was let go when it is looked for, after the rest', () => {
-    expect(codes('smoke')).toEqual(['N-201', 'B-303', 'N-100']);
-  });
-
-  it('keeps to one kind', () => {
-    expect(codes('', 'pack')).toEqual(['B-303']);
-  });
-});
 
 describe('a piece as a length rule', () => {
   it('shows free, promised and drawn, which are what came', () => {

@@ -1,0 +1,101 @@
+import type { RackFile, ReelKind } from '@yard-spool/contract';
+import { Op } from 'sequelize';
+import { listReelKinds } from '../bags/reel-kinds';
+import type { Reading } from '../context';
+import { peopleNames } from '../people/people';
+import { listProducts } from '../rack/products';
+import { listPieces } from '../rack/rack';
+
+/** One row of a file, by column. */
+export type FileRow = Readonly<Record<string, string | number>>;
+
+/** Rows read at once: a file may be as long as the shop is old. */
+const BATCH = 1000;
+
+/** The rows of each file, batch after batch, so that no file is ever held whole. */
+export const ROWS: Readonly<Record<RackFile, (from: Reading) => AsyncGenerator<FileRow[]>>> = {
+  products: async function* (from) {
+    yield (await listProducts(from)).map(({ code, name, material, diameter, strengthKg, tint }) => ({
+      ...{ code, name, material, tint },
+      diameter_mm: diameter,
+      strength_kg: strengthKg ?? '',
+    }));
+  },
+  pieces: pieceRows,
+  ledger: ledgerRows,
+  reels: async function* (from) {
+    yield (await listReelKinds(from)).map(reelRow);
+  },
+};
+
+/** Keys of a table in their order, batch after batch. */
+async function* batches<Row extends { readonly id: number }>(
+  read: (after: number) => Promise<Row[]>,
+): AsyncGenerator<Row[]> {
+  for (let rows = await read(0); rows.length > 0; rows = await read(rows.at(-1)?.id ?? Infinity)) yield rows;
+}
+
+async function* pieceRows(from: Reading): AsyncGenerator<FileRow[]> {
+  const ids = batches((after) =>
+    from.tables.pieces.findAll({
+      ...{ where: { id: { [Op.gt]: after }, writtenOff: false }, order: ['id'], limit: BATCH },
+      attributes: ['id'],
+    }),
+  );
+  for await (const rows of ids) {
+    const pieces = await listPieces(from, { id: rows.map(({ id }) => id) });
+    yield pieces.map((piece) => ({
+      ...{ code: piece.code, product: piece.product.code, kind: piece.kind, place: piece.place },
+      received_m: piece.receivedMm / 1000,
+      left_m: piece.lengthMm / 1000,
+      lot: piece.lot,
+      price: piece.priceMinor === null ? '' : (piece.priceMinor / 100).toFixed(2),
+      tare_g: piece.tareG ?? '',
+      flange_mm: piece.flangeMm ?? '',
+      core_mm: piece.coreMm ?? '',
+      ...{ wound: piece.wound, leaves: piece.leaves },
+      new_on: piece.newOn ?? '',
+    }));
+  }
+}
+
+async function* ledgerRows(from: Reading): AsyncGenerator<FileRow[]> {
+  const { tables } = from;
+  const nameOf = await peopleNames(from);
+  const read = batches((after) =>
+    tables.moves.findAll({ where: { id: { [Op.gt]: after } }, order: ['id'], limit: BATCH }),
+  );
+  for await (const moves of read) {
+    const ids = [...new Set(moves.map(({ pieceId }) => pieceId))];
+    const pieces = await tables.pieces.findAll({ where: { id: ids }, attributes: ['id', 'code'] });
+    const codeOf = new Map(pieces.map(({ id, code }) => [id, code]));
+    yield moves.map(({ pieceId, at, kind, lengthMm, byId, why }) => ({
+      piece: codeOf.get(pieceId) ?? '',
+      at: at.toISOString(),
+      kind,
+      moved_m: lengthMm / 1000,
+      by: nameOf.get(byId) ?? '',
+      why,
+    }));
+  }
+}
+
+/** What a kind of reel measures, as the file's columns. */
+function reelRow({ label, type, gear, observations }: ReelKind): FileRow {
+  const [first, second] = observations.filter((one) => one.kind === 'rating');
+  const diameter = (kind: 'lip' | 'arbor'): number | '' => {
+    const one = observations.find((found) => found.kind === kind);
+    return one?.kind === 'lip' || one?.kind === 'arbor' ? one.diameter : '';
+  };
+  const width = observations.find((one) => one.kind === 'width');
+  return {
+    ...{ label, type, gear },
+    rating1_m: first?.length ?? '',
+    rating1_mm: first?.diameter ?? '',
+    rating2_m: second?.length ?? '',
+    rating2_mm: second?.diameter ?? '',
+    lip_mm: diameter('lip'),
+    width_mm: width?.width ?? '',
+    arbor_mm: diameter('arbor'),
+  };
+}
