@@ -15,13 +15,18 @@ import { checkTestShare } from './lib/test-share.mjs';
 import { checkTypes, PROJECTS } from './lib/types.mjs';
 import { ensureWebBuild } from './lib/web-build.mjs';
 
-/** @type {Record<string, { what: string, work: () => Promise<import('./lib/stages.mjs').Outcome> }>} */
+/**
+ * Stages in the order they are told. Those that only read the files run first, two at a time; the others one by one, since
+ * they have a database or a browser of their own.
+ * @type {Record<string, { what: string, reads?: true, work: () => Promise<import('./lib/stages.mjs').Outcome> }>}
+ */
 const STAGES = {
-  format: { what: 'Format', work: () => checkBy('npx', ['prettier', '--check', '.']) },
-  lint: { what: 'Lint', work: () => checkBy('npx', ['eslint', '.']) },
-  types: { what: 'Types', work: () => checkTypes(Object.keys(PROJECTS)) },
+  types: { what: 'Types', reads: true, work: () => checkTypes(Object.keys(PROJECTS), 1) },
+  lint: { what: 'Lint', reads: true, work: () => checkBy('npx', ['eslint', '.']) },
+  format: { what: 'Format', reads: true, work: () => checkBy('npx', ['prettier', '--check', '.']) },
   direction: {
     what: 'Dependency direction',
+    reads: true,
     work: () =>
       checkBy('npx', [
         'depcruise',
@@ -36,8 +41,8 @@ const STAGES = {
         '.dependency-cruiser.cjs',
       ]),
   },
-  unused: { what: 'Unused code', work: () => checkBy('npx', ['knip']) },
-  share: { what: 'Share of tests', work: () => Promise.resolve(checkTestShare()) },
+  unused: { what: 'Unused code', reads: true, work: () => checkBy('npx', ['knip']) },
+  share: { what: 'Share of tests', reads: true, work: () => Promise.resolve(checkTestShare()) },
   unit: { what: 'Core and contract', work: () => testProject('unit') },
   screens: { what: 'Screens, component by component', work: () => testScreens() },
   api: { what: 'Server on a real database', work: testApi },
@@ -62,14 +67,22 @@ live(async () => {
   const totals = { passed: 0, failed: 0 };
   /** @type {import('./lib/stages.mjs').Slow[]} */
   const slowest = [];
-  for (const [name, { what, work }] of Object.entries({ ...STAGES, ...ON_REQUEST })) {
-    if (asked.length > 0 ? !asked.includes(name) : name in ON_REQUEST) continue;
+  const run = async (/** @type {(typeof STAGES)[string]} */ { what, work }) => {
     const { passed, failed, output, slow = [] } = await step(what, work);
     slowest.push(...slow);
     totals.passed += passed;
     totals.failed += failed;
     if (failed > 0) say(`\n${output}\n`);
-  }
+  };
+  const wanted = Object.entries({ ...STAGES, ...ON_REQUEST })
+    .filter(([name]) => (asked.length > 0 ? asked.includes(name) : !(name in ON_REQUEST)))
+    .map(([, stage]) => stage);
+  const reading = wanted.filter(({ reads }) => reads);
+  const worker = async () => {
+    for (let stage = reading.shift(); stage; stage = reading.shift()) await run(stage);
+  };
+  await Promise.all([worker(), worker()]);
+  for (const stage of wanted.filter(({ reads }) => !reads)) await run(stage);
   for (const { name, took } of slowest.sort((a, b) => b.took - a.took).slice(0, SHOWN))
     say(`  ${(took / 1000).toFixed(1).padStart(6)} s  ${name}`);
   say(`\n${totals.passed} passed, ${totals.failed} failed`);

@@ -13,7 +13,7 @@ export {
   type SignInSheet,
 } from './people';
 export { COUNTED, type Bench, type Device, type NewBench } from './benches';
-export { overridesFor, type NewOverride, type Override, type OverrideFacts } from './overrides';
+export { exceptionsFor, type NewException, type Exception, type ExceptionFacts } from './exceptions';
 export { adviceFacts } from './advice-facts';
 export type { Customer } from './customers';
 export {

@@ -1,6 +1,6 @@
 import {
   HOUSE_QUESTIONS,
-  OVERRIDE_SCOPES,
+  EXCEPTION_SCOPES,
   SUPPLY_WAYS,
   type RunEvent,
   type RunFacts,
@@ -120,7 +120,7 @@ export const RunRulesSchema = v.object({
   /** Where each rule that is not the house's comes from. */
   from: v.partial(
     v.object(
-      Object.fromEntries(Object.keys(HOUSE_QUESTIONS).map((name) => [name, v.picklist(OVERRIDE_SCOPES)])),
+      Object.fromEntries(Object.keys(HOUSE_QUESTIONS).map((name) => [name, v.picklist(EXCEPTION_SCOPES)])),
     ),
   ),
   tailMm: MillimetresSchema,

@@ -38,7 +38,7 @@ export { SUPPLY_WAYS, type SupplyWayAtBench } from './steps/supply-way';
 export type { NoteValue, StepField } from './steps/step-field';
 export { stepFields, stepWords, stillMissing } from './steps/step-at';
 export { runSteps } from './run/run-steps';
-export type { RunFacts, RunStep, StepKind } from './steps/run-facts';
+export { stepId, type RunFacts, type RunStep, type StepKind } from './steps/run-facts';
 export { isSwap } from './steps/winding-order';
 export { byDevice } from './run/apply-event';
 export { beginFold, foldOn, foldRun, stateOf, stateWith, type RunFold } from './run/fold-run';
@@ -144,15 +144,15 @@ export {
   USUAL_HOUSE_RULES,
   type HouseQuestion,
   type HouseRules,
-} from './rules/house-rules';
-export type { Question, School } from './rules/school';
+} from './house-rules/house-rules';
+export type { Question, School } from './house-rules/school';
 export {
   effectiveRules,
-  OVERRIDE_SCOPES,
+  EXCEPTION_SCOPES,
   type EffectiveRules,
-  type OverrideScope,
-  type RuleOverride,
-} from './rules/effective-rules';
+  type ExceptionScope,
+  type RuleException,
+} from './house-rules/effective-rules';
 export {
   adviceSheet,
   changedAdvice,

@@ -3,7 +3,7 @@ import {
   addBench,
   changeHouseRules,
   readHouseRules,
-  setOverride,
+  setException,
   type ServerContext,
 } from '@yard-spool/server';
 
@@ -56,7 +56,7 @@ export async function settleHouse(
     },
   });
   onDay(-4);
-  await setOverride(context, manager, {
+  await setException(context, manager, {
     target: { scope: 'line', code: 'AN-45' },
     question: 'soak',
     school: 'overnight',
@@ -64,7 +64,7 @@ export async function settleHouse(
   });
   const wenna = customers.get('Wenna Fairholt');
   if (wenna !== undefined)
-    await setOverride(context, manager, {
+    await setException(context, manager, {
       target: { scope: 'customer', id: wenna },
       question: 'guides',
       school: 'all',

@@ -1,16 +1,19 @@
 import type { Bag } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { Browser } from './browser';
+import { filledReel, journey } from './journey';
 
 let browser: Browser;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn();
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
+journey((opened) => ({ browser } = opened), {
+  brings: {
+    'JA-401': 'H-401',
+    'JA-204': 'N-204',
+    'JA-207': 'N-207',
+    'JA-220': 'N-220',
+    'JA-231': 'N-231',
+    'JA-240': 'N-240',
+  },
 });
 
 const headline = () => browser.shown('[data-test=plan-headline]');
@@ -85,23 +88,24 @@ describe('three like reels', () => {
 
 describe('a reel by its tag', () => {
   it('brings its customer and its last plan, and takes its spare spool along', async () => {
+    const tag = await filledReel(browser, 'Wenna Fairholt');
     await browser.go('/bags/new');
     await browser.click('Start over');
-    await browser.fill('Tag', 'r-0008');
+    await browser.fill('Tag', tag.toLowerCase());
     await browser.press(Key.TAB);
-    await browser.text('R-0008 is Wenna Fairholt’s, planned as last time.', 'p');
+    await browser.text(`${tag} is Wenna Fairholt’s, planned as last time.`, 'p');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JA-204');
     await browser.click('Its spare spool');
     await browser.find('[aria-label="Reel 2 of the bag"][aria-pressed=true]');
-    await browser.choose('Main line', 'N-220');
+    await browser.choose('Main line', 'JA-220');
     await browser.fill('Length wanted', '60 m');
     await browser.pressWithControl(Key.ENTER);
     const bag = await booked();
     expect(bag.customer.name).toBe('Wenna Fairholt');
     expect(bag.jobs.map(({ tag, spool }) => [tag, spool])).toEqual([
-      ['R-0008', 'own'],
-      ['R-0008', 'spare'],
+      [tag, 'own'],
+      [tag, 'spare'],
     ]);
   });
 
@@ -121,9 +125,9 @@ describe('each type of reel', () => {
     await browser.choose('Type', type);
     await browser.fill('Gear ratio', gear);
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys(rating);
-    await browser.choose('Main line', 'N-207');
+    await browser.choose('Main line', 'JA-207');
     await browser.fill('Length wanted', '100');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JA-204');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
   };
 
@@ -148,9 +152,9 @@ describe('each type of reel', () => {
     await browser.choose('Type', 'Big');
     await browser.fill('Gear ratio', '3:1');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('600 x 0.70');
-    await browser.choose('Main line', 'H-401');
-    await browser.choose('Cushion', 'N-231');
-    await browser.choose('Top shot', 'N-240');
+    await browser.choose('Main line', 'JA-401');
+    await browser.choose('Cushion', 'JA-231');
+    await browser.choose('Top shot', 'JA-240');
     await browser.until(async () => (await headline()).startsWith('Holds'), 'the plan is there');
     await browser.pressWithControl(Key.ENTER);
     const [job] = (await booked()).jobs;
@@ -159,15 +163,15 @@ describe('each type of reel', () => {
       { role: 'main', length: 'fits' },
       { role: 'top-shot', length: 270, overlap: 3.66 },
     ]);
-    expect(job!.cuts.map(({ pieceCode }) => pieceCode)).toEqual(['N-231', 'H-401', 'N-240']);
+    expect(job!.cuts.map(({ pieceCode }) => pieceCode)).toEqual(['JA-231', 'JA-401', 'JA-240']);
   });
 
   it('a spool nothing is known of gets a wide plan, and is told what to measure first', async () => {
     await begin('Knows nothing');
     await browser.fill('Reel', 'No print on it');
-    await browser.choose('Main line', 'N-207');
+    await browser.choose('Main line', 'JA-207');
     await browser.fill('Length wanted', '100');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JA-204');
     await browser.text('Nothing is known of this spool', 'p');
     await browser.click('Why');
     await browser.text('Measure across the lip', 'li');
@@ -179,9 +183,9 @@ describe('another way to build it', () => {
     await begin('Other ways');
     await browser.fill('Reel', 'Choices');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
-    await browser.choose('Main line', 'N-207');
+    await browser.choose('Main line', 'JA-207');
     await browser.fill('Length wanted', '100 m');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JA-204');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.click('Other ways');
     const places = async (): Promise<number> => {
@@ -201,9 +205,9 @@ describe('a bag that is booked', () => {
     await begin('Second thoughts');
     await browser.fill('Reel', 'Changing 3000');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
-    await browser.choose('Main line', 'N-207');
+    await browser.choose('Main line', 'JA-207');
     await browser.fill('Length wanted', '100 m');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JA-204');
     await browser.pressWithControl(Key.ENTER);
     const { number } = await booked();
     await (await browser.text('Plan it again', 'a')).click();
@@ -239,12 +243,13 @@ describe('a bag that is booked', () => {
 
 describe('a scanner that types like a keyboard', () => {
   it('opens the reel it read, and no shortcut of the screen sees its keys', async () => {
+    const tag = await filledReel(browser);
     await browser.go('/bags');
     await browser.find('ys-bag-list li');
     // The first key would book a bag in, the digits would choose.
-    await browser.press(...Array.from('R-0001'), Key.ENTER);
+    await browser.press(...Array.from(tag), Key.ENTER);
     await browser.until(
-      async () => (await browser.driver.getCurrentUrl()).endsWith('/reels/R-0001'),
+      async () => (await browser.driver.getCurrentUrl()).endsWith(`/reels/${tag}`),
       'the reel comes up',
     );
     await browser.go('/bags');

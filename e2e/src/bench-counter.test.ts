@@ -1,27 +1,20 @@
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { BenchHand } from './bench-hand';
 import { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
 let hand: BenchHand;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn();
-  hand = new BenchHand(browser);
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+journey((opened) => ({ browser, hand } = opened), { brings: { 'JC-204': 'N-204', 'JC-207': 'N-207' } });
 
 const REEL = {
   gear: '5.2:1',
   rating: '208 x 0.25',
   lip: '46 mm',
-  main: 'N-207',
+  main: 'JC-207',
   length: '110 m',
-  backing: 'N-204',
+  backing: 'JC-204',
 };
 
 /** Turns the simulated counter of the second bench. */

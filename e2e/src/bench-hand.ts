@@ -52,13 +52,19 @@ export class BenchHand {
     await browser.find('ys-plan-view pattern');
   }
 
-  /** Books what is typed, and sends it to this machine's bench. */
-  async toBench(): Promise<void> {
+  /** Books what is typed. */
+  async booked(): Promise<void> {
     const { browser } = this;
     await browser.pressWithControl(Key.ENTER);
     await this.at(/\/bags\/\d+$/, 'the bag’s page opens');
     this.bagNumber = Number((await browser.driver.getCurrentUrl()).split('/').at(-1));
     await browser.find('ys-plan-view pattern');
+  }
+
+  /** Books what is typed, and sends it to this machine's bench. */
+  async toBench(): Promise<void> {
+    const { browser } = this;
+    await this.booked();
     await browser.pressWithControl(Key.ENTER);
     await this.at(/\/bench\/\d+$/, 'the bench opens');
     this.runId = Number((await browser.driver.getCurrentUrl()).split('/').at(-1));

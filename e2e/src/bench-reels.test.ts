@@ -1,19 +1,23 @@
 import type { Fill, Piece, Reel } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { BenchHand } from './bench-hand';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { BenchHand } from './bench-hand';
+import type { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
 let hand: BenchHand;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn();
-  hand = new BenchHand(browser);
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
+journey((opened) => ({ browser, hand } = opened), {
+  brings: {
+    'JB-303': 'B-303',
+    'JB-401': 'H-401',
+    'JB-201': 'N-201',
+    'JB-204': 'N-204',
+    'JB-207': 'N-207',
+    'JB-220': 'N-220',
+    'JB-231': 'N-231',
+    'JB-240': 'N-240',
+  },
 });
 
 const fillOf = async (tag: string): Promise<Fill> => (await browser.api<Reel>(`/reels/${tag}`)).fills[0]!;
@@ -24,7 +28,7 @@ describe('from bag to closed run', () => {
   it('a fixed spool: depth read and questioned, plan corrected, twist found and begun again, lay corrected', async () => {
     await hand.book({
       ...{ customer: 'Bench Fixed', name: 'Bench 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-      ...{ main: 'N-207', length: '120 m', backing: 'N-204' },
+      ...{ main: 'JB-207', length: '120 m', backing: 'JB-204' },
     });
     await hand.until('Backing');
     await browser.text('Guide, never grip', 'b');
@@ -77,7 +81,7 @@ describe('from bag to closed run', () => {
     await browser.click('A washer is added');
     await browser.until(async () => (await hand.state()).lays.length === 1, 'the lay is recorded');
 
-    const before = await leftOn('N-207');
+    const before = await leftOn('JB-207');
     await hand.until('Read the gap');
     // All 120 m went on though 2.4 mm were wanted: what to take off is said, and the customer wants it all.
     await (await browser.field('Depth below the lip')).sendKeys('1.6 mm', Key.ENTER);
@@ -89,7 +93,7 @@ describe('from bag to closed run', () => {
     const tag = await hand.close();
     const fill = await fillOf(tag);
     expect(fill.gapRead).toBe(1.6);
-    expect(before - (await leftOn('N-207'))).toBe(fill.layers[1]!.lengthMm + 2000);
+    expect(before - (await leftOn('JB-207'))).toBe(fill.layers[1]!.lengthMm + 2000);
   });
 
   it('a fixed spool a second time: the next plan knows what the first fill taught', async () => {
@@ -113,7 +117,7 @@ describe('from bag to closed run', () => {
   it('a main too long for what is left is asked about, and each way out is shown', async () => {
     await hand.book({
       ...{ customer: 'Bench Long', name: 'Bench 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-      ...{ main: 'N-207', length: '120 m', backing: 'N-204' },
+      ...{ main: 'JB-207', length: '120 m', backing: 'JB-204' },
     });
     await hand.until('Read backing depth');
     await (await browser.field('Depth below the lip')).sendKeys('5.4 mm', Key.ENTER);
@@ -139,7 +143,7 @@ describe('from bag to closed run', () => {
   it('main first, swapped over: the backing’s metres are kept, its turns are not', async () => {
     await hand.fill({
       ...{ customer: 'Bench Swap', name: 'Bench 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-      ...{ main: 'N-207', length: '110 m', backing: 'N-204' },
+      ...{ main: 'JB-207', length: '110 m', backing: 'JB-204' },
     });
     await browser.click('Other ways');
     await browser.text('Main first', 'b');
@@ -158,7 +162,7 @@ describe('from bag to closed run', () => {
   it('a baitcaster: brake, thumb and drag on handing back', async () => {
     await hand.book({
       ...{ customer: 'Bench Cast', name: 'Bench 200 low', type: 'Bait', gear: '6.4:1', rating: '120 x 0.33' },
-      ...{ lip: '36 mm', main: 'B-303', length: '80 m', backing: 'N-204' },
+      ...{ lip: '36 mm', main: 'JB-303', length: '80 m', backing: 'JB-204' },
     });
     const passed = await hand.until('Tag and close', {
       'Cast brake': async () => {
@@ -190,7 +194,7 @@ describe('from bag to closed run', () => {
         gear: '3.8:1',
         rating: '160 x 0.25',
       },
-      ...{ main: 'N-201', length: '80 m', backing: 'N-204' },
+      ...{ main: 'JB-201', length: '80 m', backing: 'JB-204' },
     });
     await hand.until('Mount and thread');
     await browser.text('line through the nose cone before the knot', 'p');
@@ -209,7 +213,7 @@ describe('from bag to closed run', () => {
         gear: '4.2:1',
         rating: '260 x 0.45',
       },
-      ...{ lip: '58 mm', main: 'N-220', length: '150 m', backing: 'N-204' },
+      ...{ lip: '58 mm', main: 'JB-220', length: '150 m', backing: 'JB-204' },
     });
     await (await browser.text('Recycling', 'label')).click();
     await (await browser.text('Nylon', 'label')).click();
@@ -229,7 +233,7 @@ describe('from bag to closed run', () => {
   it('a big-game reel: three layers, spliced, glove and eye protection', async () => {
     await hand.book({
       ...{ customer: 'Bench Deep', name: 'Bench deep 50', type: 'Big', gear: '3:1', rating: '620 x 0.70' },
-      ...{ main: 'H-401', cushion: 'N-231', top: 'N-240' },
+      ...{ main: 'JB-401', cushion: 'JB-231', top: 'JB-240' },
     });
     const splice = async (): Promise<void> => {
       await browser.press(Key.ENTER);

@@ -2,23 +2,16 @@ import type { Fill, Piece, Product, Reel } from '@yard-spool/contract';
 import { runFacts } from '@yard-spool/contract';
 import { runUnderWay } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { BenchHand } from './bench-hand';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { BenchHand } from './bench-hand';
+import type { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
 let hand: BenchHand;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn();
-  hand = new BenchHand(browser);
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+journey((opened) => ({ browser, hand } = opened), { brings: { 'JE-204': 'N-204', 'JE-207': 'N-207' } });
 
-const REEL = { gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm', main: 'N-207', backing: 'N-204' };
+const REEL = { gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm', main: 'JE-207', backing: 'JE-204' };
 const lastFill = async (tag: string): Promise<Fill> => (await browser.api<Reel>(`/reels/${tag}`)).fills[0]!;
 
 /** Depth the plan expects after the backing, as a calliper would read it. */
@@ -137,9 +130,9 @@ describe('an imperial print in pounds', () => {
     await browser.text('What is “0.3/200”?', 'b');
     await rating.sendKeys(Key.chord(Key.CONTROL, 'a'), '8/140');
     await browser.text('140 yd of 8 lb nylon, about 0.011', 'p');
-    await browser.choose('Main line', 'N-207');
+    await browser.choose('Main line', 'JE-207');
     await browser.fill('Length wanted', '100');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JE-204');
     await browser.until(
       async () =>
         /^Fills to the gap with \d+ yd of backing\.$/.test(await browser.shown('[data-test=plan-headline]')),

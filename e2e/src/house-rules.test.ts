@@ -1,22 +1,19 @@
-import type { Bag, Fill, KeptHouseRules, Override } from '@yard-spool/contract';
+import type { Bag, Fill, KeptHouseRules, Exception } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, USUAL_HOUSE_RULES, type HouseQuestion } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
 let waiting: Bag;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn('Tova', 'eider-41');
-  waiting = await bookOne();
-});
-afterAll(async () => {
-  await browser.close();
-});
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+journey(
+  async (opened) => {
+    ({ browser } = opened);
+    waiting = await bookOne();
+  },
+  { who: ['Tova', 'eider-41'], brings: { 'JH-301': 'B-301', 'JH-204': 'N-204', 'JH-207': 'N-207' } },
+);
 
 /** A reel of two nylons alike on braid, booked by the form, whose gap is left to the house. */
 async function bookOne(): Promise<Bag> {
@@ -26,9 +23,9 @@ async function bookOne(): Promise<Bag> {
   await browser.fill('Gear ratio', '5.2:1');
   await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('208 x 0.25');
   await browser.fill('Lip Ø', '46 mm');
-  await browser.choose('Main line', 'N-207');
+  await browser.choose('Main line', 'JH-207');
   await browser.fill('Length wanted', '110 m');
-  await browser.choose('Backing line', 'N-204');
+  await browser.choose('Backing line', 'JH-204');
   await browser.find('ys-plan-view pattern');
   await browser.pressWithControl(Key.ENTER);
   await browser.until(
@@ -43,7 +40,7 @@ const schoolName = (question: HouseQuestion, school: string): string =>
 
 /** Chooses a school on the screen and keeps it. */
 async function hold(question: HouseQuestion, school: string): Promise<void> {
-  await browser.go(`/house/schools/${question}`);
+  await browser.go(`/house/rules/${question}`);
   const name = schoolName(question, school);
   await (await browser.text(name, 'label')).click();
   await browser.click('Keep the rule');
@@ -134,7 +131,7 @@ describe('each rule', () => {
       await browser.click('Start over');
       await browser.fill('Gear ratio', '5:1');
       await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('160 x 0.22');
-      await browser.choose('Main line', 'B-301');
+      await browser.choose('Main line', 'JH-301');
       await (await browser.text('Nothing', 'label')).click();
       await browser.find('ys-plan-view pattern');
       await browser.click('Supply');
@@ -150,7 +147,7 @@ describe('each rule', () => {
 describe('a rule that is thought of', () => {
   it('is shown on the reels that wait before it is kept, and then their plans are made again', async () => {
     const before = await browser.api<Bag>(`/bags/${String(waiting.number)}`);
-    await browser.go('/house/schools/level');
+    await browser.go('/house/rules/level');
     await (await browser.text('Flush with the lip', 'label')).click();
     const shown = await browser.text(`${waiting.jobs[0]!.tag}, bag ${String(waiting.number)}`, 'b');
     expect(await shown.isDisplayed()).toBe(true);
@@ -170,32 +167,34 @@ describe('a rule that is thought of', () => {
   });
 
   it('is told with the reason people differ and what physics adds', async () => {
-    await browser.go('/house/schools/soak');
+    await browser.go('/house/rules/soak');
     await browser.text('thick line takes a day', 'p');
     await browser.find('ys-soak-chart canvas');
     expect(await browser.shown('[data-test=soak-words]')).toMatch(/after 1\.5 h, likely/);
-    await browser.go('/house/schools/judgeTwistBy');
+    await browser.go('/house/rules/judgeTwistBy');
     await browser.text('on the spool, decides here', 'th');
-    await browser.go('/house/schools/level');
+    await browser.go('/house/rules/level');
     await browser.find('ys-gap-chart canvas');
   });
 });
 
-describe('a rule set otherwise', () => {
+describe('an exception to a house rule', () => {
   it('for a customer is seen where it acts, and taken back', async () => {
-    await browser.go('/house/otherwise');
+    await browser.go('/house/exceptions');
     await browser.fill('Customer', 'House Rule');
     await (await browser.find('#customer-option-0')).click();
     await browser.choose('Question', 'Hands');
     await browser.choose('School', 'A helper');
     await browser.fill('Why', 'brings her nephew');
-    await browser.click('Set it otherwise');
+    await browser.click('Set the exception');
     await browser.text('brings her nephew', 'p');
     await browser.go(`/bags/${String(waiting.number)}`);
     await browser.text('Hands: A helper holds supply and tension, set for this customer.', 'p');
     expect(await plan('ys-supply-view dl')).toContain('set for this customer');
-    const set = (await browser.api<Override[]>('/overrides')).find(({ why }) => why === 'brings her nephew')!;
-    await browser.go('/house/otherwise');
+    const set = (await browser.api<Exception[]>('/exceptions')).find(
+      ({ why }) => why === 'brings her nephew',
+    )!;
+    await browser.go('/house/exceptions');
     const path = `//li[contains(., "brings her nephew")]//button`;
     await browser.text('brings her nephew', 'p');
     await browser.driver.executeScript(
@@ -203,7 +202,7 @@ describe('a rule set otherwise', () => {
       path,
     );
     await browser.until(
-      async () => !(await browser.api<Override[]>('/overrides')).some(({ id }) => id === set.id),
+      async () => !(await browser.api<Exception[]>('/exceptions')).some(({ id }) => id === set.id),
       'it is taken back',
     );
   });

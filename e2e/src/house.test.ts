@@ -1,17 +1,11 @@
 import type { BagRow, Page, HouseChange, KeptHouseRules } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn('Tova', 'eider-41');
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+journey((opened) => ({ browser } = opened), { who: ['Tova', 'eider-41'] });
 
 describe('the rest of the house', () => {
   it('keeps every change with who, when and what was before', async () => {
@@ -90,9 +84,9 @@ describe('the rest of the house', () => {
   it('is seen and not changed by a technician', async () => {
     await browser.driver.manage().deleteAllCookies();
     await browser.signIn();
-    await browser.go('/house/schools/soak');
+    await browser.go('/house/rules/soak');
     await browser.text('Only a manager changes these', 'p');
-    expect(await browser.driver.findElements({ css: 'ys-schools-page button.go' })).toHaveLength(0);
+    expect(await browser.driver.findElements({ css: 'ys-rules-page button.go' })).toHaveLength(0);
     expect((await browser.api<Page<BagRow>>('/bags')).rows.length).toBeGreaterThan(0);
   });
 });

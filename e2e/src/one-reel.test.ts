@@ -1,18 +1,12 @@
 import { runFacts, type Bag, type Piece, type Reel, type Run } from '@yard-spool/contract';
 import { evidenceOfRun, foldRun, formatQuantity, makePlan, settleFill } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn();
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+journey((opened) => ({ browser } = opened), { brings: { 'JO-204': 'N-204', 'JO-207': 'N-207' } });
 
 const metres = (value: number): string => formatQuantity(value, 'line-length').text;
 const plain = (text: string): string => text.replace(/\u00a0/g, ' ');
@@ -54,9 +48,9 @@ describe('one reel, end to end', () => {
     await (await browser.find('[aria-label^="Rating 2"]')).sendKeys('148 x .30');
     await browser.fill('Lip Ø', '46');
     await browser.fill('Width', '16.5');
-    await browser.choose('Main line', 'N-207');
+    await browser.choose('Main line', 'JO-207');
     await browser.fill('Length wanted', '120');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JO-204');
     const shownHeadline = await browser.shown('[data-test=plan-headline]');
     const shownLikely = await browser.shown('[data-test=plan-likely]');
     await browser.pressWithControl(Key.ENTER);
@@ -145,9 +139,9 @@ describe('one reel, end to end', () => {
       expect(drawn?.lengthMm).toBe(-layer.lengthMm);
     }
     expect(reel.fills[0]!.gapRead).toBe(1.6);
-    const main = pieces.find(({ code }) => code === 'N-207')!;
+    const main = pieces.find(({ code }) => code === 'JO-207')!;
     await browser.go('/rack');
-    await (await browser.text('N-207', 'button')).click();
+    await (await browser.text('JO-207', 'button')).click();
     await browser.text(metres(main.lengthMm / 1000).replace('\u00a0m', ''), 'b');
   });
 

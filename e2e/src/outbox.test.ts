@@ -1,24 +1,17 @@
 import type { RunHappening } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { BenchHand, type TypedReel } from './bench-hand';
 import { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
 let hand: BenchHand;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn();
-  hand = new BenchHand(browser);
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+journey((opened) => ({ browser, hand } = opened), { brings: { 'JX-204': 'N-204', 'JX-207': 'N-207' } });
 
 const REEL: Omit<TypedReel, 'customer'> = {
   ...{ name: 'Cut off 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-  ...{ main: 'N-207', length: '60 m', backing: 'N-204' },
+  ...{ main: 'JX-207', length: '60 m', backing: 'JX-204' },
 };
 
 /** Brings a run to its last step, as if all before had been done: the bench's page hears of it. */

@@ -110,9 +110,9 @@ try {
   await picture('bench-twist');
   await browser.driver.manage().deleteAllCookies();
   await browser.signIn('Tova', 'eider-41');
-  await view('soak-rule', '/house/schools/soak', 'ys-soak-chart canvas');
-  await view('twist-rule', '/house/schools/judgeTwistBy', 'ys-twist-columns table');
-  await browser.go('/house/schools/level');
+  await view('soak-rule', '/house/rules/soak', 'ys-soak-chart canvas');
+  await view('twist-rule', '/house/rules/judgeTwistBy', 'ys-twist-columns table');
+  await browser.go('/house/rules/level');
   await (await browser.text('Flush with the lip', 'label')).click();
   await browser.find('[data-test=preview-reel]');
   await picture('house-rules');

@@ -3,18 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Move, Piece } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { Browser } from './browser';
+import { journey } from './journey';
 
 let browser: Browser;
-beforeAll(async () => {
-  browser = await Browser.open();
-  await browser.signIn();
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+journey((opened) => ({ browser } = opened));
 
 const ledger = () => browser.api<{ piece: Piece; moves: Move[] }>('/pieces/J-400');
 /** Waits until the ledger on the screen begins with this. */

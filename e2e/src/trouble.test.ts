@@ -1,18 +1,22 @@
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { Browser } from './browser';
+import { describe, expect, it } from 'vitest';
+import type { Browser } from './browser';
+import { filledReel, journey } from './journey';
 
 let browser: Browser;
-beforeAll(async () => {
-  browser = await Browser.open();
-});
-afterAll(() => browser.close());
-afterEach(async ({ task }) => {
-  if (task.result?.state === 'fail') await browser.keepPicture(task.name);
-});
+/** A tag that is on somebody's reel. */
+let tag: string;
+journey(
+  async (opened) => {
+    ({ browser } = opened);
+    tag = await filledReel(browser);
+  },
+  { brings: { 'JT-204': 'N-204', 'JT-207': 'N-207' } },
+);
 
 describe('when something is wrong', () => {
   it('a wrong passcode is told, and the name stays chosen', async () => {
+    await browser.driver.manage().deleteAllCookies();
     await browser.go('/bags');
     await (await browser.text('Joss', 'button')).click();
     await browser.fill('Passcode', 'wrong-one');
@@ -26,17 +30,17 @@ describe('when something is wrong', () => {
     await browser.go('/bags/new');
     await browser.fill('Customer', 'Other Person');
     await browser.fill('Reel', 'Somebody else’s reel');
-    await browser.fill('Tag', 'R-0001');
+    await browser.fill('Tag', tag);
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('210 x 0.25');
-    await browser.choose('Main line', 'N-207');
+    await browser.choose('Main line', 'JT-207');
     await browser.fill('Length wanted', '120');
-    await browser.choose('Backing line', 'N-204');
+    await browser.choose('Backing line', 'JT-204');
     await browser.find('[data-test=plan-headline]');
     await (await browser.find('section:last-of-type button.go')).click();
-    await browser.text('Tag R-0001 is on another customer', 'b');
+    await browser.text(`Tag ${tag} is on another customer`, 'b');
     expect(await (await browser.field('Reel')).getAttribute('value')).toBe('Somebody else’s reel');
     await browser.driver.navigate().refresh();
-    expect(await (await browser.field('Tag')).getAttribute('value')).toBe('R-0001');
+    expect(await (await browser.field('Tag')).getAttribute('value')).toBe(tag);
     expect(await (await browser.field('Length wanted')).getAttribute('value')).toBe('120 m');
   });
 
@@ -73,9 +77,9 @@ describe('when something is wrong', () => {
     await browser.press('NOPE-9', Key.ENTER);
     await browser.text('No tag, reel or customer starts with', 'p');
     await browser.press('/');
-    await browser.press('r-0001', Key.ENTER);
+    await browser.press(tag.toLowerCase(), Key.ENTER);
     await browser.until(
-      async () => (await browser.driver.getCurrentUrl()).endsWith('/reels/R-0001'),
+      async () => (await browser.driver.getCurrentUrl()).endsWith(`/reels/${tag}`),
       'the reel opens',
     );
     await browser.go('/bags/99999');

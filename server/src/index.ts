@@ -16,5 +16,5 @@ export { recycle } from './recycling/recycling';
 export { addTub, soakPiece } from './tubs/tubs';
 export { addBench } from './benches/benches';
 export { changeHouseRules } from './house-rules/house-rules';
-export { setOverride } from './house-rules/overrides';
+export { setException } from './house-rules/exceptions';
 export { readHouseRules } from './house-rules/read-house-rules';

@@ -10,10 +10,10 @@ export class Told extends Error {}
  */
 export async function step(what, work) {
   const begin = Date.now();
-  if (process.stdout.isTTY) process.stdout.write(`  … ${what}`);
+  if (process.stdout.isTTY) process.stdout.write(`\r  … ${what}`);
   const line = (/** @type {string} */ mark) => {
     const seconds = ((Date.now() - begin) / 1000).toFixed(1);
-    process.stdout.write(`${process.stdout.isTTY ? '\r' : ''}  ${mark} ${what}, ${seconds} s\n`);
+    process.stdout.write(`${process.stdout.isTTY ? '\r\u001b[K' : ''}  ${mark} ${what}, ${seconds} s\n`);
   };
   try {
     const result = await work();

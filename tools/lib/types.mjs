@@ -16,10 +16,10 @@ export const PROJECTS = {
 };
 
 /**
- * Checks the types of some folders, two at a time. What was checked before and has not changed is not read again.
- * @param {string[]} projects @returns {Promise<import('./stages.mjs').Outcome>}
+ * Checks the types of some folders, some at a time. What was checked before and has not changed is not read again.
+ * @param {string[]} projects @param {number} atOnce @returns {Promise<import('./stages.mjs').Outcome>}
  */
-export async function checkTypes(projects) {
+export async function checkTypes(projects, atOnce = 2) {
   const folder = join(CACHE, 'types');
   mkdirSync(folder, { recursive: true });
   const waiting = [...projects];
@@ -33,7 +33,7 @@ export async function checkTypes(projects) {
       );
     }
   };
-  await Promise.all([worker(), worker()]);
+  await Promise.all(Array.from({ length: atOnce }, worker));
   return {
     passed: outcomes.filter(({ failed }) => failed === 0).length,
     failed: outcomes.filter(({ failed }) => failed > 0).length,

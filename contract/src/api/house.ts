@@ -8,7 +8,7 @@ import {
   PreviewRulesSchema,
   PreviewSchema,
 } from '../house-rules';
-import { NewOverrideSchema, OverrideSchema } from '../overrides';
+import { NewExceptionSchema, ExceptionSchema } from '../exceptions';
 import { route } from '../route';
 import { byId } from './params';
 
@@ -25,9 +25,9 @@ export const houseApi = {
   }),
   listHouseChanges: route('GET', '/house-rules/changes', { reply: v.array(HouseChangeSchema) }),
   readHabits: route('GET', '/house-rules/habits', { reply: HabitsSchema }),
-  listOverrides: route('GET', '/overrides', { reply: v.array(OverrideSchema) }),
-  setOverride: route('PUT', '/overrides', { body: NewOverrideSchema, reply: OverrideSchema }),
-  dropOverride: route('DELETE', '/overrides/:id', { params: byId, reply: NothingSchema }),
+  listExceptions: route('GET', '/exceptions', { reply: v.array(ExceptionSchema) }),
+  setException: route('PUT', '/exceptions', { body: NewExceptionSchema, reply: ExceptionSchema }),
+  dropException: route('DELETE', '/exceptions/:id', { params: byId, reply: NothingSchema }),
   listBenches: route('GET', '/benches', { reply: v.array(BenchSchema) }),
   addBench: route('POST', '/benches', { body: NewBenchSchema, reply: BenchSchema }),
   changeBench: route('PUT', '/benches/:id', { params: byId, body: ChangeBenchSchema, reply: BenchSchema }),

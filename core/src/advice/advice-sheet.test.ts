@@ -5,7 +5,7 @@ import {
   USUAL_HOUSE_RULES,
   type HouseQuestion,
   type HouseRules,
-} from '../rules/house-rules';
+} from '../house-rules/house-rules';
 import { adviceSheet, changedAdvice, type AdviceFacts } from './advice-sheet';
 
 /** Braid on a bare arbor below two nylons alike, so that every question arises. */

@@ -1,7 +1,7 @@
 import type { LayerRole } from '../plan/fill-request';
 import type { Line } from '../lines/line';
-import type { HouseQuestion, HouseRules } from '../rules/house-rules';
-import { schoolOf } from '../rules/house-rules';
+import type { HouseQuestion, HouseRules } from '../house-rules/house-rules';
+import { schoolOf } from '../house-rules/house-rules';
 import { compareSupply, type SupplyAdvice } from '../twist/compare-supply';
 import type { Advice } from './advice';
 import type { ReelType } from '../lines/reel-type';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MATERIALS, type Line, type Material } from '../lines/line';
-import { HOUSE_QUESTIONS, USUAL_HOUSE_RULES } from '../rules/house-rules';
+import { HOUSE_QUESTIONS, USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import { dragAdvice } from './drag-advice';
 import { gapAdvice } from './gap-advice';
 import { gripAdvice } from './grip-advice';

@@ -1,6 +1,6 @@
 import { isWithin } from '../numeric/bounded';
 import { KILOGRAM_FORCE } from '../quantities/units';
-import { schoolOf, type HouseRules } from '../rules/house-rules';
+import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import type { Advice } from './advice';
 
 export interface DragAdvice extends Advice {

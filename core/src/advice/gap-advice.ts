@@ -1,6 +1,6 @@
 import { bounded } from '../numeric/bounded';
-import type { HouseRules } from '../rules/house-rules';
-import { schoolOf } from '../rules/house-rules';
+import type { HouseRules } from '../house-rules/house-rules';
+import { schoolOf } from '../house-rules/house-rules';
 import type { Advice } from './advice';
 import type { ReelType } from '../lines/reel-type';
 

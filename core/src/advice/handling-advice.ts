@@ -1,5 +1,5 @@
-import type { HouseRules } from '../rules/house-rules';
-import { schoolOf } from '../rules/house-rules';
+import type { HouseRules } from '../house-rules/house-rules';
+import { schoolOf } from '../house-rules/house-rules';
 import type { SupplyStand } from '../twist/compare-supply';
 import type { Advice } from './advice';
 import type { ReelType } from '../lines/reel-type';

@@ -1,5 +1,5 @@
 import { isBraid, type Line } from '../lines/line';
-import { schoolOf, type HouseRules } from '../rules/house-rules';
+import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import type { Advice } from './advice';
 
 export type JoinKnot = 'double-uni' | 'blood' | 'albright' | 'splice';

@@ -1,5 +1,5 @@
 import { isBraid, type Material } from '../lines/line';
-import { schoolOf, type HouseRules } from '../rules/house-rules';
+import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import type { Advice } from './advice';
 
 const HOW: Readonly<Record<HouseRules['memoryRelief'], string>> = {

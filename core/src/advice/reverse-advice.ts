@@ -1,5 +1,5 @@
 import type { Advice } from './advice';
-import type { HouseRules } from '../rules/house-rules';
+import type { HouseRules } from '../house-rules/house-rules';
 import { serviceAdvice, type Wear } from './service-advice';
 import type { Line } from '../lines/line';
 import { bounded } from '../numeric/bounded';

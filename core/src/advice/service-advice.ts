@@ -1,6 +1,6 @@
 import { isBraid, type Material } from '../lines/line';
 import { bounded } from '../numeric/bounded';
-import { schoolOf, type HouseRules } from '../rules/house-rules';
+import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import type { Advice } from './advice';
 
 /** How a filled line has been used since it went on. */

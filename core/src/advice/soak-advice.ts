@@ -1,5 +1,5 @@
 import type { Line } from '../lines/line';
-import { schoolOf, type HouseRules } from '../rules/house-rules';
+import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import { soakHours, soakUptake, type Uptake } from '../soak/soak-uptake';
 import type { Advice } from './advice';
 

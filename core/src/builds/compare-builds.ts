@@ -6,7 +6,7 @@ import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
 import { USUAL_PLAN_RULES, type PlanRules } from '../plan/plan-rules';
 import { planSwap } from '../plan/plan-swap';
-import type { HouseRules } from '../rules/house-rules';
+import type { HouseRules } from '../house-rules/house-rules';
 import type { Estimate } from '../spool/estimate';
 import type { Build, BuildChoice, BuildKind, PieceTooShort, StockLine } from './build';
 import { reasonFor } from './build-reasons';

@@ -1,4 +1,4 @@
-import { schoolOf, type HouseRules } from '../rules/house-rules';
+import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 
 /** Depths below one lip reference, mm. A smaller depth means line stands higher there. */
 export interface LayReading {

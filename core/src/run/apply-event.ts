@@ -3,7 +3,7 @@ import type { Draft } from './draft';
 import { foldCount, type Counting } from './fold-counts';
 import type { AtBench, RunEvent } from './run-event';
 import type { Chosen, DepthReading } from './run-state';
-import type { RunFacts } from '../steps/run-facts';
+import { stepId, type RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
 
 /** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
@@ -65,7 +65,7 @@ function endStep(
   draft.done.add(step);
   draft.counting.clear();
   if (event.kind === 'step-skipped') draft.skipped.add(step);
-  const layer = request.layers.find(({ id }) => step === `wind-${id}`)?.id;
+  const layer = request.layers.find(({ id }) => step === stepId('wind', id))?.id;
   if (event.kind !== 'step-done' || layer === undefined) return;
   draft.byEye[event.payload.by === 'eye' ? 'add' : 'delete'](layer);
   draft.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);

@@ -5,7 +5,7 @@ import { AT_THE_GAP } from './depth-observations';
 import { amountOf, type CountedAmount } from './counted-amount';
 import type { RunState } from './run-state';
 import { isSwap, windingRequest } from '../steps/winding-order';
-import type { RunFacts } from '../steps/run-facts';
+import { stepId, type RunFacts } from '../steps/run-facts';
 import { segmentsOf } from '../plan/segments';
 import type { RunUnderWay } from './under-way';
 
@@ -84,4 +84,6 @@ function levelRemedy(
 
 /** The winding of a layer and everything behind it that looks at the level. */
 const stepsFrom = (facts: RunFacts, layer: string): string[] =>
-  windingRequest(facts).layers.at(-1)?.id === layer ? [`wind-${layer}`, 'gap', 'thumb'] : [];
+  windingRequest(facts).layers.at(-1)?.id === layer
+    ? [stepId('wind', layer), stepId('gap'), stepId('thumb')]
+    : [];

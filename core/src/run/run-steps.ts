@@ -1,5 +1,5 @@
 import { STEPS } from '../steps/catalogue';
-import type { RunFacts, RunStep, StepKind } from '../steps/run-facts';
+import { stepId, type RunFacts, type RunStep, type StepKind } from '../steps/run-facts';
 import { stepAt } from '../steps/step-at';
 import type { SupplyWayAtBench } from '../steps/supply-way';
 import { lineLayers, windingRequest } from '../steps/winding-order';
@@ -26,7 +26,8 @@ export function runSteps(facts: RunFacts, ways: Readonly<Record<string, SupplyWa
       if (when === 'never') return [];
       return [
         {
-          ...(layer === undefined ? { id: kind, kind } : { id: `${kind}-${layer}`, kind, layer }),
+          ...{ id: stepId(kind, layer), kind },
+          ...(layer === undefined ? {} : { layer }),
           ...(when === 'optional' ? { optional: true } : {}),
         },
       ];

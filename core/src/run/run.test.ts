@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LayerRequest } from '../plan/fill-request';
 import { planFill } from '../plan/plan-fill';
-import { USUAL_HOUSE_RULES } from '../rules/house-rules';
+import { USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import { knownSpool } from '../spool/estimate';
 import { valueOf, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
 import { event, FACTS, turns } from '../testing/runs';

@@ -1,6 +1,6 @@
 import type { ReelType } from '../lines/reel-type';
 import type { FillRequest } from '../plan/fill-request';
-import type { HouseRules } from '../rules/house-rules';
+import type { HouseRules } from '../house-rules/house-rules';
 
 /** What a step of a run asks of the technician. */
 export type StepKind =
@@ -26,6 +26,10 @@ export type StepKind =
   | 'guides'
   | 'drag'
   | 'tag';
+
+/** The id of a step, which is written nowhere else: its kind, and the layer it belongs to. */
+export const stepId = (kind: StepKind, layer?: string): string =>
+  layer === undefined ? kind : `${kind}-${layer}`;
 
 /** One step of a run. */
 export interface RunStep {

@@ -3,7 +3,7 @@ import { MATERIALS, type Line } from '../lines/line';
 import type { ReelType } from '../lines/reel-type';
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import type { PlanInput } from '../plan/make-plan';
-import { USUAL_HOUSE_RULES } from '../rules/house-rules';
+import { USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import { SUPPLY_WAYS } from '../steps/supply-way';
 import { type RunEvent, type RunHappening } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';

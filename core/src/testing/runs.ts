@@ -1,4 +1,4 @@
-import { USUAL_HOUSE_RULES } from '../rules/house-rules';
+import { USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import type { RunEvent, RunHappening } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';
 import { WORKED_REQUEST } from './examples';

@@ -1,4 +1,4 @@
-import { schoolOf, type HouseRules } from '../rules/house-rules';
+import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import { twistLedger, type Sense, type SupplyWay, type Twist, type TwistSetup } from './twist-ledger';
 
 /** What is known of a reel and a supply before the supply is laid out. mm at the start and at the end of the layer. */

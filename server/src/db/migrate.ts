@@ -8,8 +8,18 @@ import { house } from './migrations/0004-house';
 import { bench } from './migrations/0005-bench';
 import { bestEstimate } from './migrations/0006-best-estimate';
 import { runLog } from './migrations/0007-run-log';
+import { exceptions } from './migrations/0008-exceptions';
 
-const MIGRATIONS: readonly Migration[] = [firstHouse, lineRack, bags, house, bench, bestEstimate, runLog];
+const MIGRATIONS: readonly Migration[] = [
+  firstHouse,
+  lineRack,
+  bags,
+  house,
+  bench,
+  bestEstimate,
+  runLog,
+  exceptions,
+];
 
 /**
  * Brings the schema up to date. Statements of a migration that failed half-way are named in the error.

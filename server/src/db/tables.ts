@@ -6,7 +6,7 @@ import {
   defineCounters,
   defineHouseChanges,
   defineHouseRules,
-  defineRuleOverrides,
+  defineRuleExceptions,
 } from './models/house-rules';
 import { defineLearned } from './models/learned';
 import { definePeople, defineSessions } from './models/people';
@@ -35,7 +35,7 @@ export function defineModels(sequelize: Sequelize) {
     soaks: defineSoaks(sequelize),
     recyclings: defineRecyclings(sequelize),
     houseRules: defineHouseRules(sequelize),
-    ruleOverrides: defineRuleOverrides(sequelize),
+    ruleExceptions: defineRuleExceptions(sequelize),
     houseChanges: defineHouseChanges(sequelize),
     benches: defineBenches(sequelize),
     counters: defineCounters(sequelize),

@@ -1,4 +1,4 @@
-import { overridesFor, type OverrideFacts, type RunRules } from '@yard-spool/contract';
+import { exceptionsFor, type ExceptionFacts, type RunRules } from '@yard-spool/contract';
 import { effectiveRules, type EffectiveRules } from '@yard-spool/core';
 import type { JobRow } from '../db/models/bags';
 import type { BenchRow } from '../db/models/house-rules';
@@ -6,12 +6,12 @@ import type { Reading } from '../context';
 import type { Unit } from '../unit';
 import { mainLineOf } from './main-line';
 import { readHouseRules } from './read-house-rules';
-import { listOverrides } from './list-overrides';
+import { listExceptions } from './list-exceptions';
 
-/** The rules that hold for a line, a customer or a reel: the house's with what was set otherwise. */
-export async function rulesFor(from: Reading, facts: OverrideFacts): Promise<EffectiveRules> {
-  const [{ rules }, overrides] = await Promise.all([readHouseRules(from), listOverrides(from)]);
-  return effectiveRules(rules, overridesFor(overrides, facts));
+/** The rules that hold for a line, a customer or a reel: the house's, with exceptions. */
+export async function rulesFor(from: Reading, facts: ExceptionFacts): Promise<EffectiveRules> {
+  const [{ rules }, exceptions] = await Promise.all([readHouseRules(from), listExceptions(from)]);
+  return effectiveRules(rules, exceptionsFor(exceptions, facts));
 }
 
 /** Everything a run is made under, as it holds now. */

@@ -160,17 +160,17 @@ describe('cautions', () => {
   });
 });
 
-describe('setting a rule otherwise', () => {
+describe('setting an exception', () => {
   const set = (target: object, question: string, school: string) =>
-    ada<{ id: number }>('PUT', '/overrides', { target, question, school, why: 'asked for it' });
+    ada<{ id: number }>('PUT', '/exceptions', { target, question, school, why: 'asked for it' });
 
   it('for a customer changes the plans of that customer alone, and taking it back changes them back', async () => {
     const [mine, other] = [await gapAsHouse(pieces, { name: 'Flush Fan', contact: '' }), await gapAsHouse()];
     const { body } = await set({ scope: 'customer', id: mine.customer.id }, 'level', 'flush');
     expect([gapOf(await bagOf(mine)), gapOf(await bagOf(other))]).toEqual([0, 2.38125]);
-    await ada('DELETE', `/overrides/${body.id}`);
+    await ada('DELETE', `/exceptions/${body.id}`);
     expect(gapOf(await bagOf(mine))).toBeCloseTo(2.38125, 9);
-    expect((await ada('DELETE', `/overrides/${body.id}`)).status).toBe(404);
+    expect((await ada('DELETE', `/exceptions/${body.id}`)).status).toBe(404);
   });
 
   it('goes along to the bench, with where it comes from', async () => {
@@ -204,9 +204,9 @@ describe('setting a rule otherwise', () => {
 
   it('is refused to a technician, for what is not there, and for a school there is not', async () => {
     const body = { target: { scope: 'reel', tag: 'R-9999' }, question: 'soak', school: 'none', why: 'x' };
-    expect((await bo('PUT', '/overrides', body)).body.code).toBe('not-allowed');
-    expect((await ada('PUT', '/overrides', body)).body.detail).toBe('No reel has the tag R-9999.');
-    const odd = await ada('PUT', '/overrides', { ...body, school: 'forever' });
+    expect((await bo('PUT', '/exceptions', body)).body.code).toBe('not-allowed');
+    expect((await ada('PUT', '/exceptions', body)).body.detail).toBe('No reel has the tag R-9999.');
+    const odd = await ada('PUT', '/exceptions', { ...body, school: 'forever' });
     expect([odd.status, odd.body.errors?.[0]?.path]).toEqual([400, 'school']);
   });
 });

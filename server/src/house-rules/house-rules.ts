@@ -3,7 +3,7 @@ import { BUILT_IN_CAUTIONS, HOUSE_QUESTIONS, schoolOf, type HouseQuestion } from
 import type { ServerContext } from '../context';
 import { unit } from '../unit';
 import { managersOnly, noteHouseChange } from './house-changes';
-import { listOverrides } from './list-overrides';
+import { listExceptions } from './list-exceptions';
 import { planAgain } from './plan-again';
 import { HOUSE_ROW, lockHouse, readHouseRules, type HouseSheet } from './read-house-rules';
 
@@ -23,7 +23,7 @@ export async function changeHouseRules(
     const { houseRules } = u.tables;
     const row = await u.lockVersioned(houseRules, HOUSE_ROW, version, { gone: words, changed: words });
     const before = await readHouseRules(u);
-    const ruling = { rules: before.rules, overrides: await listOverrides(u) };
+    const ruling = { rules: before.rules, exceptions: await listExceptions(u) };
     for (const change of differences(before, sheet)) await noteHouseChange(u, change);
     await u.tables.houseRules.change(row, { ...sheet, version: version + 1 });
     await planAgain(u, ruling);

@@ -2,14 +2,14 @@ import { noteChange } from '../bags/history';
 import type { JobRow } from '../db/models/bags';
 import type { Unit } from '../unit';
 import { inWorker } from '../work/in-worker';
-import { listOverrides } from './list-overrides';
+import { listExceptions } from './list-exceptions';
 import { readHouseRules } from './read-house-rules';
 import type { Replanned, Ruling } from './replan-waiting';
 import { lockWaiting } from './waiting-reels';
 
 /** What the house holds now. */
 export async function rulingNow(u: Unit): Promise<Ruling> {
-  return { rules: (await readHouseRules(u)).rules, overrides: await listOverrides(u) };
+  return { rules: (await readHouseRules(u)).rules, exceptions: await listExceptions(u) };
 }
 
 /**

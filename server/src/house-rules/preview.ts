@@ -5,18 +5,18 @@ import { readHouseRules } from './read-house-rules';
 import { inWorker } from '../work/in-worker';
 import type { Replanned } from './replan-waiting';
 import { readWaiting } from './waiting-reels';
-import { listOverrides } from './list-overrides';
+import { listExceptions } from './list-exceptions';
 
 /** What other rules would change on the reels that wait, before anything is kept. */
 export async function previewHouseRules(from: Reading, rules: HouseRules): Promise<Preview> {
-  const [kept, overrides, waiting, onTheBench] = await Promise.all([
+  const [kept, exceptions, waiting, onTheBench] = await Promise.all([
     readHouseRules(from),
-    listOverrides(from),
+    listExceptions(from),
     readWaiting(from),
     from.tables.jobs.count({ where: { state: 'on-the-bench' } }),
   ]);
-  const before = { rules: kept.rules, overrides };
-  const open = await inWorker('replan', { waiting, before, after: { rules, overrides } });
+  const before = { rules: kept.rules, exceptions };
+  const open = await inWorker('replan', { waiting, before, after: { rules, exceptions } });
   const changed = open.filter(
     ({ advice, replanned, stays }) => advice.length > 0 || replanned !== null || stays !== '',
   );

@@ -1,4 +1,10 @@
-import { adviceFacts, overridesFor, type Override, type Piece, type PreviewReel } from '@yard-spool/contract';
+import {
+  adviceFacts,
+  exceptionsFor,
+  type Exception,
+  type Piece,
+  type PreviewReel,
+} from '@yard-spool/contract';
 import {
   adviceSheet,
   changedAdvice,
@@ -14,10 +20,10 @@ import { withBeliefs } from '../learning/with-beliefs';
 import { mainLineOf } from './main-line';
 import type { Waiting, WaitingCut, WaitingReel } from './waiting-reels';
 
-/** House rules and what was set otherwise, at one moment. */
+/** House rules and exceptions to them, at one moment. */
 export interface Ruling {
   readonly rules: HouseRules;
-  readonly overrides: readonly Override[];
+  readonly exceptions: readonly Exception[];
 }
 
 /** One reel that waits, with what other rules make of it. */
@@ -63,9 +69,9 @@ export function replanWaiting({ waiting, before, after }: ToReplan): Replanned[]
   });
 }
 
-const rulingFor = ({ rules, overrides }: Ruling, reel: WaitingReel): HouseRules => {
+const rulingFor = ({ rules, exceptions }: Ruling, reel: WaitingReel): HouseRules => {
   const keys = { line: mainLineOf(reel), customer: reel.customerId, reel: reel.shown.tag };
-  return effectiveRules(rules, overridesFor(overrides, keys)).rules;
+  return effectiveRules(rules, exceptionsFor(exceptions, keys)).rules;
 };
 
 interface Rack {

@@ -5,8 +5,8 @@ import type { ServerContext } from '../context';
 import { readHabits } from '../house-rules/habits';
 import { listHouseChanges } from '../house-rules/house-changes';
 import { changeHouseRules } from '../house-rules/house-rules';
-import { listOverrides } from '../house-rules/list-overrides';
-import { dropOverride, setOverride } from '../house-rules/overrides';
+import { listExceptions } from '../house-rules/list-exceptions';
+import { dropException, setException } from '../house-rules/exceptions';
 import { previewHouseRules } from '../house-rules/preview';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { addMember, changeMember, listPeople, setPasscode } from '../people/members';
@@ -14,7 +14,7 @@ import { hashToken } from '../people/sessions';
 import { personOf, serve } from './serve';
 import { tokenOf } from './session-cookie';
 
-/** What the house settles: its rules and who they are set otherwise for, its benches and its people. */
+/** What the house settles: its rules and the exceptions to them, its benches and its people. */
 export function houseRoutes(router: Router, context: ServerContext): void {
   serve(router, api.readHouseRules, () => readHouseRules(context));
   serve(router, api.changeHouseRules, ({ body, response }) =>
@@ -23,10 +23,10 @@ export function houseRoutes(router: Router, context: ServerContext): void {
   serve(router, api.previewHouseRules, ({ body }) => previewHouseRules(context, body.rules));
   serve(router, api.listHouseChanges, () => listHouseChanges(context));
   serve(router, api.readHabits, () => readHabits(context));
-  serve(router, api.listOverrides, () => listOverrides(context));
-  serve(router, api.setOverride, ({ body, response }) => setOverride(context, personOf(response), body));
-  serve(router, api.dropOverride, ({ params, response }) =>
-    dropOverride(context, personOf(response), params.id),
+  serve(router, api.listExceptions, () => listExceptions(context));
+  serve(router, api.setException, ({ body, response }) => setException(context, personOf(response), body));
+  serve(router, api.dropException, ({ params, response }) =>
+    dropException(context, personOf(response), params.id),
   );
   serve(router, api.listBenches, () => listBenches(context));
   serve(router, api.addBench, ({ body, response }) => addBench(context, personOf(response), body));

@@ -33,7 +33,7 @@ export const routes: Routes = [
       { path: 'bags', loadChildren: async () => (await import('./bags/bags.routes')).BAGS_ROUTES },
       { path: 'bench', loadChildren: async () => (await import('./bench/bench.routes')).BENCH_ROUTES },
       { path: 'rack', loadChildren: async () => (await import('./rack/rack.routes')).RACK_ROUTES },
-      { path: 'house', loadChildren: async () => (await import('./rules/rules.routes')).RULES_ROUTES },
+      { path: 'house', loadChildren: async () => (await import('./house/house.routes')).HOUSE_ROUTES },
       { path: 'reels', loadChildren: async () => (await import('./reels/reels.routes')).REELS_ROUTES },
     ],
   },

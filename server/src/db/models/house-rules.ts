@@ -1,5 +1,5 @@
 import type { Bench, KeptHouseRules } from '@yard-spool/contract';
-import type { HouseQuestion, HouseRules, OverrideScope } from '@yard-spool/core';
+import type { HouseQuestion, HouseRules, ExceptionScope } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,
@@ -45,12 +45,12 @@ export const defineHouseRules = (sequelize: Sequelize) =>
     { tableName: 'house_rules' },
   );
 
-export interface RuleOverrideRow extends Model<
-  InferAttributes<RuleOverrideRow>,
-  InferCreationAttributes<RuleOverrideRow>
+export interface RuleExceptionRow extends Model<
+  InferAttributes<RuleExceptionRow>,
+  InferCreationAttributes<RuleExceptionRow>
 > {
   id: CreationOptional<number>;
-  scope: OverrideScope;
+  scope: ExceptionScope;
   productId: number | null;
   customerId: number | null;
   reelId: number | null;
@@ -93,9 +93,9 @@ export interface CounterRow extends Model<InferAttributes<CounterRow>, InferCrea
   runId: number | null;
 }
 
-export const defineRuleOverrides = (sequelize: Sequelize) =>
-  sequelize.define<RuleOverrideRow>(
-    'ruleOverride',
+export const defineRuleExceptions = (sequelize: Sequelize) =>
+  sequelize.define<RuleExceptionRow>(
+    'ruleException',
     {
       id,
       scope: DataTypes.STRING,
@@ -108,7 +108,7 @@ export const defineRuleOverrides = (sequelize: Sequelize) =>
       at: DataTypes.DATE(3),
       byId: DataTypes.INTEGER,
     },
-    { tableName: 'rule_overrides' },
+    { tableName: 'rule_exceptions' },
   );
 
 export const defineHouseChanges = (sequelize: Sequelize) =>

@@ -18,7 +18,7 @@ import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import type { LineLook } from '../drawing/line-look';
 import { UnitsService } from '../data/units.service';
-import { otherwiseWords } from '../rules/otherwise-words';
+import { exceptionWords } from '../house/exception-words';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { useKeys } from '../keyboard/keyboard.service';
@@ -106,12 +106,12 @@ export class BagPage {
       wants.mainFirst ? 'Main first, then swapped over.' : '',
     ].filter(Boolean);
   /** What is not the house's for this reel. */
-  protected readonly otherwise = computed(() => {
+  protected readonly exceptions = computed(() => {
     const [bag, job] = [this.bag.value(), this.job()];
     if (!bag || !job) return [];
     const lines = job.planInput.request.layers.flatMap((layer) => (layer.kind === 'line' ? [layer] : []));
     const main = lines.find(({ role }) => role === 'main') ?? lines.at(-1);
-    return otherwiseWords(
+    return exceptionWords(
       this.house.rulesFor({ line: main?.line.key, customer: bag.customer.id, reel: job.tag }),
     );
   });

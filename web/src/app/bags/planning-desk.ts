@@ -50,7 +50,7 @@ export class PlanningDesk {
     customerId: this.source().customerId(),
     system: this.units.system(),
     house: this.house.house(),
-    overrides: this.house.overrides(),
+    exceptions: this.house.exceptions(),
     learning: this.house.learning(),
   }));
   private readonly plannedReels = computed(() => this.reels().map((reel) => this.planned(reel)));

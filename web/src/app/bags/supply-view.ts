@@ -12,7 +12,7 @@ import {
   type SupplyStand,
 } from '@yard-spool/core';
 import { DateTime } from 'luxon';
-import { QUESTION_NAMES, SCOPE_WORDS } from '../rules/question-names';
+import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import type { DraftPlan } from './draft-plan';
 import { promisedText } from './promised-text';
 
@@ -29,8 +29,8 @@ const TOLD_ABOVE = new Set<HouseQuestion>(['supply', 'label', 'judgeTwistBy']);
 interface Said {
   readonly about: string;
   readonly advice: Advice;
-  /** Whom it was set otherwise for; empty where it is the house's. */
-  readonly otherwise: string;
+  /** Whom an exception was set for; empty where it is the house's. */
+  readonly exception: string;
 }
 
 /** How the supply stands and why, and how this line is soaked, gripped, joined, wound and handed back. */
@@ -80,8 +80,8 @@ export class SupplyView {
   );
   protected readonly face = computed(() => this.sheet()?.label?.sentence ?? '');
   protected readonly judged = computed(() => this.sheet()?.judgeTwistBy?.sentence ?? '');
-  protected readonly supplyOtherwise = computed(() =>
-    [...TOLD_ABOVE].map((question) => this.otherwise(question)).find((words) => words !== ''),
+  protected readonly supplyException = computed(() =>
+    [...TOLD_ABOVE].map((question) => this.exceptionOf(question)).find((words) => words !== ''),
   );
   protected readonly handling = computed((): Said[] => {
     const [sheet, facts] = [this.sheet(), this.facts()];
@@ -89,11 +89,11 @@ export class SupplyView {
     const said = (Object.keys(QUESTION_NAMES) as HouseQuestion[]).flatMap((question): Said[] => {
       const advice = sheet[question];
       if (!advice || TOLD_ABOVE.has(question)) return [];
-      return [{ about: QUESTION_NAMES[question], advice, otherwise: this.otherwise(question) }];
+      return [{ about: QUESTION_NAMES[question], advice, exception: this.exceptionOf(question) }];
     });
     const [first] = facts.layers;
     const knot = facts.bare && first ? arborKnotAdvice(first.line) : null;
-    return knot ? [...said, { about: 'Knot at the arbor', advice: knot, otherwise: '' }] : said;
+    return knot ? [...said, { about: 'Knot at the arbor', advice: knot, exception: '' }] : said;
   });
 
   /** When the line has to be in the water at the latest, an hour before the reel is handed over. */
@@ -106,7 +106,7 @@ export class SupplyView {
     return `Into the tub by ${promisedText(promised.minus({ hours: hours + 1 }).toISO())}, to be filled an hour before the promise.`;
   });
 
-  private otherwise(question: HouseQuestion): string {
+  private exceptionOf(question: HouseQuestion): string {
     const scope = this.ruling().from[question];
     return scope ? SCOPE_WORDS[scope] : '';
   }

@@ -36,7 +36,7 @@ import { BenchView } from './bench-view';
         }
       </div>
     }
-    @for (words of bench.otherwise(); track words) {
+    @for (words of bench.exceptions(); track words) {
       <p class="look px-3.5 py-2 text-[14px] font-semibold">{{ words }}</p>
     }
     @if (bench.winding()) {

@@ -1,5 +1,5 @@
 import type { Run } from '@yard-spool/contract';
-import type { RunUnderWay } from '@yard-spool/core';
+import { stepId, type RunUnderWay } from '@yard-spool/core';
 import type { LineLook } from '../drawing/line-look';
 import type { SectionView } from '../drawing/section-layout';
 
@@ -50,7 +50,7 @@ export function layersAhead(
   const planned = plan?.layers ?? run.job.plan.layers;
   for (const { id, length, handleTurns } of planned) {
     const on = wound.find((layer) => layer.id === id);
-    const finished = done.has(`wind-${id}`) ? on : undefined;
+    const finished = done.has(stepId('wind', id)) ? on : undefined;
     lengths[id] = finished?.length ?? length.value;
     totals[id] = finished?.handleTurns ?? handleTurns.value;
   }

@@ -16,7 +16,7 @@ import {
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import type { SectionView } from '../drawing/section-layout';
-import { otherwiseWords } from '../rules/otherwise-words';
+import { exceptionWords } from '../house/exception-words';
 import { actionsOf } from './bench-actions-of';
 import { benchSection, layersAhead } from './bench-section';
 import { looksDue } from './looks-due';
@@ -138,9 +138,9 @@ export class BenchView {
     return settled.ok ? settled.value.question : null;
   });
   /** What is not the house's for this reel. */
-  readonly otherwise = computed(() => {
+  readonly exceptions = computed(() => {
     const run = this.store.run();
-    return run ? otherwiseWords(run.under) : [];
+    return run ? exceptionWords(run.under) : [];
   });
   /** Whether this layer's piece may run out with it: it holds hardly more than is to go on. */
   readonly mayRunOut = computed(() => {

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { api, overridesFor, type KeptHouseRules, type OverrideFacts } from '@yard-spool/contract';
+import { api, exceptionsFor, type KeptHouseRules, type ExceptionFacts } from '@yard-spool/contract';
 import { effectiveRules, USUAL_HOUSE_RULES, type EffectiveRules } from '@yard-spool/core';
 import { Settings } from 'luxon';
 import { filter, take, tap, type Observable } from 'rxjs';
@@ -8,7 +8,7 @@ import { ApiService } from './api.service';
 import { load } from './loaded';
 import { UnitsService } from './units.service';
 
-/** What the shop has settled, and for whom it is otherwise. */
+/** What the shop has settled, and for whom there are exceptions. */
 @Injectable({ providedIn: 'root' })
 export class HouseService {
   private readonly api = inject(ApiService);
@@ -16,12 +16,12 @@ export class HouseService {
   private readonly kept = load(() => this.api.call(api.readHouseRules));
 
   private readonly taught = load(() => this.api.call(api.readLearning));
-  private readonly otherwise = load(() => this.api.call(api.listOverrides));
+  private readonly set = load(() => this.api.call(api.listExceptions));
 
   readonly now = this.kept.now;
   readonly house = computed(() => this.kept.value());
-  /** Rules set otherwise for a line, a customer or a reel. */
-  readonly overrides = computed(() => this.otherwise.value() ?? []);
+  /** Exceptions for a line, a customer or a reel. */
+  readonly exceptions = computed(() => this.set.value() ?? []);
   /** What closed fills have taught. */
   readonly learning = computed(() => this.taught.value());
   /** Metres lost with each cut. */
@@ -48,14 +48,14 @@ export class HouseService {
   }
 
   /** The rules that hold for a line, a customer and a reel, and where those come from that are not the house's. */
-  rulesFor(facts: OverrideFacts): EffectiveRules {
-    return effectiveRules(this.house()?.rules ?? USUAL_HOUSE_RULES, overridesFor(this.overrides(), facts));
+  rulesFor(facts: ExceptionFacts): EffectiveRules {
+    return effectiveRules(this.house()?.rules ?? USUAL_HOUSE_RULES, exceptionsFor(this.exceptions(), facts));
   }
 
   /** Asks for everything again. */
   readonly reload = (): void => {
     this.kept.reload();
-    this.otherwise.reload();
+    this.set.reload();
     this.taught.reload();
   };
 

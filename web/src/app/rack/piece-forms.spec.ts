@@ -118,7 +118,7 @@ describe('a piece', () => {
     const piece = aPiece({ lengthMm: 300_000, promisedMm: 80_000, lot: 'L9', priceMinor: 4500 });
     const screen = await openScreen(PieceCard, { piece });
     screen.http.expectOne('/api/house-rules');
-    screen.http.expectOne('/api/overrides');
+    screen.http.expectOne('/api/exceptions');
     expect(screen.shown()).toContain('300 m left');
     expect(screen.shown()).toContain('220 m free');
     expect(screen.shown()).toContain('lot L9');

@@ -14,7 +14,7 @@ import { LineSwatch } from '../drawing/line-swatch';
 import type { SectionView } from '../drawing/section-layout';
 import { SpoolSection } from '../drawing/spool-section';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
-import { QUESTION_NAMES, SCOPE_WORDS } from '../rules/question-names';
+import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import { LoadState } from '../ui/load-state';
 
 const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {

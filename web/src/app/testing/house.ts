@@ -23,7 +23,7 @@ export async function tellHouse<T>(
   house: KeptHouseRules = aHouse(),
 ): Promise<void> {
   http.expectOne('/api/house-rules').flush(house);
-  http.expectOne('/api/overrides').flush([]);
+  http.expectOne('/api/exceptions').flush([]);
   await fixture.whenStable();
 }
 

@@ -9,7 +9,7 @@ import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
-import { RulesTabs } from './rules-tabs';
+import { HouseTabs } from './house-tabs';
 
 const ownForm = (at = 'wind', title = '', words = '') =>
   new FormGroup({ at: text(at), title: text(title), text: text(words) });
@@ -17,7 +17,7 @@ const ownForm = (at = 'wind', title = '', words = '') =>
 /** The cautions the bench shows: every built-in one, in the shop's words where it wants, and the shop's own. */
 @Component({
   selector: 'ys-cautions-page',
-  imports: [LoadState, ReactiveFormsModule, RulesTabs, SelectField, TextField],
+  imports: [LoadState, ReactiveFormsModule, HouseTabs, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './cautions-page.html',
   host: { class: 'block min-h-0 grow' },

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { effectiveRules, type RuleOverride } from './effective-rules';
+import { effectiveRules, type RuleException } from './effective-rules';
 import { USUAL_HOUSE_RULES } from './house-rules';
 
-const soak = (scope: RuleOverride['scope'], school: 'none' | 'short' | 'overnight'): RuleOverride => ({
+const soak = (scope: RuleException['scope'], school: 'none' | 'short' | 'overnight'): RuleException => ({
   scope,
   question: 'soak',
   school,
 });
 
 describe('effectiveRules', () => {
-  it('are the house’s where nothing was set otherwise', () => {
+  it('are the house’s where there is no exception', () => {
     expect(effectiveRules(USUAL_HOUSE_RULES, [])).toEqual({ rules: USUAL_HOUSE_RULES, from: {} });
   });
 

@@ -1,16 +1,20 @@
 import type { Routes } from '@angular/router';
 
-const title = 'House rules · Yard Spool';
+const title = 'House · Yard Spool';
 
-export const RULES_ROUTES: Routes = [
-  { path: '', pathMatch: 'full', redirectTo: 'schools/level' },
-  { path: 'schools', pathMatch: 'full', redirectTo: 'schools/level' },
+export const HOUSE_ROUTES: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'rules/level' },
+  { path: 'rules', pathMatch: 'full', redirectTo: 'rules/level' },
   {
-    path: 'schools/:question',
-    loadComponent: async () => (await import('./schools-page')).SchoolsPage,
+    path: 'rules/:question',
+    loadComponent: async () => (await import('./rules-page')).RulesPage,
     title,
   },
-  { path: 'otherwise', loadComponent: async () => (await import('./overrides-page')).OverridesPage, title },
+  {
+    path: 'exceptions',
+    loadComponent: async () => (await import('./exceptions-page')).ExceptionsPage,
+    title,
+  },
   { path: 'benches', loadComponent: async () => (await import('./benches-page')).BenchesPage, title },
   { path: 'people', loadComponent: async () => (await import('./people-page')).PeoplePage, title },
   { path: 'shop', loadComponent: async () => (await import('./shop-page')).ShopPage, title },

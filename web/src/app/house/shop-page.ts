@@ -12,14 +12,14 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
-import { RulesTabs } from './rules-tabs';
+import { HouseTabs } from './house-tabs';
 
 const TAIL = { min: 0, max: 20 };
 
 /** What the shop settles beside its schools: units, money, time, the tail of a cut, and where old line goes. */
 @Component({
   selector: 'ys-shop-page',
-  imports: [Choice, LoadState, QuantityField, ReactiveFormsModule, RulesTabs, TextField],
+  imports: [Choice, LoadState, QuantityField, ReactiveFormsModule, HouseTabs, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shop-page.html',
   host: { class: 'block min-h-0 grow' },

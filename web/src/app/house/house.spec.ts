@@ -1,12 +1,12 @@
-import type { Bench, Habits, Member, Override, Preview } from '@yard-spool/contract';
+import type { Bench, Habits, Member, Exception, Preview } from '@yard-spool/contract';
 import { effectiveRules, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aHouse, signInAs, tellHouse } from '../testing/house';
 import { openScreen, problem } from '../testing/screen';
 import { BenchForm } from './bench-form';
 import { CautionsPage } from './cautions-page';
 import { GapChart } from './gap-chart';
-import { OverridesPage } from './overrides-page';
-import { otherwiseWords } from './otherwise-words';
+import { ExceptionsPage } from './exceptions-page';
+import { exceptionWords } from './exception-words';
 import { handWords } from '../ui/learned-words';
 import { PeoplePage } from './people-page';
 import { RulesPreview } from './rules-preview';
@@ -113,22 +113,22 @@ describe('what a rule would change', () => {
   });
 });
 
-describe('rules set otherwise', () => {
-  const one: Override = {
+describe('exceptions to the house rules', () => {
+  const one: Exception = {
     ...{ id: 5, scope: 'customer', key: '3', name: 'Wenna', question: 'guides', school: 'all' },
     ...{ why: 'takes the rod', at: NOW, by: 'Tova' },
   };
 
   it('are said with whom they are for', () => {
     const ruling = effectiveRules(USUAL_HOUSE_RULES, [{ scope: 'line', question: 'soak', school: 'none' }]);
-    expect(otherwiseWords(ruling)).toEqual(['Soak: Not at all, set for this line.']);
+    expect(exceptionWords(ruling)).toEqual(['Soak: Not at all, set for this line.']);
   });
 
   it('say what is missing before one can be set, and send it', async () => {
-    const screen = await openScreen(OverridesPage);
+    const screen = await openScreen(ExceptionsPage);
     screen.http.expectOne('/api/products').flush([]);
     screen.http.expectOne('/api/house-rules').flush(aHouse());
-    screen.http.expectOne('/api/overrides').flush([one]);
+    screen.http.expectOne('/api/exceptions').flush([one]);
     await signInAs(screen, 'manager');
     expect(screen.shown()).toContain('Guides: All of them instead of The first guide');
     expect(screen.shown()).toContain('three letters do');
@@ -137,8 +137,8 @@ describe('rules set otherwise', () => {
     expect(screen.shown()).toContain('Choose the school');
     await screen.type('School', 'none');
     await screen.type('Why', 'asked');
-    await screen.press('Set it otherwise');
-    const sent = screen.http.expectOne('/api/overrides');
+    await screen.press('Set the exception');
+    const sent = screen.http.expectOne('/api/exceptions');
     expect(sent.request.body).toEqual({
       target: { scope: 'reel', tag: 'R-0001' },
       ...{ question: 'soak', school: 'none', why: 'asked' },

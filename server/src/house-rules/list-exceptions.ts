@@ -1,12 +1,12 @@
-import type { Override } from '@yard-spool/contract';
-import type { RuleOverrideRow } from '../db/models/house-rules';
+import type { Exception } from '@yard-spool/contract';
+import type { RuleExceptionRow } from '../db/models/house-rules';
 import type { Reading } from '../context';
 import { peopleNames } from '../people/people';
 
-/** Every rule that was set otherwise for a line, a customer or a reel. */
-export async function listOverrides(from: Reading): Promise<Override[]> {
+/** Every exception set for a line, a customer or a reel. */
+export async function listExceptions(from: Reading): Promise<Exception[]> {
   const { tables } = from;
-  const rows = await tables.ruleOverrides.findAll({ order: ['id'] });
+  const rows = await tables.ruleExceptions.findAll({ order: ['id'] });
   if (rows.length === 0) return [];
   const idsOf = (key: 'productId' | 'customerId' | 'reelId'): number[] =>
     rows.flatMap((row) => row[key] ?? []);
@@ -16,7 +16,7 @@ export async function listOverrides(from: Reading): Promise<Override[]> {
     tables.reels.findAll({ where: { id: idsOf('reelId') } }),
     peopleNames(from),
   ]);
-  const target = ({ productId, customerId, reelId }: RuleOverrideRow): Pick<Override, 'key' | 'name'> => {
+  const target = ({ productId, customerId, reelId }: RuleExceptionRow): Pick<Exception, 'key' | 'name'> => {
     const product = products.find(({ id }) => id === productId);
     const customer = customers.find(({ id }) => id === customerId);
     const reel = reels.find(({ id }) => id === reelId);

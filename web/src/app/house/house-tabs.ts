@@ -4,11 +4,11 @@ import { AreaTabs } from '../ui/area-tabs';
 
 /** The parts of what the house settles, beside its title; whoever may not change them is told so. */
 @Component({
-  selector: 'ys-rules-tabs',
+  selector: 'ys-house-tabs',
   imports: [AreaTabs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ys-area-tabs name="House rules" label="Parts of the house" [parts]="parts">
+    <ys-area-tabs name="House" label="Parts of the house" [parts]="parts">
       @if (!mayChange()) {
         <p class="look ml-auto px-2.5 py-1 text-[13px] font-semibold">Only a manager changes these.</p>
       }
@@ -16,12 +16,12 @@ import { AreaTabs } from '../ui/area-tabs';
   `,
   host: { class: 'block' },
 })
-export class RulesTabs {
+export class HouseTabs {
   private readonly session = inject(SessionService);
   protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
   protected readonly parts = [
-    { path: '/house/schools', name: 'Schools', below: true },
-    { path: '/house/otherwise', name: 'For some otherwise' },
+    { path: '/house/rules', name: 'House rules', below: true },
+    { path: '/house/exceptions', name: 'Exceptions' },
     { path: '/house/benches', name: 'Benches and tubs' },
     { path: '/house/people', name: 'People' },
     { path: '/house/shop', name: 'Shop' },

@@ -1,4 +1,4 @@
-import type { HouseQuestion, OverrideScope } from '@yard-spool/core';
+import type { HouseQuestion, ExceptionScope } from '@yard-spool/core';
 
 /** What each question is about, in a word or two, in the order they are asked. */
 export const QUESTION_NAMES: Readonly<Record<HouseQuestion, string>> = {
@@ -19,8 +19,8 @@ export const QUESTION_NAMES: Readonly<Record<HouseQuestion, string>> = {
   service: 'Renewal',
 };
 
-/** Whom a rule was set otherwise for, as it is said where it acts. */
-export const SCOPE_WORDS: Readonly<Record<OverrideScope, string>> = {
+/** Whom an exception was set for, as it is said where it acts. */
+export const SCOPE_WORDS: Readonly<Record<ExceptionScope, string>> = {
   line: 'set for this line',
   customer: 'set for this customer',
   reel: 'set for this reel',

@@ -9,12 +9,12 @@ import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { BenchForm } from './bench-form';
 import { COUNTED_WORDS } from './counted-words';
-import { RulesTabs } from './rules-tabs';
+import { HouseTabs } from './house-tabs';
 
 /** The benches, which of them this machine stands at, and the soak tubs. */
 @Component({
   selector: 'ys-benches-page',
-  imports: [BenchForm, LoadState, RulesTabs],
+  imports: [BenchForm, LoadState, HouseTabs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './benches-page.html',
   host: { class: 'block min-h-0 grow' },

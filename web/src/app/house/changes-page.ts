@@ -4,16 +4,16 @@ import { promisedText } from '../bags/promised-text';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { LoadState } from '../ui/load-state';
-import { RulesTabs } from './rules-tabs';
+import { HouseTabs } from './house-tabs';
 
 /** Every change of the house, newest first: who, when, and what was before. */
 @Component({
   selector: 'ys-changes-page',
-  imports: [LoadState, RulesTabs],
+  imports: [LoadState, HouseTabs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="flex min-h-full flex-col gap-3 p-4 px-5">
-      <ys-rules-tabs />
+      <ys-house-tabs />
       <ys-load-state what="the changes" [of]="changes.now()" (again)="changes.reload()" />
       @if (changes.value(); as all) {
         @if (all.length === 0) {

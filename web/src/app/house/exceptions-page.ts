@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, type NewOverride, type Override } from '@yard-spool/contract';
+import { api, type NewException, type Exception } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, schoolOf, type HouseQuestion, type Question } from '@yard-spool/core';
 import { CustomerPicker } from '../bags/customer-picker';
 import { promisedText } from '../bags/promised-text';
@@ -15,19 +15,19 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { QUESTION_NAMES } from './question-names';
-import { RulesTabs } from './rules-tabs';
+import { HouseTabs } from './house-tabs';
 
 const SCOPES = { line: 'Line', customer: 'Customer', reel: 'Reel' } as const;
 
-/** Rules set otherwise for a line, a customer or one reel, and setting another. */
+/** Exceptions to the house rules for a line, a customer or one reel, and setting another. */
 @Component({
-  selector: 'ys-overrides-page',
-  imports: [Choice, CustomerPicker, ReactiveFormsModule, RulesTabs, SelectField, TextField],
+  selector: 'ys-exceptions-page',
+  imports: [Choice, CustomerPicker, ReactiveFormsModule, HouseTabs, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './overrides-page.html',
+  templateUrl: './exceptions-page.html',
   host: { class: 'block min-h-0 grow' },
 })
-export class OverridesPage {
+export class ExceptionsPage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   protected readonly house = inject(HouseService);
@@ -36,7 +36,7 @@ export class OverridesPage {
   protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
   protected readonly scopes = SCOPES;
   protected readonly names = QUESTION_NAMES;
-  /** What is being set otherwise. */
+  /** The exception that is being set. */
   readonly form = new FormGroup({
     scope: text('customer'),
     line: text(),
@@ -89,9 +89,9 @@ export class OverridesPage {
   });
 
   protected readonly at = (iso: string): string => promisedText(iso);
-  protected readonly schoolName = ({ question, school }: Override): string =>
+  protected readonly schoolName = ({ question, school }: Exception): string =>
     schoolOf({ [question]: school }, question).name;
-  protected readonly houseName = ({ question }: Override): string => {
+  protected readonly houseName = ({ question }: Exception): string => {
     const rules = this.house.house()?.rules;
     return rules ? schoolOf(rules, question).name : '';
   };
@@ -99,20 +99,20 @@ export class OverridesPage {
   protected set(): void {
     if (this.missing() !== '') return;
     const { scope, line, tag, customerId, question, school, why } = this.form.getRawValue();
-    const target: NewOverride['target'] =
+    const target: NewException['target'] =
       scope === 'line'
         ? { scope, code: line }
         : scope === 'reel'
           ? { scope, tag }
           : { scope: 'customer', id: Number(customerId) };
     const body = { target, question: question as HouseQuestion, school, why };
-    this.sending.send(this.api.call(api.setOverride, { body }), () => {
+    this.sending.send(this.api.call(api.setException, { body }), () => {
       this.form.reset({ scope, question });
       this.house.reload();
     });
   }
 
-  protected drop({ id }: Override): void {
-    this.dropping.send(this.api.call(api.dropOverride, { params: { id } }), this.house.reload);
+  protected drop({ id }: Exception): void {
+    this.dropping.send(this.api.call(api.dropException, { params: { id } }), this.house.reload);
   }
 }

@@ -20,7 +20,7 @@ import { Sending } from '../ui/sending';
 import { useKeys } from '../keyboard/keyboard.service';
 import { QUESTION_NAMES } from './question-names';
 import { RulesPreview } from './rules-preview';
-import { RulesTabs } from './rules-tabs';
+import { HouseTabs } from './house-tabs';
 import { SchoolPhysics } from './school-physics';
 
 const QUESTIONS = Object.keys(QUESTION_NAMES) as HouseQuestion[];
@@ -28,13 +28,13 @@ const SETTLES_MS = 120;
 
 /** Every question good technicians answer differently: the schools, what physics adds, and what a change would change. */
 @Component({
-  selector: 'ys-schools-page',
-  imports: [LoadState, RouterLink, RulesPreview, RulesTabs, SchoolPhysics],
+  selector: 'ys-rules-page',
+  imports: [LoadState, RouterLink, RulesPreview, HouseTabs, SchoolPhysics],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './schools-page.html',
+  templateUrl: './rules-page.html',
   host: { class: 'block min-h-0 grow' },
 })
-export class SchoolsPage {
+export class RulesPage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   protected readonly house = inject(HouseService);
@@ -58,7 +58,7 @@ export class SchoolsPage {
       name: QUESTION_NAMES[id],
       school: schoolOf(this.rules(), id).name,
       thought: this.rules()[id] !== this.kept()[id],
-      otherwise: this.house.overrides().filter(({ question }) => question === id).length,
+      exceptions: this.house.exceptions().filter(({ question }) => question === id).length,
     })),
   );
   protected readonly changed = computed(() => this.rows().filter(({ thought }) => thought));
@@ -79,7 +79,7 @@ export class SchoolsPage {
     effect(() => {
       // A question asked again starts at its top, not where the last one was left.
       this.asked();
-      document.querySelector('ys-schools-page [data-part=question]')?.scrollTo(0, 0);
+      document.querySelector('ys-rules-page [data-part=question]')?.scrollTo(0, 0);
     });
   }
 

@@ -13,14 +13,14 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
-import { RulesTabs } from './rules-tabs';
+import { HouseTabs } from './house-tabs';
 
 const LEAST = 4;
 
 /** Who is here, what they may change, and their passcodes. */
 @Component({
   selector: 'ys-people-page',
-  imports: [Choice, LoadState, ReactiveFormsModule, RulesTabs, TextField],
+  imports: [Choice, LoadState, ReactiveFormsModule, HouseTabs, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people-page.html',
   host: { class: 'block min-h-0 grow' },

@@ -1,19 +1,19 @@
-import { HOUSE_QUESTIONS, OVERRIDE_SCOPES, type HouseQuestion } from '@yard-spool/core';
+import { HOUSE_QUESTIONS, EXCEPTION_SCOPES, type HouseQuestion } from '@yard-spool/core';
 import * as v from 'valibot';
 import { CodeSchema, IdSchema, InstantSchema, line } from './basics';
 import { QuestionSchema } from './house-rules';
 
-/** What a rule is set otherwise for: a line or a reel by its code, a customer by number. */
-const OverrideTargetSchema = v.variant('scope', [
+/** What an exception is set for: a line or a reel by its code, a customer by number. */
+const ExceptionTargetSchema = v.variant('scope', [
   v.object({ scope: v.literal('line'), code: CodeSchema }),
   v.object({ scope: v.literal('customer'), id: IdSchema }),
   v.object({ scope: v.literal('reel'), tag: CodeSchema }),
 ]);
 
 /** A question answered otherwise for one line, customer or reel, with the reason. */
-export const NewOverrideSchema = v.pipe(
+export const NewExceptionSchema = v.pipe(
   v.object({
-    target: OverrideTargetSchema,
+    target: ExceptionTargetSchema,
     question: QuestionSchema,
     school: v.string(),
     why: line('A reason', 120),
@@ -26,11 +26,11 @@ export const NewOverrideSchema = v.pipe(
     ['school'],
   ),
 );
-export type NewOverride = v.InferOutput<typeof NewOverrideSchema>;
+export type NewException = v.InferOutput<typeof NewExceptionSchema>;
 
-export const OverrideSchema = v.object({
+export const ExceptionSchema = v.object({
   id: IdSchema,
-  scope: v.picklist(OVERRIDE_SCOPES),
+  scope: v.picklist(EXCEPTION_SCOPES),
   /** The line's code, the customer's number, or the reel's tag. */
   key: v.string(),
   /** As people say it. */
@@ -41,17 +41,17 @@ export const OverrideSchema = v.object({
   at: InstantSchema,
   by: v.string(),
 });
-export type Override = v.InferOutput<typeof OverrideSchema>;
+export type Exception = v.InferOutput<typeof ExceptionSchema>;
 
-/** What a reel's own facts are, to find what was set otherwise for it. */
-export interface OverrideFacts {
+/** What a reel's own facts are, to find exceptions for it. */
+export interface ExceptionFacts {
   readonly line?: string | undefined;
   readonly customer?: number | undefined;
   readonly reel?: string | undefined;
 }
 
-/** Those of all that were set otherwise which apply to one reel, as the core takes them. */
-export const overridesFor = (all: readonly Override[], { line: code, customer, reel }: OverrideFacts) =>
+/** Those of all exceptions which apply to one reel, as the core takes them. */
+export const exceptionsFor = (all: readonly Exception[], { line: code, customer, reel }: ExceptionFacts) =>
   all
     .filter(({ scope, key }) => key === { line: code, customer: customer?.toString(), reel }[scope])
     .map(({ scope, question, school }) => ({

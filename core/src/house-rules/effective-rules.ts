@@ -1,0 +1,35 @@
+import type { HouseQuestion, HouseRules } from './house-rules';
+
+/** What an exception can be set for, the nearest to the reel last: it has the last word. */
+export const EXCEPTION_SCOPES = ['line', 'customer', 'reel'] as const;
+export type ExceptionScope = (typeof EXCEPTION_SCOPES)[number];
+
+/** One question answered otherwise than the house does, for a line, a customer or one reel. */
+export interface RuleException<Q extends HouseQuestion = HouseQuestion> {
+  readonly scope: ExceptionScope;
+  readonly question: Q;
+  readonly school: HouseRules[Q];
+}
+
+/** The rules one reel is filled under, and where each that is not the house's comes from. */
+export interface EffectiveRules {
+  readonly rules: HouseRules;
+  readonly from: Readonly<Partial<Record<HouseQuestion, ExceptionScope>>>;
+}
+
+/**
+ * The house rules with exceptions laid over them: a customer's wish goes before what a line needs, and
+ * what was said of one reel goes before both.
+ *
+ * @param exceptions those that apply to this reel, in any order
+ */
+export function effectiveRules(house: HouseRules, exceptions: readonly RuleException[]): EffectiveRules {
+  const rank = ({ scope }: RuleException): number => EXCEPTION_SCOPES.indexOf(scope);
+  const rules: Record<string, string> = { ...house };
+  const from: Partial<Record<HouseQuestion, ExceptionScope>> = {};
+  for (const { scope, question, school } of [...exceptions].sort((a, b) => rank(a) - rank(b))) {
+    rules[question] = school;
+    from[question] = scope;
+  }
+  return { rules: rules as unknown as HouseRules, from };
+}
