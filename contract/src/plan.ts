@@ -1,8 +1,10 @@
 import {
+  COUNTER_UNITS,
   MATERIALS,
   type Beliefs,
   type FillPlan,
   type FillRequest,
+  type KnownCounter,
   type Line,
   type Observation,
   type PlanInput,
@@ -67,11 +69,22 @@ export const BeliefSchema = v.object({
 });
 const beliefs = v.record(key, BeliefSchema);
 
+/** A counter that was matched before, as learning keeps it. */
+export const KnownCounterSchema: v.GenericSchema<KnownCounter> = v.object({
+  unit: v.picklist(COUNTER_UNITS),
+  step: v.pipe(number, v.minValue(0.01), v.maxValue(10)),
+  match: v.pipe(number, v.minValue(5), v.maxValue(300)),
+  perTurn: v.pipe(number, v.minValue(0.001), v.maxValue(10)),
+  sd: v.pipe(number, v.minValue(0), v.maxValue(1)),
+  from: v.picklist(['reel', 'kind', 'usual']),
+});
+
 const BeliefsSchema: v.GenericSchema<Beliefs> = v.object({
   type: v.exactOptional(v.picklist(['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'])),
   packing: v.exactOptional(BeliefSchema),
   bulk: v.exactOptional(beliefs),
   prints: v.exactOptional(beliefs),
+  counter: v.exactOptional(KnownCounterSchema),
 });
 
 const LayerRequestSchema = v.variant('kind', [

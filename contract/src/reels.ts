@@ -1,3 +1,4 @@
+import { COUNTER_UNITS, type KeptMatch } from '@yard-spool/core';
 import * as v from 'valibot';
 import { IdSchema, InstantSchema, MillimetresSchema } from './basics';
 import { REEL_TYPES } from './bags';
@@ -31,6 +32,38 @@ export const FillLayerSchema = v.object({
 });
 export type FillLayer = v.InferOutput<typeof FillLayerSchema>;
 
+const CounterSpoolSchema = v.object({
+  width: v.number(),
+  outer: v.number(),
+  lip: v.number(),
+  layers: v.array(v.object({ inner: v.number(), area: v.number() })),
+});
+
+/** How a counter was set up, as it is kept with its fill. */
+export const KeptMatchSchema: v.GenericSchema<KeptMatch> = v.object({
+  unit: v.picklist(COUNTER_UNITS),
+  step: v.number(),
+  match: v.number(),
+  walks: v.array(
+    v.object({
+      tape: v.number(),
+      reading: v.number(),
+      expected: v.nullable(v.number()),
+      moved: v.number(),
+      over: v.picklist(['field', 'meter']),
+      by: v.string(),
+      at: v.string(),
+    }),
+  ),
+  reads: v.number(),
+  agrees: v.boolean(),
+  perTurn: v.number(),
+  sd: v.number(),
+  spool: CounterSpoolSchema,
+  depth: v.number(),
+  tight: v.nullable(v.boolean()),
+});
+
 /** A fill of a spool: what is on it from that day on. */
 export const FillSchema = v.object({
   id: IdSchema,
@@ -46,6 +79,8 @@ export const FillSchema = v.object({
   /** The rules it was filled under. */
   under: RunRulesSchema,
   layers: v.array(FillLayerSchema),
+  /** How its counter was set up; null where it has none, or was never walked. */
+  counter: v.nullable(KeptMatchSchema),
 });
 export type Fill = v.InferOutput<typeof FillSchema>;
 

@@ -1,4 +1,6 @@
 import {
+  COUNTER_UNITS,
+  DOUBT_CAUSES,
   HOUSE_QUESTIONS,
   EXCEPTION_SCOPES,
   SUPPLY_WAYS,
@@ -19,6 +21,12 @@ const turns = v.pipe(finite, v.minValue(-20_000), v.maxValue(20_000));
 /** Spool turns to one counted turn: a gear, or 1 on a winder. */
 const per = v.pipe(finite, v.minValue(0.1), v.maxValue(12));
 const metres = v.pipe(finite, v.minValue(0), v.maxValue(20_000));
+/** Marks people walk to, m. */
+const walkLength = v.pipe(
+  finite,
+  v.minValue(5, 'A mark lies at least 5 m out.'),
+  v.maxValue(300, 'A mark lies at most 300 m out.'),
+);
 const depth = v.pipe(
   finite,
   v.minValue(-3, 'A depth is at least -3 mm.'),
@@ -103,6 +111,29 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
     gap: v.exactOptional(depth),
     length: v.exactOptional(metres),
   }),
+  of('walked', {
+    layer: id,
+    match: walkLength,
+    tape: walkLength,
+    reading: v.pipe(
+      finite,
+      v.minValue(1, 'A counter reads at least 1 at its mark.'),
+      v.maxValue(2000, 'A counter reads at most 2,000 at its mark.'),
+    ),
+    unit: v.picklist(COUNTER_UNITS),
+    step: v.pipe(finite, v.minValue(0.01), v.maxValue(10)),
+    over: v.picklist(['field', 'meter']),
+    expected: v.exactOptional(v.pipe(finite, v.minValue(0), v.maxValue(20_000))),
+    cause: v.exactOptional(v.picklist(DOUBT_CAUSES)),
+    left: v.exactOptional(v.boolean()),
+    earlier: v.exactOptional(
+      v.object({
+        walk: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200)),
+        tape: walkLength,
+      }),
+    ),
+  }),
+  of('moving', { on: v.boolean() }),
   of('noted', { step: id, values: v.record(id, note) }),
   of('undone', { event: UuidSchema }),
   of('closed', {}),

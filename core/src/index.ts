@@ -33,6 +33,7 @@ export { USUAL_PLAN_RULES, type PlanRules } from './plan/plan-rules';
 export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';
 export { makePlan, type MadePlan, type PlanInput } from './plan/make-plan';
+export type { Walked } from './run/run-event';
 export type { RunEvent, RunHappening, SeenTurn, TooLongChoice } from './run/run-event';
 export { SUPPLY_WAYS, type SupplyWayAtBench } from './steps/supply-way';
 export type { NoteValue, StepField } from './steps/step-field';
@@ -182,3 +183,22 @@ export { looseLayer, type LooseLayer } from './run/loose';
 export { lessonOf, type Lesson } from './learn/lesson';
 export { learnShop, type Learned, type ShopLearning, type ShopLesson } from './learn/learn-shop';
 export { beliefsFor, handKey, kindKey, type LearnedOf } from './learn/beliefs-for';
+export { COUNTER_UNITS, metresPer, type CounterUnit } from './counter/counter-unit';
+export type { CounterFace, KnownCounter } from './counter/counter-beliefs';
+export { counterMatch, WALK_RANGE, type CounterMatch, type CounterRequest } from './counter/counter-match';
+export type { Walk } from './counter/counter-fit';
+export {
+  afterBreakOff,
+  counterTable,
+  keptReadings,
+  refilled,
+  runsAhead,
+  type KeptCounter,
+  type TableRow,
+} from './counter/counter-table';
+export { reelToTouch, setTable, type SetReel, type SetRow } from './counter/counter-set';
+export { topLength, type CounterSpool } from './counter/paid-out';
+export { DOUBT_CAUSES, walkDoubts, type DoubtCause, type WalkDoubt } from './counter/walk-doubt';
+export { counterNow, counterRequest, setupOf, walksOf, type CounterSetup } from './run/counter-now';
+export { keptMatch, type KeptMatch, type KeptWalk } from './run/kept-match';
+export { learnCounters, type CounterLesson, type LearnedCounters } from './learn/learn-counters';

@@ -141,6 +141,7 @@ describe('one reel, end to end', () => {
     expect(reel.fills[0]!.gapRead).toBe(1.6);
     const main = pieces.find(({ code }) => code === 'JO-207')!;
     await browser.go('/rack');
+    await browser.fill('Find', 'JO-207');
     await (await browser.text('JO-207', 'button')).click();
     await browser.text(metres(main.lengthMm / 1000).replace('\u00a0m', ''), 'b');
   });

@@ -1,3 +1,4 @@
+import { WALK_RANGE } from '../counter/counter-match';
 import { bounded, isWithin } from '../numeric/bounded';
 import type { Draft } from './draft';
 import { foldCount, type Counting } from './fold-counts';
@@ -63,6 +64,7 @@ function endStep(
 ): void {
   const { step } = event.payload;
   draft.done.add(step);
+  draft.moving = false;
   draft.counting.clear();
   if (event.kind === 'step-skipped') draft.skipped.add(step);
   const layer = request.layers.find(({ id }) => step === stepId('wind', id))?.id;
@@ -94,6 +96,17 @@ function hold(draft: Draft, { on, device, count }: Extract<RunEvent, { kind: 'he
   draft.heldAt = on && device !== undefined && count !== undefined ? { [device]: count } : {};
 }
 
+/** A walk nobody can have made is passed over; one that puts an earlier one right moves that one's mark. */
+function walked(draft: Draft, { payload, by, at }: Extract<RunEvent, { kind: 'walked' }>): void {
+  const { tape, reading, match, earlier } = payload;
+  if (![tape, match].every((length) => isWithin(length, ...WALK_RANGE.tape))) return;
+  if (!isWithin(reading, ...WALK_RANGE.reading) || !isWithin(payload.step, 0.01, 10)) return;
+  const before = earlier && draft.walks[earlier.walk];
+  if (earlier && before && isWithin(earlier.tape, ...WALK_RANGE.tape))
+    draft.walks[earlier.walk] = { ...before, tape: earlier.tape };
+  draft.walks.push({ ...payload, by, at, wound: snapshot(draft.wound) });
+}
+
 /** A choice with a gap or a length nobody can have meant is passed over. */
 function chose(draft: Draft, chosen: Chosen): void {
   const { gap = 0, length = 0 } = chosen;
@@ -122,6 +135,15 @@ function look(draft: Draft, event: Looking): void {
       break;
     case 'chosen':
       chose(draft, event.payload);
+      break;
+    case 'walked':
+      draft.moving = false;
+      walked(draft, event);
+      break;
+    case 'moving':
+      draft.moving = event.payload.on;
+      // A device begins where it stands: what it counted on the walk moved no line.
+      draft.counting.clear();
       break;
     case 'settled':
       draft.settlings.push(event.payload);

@@ -30,18 +30,20 @@ const MOST_BACK = 10;
  * What to make of a device's count. It is cumulative, so a gap in the link loses nothing: what it went on by since it was
  * last credited is credited now. While the count is held nothing is credited, and the difference waits for an answer; so
  * it does where the count fell further than a hand winds back (a counter that began again), or jumped further than a
- * layer is long. Turns made while no layer is wound are passed over once a layer begins.
+ * layer is long. Turns made while no layer is wound are passed over once a layer begins; so are those of a walk with the
+ * reel's counter, where line goes out and comes back.
  *
  * @param options.gear spool turns to one counted turn of the layer
  * @param options.since the count as it stood when the layer began, where that is known
  */
 export function creditCount(
   device: CountingDevice,
-  { current, devices, counting, held, heldAt }: Counting,
+  { current, devices, counting, held, heldAt, moving }: Counting,
   count: number,
   { gear, since = count }: { readonly gear: number; readonly since?: number },
 ): Credit {
-  if (current?.kind !== 'wind' || current.layer === undefined) return NOTHING;
+  const layer = layerCounted(current, moving);
+  if (layer === undefined) return NOTHING;
   const last = Object.hasOwn(devices, device.name) ? devices[device.name] : undefined;
   // Its count when the layer began is written down first: turns made before that belong to no layer.
   if (last === undefined || !counting.has(device.name))
@@ -55,11 +57,15 @@ export function creditCount(
   const units = (upTo - last) / device.per;
   const odd = oddness(device.counts === 'spool-turns' ? units / gear : units);
   if (odd) return { happening: null, unclaimed: count - last, odd };
-  const happening = counted(device, current.layer, { units, count: upTo }, gear);
+  const happening = counted(device, layer, { units, count: upTo }, gear);
   return { happening, unclaimed: count - upTo, odd: null };
 }
 
-type Counting = Pick<RunState, 'current' | 'devices' | 'counting' | 'held' | 'heldAt'>;
+/** The layer that is counted at a step; none on a walk with the reel's counter, where line goes out and comes back. */
+const layerCounted = (step: RunState['current'], moving: boolean): string | undefined =>
+  step?.kind === 'wind' || (step?.kind === 'counter' && moving) ? step.layer : undefined;
+
+type Counting = Pick<RunState, 'current' | 'devices' | 'counting' | 'held' | 'heldAt' | 'moving'>;
 
 const NOTHING: Credit = { happening: null, unclaimed: 0, odd: null };
 

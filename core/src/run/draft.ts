@@ -1,5 +1,14 @@
 import type { NoteValue } from '../steps/step-field';
-import type { Chosen, DepthReading, LaySeen, Restart, SlackSeen, SupplySeen, TensionSeen } from './run-state';
+import type {
+  Chosen,
+  DepthReading,
+  LaySeen,
+  Restart,
+  SlackSeen,
+  SupplySeen,
+  TensionSeen,
+  WalkSeen,
+} from './run-state';
 import type { GrowingSegment } from '../plan/segments';
 import type { Settling } from './settling';
 
@@ -22,6 +31,8 @@ export interface Draft {
   slacks: SlackSeen[];
   lays: LaySeen[];
   tensions: TensionSeen[];
+  walks: WalkSeen[];
+  moving: boolean;
   restarts: Restart[];
   chosen: Chosen[];
   settlings: Settling[];
@@ -40,6 +51,6 @@ export const emptyDraft = (): Draft => ({
   ...{ turns: record(), metres: record(), wound: record() },
   ...{ held: false, heldAt: {}, devices: record(), counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
-  ...{ restarts: [], chosen: [], settlings: [], notes: record() },
+  ...{ walks: [], moving: false, restarts: [], chosen: [], settlings: [], notes: record() },
   ...{ bench: null, benchId: null, hands: [], closed: false },
 });

@@ -79,7 +79,12 @@ const copyOf = (draft: Draft): Draft => ({
   wound: snapshot(draft.wound) as Draft['wound'],
   ...{ devices: own(draft.devices), supplies: own(draft.supplies), notes: own(draft.notes) },
   ...{ depths: [...draft.depths], slacks: [...draft.slacks], lays: [...draft.lays] },
-  ...{ tensions: [...draft.tensions], restarts: [...draft.restarts], chosen: [...draft.chosen] },
+  ...{
+    tensions: [...draft.tensions],
+    walks: [...draft.walks],
+    restarts: [...draft.restarts],
+    chosen: [...draft.chosen],
+  },
   ...{ settlings: [...draft.settlings], hands: [...draft.hands] },
 });
 

@@ -58,7 +58,8 @@ export function judgeDepth(
 const PROUD = 3;
 
 /** Depth a layer starts at, depth of its surface by the count, and how sure that is, mm. */
-function levelAt(
+/** Where a surface lies by the count, and how sure that is, mm below the lip. */
+export function levelAt(
   { wound, plan, spool }: RunUnderWay,
   after: string,
 ): { readonly start: number; readonly expected: number; readonly sd: number } {

@@ -1,3 +1,5 @@
+import type { CounterUnit } from '../counter/counter-unit';
+import type { DoubtCause } from '../counter/walk-doubt';
 import type { NoteValue } from '../steps/step-field';
 import type { SupplyWayAtBench } from '../steps/supply-way';
 import type { Settling } from './settling';
@@ -12,6 +14,26 @@ export type TooLongChoice = 'take-off' | 'smaller-gap' | 'cut-short';
 export interface AtBench {
   readonly bench: string;
   readonly benchId?: number;
+}
+
+/** A walk as it is written down: lengths in m, readings in the counter's unit. */
+export interface Walked {
+  readonly layer: string;
+  /** The length at which the counter is to read true. */
+  readonly match: number;
+  readonly tape: number;
+  readonly reading: number;
+  readonly unit: CounterUnit;
+  readonly step: number;
+  readonly over: 'field' | 'meter';
+  /** What it was expected to read; none before anything was known. */
+  readonly expected?: number;
+  /** What was found wrong with the reading as it was first told, which this is the answer to. */
+  readonly cause?: DoubtCause;
+  /** Left out: it is walked again. */
+  readonly left?: boolean;
+  /** An earlier walk that was at another mark: its place among all walks, from 0. */
+  readonly earlier?: { readonly walk: number; readonly tape: number };
 }
 
 /** What can happen in a run. Payloads carry what was observed; everything derived is folded from them. */
@@ -136,6 +158,10 @@ export type RunHappening =
         readonly length?: number;
       };
     }
+  /** A walk to a mark, or a length pulled over a line meter, and what the reel's counter showed there. */
+  | { readonly kind: 'walked'; readonly payload: Walked }
+  /** Line moved by the count while the counter is matched: from now on, or no longer. Walks are not counted. */
+  | { readonly kind: 'moving'; readonly payload: { readonly on: boolean } }
   /** An answer to readings that contradict each other: what is wrong, and which of them. */
   | { readonly kind: 'settled'; readonly payload: Settling }
   /** What was written down at a step. */

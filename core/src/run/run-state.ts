@@ -1,6 +1,6 @@
 import type { LayReading, WasherAction } from '../lay/lay-advice';
 import type { NoteValue } from '../steps/step-field';
-import type { RunEvent, SeenTurn, TooLongChoice } from './run-event';
+import type { RunEvent, SeenTurn, TooLongChoice, Walked } from './run-event';
 import type { SupplyWayAtBench } from '../steps/supply-way';
 import type { RunStep } from '../steps/run-facts';
 import type { Segments } from '../plan/segments';
@@ -62,6 +62,13 @@ export interface TensionSeen {
   readonly wound?: number;
 }
 
+/** A walk with what was on the spool when it was made, who made it and when. */
+export interface WalkSeen extends Walked {
+  readonly wound: Segments;
+  readonly by: string;
+  readonly at: string;
+}
+
 /** A layer stripped back and begun again. */
 export interface Restart {
   readonly layer: string;
@@ -94,6 +101,10 @@ export interface RunState extends Counted {
   readonly slacks: readonly SlackSeen[];
   readonly lays: readonly LaySeen[];
   readonly tensions: readonly TensionSeen[];
+  /** Whether what is wound or pulled off at the counter step is counted. */
+  readonly moving: boolean;
+  /** Walks with the reel's counter, those left out among them. */
+  readonly walks: readonly WalkSeen[];
   readonly restarts: readonly Restart[];
   readonly chosen: readonly Chosen[];
   /** What was answered where readings contradicted each other. */

@@ -2,15 +2,21 @@ import { STEPS } from '../steps/catalogue';
 import { stepId, type RunFacts, type RunStep, type StepKind } from '../steps/run-facts';
 import { stepAt } from '../steps/step-at';
 import type { SupplyWayAtBench } from '../steps/supply-way';
-import { lineLayers, windingRequest } from '../steps/winding-order';
+import { isSwap, lineLayers, windingRequest } from '../steps/winding-order';
 
 /** The trade's order: before any line goes on, for each layer, and once all of it is on. */
 const BEFORE: readonly StepKind[] = ['strip', 'grip', 'mount', 'tie-on'];
 const LAYER: readonly StepKind[] = ['splice', 'join', 'prepare-supply', 'wind', 'depth'];
 const AFTER: readonly StepKind[] = [
-  ...(['swap', 'gap', 'clip', 'cover', 'memory', 'counter', 'brake', 'thumb'] as const),
+  ...(['swap', 'gap', 'counter', 'clip', 'cover', 'memory', 'brake', 'thumb'] as const),
   ...(['drag-reading', 'leader', 'guides', 'drag', 'tag'] as const),
 ];
+
+/** The layer whose count a step may move; matching the counter moves the line on top, where that was wound last. */
+const layerOf = (kind: StepKind, layer: string | undefined, facts: RunFacts): { readonly layer?: string } => {
+  const top = kind === 'counter' && !isSwap(facts) ? lineLayers(facts.request).at(-1)?.id : layer;
+  return top === undefined ? {} : { layer: top };
+};
 
 /**
  * The steps of a fill in the trade's order. Each step says itself whether it applies, by reel type, lines, build, where the
@@ -27,7 +33,7 @@ export function runSteps(facts: RunFacts, ways: Readonly<Record<string, SupplyWa
       return [
         {
           ...{ id: stepId(kind, layer), kind },
-          ...(layer === undefined ? {} : { layer }),
+          ...layerOf(kind, layer, facts),
           ...(when === 'optional' ? { optional: true } : {}),
         },
       ];

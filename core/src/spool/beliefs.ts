@@ -1,3 +1,4 @@
+import type { KnownCounter } from '../counter/counter-beliefs';
 import type { ReelType } from '../lines/reel-type';
 import { priorsFor, type Belief, type SpoolPriors } from './priors';
 
@@ -10,6 +11,8 @@ export interface Beliefs {
   readonly bulk?: Readonly<Record<string, Belief>>;
   /** True diameter over the printed one, by print system and material. */
   readonly prints?: Readonly<Record<string, Belief>>;
+  /** The reel's own counter, as walks of it or of its kind taught it. */
+  readonly counter?: KnownCounter;
 }
 
 /** The beliefs a spool starts from: its type's, and in their place what was learned. */

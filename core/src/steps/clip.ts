@@ -8,7 +8,7 @@ export const clip: BenchStep = {
     name: 'Cut, clip, tape',
     todo:
       type === 'trolling'
-        ? 'Leave the supply uncut while the counter is tried; then cut the right line, clip it, tape the supply’s tail.'
+        ? 'The counter agrees, or is left as it is: now cut the right line, clip it, tape the supply’s tail.'
         : 'Cut the right line, clip it on the reel, tape the supply’s tail.',
     look: 'Pull the line before you cut: it moves at the reel.',
     cautions: ['cut'],

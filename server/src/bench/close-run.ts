@@ -1,5 +1,13 @@
 import type { Fill, Job, Person } from '@yard-spool/contract';
-import { finalFill, layAdvice, type RunState } from '@yard-spool/core';
+import {
+  finalFill,
+  keptMatch,
+  layAdvice,
+  runUnderWay,
+  type KeptMatch,
+  type RunFacts,
+  type RunState,
+} from '@yard-spool/core';
 import { noteChange } from '../bags/history';
 import { readJob } from '../bags/bags';
 import type { RunRow } from '../db/models/runs';
@@ -57,6 +65,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
     spool: settled.spool.spool,
     depths,
     lesson,
+    counter: counterOf(job, facts, state),
   });
   await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state });
   await putOldLineAway(u, run, job.tag, state);
@@ -68,6 +77,13 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   await tables.jobs.change(row, { state: 'to-check' });
   await noteChange(u, row.bagId, `${job.tag} was filled`);
   return fill.id;
+}
+
+/** How its counter was set up, where it was walked. */
+function counterOf({ planInput }: Job, facts: RunFacts, state: RunState): KeptMatch | null {
+  if (state.walks.length === 0) return null;
+  const under = runUnderWay(planInput, facts, state);
+  return under && keptMatch(under, state, planInput.beliefs?.counter);
 }
 
 /** Whether a washer moved this reel's lay the other way: two looks at one lay with a washer between them tell. */

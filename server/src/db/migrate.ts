@@ -9,6 +9,7 @@ import { bench } from './migrations/0005-bench';
 import { bestEstimate } from './migrations/0006-best-estimate';
 import { runLog } from './migrations/0007-run-log';
 import { exceptions } from './migrations/0008-exceptions';
+import { counters } from './migrations/0009-counters';
 
 const MIGRATIONS: readonly Migration[] = [
   firstHouse,
@@ -19,6 +20,7 @@ const MIGRATIONS: readonly Migration[] = [
   bestEstimate,
   runLog,
   exceptions,
+  counters,
 ];
 
 /**

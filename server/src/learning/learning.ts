@@ -1,5 +1,14 @@
 import type { Learning, ReelType } from '@yard-spool/contract';
-import { handKey, kindKey, learnShop, type Learned, type Lesson, type ShopLesson } from '@yard-spool/core';
+import {
+  handKey,
+  kindKey,
+  learnCounters,
+  learnShop,
+  type CounterLesson,
+  type Learned,
+  type Lesson,
+  type ShopLesson,
+} from '@yard-spool/core';
 import type { LearnedRow } from '../db/models/learned';
 import type { Reading } from '../context';
 import { lockHouse } from '../house-rules/read-house-rules';
@@ -53,13 +62,36 @@ export async function learnAgain(u: Unit): Promise<void> {
 }
 
 /** What the shop has learned so far. */
-export async function readLearning({ tables }: Reading): Promise<Learning> {
-  const rows = await tables.learned.findAll({
+export async function readLearning(from: Reading): Promise<Learning> {
+  const rows = await from.tables.learned.findAll({
     order: ['scope', 'name'],
   });
   const of = (scope: LearnedRow['scope']): Learning['kinds'] =>
     rows
       .filter((row) => row.scope === scope)
       .map(({ name, median, sd, fills }) => ({ key: name, belief: { median, sd }, fills }));
-  return { kinds: of('kind'), lines: of('line'), hands: of('hand'), prints: of('print') };
+  return {
+    ...{ kinds: of('kind'), lines: of('line'), hands: of('hand'), prints: of('print') },
+    counters: await readCounters(from),
+  };
+}
+
+interface CounterRow {
+  readonly tag: string;
+  readonly type: ReelType;
+  readonly label: string;
+  readonly kept: CounterLesson['kept'];
+}
+
+/** What walks have taught of counters: of each reel its last match, of each kind those of its reels. */
+async function readCounters({ query }: Reading): Promise<Learning['counters']> {
+  const rows = await query<CounterRow>(
+    `SELECT reels.tag, reels.type, reels.label, fills.counter AS kept
+     FROM fills JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
+     WHERE fills.taken_back_at IS NULL AND fills.counter IS NOT NULL ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
+  );
+  const { reels, kinds } = learnCounters(
+    rows.map(({ tag, type, label, kept }) => ({ tag, kind: kindKey({ type, label }), kept })),
+  );
+  return { reels: [...reels], kinds: [...kinds] };
 }

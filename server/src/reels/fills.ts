@@ -41,6 +41,7 @@ async function toFill(from: Reading, row: FillRow): Promise<Fill> {
     spool: row.spool,
     under: run.madeUnder,
     layers: await layersOf(from, row.id),
+    counter: row.counter,
   };
 }
 

@@ -71,7 +71,13 @@ export const draftReader =
     return quantity.ok ? quantity.value.value : null;
   };
 
-const NOTHING_LEARNED: Learning = { kinds: [], lines: [], hands: [], prints: [] };
+const NOTHING_LEARNED: Learning = {
+  kinds: [],
+  lines: [],
+  hands: [],
+  prints: [],
+  counters: { reels: [], kinds: [] },
+};
 
 /** Reads a draft and plans it with the core. Called for every keystroke; the same input gives the same plan. */
 export function planDraft(
@@ -109,6 +115,7 @@ export function planDraft(
     beliefs: beliefsFor(learning, {
       type: draft.type,
       kind: kindKey(draft),
+      tag: draft.tag,
       lines: Object.values(pieces).flatMap((piece: Piece | undefined) => (piece ? [piece.product.code] : [])),
     }),
   };

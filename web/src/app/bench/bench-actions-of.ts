@@ -1,4 +1,4 @@
-import type { RunStep } from '@yard-spool/core';
+import type { CounterMatch, RunStep } from '@yard-spool/core';
 import type { BenchAction } from './bench-actions';
 
 interface Now {
@@ -9,12 +9,38 @@ interface Now {
   readonly held: boolean;
   readonly reached: boolean;
   readonly fixedSpool: boolean;
+  /** What the counter against the tape asks for, at its step; and whether what is moved is counted now. */
+  readonly match: CounterMatch['verdict'];
+  readonly moving: boolean;
 }
 
+/** What Enter does while a counter is matched. */
+const MATCHING: Readonly<Record<CounterMatch['verdict'], string>> = {
+  walk: 'Take this reading',
+  add: 'It is on',
+  'take-off': 'It is off',
+  agrees: 'Go on to the cut',
+  'out-of-reach': 'Leave it, use the table',
+};
+
 /** The big actions of the step, five at most, with the keys that do them. */
-export function actionsOf({ step, closed, counter, held, reached, fixedSpool }: Now): BenchAction[] {
+export function actionsOf({
+  step,
+  closed,
+  counter,
+  held,
+  reached,
+  fixedSpool,
+  match,
+  moving,
+}: Now): BenchAction[] {
   if (closed) return [{ key: 'Enter', name: 'See what is on it', main: true }];
   if (!step || step.kind === 'tag') return [{ key: 'Enter', name: 'Close this reel', main: true }];
+  if (step.kind === 'counter')
+    return [
+      { key: 'N', name: 'Leave the counter as it is' },
+      { key: 'Enter', name: moving ? 'Stop counting here' : MATCHING[match], main: true },
+    ];
   if (step.kind !== 'wind')
     return [
       ...(step.optional ? [{ key: 'N', name: 'Leave it out' }] : []),

@@ -7,6 +7,7 @@ import { openScreen } from '../testing/screen';
 import { onARun, StandingRun } from '../testing/standing-run';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { BenchView } from './bench-view';
+import { CounterStep } from './counter-step';
 import { DepthPanel } from './depth-panel';
 import { LayPanel } from './lay-panel';
 import { RunStore } from './run-store';
@@ -138,7 +139,7 @@ describe('counting by hand', () => {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       providers: [
-        ...[provideHttpClient(), provideHttpClientTesting(), BenchView],
+        ...[provideHttpClient(), provideHttpClientTesting(), BenchView, CounterStep],
         { provide: RunStore, useClass: StandingRun },
       ],
     });

@@ -24,8 +24,12 @@ import { KEYS, PANELS, type Panel } from './bench-keys';
 import { BenchLooks } from './bench-looks';
 import { BenchView } from './bench-view';
 import { ClosedReel } from './closed-reel';
+import { CounterChart } from '../drawing/counter-chart';
+import { CounterTable } from '../drawing/counter-table';
 import { CountPanel } from './count-panel';
+import { CounterMatchPanel } from './counter-match-panel';
 import { CounterPanel } from './counter-panel';
+import { CounterStep } from './counter-step';
 import { DepthPanel } from './depth-panel';
 import { FinishPanel } from './finish-panel';
 import { LayPanel } from './lay-panel';
@@ -40,6 +44,7 @@ import { StepForm } from './step-form';
 import { Tone } from './tone.service';
 import { TooLongPanel } from './too-long-panel';
 import { TwistPanel } from './twist-panel';
+import { WalkList } from './walk-list';
 import { keepAwake } from './wake-lock';
 import { WindingCount } from './winding-count';
 
@@ -54,7 +59,10 @@ const TEN = 10;
     BenchLooks,
     ClosedReel,
     CountPanel,
+    CounterChart,
+    CounterMatchPanel,
     CounterPanel,
+    CounterTable,
     DepthPanel,
     FinishPanel,
     LayPanel,
@@ -67,9 +75,10 @@ const TEN = 10;
     StepForm,
     TooLongPanel,
     TwistPanel,
+    WalkList,
     WindingCount,
   ],
-  providers: [RunStore, BenchView, BenchCounting],
+  providers: [RunStore, BenchView, BenchCounting, CounterStep],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow' },
@@ -80,10 +89,12 @@ export class BenchRun {
   protected readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
   protected readonly counting = inject(BenchCounting);
+  protected readonly counterStep = inject(CounterStep);
   protected readonly units = inject(UnitsService);
   protected readonly tone = inject(Tone);
   private readonly stepForm = viewChild(StepForm);
   private readonly depthPanel = viewChild(DepthPanel);
+  private readonly matchPanel = viewChild(CounterMatchPanel);
   private readonly remedyPanel = viewChild(RemedyPanel);
 
   /** The run's number, from the address. */
@@ -113,7 +124,8 @@ export class BenchRun {
       });
     });
     effect(() => {
-      const now = this.bench.winding()?.turnsToGo ?? 0;
+      const now =
+        this.bench.winding()?.turnsToGo ?? (this.counterStep.moving() ? this.counterStep.turns() : 0);
       untracked(() => {
         this.tone.count(this.heardToGo, now);
         this.heardToGo = now;
@@ -122,7 +134,7 @@ export class BenchRun {
   }
 
   private keyFor(key: string): (() => void) | undefined {
-    if (key === 'Escape') return () => this.leavePanel();
+    if (key === 'Escape') return () => this.panel.set(null);
     return KEYS.includes(key) ? () => this.act(key) : undefined;
   }
 
@@ -137,13 +149,17 @@ export class BenchRun {
   protected act(key: string): void {
     if (key === '?') this.helping.update((open) => !open);
     if (key === 'M') this.tone.switch();
-    if (this.busy()) return;
+    if (!this.busy()) this.actOn(key);
+  }
+
+  private actOn(key: string): void {
     const wasSure = this.sure();
     this.sure.set(false);
     if (key === 'Z') void this.store.undo();
     if (key === 'Enter') this.finish();
     if (key === 'B') this.remedyPanel()?.putRight();
     if (key === 'N') this.leaveOut();
+    if (key === 'Space' && this.matchPanel()) this.counterStep.toggleCount(this.bench.counterUp());
     if (this.bench.current()?.kind !== 'wind') return;
     if (wasSure) this.onSecondKey(key);
     this.onCountKey(key);
@@ -175,10 +191,6 @@ export class BenchRun {
     if (panel) this.panel.update((open) => (open === panel ? null : panel));
   }
 
-  protected leavePanel(): void {
-    this.panel.set(null);
-  }
-
   /** A depth was taken: the step ends, unless the level has to be put right first. */
   protected depthTaken(): void {
     if (!this.bench.remedy()) this.stepDone(this.bench.current()?.id);
@@ -186,6 +198,13 @@ export class BenchRun {
 
   private finish(): void {
     const step = this.bench.current();
+    const panel = this.matchPanel();
+    if (step?.kind === 'counter' && panel) {
+      this.refused.set(
+        panel.enter() ? '' : 'Type what the counter reads at the mark, or leave the walk out.',
+      );
+      return;
+    }
     if (step?.kind === 'wind' && !this.bench.reached()) {
       this.sure.set(true);
       return;

@@ -18,6 +18,7 @@ import { UnitsService } from '../data/units.service';
 import type { SectionView } from '../drawing/section-layout';
 import { exceptionWords } from '../house/exception-words';
 import { actionsOf } from './bench-actions-of';
+import { CounterStep } from './counter-step';
 import { benchSection, layersAhead } from './bench-section';
 import { looksDue } from './looks-due';
 import { RunStore } from './run-store';
@@ -31,6 +32,7 @@ export class BenchView {
   private readonly house = inject(HouseService);
   private readonly store = inject(RunStore);
   private readonly units = inject(UnitsService);
+  private readonly counterStep = inject(CounterStep);
 
   readonly state = this.store.shown;
   /** The step to do now; the same one however often the log is folded again, so that what is typed at it stays. */
@@ -159,6 +161,8 @@ export class BenchView {
       held: this.state()?.held ?? false,
       reached: this.reached(),
       fixedSpool: this.fixedSpool(),
+      match: this.counterStep.match()?.verdict ?? 'walk',
+      moving: this.counterStep.moving(),
     }),
   );
   /** Turns to take off: past a length that was settled, or past all that is likely. */

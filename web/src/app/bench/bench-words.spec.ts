@@ -128,6 +128,8 @@ describe('the big actions', () => {
     held: false,
     reached: true,
     fixedSpool: true,
+    match: 'walk',
+    moving: false,
   } as const;
   const wind = { id: 'wind-main', kind: 'wind', layer: 'main' } as const;
 

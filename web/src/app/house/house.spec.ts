@@ -172,7 +172,7 @@ describe('what the fills of a person taught', () => {
   it('is said against the shop’s usual, where it differs more than is not known of it', () => {
     const belief = (median: number, sd: number) => ({ median, sd });
     const learning = {
-      ...{ kinds: [], lines: [], prints: [] },
+      ...{ kinds: [], lines: [], prints: [], counters: { reels: [], kinds: [] } },
       hands: [
         { key: 'Ivo, medium', belief: belief(1.04, 0.02), fills: 14 },
         { key: 'Ivo, tight', belief: belief(0.995, 0.03), fills: 1 },

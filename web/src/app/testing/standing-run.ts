@@ -2,25 +2,29 @@ import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } 
 import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
 import { runFacts, type CounterAtBench } from '@yard-spool/contract';
-import { foldRun, runUnderWay, type RunEvent, type RunHappening } from '@yard-spool/core';
+import { foldRun, runUnderWay, type RunEvent, type RunFacts, type RunHappening } from '@yard-spool/core';
+import { BenchView } from '../bench/bench-view';
+import { CounterStep } from '../bench/counter-step';
 import { RunStore } from '../bench/run-store';
 import { aRun, PLAN_INPUT } from './runs';
 import { openScreen } from './screen';
 
 const FACTS = runFacts(aRun());
+/** The same run of a trolling reel. */
+export const TROLLING: RunFacts = { ...FACTS, type: 'trolling' };
 
 /** A run that stands where its log says, and writes down what happens to it. */
 export class StandingRun {
   readonly happened: RunHappening[] = [];
   readonly log = signal<readonly RunEvent[]>([]);
   readonly run = signal(aRun());
-  readonly facts = signal(FACTS);
-  readonly state = () => foldRun(FACTS, this.log());
+  readonly facts = signal<RunFacts>(FACTS);
+  readonly state = () => foldRun(this.facts(), this.log());
   readonly shown = this.state;
   readonly counter = signal<CounterAtBench | null>(null);
   readonly device = () => this.counter()?.device ?? this.run().device;
   readonly winding = () => this.underWay()?.winding ?? null;
-  readonly underWay = () => runUnderWay(PLAN_INPUT, FACTS, this.state());
+  readonly underWay = () => runUnderWay(PLAN_INPUT, this.facts(), this.state());
   readonly happen = (happening: RunHappening): Promise<void> => {
     this.happened.push(happening);
     return Promise.resolve();
@@ -32,7 +36,7 @@ export class StandingRun {
   imports: [NgComponentOutlet],
   template: `<ng-container *ngComponentOutlet="panel(); inputs: inputs()" />`,
   changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [{ provide: RunStore, useClass: StandingRun }],
+  providers: [{ provide: RunStore, useClass: StandingRun }, BenchView, CounterStep],
 })
 class OnARun {
   readonly panel = input.required<Type<unknown>>();
@@ -45,10 +49,12 @@ export async function onARun(
   panel: Type<unknown>,
   inputs: Record<string, unknown>,
   log: readonly RunEvent[],
+  facts: RunFacts = FACTS,
 ) {
   TestBed.resetTestingModule();
   const screen = await openScreen(OnARun, { panel, inputs });
   const { store } = screen.fixture.componentInstance;
+  store.facts.set(facts);
   store.log.set(log);
   await screen.fixture.whenStable();
   return { ...screen, store };

@@ -49,6 +49,13 @@ export interface ChartMark {
   readonly held: boolean;
 }
 
+/** A point in a chart, with its name. */
+export interface ChartDot {
+  readonly x: number;
+  readonly y: number;
+  readonly name: string;
+}
+
 const look = (name: string): string =>
   getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim() || '#13212c';
 
@@ -66,6 +73,7 @@ export class LineChart {
   readonly x = input.required<ChartAxis>();
   readonly y = input.required<ChartAxis>();
   readonly marks = input<readonly ChartMark[]>([]);
+  readonly dots = input<readonly ChartDot[]>([]);
   /** What the chart shows, for whoever does not see it. */
   readonly words = input.required<string>();
 
@@ -98,7 +106,7 @@ export class LineChart {
     this.chart = new Chart(this.canvas().nativeElement, {
       type: 'line',
       data: { datasets },
-      plugins: [marksOf(this.marks())],
+      plugins: [marksOf(this.marks()), dotsOf(this.dots())],
       options: {
         animation: false,
         responsive: true,
@@ -132,6 +140,36 @@ const toDataset = ({
   order: band || name === '' ? 1 : 0,
   fill: band ? '-1' : false,
   backgroundColor: look('look'),
+});
+
+/** Draws the points, each with its name on the side where there is room. */
+const dotsOf = (dots: readonly ChartDot[]): Plugin<'line'> => ({
+  id: 'dots',
+  afterDatasetsDraw: ({ ctx, chartArea, scales: { x, y } }) => {
+    if (!x || !y) return;
+    ctx.save();
+    ctx.font = `700 13px ${getComputedStyle(document.body).fontFamily}`;
+    ctx.textBaseline = 'middle';
+    const taken: number[] = [];
+    for (const dot of dots) {
+      const [across, up] = [x.getPixelForValue(dot.x), y.getPixelForValue(dot.y)];
+      ctx.beginPath();
+      ctx.arc(across, up, 6, 0, 2 * Math.PI);
+      ctx.fillStyle = look('oil');
+      ctx.strokeStyle = look('ink');
+      ctx.lineWidth = 2.5;
+      ctx.fill();
+      ctx.stroke();
+      const left = across - chartArea.left > 90;
+      let at = up;
+      while (taken.some((other) => Math.abs(other - at) < 15)) at -= 15;
+      taken.push(at);
+      ctx.fillStyle = look('ink');
+      ctx.textAlign = left ? 'right' : 'left';
+      ctx.fillText(dot.name, across + (left ? -12 : 12), at);
+    }
+    ctx.restore();
+  },
 });
 
 /** Writes the upright marks and, at each line's end, its name. */

@@ -1,0 +1,47 @@
+import { readingAt } from './counter-model';
+import { metresPer, type CounterUnit } from './counter-unit';
+import type { CounterMatch } from './counter-match';
+import type { KeptCounter } from './counter-table';
+
+/** A reel of a set that is fished together. */
+export interface SetReel {
+  readonly name: string;
+  readonly counter: KeptCounter;
+  readonly unit: CounterUnit;
+}
+
+/** What the reels of a set show at one true length, as metres by their counters, and how far they lie apart. */
+export interface SetRow {
+  /** m */
+  readonly length: number;
+  /** By reel, in its own unit. */
+  readonly readings: readonly number[];
+  /** Between the reel that shows most and the one that shows least, m. */
+  readonly spread: number;
+}
+
+/** A set side by side at each length. */
+export const setTable = (reels: readonly SetReel[], lengths: readonly number[]): SetRow[] =>
+  lengths.map((length) => {
+    const readings = reels.map(({ counter }) => readingAt(counter.spool, counter.perTurn, length));
+    const shown = readings.map((reading, i) => reading * metresPer(reels[i]?.unit ?? 'm'));
+    return { length, readings, spread: Math.max(...shown) - Math.min(...shown) };
+  });
+
+/** Which reel of a set to touch, and by how much: the one that reads farthest from the others at the match. */
+export function reelToTouch(
+  reels: readonly { readonly name: string; readonly match: CounterMatch }[],
+): { readonly name: string; readonly move: number } | null {
+  const shares = reels.map(({ match }) => match.expected.value / match.wanted);
+  if (reels.length < 2) return null;
+  const others = (i: number): number => {
+    const rest = shares.filter((_, j) => j !== i);
+    return rest.reduce((sum, share) => sum + share, 0) / rest.length;
+  };
+  const off = shares.map((share, i) => Math.abs(share - others(i)));
+  const worst = off.indexOf(Math.max(...off));
+  const reel = reels[worst];
+  return reel && reel.match.verdict !== 'agrees' && (off[worst] ?? 0) > 0
+    ? { name: reel.name, move: reel.match.move.value }
+    : null;
+}

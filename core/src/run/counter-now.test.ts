@@ -1,0 +1,153 @@
+import { describe, expect, it } from 'vitest';
+import { learnCounters } from '../learn/learn-counters';
+import { WORKED_READINGS } from '../testing/examples';
+import { done, event, FACTS, turns } from '../testing/runs';
+import type { RunFacts } from '../steps/run-facts';
+import { counterNow, counterRequest, setupOf } from './counter-now';
+import { creditCount } from './credit-count';
+import { foldRun } from './fold-run';
+import { keptMatch } from './kept-match';
+import type { RunEvent, Walked } from './run-event';
+import { runSteps } from './run-steps';
+import { runUnderWay } from './under-way';
+
+const TROLL: RunFacts = { ...FACTS, type: 'trolling' };
+const INPUT = { observations: WORKED_READINGS.slice(0, 4), request: FACTS.request };
+const FT = 0.3048;
+const SETUP = { unit: 'ft', step: 1, match: 100 * FT } as const;
+
+const walked = (seq: number, reading: number, more: Partial<Walked> = {}): RunEvent =>
+  event(seq, {
+    kind: 'walked',
+    payload: {
+      ...{ layer: 'main', match: 100 * FT, tape: 100 * FT, reading, unit: 'ft', step: 1, over: 'field' },
+      ...more,
+    },
+  });
+const metres = (seq: number, length: number): RunEvent =>
+  event(seq, { kind: 'metres', payload: { layer: 'main', metres: length } });
+/** Everything up to the counter, done. */
+const before = runSteps(TROLL).map(({ id }) => id);
+const upTo = before.slice(0, before.indexOf('counter'));
+const START = [turns(1, 166), turns(2, 170, 'main'), ...done(3, ...upTo)];
+const stand = (...log: readonly RunEvent[]) => {
+  const state = foldRun(TROLL, [...START, ...log]);
+  return { state, under: runUnderWay(INPUT, TROLL, state)! };
+};
+
+describe('the counter step of a run', () => {
+  it('comes before the cut, and moves the line on top', () => {
+    expect(before.indexOf('counter')).toBeLessThan(before.indexOf('clip'));
+    expect(stand().state.current).toMatchObject({ id: 'counter', kind: 'counter', layer: 'main' });
+    expect(runSteps(FACTS).some(({ kind }) => kind === 'counter')).toBe(false);
+  });
+
+  it('comes to the correction and back to agreement, with what was moved counted on the layer', () => {
+    const first = stand(walked(40, 104));
+    const match = counterNow(first.under, first.state, SETUP)!;
+    expect(match.verdict).toBe('add');
+    expect(match.move.value).toBeGreaterThan(5);
+    const then = stand(walked(40, 104), metres(41, match.move.value));
+    expect(then.under.wound[1]!.length - first.under.wound[1]!.length).toBeCloseTo(match.move.value, 6);
+    const again = counterNow(then.under, then.state, SETUP)!;
+    expect(again.verdict).toBe('walk');
+    expect(again.expected.value).toBeCloseTo(100, 0);
+    const last = stand(walked(40, 104), metres(41, match.move.value), walked(42, 100));
+    expect(counterNow(last.under, last.state, SETUP)!.verdict).toBe('agrees');
+  });
+
+  it('reads a depth taken later as the same walks on a spool that is known better', () => {
+    const depth = event(50, { kind: 'depth-read', payload: { after: 'gap', depth: 1.2, by: 'calliper' } });
+    const { under, state } = stand(walked(40, 104), depth);
+    const { spread } = counterRequest(under, state, SETUP);
+    const unread = stand(walked(40, 104));
+    expect(spread!.surface).toBeLessThan(counterRequest(unread.under, unread.state, SETUP).spread!.surface);
+  });
+
+  it('passes over a walk that was left out, and puts an earlier one right', () => {
+    const left = stand(walked(40, 104), walked(41, 60, { left: true }));
+    expect(counterRequest(left.under, left.state, SETUP).walks).toHaveLength(1);
+    const put = stand(
+      walked(40, 114),
+      walked(41, 104, { cause: 'earlier-mark', earlier: { walk: 0, tape: 110 * FT } }),
+    );
+    expect(put.state.walks[0]!.tape).toBeCloseTo(110 * FT, 9);
+  });
+
+  it('passes over what nobody can have walked', () => {
+    const odd = [
+      walked(40, 0),
+      walked(41, 100, { tape: 1e15 }),
+      walked(42, NaN),
+      walked(43, 99, { step: 0 }),
+    ];
+    expect(stand(...odd).state.walks).toEqual([]);
+    const earlier = { walk: 7, tape: 20 };
+    expect(stand(walked(40, 100, { earlier })).state.walks).toHaveLength(1);
+  });
+
+  it('brings readings in metres and feet together', () => {
+    const inFeet = stand(walked(40, 104));
+    const inMetres = stand(walked(40, 104 * FT, { unit: 'm', step: 0.1 }));
+    expect(counterRequest(inMetres.under, inMetres.state, SETUP).walks[0]!.reading).toBeCloseTo(104, 9);
+    expect(counterNow(inMetres.under, inMetres.state, SETUP)!.move.value).toBeCloseTo(
+      counterNow(inFeet.under, inFeet.state, SETUP)!.move.value,
+      6,
+    );
+  });
+
+  it('is counted by a device only while line is moved, never on the walk', () => {
+    const device = { name: 'd', counts: 'handle-turns', per: 1 } as const;
+    const at = (count: number, ...log: readonly RunEvent[]) =>
+      creditCount(device, stand(...log).state, count, { gear: 5.2 }).happening;
+    expect(at(500)).toBeNull();
+    expect(at(500, walked(40, 104))).toBeNull();
+    const moving = [walked(40, 104), event(41, { kind: 'moving', payload: { on: true } })];
+    // It begins where it stands: what was wound back after the walk moved nothing.
+    expect(at(500, ...moving)).toEqual({ kind: 'device-at', payload: { device: 'd', count: 500 } });
+    const begun = event(42, { kind: 'device-at', payload: { device: 'd', count: 500 } });
+    expect(at(507, ...moving, begun)).toMatchObject({ kind: 'turns', payload: { layer: 'main', turns: 7 } });
+    const stopped = event(43, { kind: 'moving', payload: { on: false } });
+    expect(at(520, ...moving, begun, stopped)).toBeNull();
+  });
+
+  it('keeps what was set up, and nothing where nobody walked', () => {
+    expect(keptMatch(stand().under, stand().state)).toBeNull();
+    const { under, state } = stand(walked(40, 104), metres(41, 30), walked(42, 100));
+    const kept = keptMatch(under, state)!;
+    expect(kept).toMatchObject({ unit: 'ft', agrees: true, tight: null });
+    expect(kept.walks.map(({ reading, moved }) => [reading, Math.round(moved)])).toEqual([
+      [104, 0],
+      [100, 30],
+    ]);
+    expect(kept.reads).toBeCloseTo(100, 0);
+    expect(kept.depth).toBeCloseTo(kept.spool.lip - kept.spool.outer, 9);
+    expect(setupOf(state)).toEqual(SETUP);
+  });
+});
+
+describe('what walks teach', () => {
+  const lesson = (tag: string, perTurn: number, sd: number, unit: 'ft' | 'm' = 'ft') => ({
+    ...{ tag, kind: 'trolling pier 30' },
+    kept: { unit, step: 1, match: 30, perTurn, sd },
+  });
+
+  it('is the reel’s own last match, and of its kind all of them, the surer the more', () => {
+    const { reels, kinds } = learnCounters([
+      lesson('R-1', 0.4, 0.01),
+      lesson('R-1', 0.5, 0.01),
+      lesson('R-2', 0.41, 0.01),
+      lesson('R-3', 0.41 * FT, 0.01, 'm'),
+    ]);
+    expect(reels.map(({ key, counter }) => [key, counter.perTurn])).toEqual([
+      ['R-1', 0.4],
+      ['R-2', 0.41],
+      ['R-3', 0.41 * FT],
+    ]);
+    const [kind] = kinds;
+    expect(kind!.counter).toMatchObject({ unit: 'ft', from: 'kind' });
+    expect(kind!.counter.perTurn).toBeGreaterThan(0.4);
+    expect(kind!.counter.perTurn).toBeLessThan(0.41);
+    expect(kind!.counter.sd).toBeLessThan(0.01);
+  });
+});

@@ -1,0 +1,106 @@
+import type { Bag, Fill, Learning, Problem, Reel, Run } from '@yard-spool/contract';
+import { makePlan, runSteps } from '@yard-spool/core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, RUN_FACTS } from '../testing/bookings';
+import { codeOf, ledgerOf } from '../testing/rack';
+import { TestShop } from '../testing/test-shop';
+
+const FT = 0.3048;
+type Ask = Awaited<ReturnType<TestShop['as']>>;
+let shop: TestShop;
+let ask: Ask;
+beforeAll(async () => {
+  shop = await TestShop.open();
+  ask = await shop.as('Bo');
+});
+afterAll(() => shop.close());
+
+const walked = (reading: number, more: object = {}) => ({
+  kind: 'walked',
+  payload: {
+    ...{ layer: 'main', match: 100 * FT, tape: 100 * FT, reading, unit: 'ft', step: 1, over: 'field' },
+    ...more,
+  },
+});
+
+/** A trolling reel filled as planned, with what happened at its counter. */
+function filled(atCounter: readonly { kind: string; payload: object }[]) {
+  const made = makePlan(PLAN_INPUT);
+  if (!made.ok) throw new Error('This plan works.');
+  return runSteps({ ...RUN_FACTS, type: 'trolling' }).flatMap(({ id, kind, layer }) => [
+    ...(kind === 'wind'
+      ? [
+          {
+            kind: 'turns',
+            payload: {
+              layer: layer!,
+              turns: Math.round(made.value.plan.layers.find((one) => one.id === layer)!.handleTurns.value),
+            },
+          },
+        ]
+      : []),
+    ...(kind === 'counter' ? atCounter : []),
+    { kind: 'step-done', payload: { step: id } },
+  ]);
+}
+
+async function trollingRun(prefix: string): Promise<Run> {
+  const pieces = await receiveTwo(ask, 400, prefix);
+  const body = booking(pieces);
+  const jobs = body.jobs.map((job) => ({ ...job, type: 'trolling', label: 'Test troll 30' }));
+  const bag = (await ask<Bag>('POST', '/bags', { ...body, jobs })).body;
+  return (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId: FIRST_BENCH })).body;
+}
+
+const closed = async (run: Run, log: ReturnType<typeof filled>) => {
+  const added = await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, log) });
+  expect(added.status).toBe(200);
+  return ask<Fill & Problem>('POST', `/runs/${run.id}/close`, {});
+};
+
+describe('a trolling reel whose counter was matched', () => {
+  it('keeps match, walks, level and reading with its fill, and the line moved with its piece', async () => {
+    const run = await trollingRun('CR');
+    const plain = await closed(run, filled([]));
+    expect(plain.body.counter).toBeNull();
+    const other = await trollingRun('CS');
+    const add = { kind: 'metres', payload: { layer: 'main', metres: 20 } };
+    const { body } = await closed(other, filled([walked(104), add, walked(100, { expected: 100.2 })]));
+    expect(body.counter).toMatchObject({ unit: 'ft', match: 100 * FT, agrees: true, tight: null });
+    expect(body.counter!.walks.map(({ reading, expected, by }) => [reading, expected, by])).toEqual([
+      [104, null, 'Bo'],
+      [100, 100.2, 'Bo'],
+    ]);
+    const drawn = async (code: string): Promise<number> =>
+      (await ledgerOf(ask, code)).moves.find(({ kind }) => kind === 'filled')!.lengthMm;
+    const [without, withIt] = [await drawn('CR-26'), await drawn('CS-26')];
+    expect(without - withIt).toBeGreaterThan(15_000);
+    expect(without - withIt).toBeLessThan(25_000);
+    const reel = (await ask<Reel>('GET', `/reels/${other.job.tag}`)).body;
+    expect(reel.fills[0]!.counter).toEqual(body.counter);
+  });
+
+  it('teaches what a turn is worth, for the reel and for its kind', async () => {
+    const run = await trollingRun('CL');
+    await closed(run, filled([walked(101)]));
+    const { counters } = (await ask<Learning>('GET', '/learning')).body;
+    const mine = counters.reels.find(({ key }) => key === run.job.tag)!.counter;
+    expect(mine).toMatchObject({ unit: 'ft', from: 'reel' });
+    const kind = counters.kinds.find(({ key }) => key === 'trolling test troll 30')!.counter;
+    expect(kind.from).toBe('kind');
+    expect(Math.abs(kind.perTurn / mine.perTurn - 1)).toBeLessThan(0.05);
+  });
+
+  it.each<[string, object]>([
+    ['a reading of nothing', { reading: 0 }],
+    ['a mark no field has', { tape: 900 }],
+    ['a counter in hands', { unit: 'hand' }],
+    ['a mark of an earlier walk that is none', { earlier: { walk: -1, tape: 30 } }],
+    ['a reading of no number', { reading: 1e300 }],
+  ])('refuses %s, and writes nothing', async (_, more) => {
+    const run = await trollingRun(`C${String(Math.abs(JSON.stringify(more).length))}`);
+    const events = numbered(run, 1, [walked(100, more)]);
+    expect(codeOf(await ask('POST', `/runs/${run.id}/events`, { events }))).toBe('bad-request');
+    expect((await ask<Run>('GET', `/runs/${run.id}`)).body.events).toHaveLength(1);
+  });
+});

@@ -1,0 +1,120 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { FormGroup } from '@angular/forms';
+import { COUNTER_UNITS, metresPer, WALK_RANGE, type CounterUnit } from '@yard-spool/core';
+import { UnitsService } from '../data/units.service';
+import { Choice } from '../ui/choice';
+import { QuantityField } from '../ui/quantity-field';
+import { quantityReader } from '../ui/read-quantity';
+import { text } from '../ui/text-control';
+import { typedValue } from '../ui/typed-value';
+import { BenchView } from './bench-view';
+import { CounterAnswer } from './counter-answer';
+import { CounterDoubt } from './counter-doubt';
+import { CounterStep } from './counter-step';
+import { markText, readingText } from './counter-words';
+
+const MARK = { min: WALK_RANGE.tape[0], max: WALK_RANGE.tape[1] };
+const READING = { min: WALK_RANGE.reading[0], max: WALK_RANGE.reading[1] };
+
+/** Matching a trolling reel's counter: walk, read, and one big answer; then wind on or take off, and walk once more. */
+@Component({
+  selector: 'ys-counter-match-panel',
+  imports: [Choice, CounterAnswer, CounterDoubt, QuantityField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './counter-match-panel.html',
+  host: { class: 'grid gap-3' },
+})
+export class CounterMatchPanel {
+  protected readonly step = inject(CounterStep);
+  protected readonly bench = inject(BenchView);
+  protected readonly units = inject(UnitsService);
+  private readonly quantity = quantityReader();
+
+  /** The step is done: the counter agrees, or is left as it is. */
+  readonly done = output();
+
+  protected readonly markAllowed = MARK;
+  protected readonly readingAllowed = READING;
+  protected readonly shows = COUNTER_UNITS.map((unit) => ({ value: unit, name: unit }));
+  protected readonly ways = [
+    { value: 'field', name: 'Walked out' },
+    { value: 'meter', name: 'Over the line meter' },
+  ];
+  protected readonly form = new FormGroup({
+    reading: text(),
+    mark: text(),
+    unit: text(),
+    over: text('field'),
+  });
+  private readonly typed = typedValue(this.form);
+  protected readonly over = computed(() => (this.typed().over === 'meter' ? 'meter' : 'field'));
+  protected readonly verdict = computed(() => this.step.match()?.verdict ?? 'walk');
+  protected readonly markWords = computed(() => markText(this.step.setup().match, this.step.setup().unit));
+  protected readonly shouldRead = computed(() => {
+    const match = this.step.match();
+    if (!match) return '';
+    const { expected, wanted } = match;
+    const say = (reading: number): string => readingText(reading, this.step.setup().step);
+    const likely =
+      expected.high - expected.low > 1 ? `, likely ${say(expected.low)} to ${say(expected.high)}` : '';
+    return match.from === 'usual' && this.step.walks().length === 0
+      ? `It is to show ${say(wanted)} there.`
+      : `It is to show ${say(wanted)} there; by what is known it shows ${say(expected.value)}${likely}.`;
+  });
+
+  constructor() {
+    const { unit, mark } = this.form.controls;
+    // What is known of the counter stands in the fields until somebody says otherwise.
+    toObservable(this.step.setup).subscribe((setup) => {
+      unit.setValue(setup.unit, { emitEvent: false });
+      if (!mark.dirty)
+        mark.setValue(markText(setup.match, setup.unit).replace('\u00a0', ' '), { emitEvent: false });
+    });
+    unit.valueChanges.subscribe((value) => this.step.say({ unit: value as CounterUnit }));
+    mark.valueChanges.subscribe(() => {
+      const match = this.quantity(mark, 'line-length', MARK);
+      if (match !== null) this.step.say({ match });
+    });
+  }
+
+  /** What Enter does here: takes what is typed, says that line was moved, or ends the step. False where there is nothing to do. */
+  enter(): boolean {
+    if (this.step.doubted()) return false;
+    if (this.step.moving()) {
+      this.step.count(false);
+      return true;
+    }
+    if (this.form.controls.reading.value.trim() !== '') return this.read();
+    switch (this.verdict()) {
+      case 'add':
+      case 'take-off':
+        this.step.moved();
+        return true;
+      case 'agrees':
+      case 'out-of-reach':
+        this.done.emit();
+        return true;
+      case 'walk':
+        return false;
+    }
+  }
+
+  /** Takes the reading; false where it is none. */
+  read(): boolean {
+    const { reading, mark } = this.form.controls;
+    const shown = this.quantity(reading, 'count', READING);
+    const tape = this.quantity(mark, 'line-length', MARK);
+    if (shown === null || tape === null) return false;
+    this.step.read({ reading: shown, tape, over: this.over() });
+    reading.setValue('');
+    return true;
+  }
+
+  /** Matches at a shorter mark instead. */
+  protected shorter(metres: number): void {
+    this.form.controls.mark.setValue(
+      `${String(Math.round(metres / metresPer(this.step.setup().unit)))} ${this.step.setup().unit}`,
+    );
+  }
+}

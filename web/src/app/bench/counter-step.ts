@@ -1,0 +1,197 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import {
+  counterNow,
+  counterRequest,
+  counterTable,
+  gearAt,
+  metresPer,
+  setupOf,
+  walkDoubts,
+  walksOf,
+  type CounterMatch,
+  type CounterSetup,
+  type CounterUnit,
+  type RunHappening,
+  type Walk,
+  type WalkDoubt,
+} from '@yard-spool/core';
+import { UnitsService } from '../data/units.service';
+import { RunStore } from './run-store';
+
+/** A reading as it was typed. */
+export interface ReadAtMark {
+  readonly reading: number;
+  readonly tape: number;
+  readonly over: 'field' | 'meter';
+}
+
+/** A reading that is asked about before it is believed. */
+interface Doubted {
+  readonly read: ReadAtMark;
+  readonly doubts: readonly WalkDoubt[];
+}
+
+const USUAL: Readonly<Record<'metric' | 'imperial', CounterSetup>> = {
+  metric: { unit: 'm', step: 1, match: 30 },
+  imperial: { unit: 'ft', step: 1, match: 30.48 },
+};
+
+/** The counter of the reel under the handle: what its walks come to, what is asked, and what happens next. */
+@Injectable()
+export class CounterStep {
+  private readonly store = inject(RunStore);
+  private readonly units = inject(UnitsService);
+
+  private readonly said = signal<CounterSetup | null>(null);
+  private readonly asked = signal<Doubted | null>(null);
+
+  /** What earlier walks of this reel, or of its kind, taught. */
+  readonly known = computed(() => this.store.run()?.job.planInput.beliefs?.counter);
+  /** What the counter shows and where it is to agree: as it was said last. */
+  readonly setup = computed((): CounterSetup => {
+    const state = this.store.state();
+    const before = (state && setupOf(state)) ?? this.known();
+    return this.said() ?? before ?? USUAL[this.units.system()];
+  });
+  readonly walks = computed(() => this.store.state()?.walks ?? []);
+  /** The walks that count. */
+  readonly standing = computed(() => this.walks().filter(({ left }) => !left));
+  /** The counter by all walks so far, on the spool as it is now. */
+  readonly match = computed((): CounterMatch | null => {
+    const [under, state] = [this.store.underWay(), this.store.shown()];
+    return under && state ? counterNow(under, state, this.setup(), this.known()) : null;
+  });
+  readonly table = computed(() => {
+    const [match, { match: at, unit }] = [this.match(), this.setup()];
+    return match && this.standing().length > 0 ? counterTable(match, at, unit) : [];
+  });
+  readonly doubted = this.asked.asReadonly();
+  /** Metres on the layer at each walk, those left out among them. */
+  readonly movedAt = computed(() => {
+    const [under, walks] = [this.store.underWay(), this.walks()];
+    const all = walks.map((walk) => ({ ...walk, left: false }));
+    return under ? walksOf(under, { walks: all }, this.setup().unit).map(({ moved }) => moved) : [];
+  });
+  /** Turns still to move, as they are counted at this bench. */
+  readonly turns = computed(() => {
+    const [facts, state, match] = [this.store.facts(), this.store.state(), this.match()];
+    if (!facts || !state || !match) return 0;
+    return Math.round(Math.abs(match.spoolTurns) / gearAt(facts.request, state.supplies, this.layer()));
+  });
+  readonly moving = computed(() => this.store.state()?.moving ?? false);
+
+  private layer(): string {
+    return this.store.state()?.current?.layer ?? this.store.facts()?.request.layers.at(-1)?.id ?? '';
+  }
+
+  /** Says what the counter shows, or where it is to agree. */
+  say(setup: Partial<CounterSetup>): void {
+    this.said.set({ ...this.setup(), ...setup });
+  }
+
+  /** Takes a reading. One that cannot be is asked about first. */
+  read(read: ReadAtMark): void {
+    const doubts = this.doubtsOf(read);
+    if (doubts.length > 0) this.asked.set({ read, doubts });
+    else this.walked(read);
+  }
+
+  /** The answer: one of the doubts is so, or none is and it stands as it was read, or it is walked again. */
+  answer(doubt: WalkDoubt | 'stands' | 'again'): void {
+    const asked = this.asked();
+    if (!asked) return;
+    this.asked.set(null);
+    if (doubt === 'stands') this.walked(asked.read);
+    else if (doubt === 'again') this.walked(asked.read, { left: true });
+    else this.settle(asked.read, doubt);
+  }
+
+  private settle(read: ReadAtMark, { cause, ifYes, unit, earlier }: WalkDoubt): void {
+    if (!ifYes) {
+      this.walked(read, { cause, left: true });
+      return;
+    }
+    const [first, setup] = [this.walks().length === 0, this.setup()];
+    // Nothing was read before in the wrong unit: from now on it is what it really shows.
+    if (unit && first) this.said.set({ ...setup, unit });
+    const moved = ifYes.moved - (this.request()?.moved ?? 0);
+    if (Math.abs(moved) > 0.01) void this.store.happen(this.metres(moved));
+    const reading = unit && first ? read.reading : ifYes.reading;
+    this.walked(
+      { ...read, reading, tape: ifYes.tape },
+      { cause, ...(earlier ? { earlier: this.placeOf(earlier) } : {}) },
+    );
+  }
+
+  /** An earlier walk by its place among all walks, those left out counted too. */
+  private placeOf({ index, tape }: NonNullable<WalkDoubt['earlier']>) {
+    const places = this.walks().flatMap(({ left }, i) => (left ? [] : [i]));
+    return { walk: places[index] ?? 0, tape };
+  }
+
+  private request() {
+    const [under, state] = [this.store.underWay(), this.store.state()];
+    return under && state ? counterRequest(under, state, this.setup(), this.known()) : null;
+  }
+
+  private doubtsOf({ reading, tape, over }: ReadAtMark): WalkDoubt[] {
+    const [request, match] = [this.request(), this.match()];
+    if (!request?.spool || !match) return [];
+    const walk: Walk = { reading, tape, over, moved: request.moved };
+    const { face, walks, spool } = request;
+    const tapeUnit = tapeUnitOf(tape, face.unit);
+    return walkDoubts(walk, { spool, fit: match.fit, face, walks, tapeUnit, joinAt: match.joinAt });
+  }
+
+  private walked(
+    { reading, tape, over }: ReadAtMark,
+    more: Pick<Extract<RunHappening, { kind: 'walked' }>['payload'], 'cause' | 'left' | 'earlier'> = {},
+  ): void {
+    const { match, unit } = this.setup();
+    const expected = this.match()?.expected.value;
+    void this.store.happen({
+      kind: 'walked',
+      payload: {
+        ...{ layer: this.layer(), match, tape, reading, unit, over },
+        step: Number.isInteger(reading) ? 1 : 0.1,
+        ...(expected !== undefined && Math.abs(tape - match) < 0.01 && expected > 0 ? { expected } : {}),
+        ...more,
+      },
+    });
+  }
+
+  private metres(metres: number): RunHappening {
+    return { kind: 'metres', payload: { layer: this.layer(), metres } };
+  }
+
+  /** Line was wound on, or taken off where below zero: so many metres, or as many as were asked for. */
+  moved(metres = this.match()?.move.value ?? 0): void {
+    const on = this.store.underWay()?.wound.find(({ id }) => id === this.layer())?.length ?? 0;
+    void this.store.happen(this.metres(Math.max(metres, -on)));
+  }
+
+  /** The length it is to agree at, in its own unit. */
+  readonly matchInUnit = computed(() => this.setup().match / metresPer(this.setup().unit));
+  /** Whether line was moved since the last walk. */
+  readonly movedSince = computed(() => {
+    const request = this.request();
+    const last = request?.walks.at(-1);
+    return last !== undefined && Math.abs((request?.moved ?? 0) - last.moved) > 0.05;
+  });
+
+  /** Counts what goes on or comes off by the device, or no longer; only while there is something to move. */
+  toggleCount(up: boolean): void {
+    const asked = ['add', 'take-off'].includes(this.match()?.verdict ?? '');
+    if (this.moving()) this.count(false);
+    else if (up && asked) this.count(true);
+  }
+
+  /** What goes on or comes off is counted from now on, or no longer. */
+  count(on: boolean): void {
+    void this.store.happen({ kind: 'moving', payload: { on } });
+  }
+}
+
+/** What a tape is marked in, where a mark is round in it. */
+const tapeUnitOf = (tape: number, unit: CounterUnit): CounterUnit =>
+  Math.abs(tape - Math.round(tape)) < 0.02 && unit !== 'm' ? 'm' : unit;
