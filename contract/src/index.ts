@@ -76,6 +76,7 @@ export {
   runFacts,
   RunFrameSchema,
   type CounterAtBench,
+  type CounterWaiting,
   type OpenRun,
   type Run,
   type RunFrame,
@@ -85,3 +86,4 @@ export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export type { Fill, FillLayer, Reel, ReelRow } from './reels';
 export type { Learning } from './learning';
 export type { Page } from './pages';
+export type { CustomerCounter } from './reels';

@@ -64,6 +64,15 @@ export const KeptMatchSchema: v.GenericSchema<KeptMatch> = v.object({
   tight: v.nullable(v.boolean()),
 });
 
+/** A counter of a customer's reel, as it was matched last. */
+export const CustomerCounterSchema = v.object({
+  tag: v.string(),
+  label: v.string(),
+  filledAt: InstantSchema,
+  counter: KeptMatchSchema,
+});
+export type CustomerCounter = v.InferOutput<typeof CustomerCounterSchema>;
+
 /** A fill of a spool: what is on it from that day on. */
 export const FillSchema = v.object({
   id: IdSchema,

@@ -206,6 +206,15 @@ export const OpenRunSchema = v.object({
 });
 export type OpenRun = v.InferOutput<typeof OpenRunSchema>;
 
+/** A run that stands at its counter: its reel waits to be walked. */
+export const CounterWaitingSchema = v.object({
+  id: IdSchema,
+  tag: v.string(),
+  label: v.string(),
+  customer: v.string(),
+});
+export type CounterWaiting = v.InferOutput<typeof CounterWaitingSchema>;
+
 /** What the steps of a run are made from. */
 export const runFacts = ({
   job: { planInput, type, wants },

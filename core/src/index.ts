@@ -187,18 +187,12 @@ export { COUNTER_UNITS, metresPer, type CounterUnit } from './counter/counter-un
 export type { CounterFace, KnownCounter } from './counter/counter-beliefs';
 export { counterMatch, WALK_RANGE, type CounterMatch, type CounterRequest } from './counter/counter-match';
 export type { Walk } from './counter/counter-fit';
-export {
-  afterBreakOff,
-  counterTable,
-  keptReadings,
-  refilled,
-  runsAhead,
-  type KeptCounter,
-  type TableRow,
-} from './counter/counter-table';
+export { counterTable, type TableRow } from './counter/counter-table';
 export { reelToTouch, setTable, type SetReel, type SetRow } from './counter/counter-set';
-export { topLength, type CounterSpool } from './counter/paid-out';
+export { planOuting, type Trip } from './counter/outing';
+export { movedTurns, topLength, type CounterSpool } from './counter/paid-out';
+export { counterAim } from './plan/counter-aim';
 export { DOUBT_CAUSES, walkDoubts, type DoubtCause, type WalkDoubt } from './counter/walk-doubt';
 export { counterNow, counterRequest, setupOf, walksOf, type CounterSetup } from './run/counter-now';
-export { keptMatch, type KeptMatch, type KeptWalk } from './run/kept-match';
+export { keptMatch, keptTable, runsAheadOf, type KeptMatch, type KeptWalk } from './run/kept-match';
 export { learnCounters, type CounterLesson, type LearnedCounters } from './learn/learn-counters';

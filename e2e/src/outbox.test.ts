@@ -46,8 +46,10 @@ describe('a bench that is cut off', () => {
     await browser.text('Close the reel once they are saved.', 'p');
     await browser.text('The server is away: 1 thing kept here', 'span');
     await browser.press('m');
+    await browser.text('Sound off', 'button');
+    await browser.press('m');
     await browser.text('Sound on', 'button');
-    await browser.press('m', '?');
+    await browser.press('?');
     await browser.text('Space ten turns', 'p');
     await browser.press(Key.ENTER);
     await browser.text('Close the reel once they are saved.', 'p');

@@ -11,6 +11,7 @@ import {
   ReopenRunSchema,
   RunFrameSchema,
   RunSchema,
+  CounterWaitingSchema,
 } from '../runs';
 import { byId } from './params';
 
@@ -27,6 +28,7 @@ export const benchApi = {
     body: AppendEventsSchema,
     reply: AddedEventsSchema,
   }),
+  listCountersWaiting: route('GET', '/counters-waiting', { reply: v.array(CounterWaitingSchema) }),
   reopenRun: route('POST', '/runs/:id/reopen', { params: byId, body: ReopenRunSchema, reply: RunSchema }),
   closeRun: route('POST', '/runs/:id/close', { params: byId, body: NothingSchema, reply: FillSchema }),
 } as const;

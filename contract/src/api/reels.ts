@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { ChangeReelKindSchema, MergeReelKindsSchema, ReelKindSchema } from '../bags';
 import { LearningSchema } from '../learning';
 import { pageOf } from '../pages';
-import { ReelRowSchema, ReelSchema, ReelsQuerySchema } from '../reels';
+import { CustomerCounterSchema, ReelRowSchema, ReelSchema, ReelsQuerySchema } from '../reels';
 import { route } from '../route';
 import { byId, byTag } from './params';
 
@@ -21,5 +21,9 @@ export const reelsApi = {
     reply: ReelKindSchema,
   }),
   findReels: route('GET', '/reels', { query: ReelsQuerySchema, reply: pageOf(ReelRowSchema) }),
+  listCustomerCounters: route('GET', '/customers/:id/counters', {
+    params: byId,
+    reply: v.array(CustomerCounterSchema),
+  }),
   readReel: route('GET', '/reels/:tag', { params: byTag, reply: ReelSchema }),
 } as const;

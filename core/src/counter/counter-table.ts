@@ -54,19 +54,3 @@ export interface KeptCounter {
   readonly perTurn: number;
   readonly spool: CounterSpool;
 }
-
-/** The table of a matched counter after metres broke off, without another walk: the spool is smaller by them. */
-export const afterBreakOff = ({ perTurn, spool }: KeptCounter, metres: number): KeptCounter => ({
-  perTurn,
-  spool: withMoved(spool, -metres),
-});
-
-/** The same counter with other line on its spool. */
-export const refilled = ({ perTurn }: KeptCounter, spool: CounterSpool): KeptCounter => ({ perTurn, spool });
-
-/** Readings of a kept counter at lengths in its unit. */
-export const keptReadings = (
-  { perTurn, spool }: KeptCounter,
-  lengths: readonly number[],
-  unit: CounterUnit,
-): number[] => lengths.map((length) => readingAt(spool, perTurn, length * metresPer(unit)));

@@ -67,6 +67,12 @@ export function lengthOut({ width, outer, layers }: CounterSpool, turns: number)
 export const topLength = ({ width, outer, layers: [top] }: CounterSpool): number =>
   top ? lengthBetween(width, top.inner, Math.max(top.inner, outer), top.area) : 0;
 
+/** Spool turns that wind metres on the top layer, or take them off where below zero. */
+export const movedTurns = (spool: CounterSpool, metres: number): number => {
+  const [top] = spool.layers;
+  return top ? turnsBetween(spool.width, spool.outer, withMoved(spool, metres).outer, top.area) : 0;
+};
+
 /** The spool with metres wound on the top layer, or taken off it where they are below zero. */
 export const withMoved = (spool: CounterSpool, metres: number): CounterSpool => {
   const [top] = spool.layers;

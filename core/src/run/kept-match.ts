@@ -1,7 +1,9 @@
 import type { KnownCounter } from '../counter/counter-beliefs';
 import type { CounterMatch } from '../counter/counter-match';
-import type { CounterUnit } from '../counter/counter-unit';
-import type { CounterSpool } from '../counter/paid-out';
+import { metresPer, type CounterUnit } from '../counter/counter-unit';
+import type { CounterFit } from '../counter/counter-fit';
+import { counterTable, runsAhead, type TableRow } from '../counter/counter-table';
+import { withMoved, type CounterSpool } from '../counter/paid-out';
 import { counterNow, counterSpool, setupOf, walksOf } from './counter-now';
 import type { RunState } from './run-state';
 import type { RunUnderWay } from './under-way';
@@ -71,4 +73,49 @@ const leftAt = ({ expected, verdict, perTurn, spool }: CounterMatch) => ({
   perTurn: perTurn.value,
   sd: perTurn.sd / perTurn.value,
   spool,
+});
+
+/** What has happened to a matched reel since: metres broken off, and other line filled to the same level. */
+interface Since {
+  readonly broken?: number;
+  /** Diameter of the line on top, as a share of the one it was matched with. */
+  readonly thickness?: number;
+}
+
+/** The spool of a kept match as it is after that. */
+function spoolSince({ spool }: Pick<KeptMatch, 'spool'>, { broken = 0, thickness = 1 }: Since): CounterSpool {
+  const [top, ...below] = spool.layers;
+  if (!top) return spool;
+  const other = { ...spool, layers: [{ ...top, area: top.area * thickness ** 2 }, ...below] };
+  // What broke off leaves the spool smaller by it.
+  return withMoved(other, -broken);
+}
+
+/** A kept match's table, as it was left or as it is since. */
+export function keptTable(
+  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'sd' | 'match' | 'unit'>,
+  since: Since = {},
+): TableRow[] {
+  const spool = spoolSince(kept, since);
+  return counterTable({ fit: asFit(kept), spool }, kept.match, kept.unit);
+}
+
+/** How far a kept counter runs ahead at twice its match; null where the line ends before. */
+export function runsAheadOf(
+  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'sd' | 'match' | 'unit'>,
+): number | null {
+  const rows = keptTable(kept);
+  return rows.some(({ length }) => length * metresPer(kept.unit) >= 2 * kept.match - 1e-6)
+    ? runsAhead({ fit: asFit(kept), spool: kept.spool }, kept.match, kept.unit)
+    : null;
+}
+
+const asFit = ({ perTurn, sd, spool }: Pick<KeptMatch, 'spool' | 'perTurn' | 'sd'>): CounterFit => ({
+  vector: [Math.log(perTurn), spool.outer, 0],
+  covariance: [
+    [sd ** 2, 0, 0],
+    [0, 0, 0],
+    [0, 0, 0],
+  ],
+  off: [],
 });

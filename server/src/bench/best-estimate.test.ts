@@ -110,7 +110,10 @@ describe('what closed fills teach', () => {
     const bo = await fresh.as('Bo');
     try {
       const learning = async (): Promise<Learning> => (await bo<Learning>('GET', '/learning')).body;
-      expect(await learning()).toEqual({ kinds: [], lines: [], hands: [], prints: [] });
+      expect(await learning()).toEqual({
+        ...{ kinds: [], lines: [], hands: [], prints: [] },
+        counters: { reels: [], kinds: [] },
+      });
       const pieces = await receiveTwo(bo, 3000, 'L');
       const first = (await bo<Bag>('POST', '/bags', booking(pieces))).body.jobs[0]!;
       let last = 0;

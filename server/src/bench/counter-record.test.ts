@@ -104,3 +104,32 @@ describe('a trolling reel whose counter was matched', () => {
     expect((await ask<Run>('GET', `/runs/${run.id}`)).body.events).toHaveLength(1);
   });
 });
+
+describe('counters that wait, and counters side by side', () => {
+  it('lists runs that stand at their counter, and no other', async () => {
+    const run = await trollingRun('CW');
+    const waiting = async (): Promise<number[]> =>
+      (await ask<{ id: number }[]>('GET', '/counters-waiting')).body.map(({ id }) => id);
+    expect(await waiting()).not.toContain(run.id);
+    const log = filled([]);
+    const upTo = log.findIndex(({ payload }) => (payload as { step?: string }).step === 'counter');
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, log.slice(0, upTo)) });
+    expect(await waiting()).toContain(run.id);
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1 + upTo, [log[upTo]!]) });
+    expect(await waiting()).not.toContain(run.id);
+  });
+
+  it('gives a customer’s counters by reel, each as it was matched last', async () => {
+    const run = await trollingRun('CU');
+    await closed(run, filled([walked(100)]));
+    const customer = (await ask<Reel>('GET', `/reels/${run.job.tag}`)).body.customer.id;
+    const { body } = await ask<{ tag: string; counter: { match: number } }[]>(
+      'GET',
+      `/customers/${customer}/counters`,
+    );
+    expect(body.filter(({ tag }) => tag === run.job.tag)).toHaveLength(1);
+    expect(body.find(({ tag }) => tag === run.job.tag)!.counter.match).toBeCloseTo(100 * FT, 9);
+    expect((await ask<unknown[]>('GET', '/customers/99999/counters')).body).toEqual([]);
+    expect(codeOf(await shop.ask('GET', '/counters-waiting'))).toBe('not-signed-in');
+  });
+});

@@ -15,6 +15,8 @@ import type { ServerContext } from '../context';
 import type { BenchCounters } from '../devices/bench-counters';
 import { readLearning } from '../learning/learning';
 import { ProblemError } from '../problem-error';
+import { listCountersWaiting } from '../bench/counters-waiting';
+import { listCustomerCounters } from '../reels/customer-counters';
 import { findReels, readReel } from '../reels/reels';
 import { liveRoute } from './live-route';
 import { houseRoutes } from './house-routes';
@@ -59,6 +61,8 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters): Rout
   serve(router, api.readJob, ({ params }) => readJob(context, params.id));
   rackRoutes(router, context);
   houseRoutes(router, context);
+  serve(router, api.listCustomerCounters, ({ params }) => listCustomerCounters(context, params.id));
+  serve(router, api.listCountersWaiting, () => listCountersWaiting(context));
   serve(router, api.findReels, ({ query }) => findReels(context, query));
   serve(router, api.readLastPlan, ({ params }) => readLastPlan(context, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(context, params.tag));

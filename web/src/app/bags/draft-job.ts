@@ -12,7 +12,7 @@ const USUAL_TAIL = 2;
 /** A draft as it is sent: its plan's input, what it is cut from, and what the customer wants beside. */
 export function draftJob(
   draft: ReelDraft,
-  { input, pieces }: DraftPlan,
+  { input, pieces, aim }: DraftPlan,
   system: UnitSystem,
 ): (NewJob & { readonly wants: Wants }) | null {
   if (!input) return null;
@@ -36,7 +36,8 @@ export function draftJob(
       dragKg: read('drag', 'strength'),
       onItNow: draft.onItNow,
       mainFirst: draft.mainFirst === 'yes',
-      gap: draft.gap.trim() === '' ? 'house' : 'typed',
+      // Aimed at its counter, a change of the house rules leaves it there.
+      gap: draft.gap.trim() === '' && !aim ? 'house' : 'typed',
       bevelMm: read('bevel', 'small-length'),
     },
   };

@@ -1,6 +1,7 @@
 import type { Learning, Piece } from '@yard-spool/contract';
 import {
   beliefsFor,
+  counterAim,
   gapAdvice,
   kindKey,
   makePlan,
@@ -10,6 +11,7 @@ import {
   type Dimension,
   type GapAdvice,
   type HouseRules,
+  type KnownCounter,
   type MadePlan,
   type Observation,
   swapOf,
@@ -42,6 +44,13 @@ export const FIELD_RANGE = {
   drag: { min: 0.1, max: 60 },
 } as const satisfies Record<string, Allowed>;
 
+/** Where a fill is aimed so that its counter agrees. */
+export interface CounterAim {
+  /** mm below the lip */
+  readonly gap: number;
+  readonly known: KnownCounter;
+}
+
 /** A draft read: the plan where there is enough for one, and what is missing or wrong where there is not. */
 export interface DraftPlan {
   readonly input: PlanInput | null;
@@ -49,6 +58,8 @@ export interface DraftPlan {
   /** Both windings, where the main goes on first; its turns and depths are those that are wound to. */
   readonly swap: SwapPlan | null;
   readonly pieces: LayerPieces;
+  /** The gap a matched counter is aimed at, and what that rests on; null where the house says it, or a person. */
+  readonly aim: CounterAim | null;
   /** Metres of main the customer wants; null where nothing sensible was typed. */
   readonly wanted: number | null;
   /** The gap the house would leave; taken where none was typed. */
@@ -92,7 +103,7 @@ export function planDraft(
   const bevelMm = read('bevel', 'small-length');
   const gap = gapFor(draft, pieces, bevelMm, rules);
   const wanted = read('mainLength', 'line-length');
-  const base = { input: null, made: null, swap: null, pieces, wanted, gap, bevelMm, problems: [] };
+  const base = { input: null, made: null, swap: null, aim: null, pieces, wanted, gap, bevelMm, problems: [] };
   const observations = observationsOf(draft, read, system);
   const next = missing(draft, pieces, read, system);
   if (next !== '') return { ...base, next };
@@ -105,7 +116,7 @@ export function planDraft(
     keptDepth: read('keptDepth', 'small-length'),
     reducer: read('reducer', 'small-length'),
   };
-  const input: PlanInput = {
+  const asked: PlanInput = {
     observations,
     request: {
       layers: layersOf(draft, pieces, lengths),
@@ -119,11 +130,29 @@ export function planDraft(
       lines: Object.values(pieces).flatMap((piece: Piece | undefined) => (piece ? [piece.product.code] : [])),
     }),
   };
-  const made = makePlan(input);
+  const { made, input, aim } = aimed(asked, draft.gap.trim() === '');
   const swap = made.ok && draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
   return made.ok
-    ? { ...base, input, made: made.value, swap, next: '' }
+    ? { ...base, input, made: made.value, swap, aim, next: '' }
     : { ...base, next: '', problems: made.issues.map(({ sentence }) => sentence) };
+}
+
+/** Often enough for a gap whose join moves with it to settle. */
+const AIMS = 3;
+
+/** Plans; where a counter was matched before and nobody said a gap, to the level where it should agree at the first walk. */
+function aimed(asked: PlanInput, free: boolean) {
+  const known = asked.beliefs?.counter;
+  let [input, made, aim] = [asked, makePlan(asked), null as CounterAim | null];
+  if (!free || !known) return { input, made, aim };
+  for (let i = 0; i < AIMS && made.ok; i += 1) {
+    const gap = counterAim(made.value.spool, made.value.plan, known);
+    if (gap === null) return { input, made, aim };
+    input = { ...asked, request: { ...asked.request, gap } };
+    made = makePlan(input);
+    aim = { gap, known };
+  }
+  return { input, made, aim };
 }
 
 function piecesOf(draft: ReelDraft, rack: readonly Piece[]): LayerPieces {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { ReelType } from '@yard-spool/contract';
 import type { Build, EffectiveRules } from '@yard-spool/core';
+import { markText } from '../bench/counter-words';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { CutList, type CutRow } from './cut-list';
@@ -49,6 +50,15 @@ export class PlanSide {
       Object.fromEntries(this.tabs.map(({ id }, i) => [`Alt ${String(i + 1)}`, () => this.shown.set(id)])),
     );
   }
+
+  /** Where the fill is aimed so that the reel's own counter agrees at the first walk. */
+  protected readonly aimWords = computed(() => {
+    const aim = this.planned().aim;
+    if (!aim) return '';
+    const { match, unit, from } = aim.known;
+    const by = from === 'reel' ? 'this reel’s own walks' : 'walks of its kind';
+    return `Filled to ${this.units.small(aim.gap)} below the lip, where its counter should agree at ${markText(match, unit)}, by ${by}.`;
+  });
 
   protected take(build: Build): void {
     this.taken.emit(build);

@@ -15,7 +15,7 @@ interface Now {
 }
 
 /** What Enter does while a counter is matched. */
-const MATCHING: Readonly<Record<CounterMatch['verdict'], string>> = {
+export const MATCHING: Readonly<Record<CounterMatch['verdict'], string>> = {
   walk: 'Take this reading',
   add: 'It is on',
   'take-off': 'It is off',

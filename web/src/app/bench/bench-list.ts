@@ -14,6 +14,7 @@ import { LoadState } from '../ui/load-state';
   template: `
     <div class="flex flex-wrap items-end justify-between gap-3 pb-3">
       <h1>On the bench</h1>
+      <a class="plain ml-auto" routerLink="/bench/walks">Counter walks</a>
       @if (here.benches().length > 0) {
         <label class="flex items-center gap-2">
           <span class="text-mute">This machine stands at</span>

@@ -7,6 +7,11 @@ export const BENCH_ROUTES: Routes = [
     title: 'Bench · Yard Spool',
   },
   {
+    path: 'walks',
+    loadComponent: async () => (await import('./walk-outing')).WalkOuting,
+    title: 'Counter walks · Yard Spool',
+  },
+  {
     path: ':id',
     loadComponent: async () => (await import('./bench-run')).BenchRun,
     title: 'Bench · Yard Spool',

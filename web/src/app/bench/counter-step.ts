@@ -1,11 +1,14 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  amountOf,
   counterNow,
   counterRequest,
   counterTable,
   gearAt,
   metresPer,
+  movedTurns,
   setupOf,
+  takenOff,
   walkDoubts,
   walksOf,
   type CounterMatch,
@@ -115,7 +118,7 @@ export class CounterStep {
     // Nothing was read before in the wrong unit: from now on it is what it really shows.
     if (unit && first) this.said.set({ ...setup, unit });
     const moved = ifYes.moved - (this.request()?.moved ?? 0);
-    if (Math.abs(moved) > 0.01) void this.store.happen(this.metres(moved));
+    if (Math.abs(moved) > 0.01) this.moved(moved);
     const reading = unit && first ? read.reading : ifYes.reading;
     this.walked(
       { ...read, reading, tape: ifYes.tape },
@@ -160,14 +163,28 @@ export class CounterStep {
     });
   }
 
-  private metres(metres: number): RunHappening {
-    return { kind: 'metres', payload: { layer: this.layer(), metres } };
+  /** Metres wound on, or taken off where below zero, in what counted the layer; never more off than is on. */
+  private asCounted(metres: number): RunHappening | null {
+    const [under, state, match, layer] = [
+      this.store.underWay(),
+      this.store.state(),
+      this.match(),
+      this.layer(),
+    ];
+    if (!under || !state || !match) return null;
+    const on = under.wound.find(({ id }) => id === layer)?.length ?? 0;
+    const length = Math.max(metres, -on);
+    const amount = amountOf(under.request, state, layer, {
+      length: -length,
+      spoolTurns: -movedTurns(match.spool, length),
+    });
+    return takenOff(layer, amount);
   }
 
   /** Line was wound on, or taken off where below zero: so many metres, or as many as were asked for. */
   moved(metres = this.match()?.move.value ?? 0): void {
-    const on = this.store.underWay()?.wound.find(({ id }) => id === this.layer())?.length ?? 0;
-    void this.store.happen(this.metres(Math.max(metres, -on)));
+    const happening = this.asCounted(metres);
+    if (happening) void this.store.happen(happening);
   }
 
   /** The length it is to agree at, in its own unit. */

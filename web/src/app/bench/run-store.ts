@@ -117,15 +117,19 @@ export class RunStore {
       .subscribe(({ events }) => this.hear(events));
   }
 
-  /** Reads a run; what of it still waits in this browser is sent. */
-  async open(id: string): Promise<void> {
+  /**
+   * Reads a run; what of it still waits in this browser is sent.
+   *
+   * @param watched whether what happens to it elsewhere is followed: not where many are open at once
+   */
+  async open(id: string, { watched = true } = {}): Promise<void> {
     try {
       const run = await firstValueFrom(this.api.call(api.readRun, { params: { id } }));
       await this.outbox.ready;
       this.have(run, run.events);
       this.trouble.set('');
       if (run.state === 'open') {
-        this.watch(run.id);
+        if (watched) this.watch(run.id);
         void this.outbox.tryAgain(id);
       }
     } catch (error) {

@@ -16,6 +16,7 @@ import { SpoolSection } from '../drawing/spool-section';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import { LoadState } from '../ui/load-state';
+import { CounterRecord } from './counter-record';
 
 const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
   counter: 'by the counter',
@@ -30,7 +31,7 @@ const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
 /** A reel: the section as filled, what is on it and from which piece, and the fills before. */
 @Component({
   selector: 'ys-reel-page',
-  imports: [RouterLink, SpoolSection, LengthRule, LineSwatch, LoadState],
+  imports: [CounterRecord, RouterLink, SpoolSection, LengthRule, LineSwatch, LoadState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reel-page.html',
   host: { class: 'block min-h-0 grow' },

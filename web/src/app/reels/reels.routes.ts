@@ -12,6 +12,11 @@ export const REELS_ROUTES: Routes = [
     title: 'Reel book · Yard Spool',
   },
   {
+    path: 'set/:customer',
+    loadComponent: async () => (await import('./counter-set')).CounterSet,
+    title: 'Reels fished together · Yard Spool',
+  },
+  {
     path: ':tag',
     loadComponent: async () => (await import('./reel-page')).ReelPage,
     title: 'Reel · Yard Spool',

@@ -1,11 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { FT, request, walk, WORKED } from '../testing/counter-examples';
-import { surfaceAfter, turnsToPayOut } from '../testing/counter-shop';
+import { turnsToPayOut } from '../testing/counter-shop';
 import { valueOf } from '../testing/examples';
-import { turnsBetween } from '../winding/winding';
 import { counterMatch } from './counter-match';
-import { readingAt } from './counter-model';
-import { afterBreakOff, keptReadings, refilled } from './counter-table';
 import { payOut } from './paid-out';
 
 describe('out of reach', () => {
@@ -41,28 +38,5 @@ describe('out of reach', () => {
 
   it('says nothing where it can be matched', () => {
     expect(valueOf(counterMatch(request({ walks: [walk(97)] }))).reach).toBeNull();
-  });
-});
-
-describe('a matched counter later', () => {
-  const perTurn = 100 / payOut(WORKED, 100 * FT).turns;
-  const kept = { perTurn, spool: WORKED };
-
-  it('reads higher after a break-off, as the reel turned by turn does', () => {
-    const after = afterBreakOff(kept, 20);
-    const [reading] = keptReadings(after, [100], 'ft');
-    const area = WORKED.layers[0]!.area;
-    const turns = turnsBetween(25, 10, 20, area);
-    const less = surfaceAfter(25, 10, area, turns - turnsToPayOut(WORKED, 20, 20));
-    expect(reading! / (perTurn * turnsToPayOut(WORKED, less, 100 * FT))).toBeCloseTo(1, 3);
-    expect(reading).toBeGreaterThan(106);
-  });
-
-  it('reads lower with thinner line filled to the same level', () => {
-    const thin = { ...WORKED, layers: [{ inner: 10, area: 0.1 }] };
-    const [was] = keptReadings(kept, [100], 'ft');
-    const [is] = keptReadings(refilled(kept, thin), [100], 'ft');
-    expect(is!).toBeLessThan(was! - 3);
-    expect(is).toBeCloseTo(readingAt(thin, perTurn, 100 * FT), 9);
   });
 });
