@@ -11,7 +11,19 @@ const only = (room, ...allowed) => ({
 
 /** The core's folders from the ground up: each imports only from those before it. */
 const CORE = [
-  ...['numeric', 'quantities', 'lines', 'winding', 'counter', 'spool', 'prints', 'house-rules', 'cautions', 'plan', 'mass'],
+  ...[
+    'numeric',
+    'quantities',
+    'lines',
+    'winding',
+    'counter',
+    'spool',
+    'prints',
+    'house-rules',
+    'cautions',
+    'plan',
+    'mass',
+  ],
   ...['money', 'soak'],
   ...['twist', 'lay', 'builds', 'advice', 'steps', 'run', 'settle', 'learn'],
 ];

@@ -59,6 +59,7 @@ export const KeptMatchSchema: v.GenericSchema<KeptMatch> = v.object({
   agrees: v.boolean(),
   perTurn: v.number(),
   sd: v.number(),
+  readsSd: v.number(),
   spool: CounterSpoolSchema,
   depth: v.number(),
   tight: v.nullable(v.boolean()),

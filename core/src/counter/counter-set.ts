@@ -28,20 +28,35 @@ export const setTable = (reels: readonly SetReel[], lengths: readonly number[]):
     return { length, readings, spread: Math.max(...shown) - Math.min(...shown) };
   });
 
-/** Which reel of a set to touch, and by how much: the one that reads farthest from the others at the match. */
+/** A reel whose reading lies apart, and what to do to it: metres to wind on, or null where no level helps. */
+export interface Touch {
+  readonly name: string;
+  readonly move: number | null;
+}
+
+/** Apart by no more than this less than the one farthest apart is as far apart. */
+const AS_FAR = 0.9;
+
+/**
+ * Which reel of a set to touch, and by how much: the one that reads farthest from the others at the match; of those as far
+ * apart, as both of two are, the one farther from the tape.
+ */
 export function reelToTouch(
   reels: readonly { readonly name: string; readonly match: CounterMatch }[],
-): { readonly name: string; readonly move: number } | null {
+): Touch | null {
   const shares = reels.map(({ match }) => match.expected.value / match.wanted);
   if (reels.length < 2) return null;
   const others = (i: number): number => {
     const rest = shares.filter((_, j) => j !== i);
     return rest.reduce((sum, share) => sum + share, 0) / rest.length;
   };
-  const off = shares.map((share, i) => Math.abs(share - others(i)));
-  const worst = off.indexOf(Math.max(...off));
-  const reel = reels[worst];
-  return reel && reel.match.verdict !== 'agrees' && (off[worst] ?? 0) > 0
-    ? { name: reel.name, move: reel.match.move.value }
-    : null;
+  const apart = shares.map((share, i) => Math.abs(share - others(i)));
+  const most = Math.max(...apart);
+  const offTape = shares.map((share, i) => ((apart[i] ?? 0) >= AS_FAR * most ? Math.abs(share - 1) : -1));
+  const reel = reels[offTape.indexOf(Math.max(...offTape))];
+  if (!reel || reel.match.verdict === 'agrees' || most === 0) return null;
+  return {
+    name: reel.name,
+    move: reel.match.depth === null || reel.match.reach ? null : reel.match.move.value,
+  };
 }

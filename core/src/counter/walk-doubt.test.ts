@@ -114,11 +114,14 @@ describe('a set of reels', () => {
   });
 
   it('names the reel that reads farthest from the others, and what to do to it', () => {
-    const touch = reelToTouch([reel('left', 100), reel('right', 101), reel('centre', 109)])!;
+    const touch = reelToTouch([reel('left', 100), reel('right', 100), reel('centre', 102)])!;
     expect(touch.name).toBe('centre');
-    expect(touch.move).toBeGreaterThan(15);
+    expect(touch.move).toBeGreaterThan(3);
     expect(reelToTouch([reel('left', 100), reel('right', 100)])).toBeNull();
     expect(reelToTouch([reel('left', 109)])).toBeNull();
+    // Of two, the one off the tape is touched, not the one that is right.
+    expect(reelToTouch([reel('left', 101), reel('right', 92)])!.name).toBe('right');
+    expect(reelToTouch([reel('left', 100), reel('right', 140)])).toEqual({ name: 'right', move: null });
   });
 
   it('stands side by side at each length with its spread, whatever unit each shows', () => {

@@ -6,7 +6,7 @@ import { turnsBetween } from '../winding/winding';
 import { keptTable, runsAheadOf } from './kept-match';
 
 const perTurn = 100 / payOut(WORKED, 100 * FT).turns;
-const KEPT = { spool: WORKED, perTurn, sd: 0.005, match: 100 * FT, unit: 'ft' } as const;
+const KEPT = { spool: WORKED, perTurn, readsSd: 0.005, match: 100 * FT, unit: 'ft' } as const;
 const at = (length: number, since?: Parameters<typeof keptTable>[1]): number =>
   keptTable(KEPT, since).find((row) => Math.abs(row.length - length) < 1e-6)!.reading.value;
 

@@ -34,6 +34,8 @@ export interface KeptMatch {
   readonly perTurn: number;
   /** As a share. */
   readonly sd: number;
+  /** How sure the reading at the match is, as a share: what the whole table is as sure as. */
+  readonly readsSd: number;
   /** The spool as it was left. */
   readonly spool: CounterSpool;
   /** Depth of its surface below the lip, mm. */
@@ -62,7 +64,7 @@ export function keptMatch(
       moved: moved[i]?.moved ?? 0,
     })),
     ...leftAt(match),
-    depth: match.spool.lip - match.spool.outer,
+    depth: under.wound.at(-1)?.depthAfter ?? match.spool.lip - match.spool.outer,
     tight: state.tensions.at(-1)?.holds ?? null,
   };
 }
@@ -72,6 +74,7 @@ const leftAt = ({ expected, verdict, perTurn, spool }: CounterMatch) => ({
   agrees: verdict === 'agrees',
   perTurn: perTurn.value,
   sd: perTurn.sd / perTurn.value,
+  readsSd: expected.sd / expected.value,
   spool,
 });
 
@@ -93,7 +96,7 @@ function spoolSince({ spool }: Pick<KeptMatch, 'spool'>, { broken = 0, thickness
 
 /** A kept match's table, as it was left or as it is since. */
 export function keptTable(
-  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'sd' | 'match' | 'unit'>,
+  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'readsSd' | 'match' | 'unit'>,
   since: Since = {},
 ): TableRow[] {
   const spool = spoolSince(kept, since);
@@ -102,7 +105,7 @@ export function keptTable(
 
 /** How far a kept counter runs ahead at twice its match; null where the line ends before. */
 export function runsAheadOf(
-  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'sd' | 'match' | 'unit'>,
+  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'readsSd' | 'match' | 'unit'>,
 ): number | null {
   const rows = keptTable(kept);
   return rows.some(({ length }) => length * metresPer(kept.unit) >= 2 * kept.match - 1e-6)
@@ -110,10 +113,14 @@ export function runsAheadOf(
     : null;
 }
 
-const asFit = ({ perTurn, sd, spool }: Pick<KeptMatch, 'spool' | 'perTurn' | 'sd'>): CounterFit => ({
+const asFit = ({
+  perTurn,
+  readsSd,
+  spool,
+}: Pick<KeptMatch, 'spool' | 'perTurn' | 'readsSd'>): CounterFit => ({
   vector: [Math.log(perTurn), spool.outer, 0],
   covariance: [
-    [sd ** 2, 0, 0],
+    [readsSd ** 2, 0, 0],
     [0, 0, 0],
     [0, 0, 0],
   ],

@@ -95,6 +95,8 @@ export class ReelEntry {
   protected readonly wantsLength = computed(() => ['backing', 'tape'].includes(this.underneath()));
   protected readonly gapWords = computed(() => {
     const gap = this.planned().gap;
+    const aim = this.planned().aim;
+    if (aim) return `counter: ${this.units.small(aim.gap)}`;
     return gap ? `house: ${this.units.small(gap.gap)}` : 'as the house';
   });
 

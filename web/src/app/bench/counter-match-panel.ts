@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { FormGroup } from '@angular/forms';
 import { COUNTER_UNITS, metresPer, WALK_RANGE, type CounterUnit } from '@yard-spool/core';
@@ -23,7 +23,7 @@ const READING = { min: WALK_RANGE.reading[0], max: WALK_RANGE.reading[1] };
   imports: [Choice, CounterAnswer, CounterDoubt, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './counter-match-panel.html',
-  host: { class: 'grid gap-3' },
+  host: { class: 'grid grid-cols-1 gap-3' },
 })
 export class CounterMatchPanel {
   protected readonly step = inject(CounterStep);
@@ -31,6 +31,8 @@ export class CounterMatchPanel {
   protected readonly units = inject(UnitsService);
   private readonly quantity = quantityReader();
 
+  /** Whether it has a button of its own to take a reading: at the bench the big one below does that. */
+  readonly ownButton = input(false);
   /** The step is done: the counter agrees, or is left as it is. */
   readonly done = output();
 

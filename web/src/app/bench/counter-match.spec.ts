@@ -28,7 +28,12 @@ const walksIn = (happened: readonly RunHappening[]) =>
 
 describe('matching a counter', () => {
   it('takes a mark and a reading in whatever they are marked in, and says what it is to show', async () => {
-    const { store, type, press, shown } = await onARun(CounterMatchPanel, {}, FILLED, TROLLING);
+    const { store, type, press, shown } = await onARun(
+      CounterMatchPanel,
+      { ownButton: true },
+      FILLED,
+      TROLLING,
+    );
     expect(shown()).toContain('Walk, rod tip at the 30 m mark, read.');
     expect(shown()).toContain('It is to show 30 there.');
     await type('Match at', '100 ft');
@@ -40,7 +45,12 @@ describe('matching a counter', () => {
   });
 
   it('refuses a reading that is none, and keeps it', async () => {
-    const { store, type, press, shown } = await onARun(CounterMatchPanel, {}, FILLED, TROLLING);
+    const { store, type, press, shown } = await onARun(
+      CounterMatchPanel,
+      { ownButton: true },
+      FILLED,
+      TROLLING,
+    );
     await type('Counter reads at the mark', '100 ft');
     await press('Take this reading');
     expect(store.happened).toEqual([]);
@@ -48,14 +58,24 @@ describe('matching a counter', () => {
   });
 
   it('gives one big answer with metres, turns and what one foot is worth', async () => {
-    const { shown } = await onARun(CounterMatchPanel, {}, [...FILLED, walked(70, 104)], TROLLING);
+    const { shown } = await onARun(
+      CounterMatchPanel,
+      { ownButton: true },
+      [...FILLED, walked(70, 104)],
+      TROLLING,
+    );
     expect(shown()).toMatch(/It shows 104 at 100 ft\. Add \d+(\.\d)? m/);
     expect(shown()).toMatch(/\d+ handle turns; likely/);
     expect(shown()).toMatch(/m of line moves it by one ft at 100 ft, by its own spool/);
   });
 
   it('writes down another length that came off', async () => {
-    const { store, type, press } = await onARun(CounterMatchPanel, {}, [...FILLED, walked(70, 97)], TROLLING);
+    const { store, type, press } = await onARun(
+      CounterMatchPanel,
+      { ownButton: true },
+      [...FILLED, walked(70, 97)],
+      TROLLING,
+    );
     await type('Another length came off', '12 m');
     await press('Say so');
     const [off] = store.happened;
@@ -65,13 +85,23 @@ describe('matching a counter', () => {
   });
 
   it('says that it agrees', async () => {
-    const { shown } = await onARun(CounterMatchPanel, {}, [...FILLED, walked(70, 100)], TROLLING);
+    const { shown } = await onARun(
+      CounterMatchPanel,
+      { ownButton: true },
+      [...FILLED, walked(70, 100)],
+      TROLLING,
+    );
     expect(shown()).toContain('It agrees');
     expect(shown()).toContain('Cut the supply now');
   });
 
   it('says what would help where no level makes it agree', async () => {
-    const { shown } = await onARun(CounterMatchPanel, {}, [...FILLED, walked(70, 118)], TROLLING);
+    const { shown } = await onARun(
+      CounterMatchPanel,
+      { ownButton: true },
+      [...FILLED, walked(70, 118)],
+      TROLLING,
+    );
     expect(shown()).toContain('It cannot be matched at 100 ft on this main');
     expect(shown()).toContain('above the lip');
   });
@@ -80,7 +110,7 @@ describe('matching a counter', () => {
     const moved = anEvent(71, { kind: 'metres', payload: { layer: 'main', metres: 25 } });
     const { store, type, press, shown } = await onARun(
       CounterMatchPanel,
-      {},
+      { ownButton: true },
       [...FILLED, walked(70, 104), moved],
       TROLLING,
     );
@@ -98,7 +128,7 @@ describe('matching a counter', () => {
   it('leaves a reading out that nobody can explain, and keeps it in the log', async () => {
     const moved = anEvent(71, { kind: 'metres', payload: { layer: 'main', metres: -9 } });
     const log = [...FILLED, walked(70, 100), moved];
-    const { store, type, press } = await onARun(CounterMatchPanel, {}, log, TROLLING);
+    const { store, type, press } = await onARun(CounterMatchPanel, { ownButton: true }, log, TROLLING);
     await type('Counter reads at the mark', '61');
     await press('Take this reading');
     pressKey('w');

@@ -23,7 +23,7 @@ import { WalkReel } from './walk-reel';
   imports: [Choice, LoadState, RouterLink, WalkReel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="mx-auto grid max-w-2xl gap-3">
+    <div class="mx-auto grid max-w-2xl grid-cols-1 gap-3">
       <div class="flex flex-wrap items-end justify-between gap-2">
         <h1>Counter walks</h1>
         <a class="plain" routerLink="/bench">The benches</a>
@@ -43,7 +43,7 @@ import { WalkReel } from './walk-reel';
             </p>
           }
           @for (trip of trips(); track $index) {
-            <section class="grid gap-3" [attr.aria-label]="'Walk ' + ($index + 1)">
+            <section class="grid grid-cols-1 gap-3" [attr.aria-label]="'Walk ' + ($index + 1)">
               <h2>Walk {{ $index + 1 }}, {{ far(trip.distance) }} there and back</h2>
               @for (reel of trip.reels; track reel.id) {
                 <ys-walk-reel [reel]="reel.waiting" (matchKnown)="know(reel.waiting.id, $event)" />

@@ -26,7 +26,7 @@ import { savingWords } from './saving-words';
   providers: [RunStore, BenchView, BenchCounting, CounterStep],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="card grid gap-2 p-4" [attr.data-test]="'walk-' + reel().tag">
+    <div class="card grid grid-cols-1 gap-2 p-4" [attr.data-test]="'walk-' + reel().tag">
       <div class="flex items-baseline justify-between gap-3">
         <b class="truncate text-[20px]" [title]="reel().label">{{ reel().tag }}, {{ reel().label }}</b>
         <span class="whitespace-nowrap text-[13px] font-bold" aria-live="polite">{{ saving() }}</span>
@@ -36,7 +36,7 @@ import { savingWords } from './saving-words';
         <p class="look px-3.5 py-2.5 font-bold" role="alert">{{ sentence }}</p>
       }
       @if (here()) {
-        <ys-counter-match-panel (done)="finish()" />
+        <ys-counter-match-panel [ownButton]="true" (done)="finish()" />
         @if (action(); as name) {
           <button type="button" class="go min-h-18! text-[18px]" (click)="panel()?.enter()">
             {{ name }}

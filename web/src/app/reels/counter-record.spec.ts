@@ -6,8 +6,17 @@ import { CounterSet } from './counter-set';
 const FT = 0.3048;
 /** A reel matched at 100 ft: 20 mm full, 25 wide, 0.45 line. */
 const KEPT: KeptMatch = {
-  ...{ unit: 'ft', step: 1, match: 100 * FT, reads: 100, agrees: true, perTurn: 0.38985, sd: 0.004 },
-  spool: { width: 25, outer: 20, lip: 21, layers: [{ inner: 10, area: 0.21206 }] },
+  ...{
+    unit: 'ft',
+    step: 1,
+    match: 100 * FT,
+    reads: 100,
+    agrees: true,
+    perTurn: 0.38985,
+    sd: 0.01,
+    readsSd: 0.004,
+  },
+  spool: { width: 25, outer: 20, lip: 22, layers: [{ inner: 10, area: 0.21206 }] },
   ...{ depth: 1, tight: true },
   walks: [
     {

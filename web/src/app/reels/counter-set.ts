@@ -72,6 +72,8 @@ export class CounterSet {
     const mark = this.chosen()[0];
     if (!one || !mark || this.widest() <= TOGETHER * mark.counter.match)
       return this.chosen().length > 1 ? 'They read alike: leave them as they are.' : '';
+    if (one.move === null)
+      return `${one.name} lies apart and cannot be matched on its main: go by its own column, or fill it with another main.`;
     return `Touch ${one.name}: ${one.move > 0 ? 'add' : 'take off'} ${movedText(one.move, this.units.system())}, then it reads with the others.`;
   });
   private readonly widest = computed(() => {
