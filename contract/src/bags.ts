@@ -47,7 +47,7 @@ export const WantsSchema = v.object({
   /** Main first, backing on top, then over to the other spool. */
   mainFirst: v.boolean(),
   /** Who settled the gap: the house's rule, which the plan then follows, or whoever typed it. */
-  gap: v.optional(v.picklist(['house', 'typed']), 'typed'),
+  gap: v.optional(v.picklist(['house', 'typed', 'counter']), 'typed'),
   /** Depth of the bottom of a bevelled rim below the lip, mm; null where the rim is plain. */
   bevelMm: v.optional(v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(20))), null),
 });

@@ -24,6 +24,7 @@ journey(
     await hand.until('Backing');
     own[':run'] = String(hand.runId);
     own[':bag'] = String(hand.bagNumber);
+    own[':customer'] = String(waiting.customer.id);
     own[':tag'] = await filledReel(browser);
   },
   { brings: { 'JZ-204': 'N-204', 'JZ-207': 'N-207' } },
@@ -49,6 +50,9 @@ const SCREENS = [
   ['/bags/:bag', 'bag', 'ys-plan-view svg'],
   ['/bench', 'benches', 'ys-bench-list li'],
   ['/bench/:run', 'bench', '[data-test=turns-to-go]'],
+  ['/bench/walks', 'counter walks', 'ys-walk-outing'],
+  ['/reels/set/:customer', 'set', 'ys-counter-set'],
+  ['/reels/:tag/counter', 'counter tag', 'ys-counter-tag p, ys-counter-tag table'],
   ['/rack', 'rack', 'ys-length-rule svg'],
   ['/rack/tubs', 'tubs', 'ys-tubs-page section'],
   ['/rack/recycling', 'bins', 'ys-recycling-page tbody tr'],

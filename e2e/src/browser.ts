@@ -197,10 +197,11 @@ export class Browser {
   async keepPicture(name: string): Promise<void> {
     const folder = process.env.YARD_SPOOL_SHOTS ?? join(tmpdir(), 'yard-spool-shots');
     mkdirSync(folder, { recursive: true });
-    writeFileSync(
-      join(folder, `${name.replace(/\W+/g, '-')}.png`),
-      Buffer.from(await this.driver.takeScreenshot(), 'base64'),
-    );
+    const file = join(folder, name.replace(/\W+/g, '-'));
+    writeFileSync(`${file}.png`, Buffer.from(await this.driver.takeScreenshot(), 'base64'));
+    const said = await this.driver.manage().logs().get(logging.Type.BROWSER);
+    const lines = said.map(({ level, message }) => `${level.name} ${message}`);
+    writeFileSync(`${file}.log`, [await this.driver.getCurrentUrl(), ...lines, ''].join('\n'));
   }
 
   close(): Promise<void> {

@@ -43,6 +43,46 @@ async function view(name: string, path: string, ready: string): Promise<void> {
   await picture(name);
 }
 
+/** Two reels of a set: the answer after a walk, the table with its chart, the set. */
+async function counters(hand: BenchHand): Promise<void> {
+  const reel = { type: 'Counter', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', length: '150 m' };
+  const customer = 'Grey Petrel charters';
+  const read = async (reading: string): Promise<void> => {
+    await (await browser.field('Counter reads at the mark')).sendKeys(reading, Key.ENTER);
+    await browser.find('[data-test=counter-answer]');
+  };
+  for (const [i, name] of ['Petrel 30, port', 'Petrel 30, starboard'].entries()) {
+    await hand.fill({ ...reel, customer, name, main: 'N-220', backing: 'N-204' });
+    if (i > 0) {
+      await browser.fill('Customer', customer);
+      await browser.find('#customer-option-0');
+      await browser.press(Key.ENTER);
+    }
+    await hand.toBench();
+    await hand.until('Counter against tape');
+    const mark = await browser.field('Match at');
+    await mark.clear();
+    await mark.sendKeys('100 ft');
+    await (await browser.text('ft', 'label')).click();
+    await read(i === 0 ? '104' : '102');
+    if (i === 0) {
+      await browser.find('ys-counter-chart canvas');
+      await picture('counter');
+      await browser.press(Key.ENTER);
+      await browser.find('ys-counter-match-panel form');
+      await read('100');
+      await browser.press(Key.ENTER);
+    } else await browser.press('n');
+    await hand.until('Tag and close');
+    await hand.close();
+    await browser.find('ys-counter-chart canvas');
+    if (i === 0) await picture('counter-record');
+  }
+  await (await browser.text('Reels fished together', 'a')).click();
+  await browser.find('[data-test=set-table]');
+  await picture('counter-set');
+}
+
 mkdirSync(folder, { recursive: true });
 try {
   await browser.signIn();
@@ -79,10 +119,7 @@ try {
   await browser.choose('Backing line', 'S-034');
   await browser.find('ys-plan-view pattern');
   await picture('book-in');
-  for (const [tab, name] of [
-    ['Other ways', 'other-ways'],
-    ['Supply', 'supply'],
-  ] as const) {
+  for (const [tab, name] of [['Other ways', 'other-ways']] as const) {
     await browser.click(tab);
     await picture(name);
   }
@@ -108,10 +145,9 @@ try {
   await (await browser.field('Full turns')).sendKeys('6.5');
   await browser.find('[data-test=slack-verdict]');
   await picture('bench-twist');
+  await counters(hand);
   await browser.driver.manage().deleteAllCookies();
   await browser.signIn('Tova', 'eider-41');
-  await view('soak-rule', '/house/rules/soak', 'ys-soak-chart canvas');
-  await view('twist-rule', '/house/rules/judgeTwistBy', 'ys-twist-columns table');
   await browser.go('/house/rules/level');
   await (await browser.text('Flush with the lip', 'label')).click();
   await browser.find('[data-test=preview-reel]');

@@ -2,7 +2,7 @@ import { ranged, type Ranged } from '../numeric/ranged';
 import { readingAt, spoolOf, spreadOf, type CounterVector } from './counter-model';
 import { metresPer, type CounterUnit } from './counter-unit';
 import type { CounterMatch } from './counter-match';
-import { payOut, topLength, withMoved, type CounterSpool } from './paid-out';
+import { payOut, topLength, type CounterSpool } from './paid-out';
 
 /** A length that is out, and what the counter shows then, in its unit. */
 export interface TableRow {

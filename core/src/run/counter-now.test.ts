@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { topLength } from '../counter/paid-out';
 import { learnCounters } from '../learn/learn-counters';
 import { WORKED_READINGS } from '../testing/examples';
 import { done, event, FACTS, turns } from '../testing/runs';
@@ -44,29 +45,31 @@ describe('the counter step of a run', () => {
 
   it('comes to the correction and back to agreement, with what was moved counted on the layer', () => {
     const first = stand(walked(40, 104));
-    const match = counterNow(first.under, first.state, SETUP)!;
+    const match = counterNow(TROLL, first.under, first.state, SETUP)!;
     expect(match.verdict).toBe('add');
     expect(match.move.value).toBeGreaterThan(5);
     const then = stand(walked(40, 104), metres(41, match.move.value));
     expect(then.under.wound[1]!.length - first.under.wound[1]!.length).toBeCloseTo(match.move.value, 6);
-    const again = counterNow(then.under, then.state, SETUP)!;
+    const again = counterNow(TROLL, then.under, then.state, SETUP)!;
     expect(again.verdict).toBe('walk');
     expect(again.expected.value).toBeCloseTo(100, 0);
     const last = stand(walked(40, 104), metres(41, match.move.value), walked(42, 100));
-    expect(counterNow(last.under, last.state, SETUP)!.verdict).toBe('agrees');
+    expect(counterNow(TROLL, last.under, last.state, SETUP)!.verdict).toBe('agrees');
   });
 
   it('reads a depth taken later as the same walks on a spool that is known better', () => {
     const depth = event(50, { kind: 'depth-read', payload: { after: 'gap', depth: 1.2, by: 'calliper' } });
     const { under, state } = stand(walked(40, 104), depth);
-    const { spread } = counterRequest(under, state, SETUP);
+    const { spread } = counterRequest(TROLL, under, state, SETUP);
     const unread = stand(walked(40, 104));
-    expect(spread!.surface).toBeLessThan(counterRequest(unread.under, unread.state, SETUP).spread!.surface);
+    expect(spread!.surface).toBeLessThan(
+      counterRequest(TROLL, unread.under, unread.state, SETUP).spread!.surface,
+    );
   });
 
   it('passes over a walk that was left out, and puts an earlier one right', () => {
     const left = stand(walked(40, 104), walked(41, 60, { left: true }));
-    expect(counterRequest(left.under, left.state, SETUP).walks).toHaveLength(1);
+    expect(counterRequest(TROLL, left.under, left.state, SETUP).walks).toHaveLength(1);
     const put = stand(
       walked(40, 114),
       walked(41, 104, { cause: 'earlier-mark', earlier: { walk: 0, tape: 110 * FT } }),
@@ -89,9 +92,12 @@ describe('the counter step of a run', () => {
   it('brings readings in metres and feet together', () => {
     const inFeet = stand(walked(40, 104));
     const inMetres = stand(walked(40, 104 * FT, { unit: 'm', step: 0.1 }));
-    expect(counterRequest(inMetres.under, inMetres.state, SETUP).walks[0]!.reading).toBeCloseTo(104, 9);
-    expect(counterNow(inMetres.under, inMetres.state, SETUP)!.move.value).toBeCloseTo(
-      counterNow(inFeet.under, inFeet.state, SETUP)!.move.value,
+    expect(counterRequest(TROLL, inMetres.under, inMetres.state, SETUP).walks[0]!.reading).toBeCloseTo(
+      104,
+      9,
+    );
+    expect(counterNow(TROLL, inMetres.under, inMetres.state, SETUP)!.move.value).toBeCloseTo(
+      counterNow(TROLL, inFeet.under, inFeet.state, SETUP)!.move.value,
       6,
     );
   });
@@ -111,10 +117,24 @@ describe('the counter step of a run', () => {
     expect(at(520, ...moving, begun, stopped)).toBeNull();
   });
 
+  it('on a reel that was wound main first, meets the main on top, as it lies after the swap', () => {
+    const facts: RunFacts = { ...TROLL, mainFirst: true };
+    const log = [turns(1, 120, 'main'), turns(2, 160), walked(40, 104)];
+    const state = foldRun(facts, log);
+    const under = runUnderWay(INPUT, facts, state)!;
+    const { spool } = counterRequest(facts, under, state, SETUP);
+    const main = under.wound.find(({ id }) => id === 'main')!;
+    expect(topLength(spool!)).toBeCloseTo(main.length, 3);
+    const off = event(41, { kind: 'metres', payload: { layer: 'main', metres: -6 } });
+    const after = foldRun(facts, [...log, off]);
+    const request = counterRequest(facts, runUnderWay(INPUT, facts, after)!, after, SETUP);
+    expect(request.moved).toBeCloseTo(-6, 6);
+  });
+
   it('keeps what was set up, and nothing where nobody walked', () => {
-    expect(keptMatch(stand().under, stand().state)).toBeNull();
+    expect(keptMatch(TROLL, stand().under, stand().state)).toBeNull();
     const { under, state } = stand(walked(40, 104), metres(41, 30), walked(42, 100));
-    const kept = keptMatch(under, state)!;
+    const kept = keptMatch(TROLL, under, state)!;
     expect(kept).toMatchObject({ unit: 'ft', agrees: true, tight: null });
     expect(kept.walks.map(({ reading, moved }) => [reading, Math.round(moved)])).toEqual([
       [104, 0],

@@ -5,11 +5,13 @@ import { metresPer, type CounterUnit } from '../counter/counter-unit';
 import type { CounterSpool } from '../counter/paid-out';
 import { USUAL_LIMITS, type Limits } from '../counter/out-of-reach';
 import { woundArea } from '../lines/line';
-import type { LayerRequest } from '../plan/fill-request';
 import type { FillUnderWay } from '../plan/fill-under-way';
 import type { Segments } from '../plan/segments';
 import { woundSoFar, type WoundLayer } from '../plan/wound';
 import { bulkIn } from '../spool/estimate';
+import type { RunFacts } from '../steps/run-facts';
+import { isSwap, lineLayers } from '../steps/winding-order';
+import { finalFill } from './final-fill';
 import { levelAt } from './judge-depth';
 import type { RunState } from './run-state';
 import type { RunUnderWay } from './under-way';
@@ -25,10 +27,32 @@ const RATIO_SD = 0.05;
 /** A surface is never surer than this, mm: half of what a calliper tells. */
 const LEAST_SURFACE = 0.1;
 
+/** The layers as they lie on the reel, whichever way round they were wound. */
+interface Lying {
+  readonly request: FillUnderWay['request'];
+  readonly wound: readonly WoundLayer[];
+}
+
+/** What lies on the reel after what was counted; main first, after the swap. */
+function lyingAfter(facts: RunFacts, { spool, request }: FillUnderWay, segments: Segments): Lying {
+  const wound = finalFill(facts, spool, woundSoFar(spool, request, segments));
+  return { request: isSwap(facts) ? facts.request : request, wound };
+}
+
+const topOf = ({ request, wound }: Lying): WoundLayer | undefined => {
+  const last = lineLayers(request).at(-1)?.id;
+  return wound.find(({ id }) => id === last);
+};
+
 /** The walks that count, with the metres moved since the first of them; readings in one unit. */
-export function walksOf(under: FillUnderWay, { walks }: Pick<RunState, 'walks'>, unit: CounterUnit): Walk[] {
+export function walksOf(
+  facts: RunFacts,
+  under: FillUnderWay,
+  { walks }: Pick<RunState, 'walks'>,
+  unit: CounterUnit,
+): Walk[] {
   const standing = walks.filter(({ left }) => !left);
-  const on = (wound: Segments): number => topOf(under, wound)?.length ?? 0;
+  const on = (wound: Segments): number => topOf(lyingAfter(facts, under, wound))?.length ?? 0;
   const first = standing[0] ? on(standing[0].wound) : 0;
   return standing.map(({ tape, reading, over, wound, unit: read }) => ({
     ...{ tape, over, moved: on(wound) - first },
@@ -36,21 +60,10 @@ export function walksOf(under: FillUnderWay, { walks }: Pick<RunState, 'walks'>,
   }));
 }
 
-const topOf = ({ spool, request }: FillUnderWay, wound: Segments): WoundLayer | undefined => {
-  const last = lines(request.layers).at(-1)?.id;
-  return woundSoFar(spool, request, wound).find(({ id }) => id === last);
-};
-
-const lines = (layers: readonly LayerRequest[]): Extract<LayerRequest, { kind: 'line' }>[] =>
-  layers.filter((layer) => layer.kind === 'line');
-
 /** What lies on a spool as its counter meets it, from the top down; null where nothing does. */
-export function counterSpool(
-  { spool, request }: FillUnderWay,
-  wound: readonly WoundLayer[],
-): CounterSpool | null {
+function counterSpool({ spool }: FillUnderWay, { request, wound }: Lying): CounterSpool | null {
   const { width, lipRadius, packing } = spool.spool;
-  const layers = lines(request.layers).flatMap(({ id, line }) => {
+  const layers = lineLayers(request).flatMap(({ id, line }) => {
     const on = wound.find((one) => one.id === id);
     const area = woundArea(line.diameter, bulkIn(spool, line), packing);
     if (!on || on.outerRadius <= on.innerRadius) return [];
@@ -64,28 +77,36 @@ export function counterSpool(
 
 /** What the counter of a run is matched with by now: its spool at the first walk, every walk, and the line moved since. */
 export function counterRequest(
+  facts: RunFacts,
   under: RunUnderWay,
-  state: Pick<RunState, 'walks' | 'wound'>,
+  state: Pick<RunState, 'walks'>,
   setup: CounterSetup,
   known?: KnownCounter,
 ): CounterRequest {
+  const now: Lying = lyingNow(facts, under);
   const first = state.walks.find(({ left }) => !left);
-  const at = first ? woundSoFar(under.spool, under.request, first.wound) : under.wound;
-  const was = first ? (topOf(under, first.wound)?.length ?? 0) : undefined;
-  const last = lines(under.request.layers).at(-1)?.id ?? '';
-  const now = under.wound.find(({ id }) => id === last)?.length ?? 0;
-  const { sd } = levelAt(under, last);
+  const then = first ? lyingAfter(facts, under, first.wound) : now;
+  const { sd } = levelAt(under, lineLayers(under.request).at(-1)?.id ?? '');
   return {
     face: { unit: setup.unit, step: setup.step },
     match: setup.match,
-    spool: counterSpool(under, at),
+    spool: counterSpool(under, then),
     spread: { surface: Math.max(LEAST_SURFACE, sd), ratio: RATIO_SD },
     ...(known?.unit === setup.unit ? { belief: known } : {}),
-    walks: walksOf(under, state, setup.unit),
-    moved: was === undefined ? 0 : now - was,
+    walks: walksOf(facts, under, state, setup.unit),
+    moved: (topOf(now)?.length ?? 0) - (topOf(then)?.length ?? 0),
     limits: limitsOf(under.request.gap),
   };
 }
+
+const lyingNow = (facts: RunFacts, { spool, request, wound }: FillUnderWay): Lying => ({
+  request: isSwap(facts) ? facts.request : request,
+  wound: finalFill(facts, spool, wound),
+});
+
+/** The spool of a run as its counter meets it now; null where nothing lies on it. */
+export const counterSpoolNow = (facts: RunFacts, under: FillUnderWay): CounterSpool | null =>
+  counterSpool(under, lyingNow(facts, under));
 
 /** A level may come as near the lip as anybody leaves it, and stand a little deeper than was wanted. */
 const limitsOf = (gap: number | undefined): Limits => ({
@@ -95,12 +116,13 @@ const limitsOf = (gap: number | undefined): Limits => ({
 
 /** Where the counter of a run stands; null where it cannot be said. */
 export function counterNow(
+  facts: RunFacts,
   under: RunUnderWay,
-  state: Pick<RunState, 'walks' | 'wound'>,
+  state: Pick<RunState, 'walks'>,
   setup: CounterSetup,
   known?: KnownCounter,
 ): CounterMatch | null {
-  const match = counterMatch(counterRequest(under, state, setup, known));
+  const match = counterMatch(counterRequest(facts, under, state, setup, known));
   return match.ok ? match.value : null;
 }
 

@@ -4,7 +4,8 @@ import { metresPer, type CounterUnit } from '../counter/counter-unit';
 import type { CounterFit } from '../counter/counter-fit';
 import { counterTable, runsAhead, type TableRow } from '../counter/counter-table';
 import { withMoved, type CounterSpool } from '../counter/paid-out';
-import { counterNow, counterSpool, setupOf, walksOf } from './counter-now';
+import type { RunFacts } from '../steps/run-facts';
+import { counterNow, counterSpoolNow, setupOf, walksOf } from './counter-now';
 import type { RunState } from './run-state';
 import type { RunUnderWay } from './under-way';
 
@@ -46,16 +47,17 @@ export interface KeptMatch {
 
 /** What a run leaves behind of its counter; null where it was never walked. */
 export function keptMatch(
+  facts: RunFacts,
   under: RunUnderWay,
   state: Pick<RunState, 'walks' | 'wound' | 'tensions'>,
   known?: KnownCounter,
 ): KeptMatch | null {
   const setup = setupOf(state);
   const standing = state.walks.filter(({ left }) => !left);
-  const spool = counterSpool(under, under.wound);
-  const match = setup && standing.length > 0 ? counterNow(under, state, setup, known) : null;
+  const spool = counterSpoolNow(facts, under);
+  const match = setup && standing.length > 0 ? counterNow(facts, under, state, setup, known) : null;
   if (!setup || !match || !spool) return null;
-  const moved = walksOf(under, state, setup.unit);
+  const moved = walksOf(facts, under, state, setup.unit);
   return {
     ...setup,
     walks: standing.map(({ tape, expected, over, by, at }, i) => ({
@@ -64,7 +66,7 @@ export function keptMatch(
       moved: moved[i]?.moved ?? 0,
     })),
     ...leftAt(match),
-    depth: under.wound.at(-1)?.depthAfter ?? match.spool.lip - match.spool.outer,
+    depth: spool.lip - spool.outer,
     tight: state.tensions.at(-1)?.holds ?? null,
   };
 }

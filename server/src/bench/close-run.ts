@@ -83,7 +83,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
 function counterOf({ planInput }: Job, facts: RunFacts, state: RunState): KeptMatch | null {
   if (state.walks.length === 0) return null;
   const under = runUnderWay(planInput, facts, state);
-  return under && keptMatch(under, state, planInput.beliefs?.counter);
+  return under && keptMatch(facts, under, state, planInput.beliefs?.counter);
 }
 
 /** Whether a washer moved this reel's lay the other way: two looks at one lay with a washer between them tell. */

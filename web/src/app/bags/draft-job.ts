@@ -37,7 +37,7 @@ export function draftJob(
       onItNow: draft.onItNow,
       mainFirst: draft.mainFirst === 'yes',
       // Aimed at its counter, a change of the house rules leaves it there.
-      gap: draft.gap.trim() === '' && !aim ? 'house' : 'typed',
+      gap: draft.gap.trim() !== '' ? 'typed' : aim ? 'counter' : 'house',
       bevelMm: read('bevel', 'small-length'),
     },
   };

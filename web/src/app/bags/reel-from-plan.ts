@@ -123,7 +123,7 @@ export function reelFromPlan(
     leader: wants.leader,
     drag: wants.dragKg === null ? '' : write(wants.dragKg, 'strength'),
     mainFirst: wants.mainFirst ? 'yes' : '',
-    gap: gap === undefined || wants.gap === 'house' ? '' : write(gap, 'small-length'),
+    gap: gap === undefined || wants.gap !== 'typed' ? '' : write(gap, 'small-length'),
     bevel: wants.bevelMm === null ? '' : write(wants.bevelMm, 'small-length'),
     underneath: underneathOf(layers),
   };

@@ -5,6 +5,7 @@ import {
   counterRequest,
   counterTable,
   gearAt,
+  isSwap,
   metresPer,
   movedTurns,
   setupOf,
@@ -61,8 +62,8 @@ export class CounterStep {
   readonly standing = computed(() => this.walks().filter(({ left }) => !left));
   /** The counter by all walks so far, on the spool as it is now. */
   readonly match = computed((): CounterMatch | null => {
-    const [under, state] = [this.store.underWay(), this.store.shown()];
-    return under && state ? counterNow(under, state, this.setup(), this.known()) : null;
+    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.shown()];
+    return facts && under && state ? counterNow(facts, under, state, this.setup(), this.known()) : null;
   });
   readonly table = computed(() => {
     const [match, { match: at, unit }] = [this.match(), this.setup()];
@@ -71,9 +72,11 @@ export class CounterStep {
   readonly doubted = this.asked.asReadonly();
   /** Metres on the layer at each walk, those left out among them. */
   readonly movedAt = computed(() => {
-    const [under, walks] = [this.store.underWay(), this.walks()];
+    const [facts, under, walks] = [this.store.facts(), this.store.underWay(), this.walks()];
     const all = walks.map((walk) => ({ ...walk, left: false }));
-    return under ? walksOf(under, { walks: all }, this.setup().unit).map(({ moved }) => moved) : [];
+    return facts && under
+      ? walksOf(facts, under, { walks: all }, this.setup().unit).map(({ moved }) => moved)
+      : [];
   });
   /** Turns still to move, as they are counted at this bench. */
   readonly turns = computed(() => {
@@ -133,8 +136,8 @@ export class CounterStep {
   }
 
   private request() {
-    const [under, state] = [this.store.underWay(), this.store.state()];
-    return under && state ? counterRequest(under, state, this.setup(), this.known()) : null;
+    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.state()];
+    return facts && under && state ? counterRequest(facts, under, state, this.setup(), this.known()) : null;
   }
 
   private doubtsOf({ reading, tape, over }: ReadAtMark): WalkDoubt[] {
@@ -165,20 +168,20 @@ export class CounterStep {
 
   /** Metres wound on, or taken off where below zero, in what counted the layer; never more off than is on. */
   private asCounted(metres: number): RunHappening | null {
-    const [under, state, match, layer] = [
+    const [facts, under, state, match] = [
+      this.store.facts(),
       this.store.underWay(),
       this.store.state(),
       this.match(),
-      this.layer(),
     ];
-    if (!under || !state || !match) return null;
+    if (!facts || !under || !state || !match) return null;
+    const layer = this.layer();
     const on = under.wound.find(({ id }) => id === layer)?.length ?? 0;
     const length = Math.max(metres, -on);
-    const amount = amountOf(under.request, state, layer, {
-      length: -length,
-      spoolTurns: -movedTurns(match.spool, length),
-    });
-    return takenOff(layer, amount);
+    // Swapped over, turns are those of the first winding: what comes off now is told in metres.
+    if (isSwap(facts)) return { kind: 'metres', payload: { layer, metres: length } };
+    const spoolTurns = -movedTurns(match.spool, length);
+    return takenOff(layer, amountOf(under.request, state, layer, { length: -length, spoolTurns }));
   }
 
   /** Line was wound on, or taken off where below zero: so many metres, or as many as were asked for. */

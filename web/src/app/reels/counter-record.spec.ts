@@ -1,7 +1,9 @@
-import type { KeptMatch } from '@yard-spool/core';
+import { TestBed } from '@angular/core/testing';
+import { USUAL_HOUSE_RULES, type KeptMatch } from '@yard-spool/core';
 import { openScreen, type Screen } from '../testing/screen';
 import { CounterRecord } from './counter-record';
 import { CounterSet } from './counter-set';
+import { CounterTag } from './counter-tag';
 
 const FT = 0.3048;
 /** A reel matched at 100 ft: 20 mm full, 25 wide, 0.45 line. */
@@ -46,7 +48,12 @@ const rows = ({ element }: Screen<unknown>): string[] =>
 
 describe('the record of a counter', () => {
   it('tells match, level, walks and who made them as sentences', async () => {
-    const { shown } = await openScreen(CounterRecord, { kept: KEPT, diameter: 0.45, customer: 3 });
+    const { shown } = await openScreen(CounterRecord, {
+      kept: KEPT,
+      diameter: 0.45,
+      tag: 'R-0001',
+      customer: 3,
+    });
     expect(shown()).toContain('It agrees with the tape: shows 100 at 100 ft');
     expect(shown()).toContain('Matched with the line 1.0 mm below the lip. Wound tight, by the last look.');
     expect(shown()).toMatch(/At 200 ft it runs \d+ ft ahead of the line/);
@@ -54,7 +61,12 @@ describe('the record of a counter', () => {
   });
 
   it('has the table, and another one after a break-off or on thinner line', async () => {
-    const screen = await openScreen(CounterRecord, { kept: KEPT, diameter: 0.45, customer: 3 });
+    const screen = await openScreen(CounterRecord, {
+      kept: KEPT,
+      diameter: 0.45,
+      tag: 'R-0001',
+      customer: 3,
+    });
     const [before] = [rows(screen)];
     expect(before[3]).toMatch(/^100 100/);
     await screen.type('Broken off', '20 m');
@@ -67,7 +79,12 @@ describe('the record of a counter', () => {
   });
 
   it('takes nothing that is no length, and keeps the table', async () => {
-    const screen = await openScreen(CounterRecord, { kept: KEPT, diameter: 0.45, customer: 3 });
+    const screen = await openScreen(CounterRecord, {
+      kept: KEPT,
+      diameter: 0.45,
+      tag: 'R-0001',
+      customer: 3,
+    });
     await screen.type('Broken off', 'a lot');
     expect(rows(screen)[3]).toMatch(/^100 100/);
   });
@@ -104,5 +121,38 @@ describe('reels fished together', () => {
   it('say what to do first where nothing was matched yet', async () => {
     const { shown } = await aSet();
     expect(shown()).toContain('No counter of this customer’s reels was matched here yet');
+  });
+});
+
+describe('what hangs on a counter reel', () => {
+  const reel = (counter: KeptMatch | null) => ({
+    ...{ tag: 'R-0001', type: 'trolling', label: 'Troll 30', waiting: null },
+    customer: { id: 3, name: 'Skua charter', contact: '' },
+    fills: counter === null ? [] : [aFill(counter)],
+  });
+  const aFill = (counter: KeptMatch) => ({
+    ...{ id: 1, runId: 1, bagNumber: 1, closedAt: '2031-03-10T12:00:00.000Z', by: 'Joss' },
+    ...{ gapRead: null, gapByCount: 1, layers: [], counter },
+    spool: { lipRadius: 21, width: 25, arborRadius: 10, packing: 0.75, ratingDepth: 1 },
+    under: { rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' },
+  });
+
+  async function tagOf(counter: KeptMatch | null): Promise<Screen<CounterTag>> {
+    const screen = await openScreen(CounterTag, { tag: 'R-0001' });
+    screen.http.expectOne('/api/reels/R-0001').flush(reel(counter));
+    await screen.fixture.whenStable();
+    return screen;
+  }
+
+  it('says where it agrees and what it shows elsewhere', async () => {
+    const screen = await tagOf(KEPT);
+    expect(screen.shown()).toContain('Agrees at 100 ft');
+    expect(rows(screen)[3]).toMatch(/^100 100/);
+  });
+
+  it('says that it does not agree, or was never walked', async () => {
+    expect((await tagOf({ ...KEPT, agrees: false })).shown()).toContain('Does not agree; read the table');
+    TestBed.resetTestingModule();
+    expect((await tagOf(null)).shown()).toContain('was not matched here yet');
   });
 });

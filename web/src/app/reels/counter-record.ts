@@ -30,6 +30,8 @@ export class CounterRecord {
   readonly kept = input.required<KeptMatch>();
   /** Diameter of the line on top, mm. */
   readonly diameter = input.required<number>();
+  /** The reel's tag. */
+  readonly tag = input.required<string>();
   /** Number of the customer, for the reels fished together. */
   readonly customer = input.required<number>();
 

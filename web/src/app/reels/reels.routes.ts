@@ -17,6 +17,11 @@ export const REELS_ROUTES: Routes = [
     title: 'Reels fished together · Yard Spool',
   },
   {
+    path: ':tag/counter',
+    loadComponent: async () => (await import('./counter-tag')).CounterTag,
+    title: 'Counter table · Yard Spool',
+  },
+  {
     path: ':tag',
     loadComponent: async () => (await import('./reel-page')).ReelPage,
     title: 'Reel · Yard Spool',
