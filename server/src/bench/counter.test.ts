@@ -1,7 +1,7 @@
 import { runFacts, type Bench, type Piece, type Run, type RunFrame } from '@yard-spool/contract';
-import { foldRun } from '@yard-spool/core';
+import { foldRun, runSteps } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { booking, numbered, receiveTwo } from '../testing/bookings';
+import { booking, numbered, receiveTwo, RUN_FACTS } from '../testing/bookings';
 import { FakeCounter } from '../testing/fake-counter';
 import { TestShop } from '../testing/test-shop';
 import { watchRun } from './watch-run';
@@ -254,6 +254,37 @@ describe('a counter at a bench', () => {
     const devices = [{ ...bench.devices[0]!, address: counter.address }];
     await ada('PUT', `/benches/${bench.id}`, { ...renamed, devices });
     await waitFor(async () => expect(await turnsOf(run)).toBe(42));
+    await counter.cut();
+  });
+
+  it('counts the line moved while the reel’s own counter is matched, and never the walk', async () => {
+    const counter = await FakeCounter.open('match-1');
+    const { id: benchId } = await benchWith('Bench 29', counter);
+    const body = booking(pieces);
+    const jobs = body.jobs.map((job) => ({ ...job, type: 'trolling', label: 'Match 30' }));
+    const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', { ...body, jobs });
+    const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
+    const steps = runSteps({ ...RUN_FACTS, type: 'trolling' }).map(({ id }) => id);
+    const done = steps.slice(0, steps.indexOf('counter'));
+    await send(run, ...done.map((step) => ({ kind: 'step-done', payload: { step } })));
+    const { leave } = await watch(run);
+    const main = async (): Promise<number> => (await stateOf(run)).turns.main ?? 0;
+    const moving = (on: boolean) => send(run, { kind: 'moving', payload: { on } });
+
+    // Wound back after the walk: no line was moved.
+    counter.turn(40);
+    await moving(true);
+    await waitFor(async () => expect((await stateOf(run)).devices['match-1']).toBe(40));
+    expect(await main()).toBe(0);
+    counter.turn(7);
+    await waitFor(async () => expect(await main()).toBe(7));
+
+    await moving(false);
+    counter.turn(30);
+    await moving(true);
+    await waitFor(async () => expect((await stateOf(run)).devices['match-1']).toBe(77));
+    expect(await main()).toBe(7);
+    leave();
     await counter.cut();
   });
 });
