@@ -1,27 +1,27 @@
-import { runFacts, type Bench, type Piece, type Run, type RunFrame } from '@yard-spool/contract';
-import { foldRun, runSteps } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { booking, numbered, receiveTwo, RUN_FACTS } from '../testing/bookings';
+import type { Bench, Piece, Run } from '@yard-spool/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { booking, numbered, receiveTwo } from '../testing/bookings';
+import { CounterBenches, waitFor } from '../testing/counter-benches';
 import { FakeCounter } from '../testing/fake-counter';
 import { TestShop } from '../testing/test-shop';
-import { watchRun } from './watch-run';
 
 let shop: TestShop;
 let ada: Awaited<ReturnType<TestShop['as']>>;
+let benches: CounterBenches;
 let pieces: { backing: Piece; main: Piece };
 beforeAll(async () => {
   shop = await TestShop.open();
   ada = await shop.as('Ada');
+  benches = new CounterBenches(shop, ada);
   pieces = await receiveTwo(ada, 5000);
 });
 afterAll(() => shop.close());
 
-/** A bench with a counter of its own. */
-async function benchWith(name: string, counter: FakeCounter, more: object = {}): Promise<Bench> {
-  const device = { name: counter.name, address: counter.address, counts: 'handle-turns', per: 1, ...more };
-  return (await ada<Bench>('POST', '/benches', { name, spanMm: 1500, hand: 'right', devices: [device] }))
-    .body;
-}
+const benchWith: CounterBenches['benchWith'] = (...of) => benches.benchWith(...of);
+const watch: CounterBenches['watch'] = (run) => benches.watch(run);
+const read: CounterBenches['read'] = (run) => benches.read(run);
+const stateOf: CounterBenches['stateOf'] = (run) => benches.stateOf(run);
+const send: CounterBenches['send'] = (...of) => benches.send(...of);
 
 /** A run at a bench, up to the winding of the backing. */
 async function windingAt({ id: benchId }: Bench): Promise<Run> {
@@ -32,28 +32,7 @@ async function windingAt({ id: benchId }: Bench): Promise<Run> {
   return run;
 }
 
-/** Watches a run; gives what it is told, and a way to stop. */
-async function watch(run: Run) {
-  const frames: RunFrame[] = [];
-  const leave = await watchRun(shop.context, shop.counters, { runId: run.id, after: 0 }, (frame) =>
-    frames.push(frame),
-  );
-  const counter = () => frames.flatMap((frame) => (frame.kind === 'counter' ? [frame.counter] : [])).at(-1);
-  return { frames, leave, counter };
-}
-
-const read = async ({ id }: Run): Promise<Run> => (await ada<Run>('GET', `/runs/${id}`)).body;
-const stateOf = async (run: Run) => {
-  const now = await read(run);
-  return foldRun(runFacts(now), now.events);
-};
 const turnsOf = async (run: Run): Promise<number> => (await stateOf(run)).turns.backing ?? 0;
-const send = async (run: Run, ...happenings: { kind: string; payload: object }[]) => {
-  const { events } = await read(run);
-  return ada('POST', `/runs/${run.id}/events`, { events: numbered(run, events.length, happenings) });
-};
-const waitFor = (condition: () => Promise<void> | void) =>
-  vi.waitFor(condition, { timeout: 8000, interval: 40 });
 
 describe('a counter at a bench', () => {
   it('is credited to the run that holds it, in at most four events a second, none lost', async () => {
@@ -254,37 +233,6 @@ describe('a counter at a bench', () => {
     const devices = [{ ...bench.devices[0]!, address: counter.address }];
     await ada('PUT', `/benches/${bench.id}`, { ...renamed, devices });
     await waitFor(async () => expect(await turnsOf(run)).toBe(42));
-    await counter.cut();
-  });
-
-  it('counts the line moved while the reel’s own counter is matched, and never the walk', async () => {
-    const counter = await FakeCounter.open('match-1');
-    const { id: benchId } = await benchWith('Bench 29', counter);
-    const body = booking(pieces);
-    const jobs = body.jobs.map((job) => ({ ...job, type: 'trolling', label: 'Match 30' }));
-    const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', { ...body, jobs });
-    const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
-    const steps = runSteps({ ...RUN_FACTS, type: 'trolling' }).map(({ id }) => id);
-    const done = steps.slice(0, steps.indexOf('counter'));
-    await send(run, ...done.map((step) => ({ kind: 'step-done', payload: { step } })));
-    const { leave } = await watch(run);
-    const main = async (): Promise<number> => (await stateOf(run)).turns.main ?? 0;
-    const moving = (on: boolean) => send(run, { kind: 'moving', payload: { on } });
-
-    // Wound back after the walk: no line was moved.
-    counter.turn(40);
-    await moving(true);
-    await waitFor(async () => expect((await stateOf(run)).devices['match-1']).toBe(40));
-    expect(await main()).toBe(0);
-    counter.turn(7);
-    await waitFor(async () => expect(await main()).toBe(7));
-
-    await moving(false);
-    counter.turn(30);
-    await moving(true);
-    await waitFor(async () => expect((await stateOf(run)).devices['match-1']).toBe(77));
-    expect(await main()).toBe(7);
-    leave();
     await counter.cut();
   });
 });

@@ -1,0 +1,51 @@
+import type { Run } from '@yard-spool/contract';
+import { runSteps } from '@yard-spool/core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { booking, receiveTwo, RUN_FACTS } from '../testing/bookings';
+import { CounterBenches, waitFor } from '../testing/counter-benches';
+import { FakeCounter } from '../testing/fake-counter';
+import type { Ask } from '../testing/rack';
+import { TestShop } from '../testing/test-shop';
+
+let shop: TestShop;
+let ada: Ask;
+beforeAll(async () => {
+  shop = await TestShop.open();
+  ada = await shop.as('Ada');
+});
+afterAll(() => shop.close());
+
+describe('a device at a bench where a reel’s own counter is matched', () => {
+  it('counts the line moved while the reel’s own counter is matched, and never the walk', async () => {
+    const benches = new CounterBenches(shop, ada);
+    const pieces = await receiveTwo(ada, 5000);
+    const counter = await FakeCounter.open('match-1');
+    const { id: benchId } = await benches.benchWith('Bench 29', counter);
+    const body = booking(pieces);
+    const jobs = body.jobs.map((job) => ({ ...job, type: 'trolling', label: 'Match 30' }));
+    const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', { ...body, jobs });
+    const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
+    const steps = runSteps({ ...RUN_FACTS, type: 'trolling' }).map(({ id }) => id);
+    const done = steps.slice(0, steps.indexOf('counter'));
+    await benches.send(run, ...done.map((step) => ({ kind: 'step-done', payload: { step } })));
+    const { leave } = await benches.watch(run);
+    const main = async (): Promise<number> => (await benches.stateOf(run)).turns.main ?? 0;
+    const moving = (on: boolean) => benches.send(run, { kind: 'moving', payload: { on } });
+
+    // Wound back after the walk: no line was moved.
+    counter.turn(40);
+    await moving(true);
+    await waitFor(async () => expect((await benches.stateOf(run)).devices['match-1']).toBe(40));
+    expect(await main()).toBe(0);
+    counter.turn(7);
+    await waitFor(async () => expect(await main()).toBe(7));
+
+    await moving(false);
+    counter.turn(30);
+    await moving(true);
+    await waitFor(async () => expect((await benches.stateOf(run)).devices['match-1']).toBe(77));
+    expect(await main()).toBe(7);
+    leave();
+    await counter.cut();
+  });
+});

@@ -1,0 +1,54 @@
+import { runFacts, type Bench, type Run, type RunFrame } from '@yard-spool/contract';
+import { foldRun, type RunState } from '@yard-spool/core';
+import { vi } from 'vitest';
+import { watchRun } from '../bench/watch-run';
+import { numbered } from './bookings';
+import type { FakeCounter } from './fake-counter';
+import type { Ask } from './rack';
+import type { TestShop } from './test-shop';
+
+/** Runs at benches whose counters a test turns by hand. */
+export class CounterBenches {
+  constructor(
+    private readonly shop: TestShop,
+    private readonly ask: Ask,
+  ) {}
+
+  /** A bench with a counter of its own. */
+  async benchWith(name: string, counter: FakeCounter, more: object = {}): Promise<Bench> {
+    const device = { name: counter.name, address: counter.address, counts: 'handle-turns', per: 1, ...more };
+    const body = { name, spanMm: 1500, hand: 'right', devices: [device] };
+    return (await this.ask<Bench>('POST', '/benches', body)).body;
+  }
+
+  /** Watches a run; gives what it is told, and a way to stop. */
+  async watch(run: Run) {
+    const frames: RunFrame[] = [];
+    const leave = await watchRun(
+      this.shop.context,
+      this.shop.counters,
+      { runId: run.id, after: 0 },
+      (frame) => frames.push(frame),
+    );
+    const counter = () => frames.flatMap((frame) => (frame.kind === 'counter' ? [frame.counter] : [])).at(-1);
+    return { frames, leave, counter };
+  }
+
+  async read({ id }: Run): Promise<Run> {
+    return (await this.ask<Run>('GET', `/runs/${String(id)}`)).body;
+  }
+
+  async stateOf(run: Run): Promise<RunState> {
+    const now = await this.read(run);
+    return foldRun(runFacts(now), now.events);
+  }
+
+  async send(run: Run, ...happenings: { kind: string; payload: object }[]) {
+    const { events } = await this.read(run);
+    const more = { events: numbered(run, events.length, happenings) };
+    return this.ask('POST', `/runs/${String(run.id)}/events`, more);
+  }
+}
+
+export const waitFor = (condition: () => Promise<void> | void) =>
+  vi.waitFor(condition, { timeout: 8000, interval: 40 });
