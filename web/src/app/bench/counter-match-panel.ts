@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { FormGroup } from '@angular/forms';
-import { COUNTER_UNITS, metresPer, WALK_RANGE, type CounterUnit } from '@yard-spool/core';
+import { COUNTER_UNITS, metresPer, parseQuantity, WALK_RANGE, type CounterUnit } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
-import { QuantityField } from '../ui/quantity-field';
+import { QuantityField, withUnit } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
@@ -75,7 +75,7 @@ export class CounterMatchPanel {
     });
     unit.valueChanges.subscribe((value) => this.step.say({ unit: value as CounterUnit }));
     mark.valueChanges.subscribe(() => {
-      const match = this.quantity(mark, 'line-length', MARK);
+      const match = this.markTyped();
       if (match !== null) this.step.say({ match });
     });
   }
@@ -102,11 +102,18 @@ export class CounterMatchPanel {
     }
   }
 
+  /** The mark as it is typed, m: a bare number is in what the counter shows. */
+  private markTyped(): number | null {
+    const typed = withUnit(this.form.controls.mark.value, this.step.setup().unit);
+    const mark = parseQuantity(typed, 'line-length', this.units.system(), MARK);
+    return mark.ok ? mark.value.value : null;
+  }
+
   /** Takes the reading; false where it is none. */
   read(): boolean {
-    const { reading, mark } = this.form.controls;
+    const { reading } = this.form.controls;
     const shown = this.quantity(reading, 'count', READING);
-    const tape = this.quantity(mark, 'line-length', MARK);
+    const tape = this.markTyped();
     if (shown === null || tape === null) return false;
     this.step.read({ reading: shown, tape, over: this.over() });
     reading.setValue('');

@@ -44,6 +44,14 @@ describe('matching a counter', () => {
     ]);
   });
 
+  it('takes a bare number for a mark in what the counter shows', async () => {
+    const { store, type, press } = await onARun(CounterMatchPanel, { ownButton: true }, FILLED, TROLLING);
+    await type('Match at', '25');
+    await type('Counter reads at the mark', '26');
+    await press('Take this reading');
+    expect(walksIn(store.happened)).toMatchObject([{ match: 25, tape: 25, unit: 'm' }]);
+  });
+
   it('refuses a reading that is none, and keeps it', async () => {
     const { store, type, press, shown } = await onARun(
       CounterMatchPanel,

@@ -6,6 +6,10 @@ import { toSignalOf } from './control-signal';
 
 let fields = 0;
 
+/** What was typed, with a unit of its own where it is a bare number and one is given. */
+export const withUnit = (typed: string, unit: string): string =>
+  unit !== '' && /^\s*[\d.,]+\s*$/.test(typed) ? `${typed.trim()} ${unit}` : typed;
+
 /**
  * One quantity as a person types it. A bare number gets its unit when the field is left, so that switching units later
  * cannot change what was meant. What is wrong is said below, what was typed stays.
@@ -49,6 +53,8 @@ export class QuantityField {
   readonly dimension = input.required<Dimension>();
   readonly allowed = input<Allowed>({});
   readonly placeholder = input('');
+  /** The unit a bare number is in here, where that is not the person's own: a tape's, a counter's. */
+  readonly bare = input('');
   /** Said at the field's right end, for instance what the entry comes to. */
   readonly note = input('');
   /** A problem from elsewhere, said where the field's own is. */
@@ -58,14 +64,16 @@ export class QuantityField {
   private readonly text = toSignalOf(this.control);
 
   protected readonly wrong = (): string => {
-    const text = this.text();
+    const text = withUnit(this.text(), this.bare());
     if (text.trim() === '') return this.problem();
     const read = parseQuantity(text, this.dimension(), this.units.system(), this.allowed());
     return read.ok ? this.problem() : (read.issues[0]?.sentence ?? '');
   };
 
   protected settle(): void {
-    const text = this.control().value;
+    const typed = this.control().value;
+    const text = withUnit(typed, this.bare());
+    if (text !== typed) this.control().setValue(text);
     const read = parseQuantity(text, this.dimension(), this.units.system());
     if (!read.ok || read.value.unit === '' || /[^\d\s.,/+-]/.test(text)) return;
     this.control().setValue(`${text.trim()} ${read.value.unit}`);
