@@ -26,7 +26,7 @@ import { LoadState } from '../ui/load-state';
             <a class="plain" [routerLink]="['/reels', shown.tag]">The reel</a>
           </div>
           <div class="rounded-plate border-2 border-ink bg-card p-3" data-test="counter-tag">
-            <b class="block text-[24px] leading-tight">{{ shown.tag }}</b>
+            <h1 class="text-[24px] leading-tight">{{ shown.tag }}</h1>
             <span class="block font-semibold">{{ shown.label }}, {{ shown.customer.name }}</span>
             <span class="block pb-2 text-[14px]">
               {{ kept.agrees ? 'Agrees at' : 'Does not agree; read the table. Tried at' }} {{ mark() }},
@@ -36,6 +36,7 @@ import { LoadState } from '../ui/load-state';
             <span class="block pt-2 text-[13px]">{{ line() }}. After a break-off, ask for a new table.</span>
           </div>
         } @else {
+          <h1>{{ shown.tag }}</h1>
           <p class="card p-6">
             The counter of {{ shown.tag }} was not matched here yet. Walk it at the bench first.
           </p>
