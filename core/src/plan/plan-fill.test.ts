@@ -115,6 +115,15 @@ describe('planFill says what cannot or should not be', () => {
     expect(issue?.values?.excess).toBeCloseTo(300 - holds.total, 3);
   });
 
+  it.each([
+    [91, true],
+    [92, false],
+  ])('at %s m in all is under a hundred yards: %s', (length, short) => {
+    const layers = [{ kind: 'line', id: 'm', role: 'main', line: MAIN, length }] as const;
+    const { issues } = valueOf(planFill(exact, { gear: 5, layers }));
+    expect(issues.some(({ code }) => code === 'too-little-line')).toBe(short);
+  });
+
   it.each<[string, FillRequest, string]>([
     ['line proud of the lip', withMain(120, { gap: -0.5 }), 'negative-gap'],
     ['a main that is less than a cast and a half', withMain(60), 'join-within-a-cast'],
