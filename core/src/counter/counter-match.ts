@@ -3,7 +3,7 @@ import { ranged, type Ranged } from '../numeric/ranged';
 import { lengthBetween, turnsBetween } from '../winding/winding';
 import { UNKNOWN_SPOOL, type CounterBelief, type CounterFace, type SpoolSpread } from './counter-beliefs';
 import { fitCounter, usualBelief, type CounterFit, type Walk } from './counter-fit';
-import { FARTHEST, FOOT, levelFor, readingAt, spoolOf, spreadOf, type CounterVector } from './counter-model';
+import { FARTHEST, levelFor, readingAt, spoolOf, spreadOf, type CounterVector } from './counter-model';
 import { metresPer } from './counter-unit';
 import { outOfReach, type Limits, type OutOfReach } from './out-of-reach';
 import { topLength, type CounterSpool } from './paid-out';
@@ -53,7 +53,7 @@ export interface CounterMatch {
 }
 
 /** A counter agrees within one foot to a hundred: what a whole-foot counter can show. Common practice, no source. */
-const toleranceAt = (match: number): number => Math.max(FOOT, 0.01 * match);
+const toleranceAt = (match: number): number => Math.max(metresPer('ft'), 0.01 * match);
 /** Believed this much nearer than it has to be, it mostly is as near as it has to be: readings have their own doubt. */
 const SURE = 0.85;
 /** A correction this near is done: less than half a turn on any reel, m. */

@@ -1,4 +1,3 @@
-import { TO_BASE } from '../quantities/units';
 import type { CounterSpool } from './paid-out';
 import { payOut, withMoved } from './paid-out';
 import type { SpoolSpread } from './counter-beliefs';
@@ -82,6 +81,3 @@ export const priorsOfSpread = ({ surface, ratio }: SpoolSpread): SpoolSpread => 
 
 /** A surface is looked for up to this many times the lip's radius: beyond it, nothing is a spool. */
 export const FARTHEST = 3;
-
-/** One foot, m (NIST SP 811, exact). */
-export const FOOT = TO_BASE['line-length'].ft ?? 0.3048;

@@ -156,10 +156,14 @@ function distance(walk: Walk, expected: Expected): number {
   return (walk.reading - reading(fit.vector)) / doubt;
 }
 
+/** Marks near one, the nearest first, in the tape's unit. */
+const marksBeside = (at: number): number[] =>
+  BESIDE.flatMap((by) => [Math.round(at) - by, Math.round(at) + by]).filter((mark) => mark > 0);
+
 /** The nearest other mark that explains a reading, in the tape's unit. */
 function nearestMark(walk: Walk, { tapeUnit }: Expected, fits: (read: Walk) => boolean): number | null {
   const at = walk.tape / metresPer(tapeUnit);
-  const marks = BESIDE.flatMap((by) => [Math.round(at) - by, Math.round(at) + by]).filter((mark) => mark > 0);
+  const marks = marksBeside(at);
   return marks.find((mark) => fits({ ...walk, tape: mark * metresPer(tapeUnit) })) ?? null;
 }
 
@@ -171,8 +175,7 @@ function earlierMark(walk: Walk, { walks, tapeUnit, spool, fit }: Expected): Wal
   // What this walk says a turn is worth tells what the earlier one should have read, and from which mark it came.
   const perTurn = walk.reading / readingAt(spoolOf(spool, fit.vector, walk.moved), 1, walk.tape);
   const at = before.tape / metresPer(tapeUnit);
-  const mark = BESIDE.flatMap((by) => [Math.round(at) - by, Math.round(at) + by]).find((one) => {
-    if (one <= 0) return false;
+  const mark = marksBeside(at).find((one) => {
     const reading = readingAt(spoolOf(spool, fit.vector, before.moved), perTurn, one * metresPer(tapeUnit));
     return Math.abs(reading - before.reading) <= 1.5;
   });

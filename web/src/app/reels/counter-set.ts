@@ -44,6 +44,10 @@ export class CounterSet {
   protected readonly chosen = computed(() =>
     (this.all.value() ?? []).filter(({ tag }) => !this.left().has(tag)),
   );
+  /** The reels as they are compared. */
+  private readonly set = computed(() =>
+    this.chosen().map(({ tag, counter }) => ({ name: tag, counter, unit: counter.unit })),
+  );
   protected readonly unit = computed(() => this.chosen()[0]?.counter.unit ?? 'm');
   protected readonly rows = computed(() => {
     const [first] = this.chosen();
@@ -51,7 +55,7 @@ export class CounterSet {
     const { match, unit } = first.counter;
     const per = metresPer(unit);
     return setTable(
-      this.chosen().map(({ tag, counter }) => ({ name: tag, counter, unit: counter.unit })),
+      this.set(),
       SHARES.map((share) => share * match),
     ).map(({ length, readings, spread }) => ({
       length: String(Math.round((10 * length) / per) / 10),
@@ -79,8 +83,7 @@ export class CounterSet {
   private readonly widest = computed(() => {
     const [first] = this.chosen();
     if (!first) return 0;
-    const reels = this.chosen().map(({ tag, counter }) => ({ name: tag, counter, unit: counter.unit }));
-    return setTable(reels, [first.counter.match])[0]?.spread ?? 0;
+    return setTable(this.set(), [first.counter.match])[0]?.spread ?? 0;
   });
 
   protected turn(tag: string): void {
