@@ -11,28 +11,11 @@ import {
   VersionSchema,
 } from './basics';
 import { CustomerSchema, NewCustomerSchema } from './customers';
-import { PIECE_KINDS, WATER_STATES } from './rack';
+import { BroughtLineSchema, CutsSchema, PlannedCutSchema } from './cuts';
 import { FillPlanSchema, ObservationSchema, PlanInputSchema } from './plan';
 
 export const REEL_TYPES = ['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'] as const;
 export type ReelType = (typeof REEL_TYPES)[number];
-
-/** What a layer of the plan is to be cut from. */
-export const CutSchema = v.object({ layer: v.string(), pieceId: IdSchema });
-
-/** A cut as kept: what it comes to, with the piece it is from. */
-export const PlannedCutSchema = v.object({
-  layer: v.string(),
-  pieceId: IdSchema,
-  pieceCode: v.string(),
-  productName: v.string(),
-  tint: v.string(),
-  pieceKind: v.picklist(PIECE_KINDS),
-  lengthMm: MillimetresSchema,
-  /** Whether its piece lies in a tub, or is out of it and not dry yet. */
-  water: v.picklist(WATER_STATES),
-});
-export type PlannedCut = v.InferOutput<typeof PlannedCutSchema>;
 
 /** What the customer wants beside the line itself. */
 export const WantsSchema = v.object({
@@ -75,10 +58,13 @@ export const NewJobSchema = v.object({
   /** Another spool of the reel that stands at this place in the bag, counted from 0. */
   sameReelAs: v.optional(v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0))), null),
   planInput: PlanInputSchema,
-  cuts: v.pipe(v.array(CutSchema), v.maxLength(12)),
+  cuts: CutsSchema,
   wants: v.optional(WantsSchema, NO_WANTS),
 });
 export type NewJob = v.InferInput<typeof NewJobSchema>;
+
+/** Line the customer brings, which cuts refer to by its place. */
+const brought = v.optional(v.pipe(v.array(BroughtLineSchema), v.maxLength(12)), []);
 
 export const NewBagSchema = v.object({
   /** Made by the client, so that sending a booking twice makes one bag. */
@@ -86,6 +72,7 @@ export const NewBagSchema = v.object({
   customer: v.union([v.object({ id: IdSchema }), NewCustomerSchema]),
   promisedAt: InstantSchema,
   notes: v.optional(text('Notes', 500), ''),
+  brought,
   jobs: v.pipe(v.array(NewJobSchema), v.minLength(1, 'A bag has at least one reel.'), v.maxLength(20)),
 });
 export type NewBag = v.InferInput<typeof NewBagSchema>;
@@ -131,6 +118,19 @@ export const BagSchema = v.object({
   bookedAt: InstantSchema,
   bookedBy: v.string(),
   jobs: v.array(JobSchema),
+  /** The customer's own line: what is left of it goes back with the bag. */
+  brought: v.array(
+    v.object({
+      pieceId: IdSchema,
+      code: v.string(),
+      name: v.string(),
+      tint: v.string(),
+      broughtMm: MillimetresSchema,
+      leftMm: MillimetresSchema,
+      /** Whether it went back already. */
+      back: v.boolean(),
+    }),
+  ),
   /** Newest first. */
   history: v.array(BagChangeSchema),
 });
@@ -178,7 +178,9 @@ export const ChangeJobSchema = v.object({
   type: v.picklist(REEL_TYPES, 'Say what type of reel it is.'),
   label: line('What the reel is called'),
   planInput: PlanInputSchema,
-  cuts: v.pipe(v.array(CutSchema), v.maxLength(12)),
+  cuts: CutsSchema,
+  /** Line the customer brings that is not here yet. */
+  brought,
   wants: v.optional(WantsSchema, NO_WANTS),
 });
 export type JobChange = v.InferOutput<typeof ChangeJobSchema>;

@@ -37,6 +37,18 @@ export {
   type PieceWithLedger,
   type Product,
 } from './rack';
+export {
+  booksOff,
+  cutOnPiece,
+  isSealed,
+  OWN_PREFIX,
+  ownLineCode,
+  type BroughtLine,
+  type Cut,
+  type CutOnPiece,
+  type PlannedCut,
+  type Takes,
+} from './cuts';
 export type { Soak, Tub } from './tubs';
 export { STREAMS, streamOf, type NewRecycling, type RecyclingBook } from './recycling';
 export type { ReorderLine } from './reorder';
@@ -66,7 +78,6 @@ export {
   type JobState,
   type NewBag,
   type NewJob,
-  type PlannedCut,
   type ReelKind,
   type ReelType,
   type Wants,

@@ -87,13 +87,15 @@ const BeliefsSchema: v.GenericSchema<Beliefs> = v.object({
   counter: v.exactOptional(KnownCounterSchema),
 });
 
+const LevelSchema = v.union([v.object({ share: v.tuple([number, number]) }), v.object({ depth: number })]);
+
 const LayerRequestSchema = v.variant('kind', [
   v.object({
     kind: v.literal('line'),
     id: key,
     role: v.picklist(['backing', 'main', 'cushion', 'top-shot']),
     line: LineSchema,
-    length: v.union([number, v.literal('fits')]),
+    length: v.union([number, v.literal('fits'), LevelSchema]),
     overlap: v.exactOptional(number),
     soaked: v.exactOptional(number),
   }),
@@ -107,7 +109,7 @@ const LayerRequestSchema = v.variant('kind', [
     kind: v.literal('retained'),
     id: key,
     line: LineSchema,
-    left: v.union([v.object({ length: number }), v.object({ depth: number })]),
+    left: v.union([v.object({ length: number }), LevelSchema]),
   }),
   v.object({ kind: v.literal('reducer'), id: key, diameter: number }),
 ]);

@@ -14,7 +14,7 @@ import {
   VersionSchema,
 } from './basics';
 
-const diameter = v.pipe(
+export const diameter = v.pipe(
   v.number('A diameter is needed, in mm.'),
   v.minValue(0.04, 'A line is at least 0.04 mm thick.'),
   v.maxValue(3, 'A line is at most 3 mm thick.'),
@@ -48,7 +48,13 @@ export const lineOf = ({
 });
 
 export const NewProductSchema = v.object({
-  code: CodeSchema,
+  code: v.pipe(
+    CodeSchema,
+    v.check(
+      (code) => !code.startsWith('OWN-'),
+      'OWN- begins the codes of customers’ own line. Choose another.',
+    ),
+  ),
   name: line('A name'),
   material: v.picklist(MATERIALS, 'Say what the line is made of.'),
   diameter,
@@ -116,6 +122,8 @@ export const PieceSchema = v.object({
   promisedMm: MillimetresSchema,
   opened: v.boolean(),
   writtenOff: v.boolean(),
+  /** The bag it was brought with, where it is a customer's own line; null for stock. */
+  broughtWith: v.nullable(IdSchema),
   soaking: v.nullable(SoakingSchema),
   /** Out of the water and not dry yet. */
   wetUntil: v.nullable(InstantSchema),

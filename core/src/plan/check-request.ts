@@ -1,6 +1,6 @@
 import type { PlanIssue } from './fill-plan';
-import type { FillRequest, LayerRequest } from './fill-request';
-import { isUnknown } from './stack';
+import type { FillRequest, LayerRequest, Level } from './fill-request';
+import { isLevelled, isUnknown } from './stack';
 
 /** Least and most a request may ask for. Diameters and gap in mm, lengths in m. */
 export const REQUEST_RANGE = {
@@ -14,6 +14,7 @@ export const REQUEST_RANGE = {
   soaked: [0, 1],
   depth: [-5, 80],
   reducer: [4, 240],
+  share: [0, 1],
 } as const;
 
 const WORDS: Readonly<Record<keyof typeof REQUEST_RANGE, string>> = {
@@ -25,8 +26,9 @@ const WORDS: Readonly<Record<keyof typeof REQUEST_RANGE, string>> = {
   wraps: 'number of wraps',
   overlap: 'spliced overlap',
   soaked: 'share soaked',
-  depth: 'depth of the old line',
+  depth: 'depth to fill up to',
   reducer: 'reducer’s diameter',
+  share: 'share of the spool',
 };
 
 const wrong = (code: PlanIssue['code'], sentence: string, at?: string): PlanIssue => ({
@@ -45,10 +47,20 @@ export function checkRequest(request: FillRequest): PlanIssue[] {
   if (unknowns === 1 && request.gap === undefined) {
     issues.push(wrong('no-unknown', 'Say at which gap to stop, or give every layer a length.', 'gap'));
   }
-  issues.push(...outOfOrder(request.layers));
+  issues.push(...levelAboveUnknown(request.layers), ...outOfOrder(request.layers));
   check(issues, request.gap ?? 0, 'gap', 'gap', 'mm');
   check(issues, request.gear, 'gear', 'gear', 'to one');
   return issues;
+}
+
+/** A layer that is to fit has the gap to meet; a level above it would be a second end. */
+function levelAboveUnknown(layers: readonly LayerRequest[]): PlanIssue[] {
+  const unknown = layers.findIndex(isUnknown);
+  const level = unknown < 0 ? undefined : layers.slice(unknown + 1).find(isLevelled);
+  if (!level) return [];
+  const sentence =
+    'Only one thing can give way. With as much as fits below it, this layer takes a length, not a level.';
+  return [wrong('two-unknowns', sentence, level.id)];
 }
 
 /** A reducer lies on the arbor and kept line on that; what is wound lies above both. */
@@ -68,7 +80,8 @@ function checkLayer(layer: LayerRequest): PlanIssue[] {
     check(issues, layer.line.diameter, 'diameter', layer.id, 'mm');
   switch (layer.kind) {
     case 'line':
-      if (layer.length !== 'fits') check(issues, layer.length, 'length', layer.id, 'm');
+      if (typeof layer.length === 'number') check(issues, layer.length, 'length', layer.id, 'm');
+      else if (layer.length !== 'fits') checkLevel(issues, layer.length, layer.id);
       check(issues, layer.overlap ?? 0, 'overlap', layer.id, 'm');
       check(issues, layer.soaked ?? 0, 'soaked', layer.id, 'of saturation');
       break;
@@ -77,13 +90,25 @@ function checkLayer(layer: LayerRequest): PlanIssue[] {
       if (layer.wraps !== 'fits') check(issues, layer.wraps, 'wraps', layer.id, 'wraps');
       break;
     case 'retained':
-      if ('depth' in layer.left) check(issues, layer.left.depth, 'depth', layer.id, 'mm');
-      else check(issues, layer.left.length, 'length', layer.id, 'm');
+      if ('length' in layer.left) check(issues, layer.left.length, 'length', layer.id, 'm');
+      else checkLevel(issues, layer.left, layer.id);
       break;
     case 'reducer':
       check(issues, layer.diameter, 'reducer', layer.id, 'mm');
   }
   return issues;
+}
+
+function checkLevel(issues: PlanIssue[], level: Level, at: string): void {
+  if ('depth' in level) {
+    check(issues, level.depth, 'depth', at, 'mm');
+    return;
+  }
+  const [least, most] = level.share;
+  check(issues, least, 'share', at, 'of its depth');
+  check(issues, most, 'share', at, 'of its depth');
+  if (least > most)
+    issues.push(wrong('layer-out-of-range', 'A share of the spool goes from the least to the most.', at));
 }
 
 function check(

@@ -3,6 +3,15 @@ import type { Line } from '../lines/line';
 /** What a layer is there for. Decides words and warnings, never the arithmetic. */
 export type LayerRole = 'backing' | 'main' | 'cushion' | 'top-shot';
 
+/**
+ * A level to fill up to: a share of the depth between bare arbor and lip, as it is seen, from the least to the most that
+ * will do (the middle is aimed at); or mm below the lip.
+ */
+export type Level = { readonly share: readonly [least: number, most: number] } | { readonly depth: number };
+
+/** How much of a line goes on: metres, as much as fits, or up to a level. */
+export type LayerLength = number | 'fits' | Level;
+
 /** One layer of a fill, from the arbor outwards. */
 export type LayerRequest =
   | {
@@ -10,8 +19,7 @@ export type LayerRequest =
       readonly id: string;
       readonly role: LayerRole;
       readonly line: Line;
-      /** Metres, or as much as fits. */
-      readonly length: number | 'fits';
+      readonly length: LayerLength;
       /** Metres at its start that lie inside or along the end of the layer below (a spliced overlap). */
       readonly overlap?: number;
       /** Water it holds when it is wound, as a share of all it can take up; 0, dry, unless said. */
@@ -29,7 +37,7 @@ export type LayerRequest =
       readonly id: string;
       /** What is known of the old line left on the spool. */
       readonly line: Line;
-      readonly left: { readonly length: number } | { readonly depth: number };
+      readonly left: { readonly length: number } | Level;
     }
   | {
       readonly kind: 'reducer';
@@ -39,7 +47,8 @@ export type LayerRequest =
     };
 
 /**
- * What is to go on. Exactly one thing is unknown: a layer that "fits", or else the gap that results.
+ * What is to go on. Exactly one thing gives way: a layer that "fits", or else the gap that results. A level above a layer
+ * that fits would leave that one two ends to meet, and is refused.
  */
 export interface FillRequest {
   readonly layers: readonly LayerRequest[];

@@ -3,7 +3,8 @@ import type { PlanIssue } from './fill-plan';
 import type { FillRequest, LayerRequest } from './fill-request';
 import type { SpoolGeometry } from '../spool/spool-geometry';
 import type { PlanRules } from './plan-rules';
-import type { Stack } from './stack';
+import { spoolRanged } from '../numeric/ranged';
+import { isLevelled, isUnknown, type Stack } from './stack';
 
 interface Judged {
   readonly stack: Stack;
@@ -12,6 +13,8 @@ interface Judged {
   readonly spool: SpoolGeometry;
   /** How unsure the depth of the bare arbor below the lip is, one standard deviation, mm. */
   readonly arborSd: number;
+  /** How unsure the layer solved for is, one standard deviation: m of line, or wraps of tape. */
+  readonly solvedSd: number;
 }
 
 type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
@@ -49,26 +52,39 @@ export const judgePlan = (judged: Judged): PlanIssue[] =>
 const lineLayers = ({ layers }: FillRequest): LineLayer[] =>
   layers.filter((layer): layer is LineLayer => layer.kind === 'line');
 
-/** How much of the last given line layer would have to go for the rest to fit. */
-function doesNotFit({ stack, request }: Judged): PlanIssue[] {
-  if (stack.room === null || stack.room >= 0) return [];
+/**
+ * How much of the last given line layer would have to go for the rest to fit. What lacks less than is not known of the
+ * spool is said and stops nothing: it then comes out at a smaller gap.
+ */
+function doesNotFit({ stack, request, solvedSd }: Judged): PlanIssue[] {
+  if (stack.room === null || stack.room >= 0) return tooHighAlready({ stack, request });
   const last = lineLayers(request).findLast(({ length }) => length !== 'fits');
-  if (!last) return [{ ...caution('does-not-fit', 'This does not fit below the gap.'), severity: 'error' }];
+  if (!last) return [wrong('does-not-fit', 'This does not fit below the gap.')];
+  const solved = stack.free[request.layers.findIndex(isUnknown)];
+  const lacks = Math.max(-(solved?.length ?? 0), -(solved?.wraps ?? 0));
+  const doubt = spoolRanged(0, solvedSd).high;
   const row = stack.layers.find(({ id }) => id === last.id);
   const perMetre =
     row && row.length > 0
       ? (Math.PI * stack.width * (row.outer ** 2 - row.inner ** 2)) / row.length
       : Infinity;
   const excess = -stack.room / perMetre;
-  return [
-    {
-      code: 'does-not-fit',
-      severity: 'error',
-      sentence: `The ${last.role.replace('-', ' ')} is ${excess.toFixed(0)} m longer than fits below the gap.`,
-      at: last.id,
-      values: { excess },
-    },
-  ];
+  const values = { excess, gap: stack.gap };
+  const longer = `${excess.toFixed(0)} m longer than fits below the gap`;
+  const name = last.role.replace('-', ' ');
+  if (lacks > doubt) return [wrong('does-not-fit', `The ${name} is ${longer}.`, values, last.id)];
+  const sentence = `By the figures the ${name} is ${longer}, which is less than is known of this spool. It likely comes out ${stack.gap.toFixed(1)} mm below the lip.`;
+  return [caution('does-not-fit', sentence, values, last.id)];
+}
+
+/** A level that what lies below it reaches past already. */
+function tooHighAlready({ stack, request: { layers } }: Pick<Judged, 'stack' | 'request'>): PlanIssue[] {
+  return layers.flatMap((layer, i) => {
+    const row = stack.layers[i];
+    if (!isLevelled(layer) || !row || row.outer > row.inner) return [];
+    const sentence = 'What lies below stands at this level already: there is no room for any of it.';
+    return [wrong('does-not-fit', sentence, {}, layer.id)];
+  });
 }
 
 /** A splice longer than the line it lies in. */

@@ -10,7 +10,7 @@ import type { FillRequest } from './fill-request';
 import { judgePlan } from './judge-plan';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules';
 import { cutOff, spoolRanged } from '../numeric/ranged';
-import { gapByTurns, isUnknown, stackLayers, type Stack } from './stack';
+import { gapByTurns, isLevelled, isUnknown, stackLayers, type Stack } from './stack';
 import { wetGapOf } from './wet-gap';
 
 /**
@@ -34,18 +34,22 @@ export function planFill(
   if (problems.length > 0) return fail(...problems);
   const { vector, covariance, at } = widen(estimate, request);
   const stack = stackLayers(...at(vector), request);
-  const solved = request.layers.some(isUnknown);
+  const solved = request.layers.some((layer) => isUnknown(layer) || isLevelled(layer));
   const figures = (there: ParameterVector): number[] => {
     const [spool, bulkOf] = at(there);
     const then = stackLayers(spool, bulkOf, request);
-    // Wound to the planned turns where the plan was solved for a layer; else to the lengths that were given.
+    // Wound to the planned turns where a layer's length follows from the spool; else to the lengths that were given.
     const gap = solved ? gapByTurns(spool, bulkOf, request, stack.lying) : then.gap;
     return [...figuresOf(then), spool.lipRadius - spool.arborRadius, gap];
   };
   const sds = propagate(jacobianOf(figures, vector), covariance);
   const plan = describe(stack, sds, request, estimate.spool.lipRadius);
   const wetGap = wetGapOf(estimate.spool, request, stack, rules.swelling);
-  const issues = judgePlan({ stack, request, rules, spool: estimate.spool, arborSd: sds.at(-2) ?? 0 });
+  const at0 = request.layers.findIndex(isUnknown) * PER_LAYER;
+  const issues = judgePlan({
+    ...{ stack, request, rules, spool: estimate.spool, arborSd: sds.at(-2) ?? 0 },
+    solvedSd: Math.max(sds[at0] ?? 0, sds[at0 + 1] ?? 0),
+  });
   return succeed({ ...plan, wetGap, issues });
 }
 
@@ -106,7 +110,7 @@ function describe(
     return {
       id: layer.id,
       request: asked,
-      length: cutOff(free.length, asked.kind === 'line' && asked.length !== 'fits' ? 0 : length),
+      length: cutOff(free.length, asked.kind === 'line' && typeof asked.length === 'number' ? 0 : length),
       wraps: cutOff(free.wraps, wraps),
       innerRadius: layer.inner,
       outerRadius: layer.outer,

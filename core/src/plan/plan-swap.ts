@@ -71,7 +71,7 @@ export function planSwap(
 export function swapOf(estimate: Estimate, { layers, gap, gear }: FillRequest): SwapPlan | null {
   const [backing, main, ...more] = layers;
   if (backing?.kind !== 'line' || main?.kind !== 'line' || more.length > 0 || gap === undefined) return null;
-  if (main.length === 'fits') return null;
+  if (typeof main.length !== 'number' || backing.length !== 'fits') return null;
   const swap = planSwap(estimate, {
     main: main.line,
     backing: backing.line,

@@ -1,7 +1,7 @@
 import type { Line } from '../lines/line';
 import type { SpoolGeometry } from '../spool/spool-geometry';
 import { turnsBetween } from '../winding/winding';
-import type { FillRequest, LayerRequest } from './fill-request';
+import type { FillRequest, LayerRequest, Level } from './fill-request';
 import { areaOn, type BulkOf, type OnSpool, type StackedLayer } from './on-spool';
 import { shareSplices } from './share-splices';
 
@@ -55,11 +55,16 @@ export function stackLayers(spool: SpoolGeometry, bulkOf: BulkOf, request: FillR
 export const isUnknown = (layer: LayerRequest): boolean =>
   (layer.kind === 'line' && layer.length === 'fits') || (layer.kind === 'tape' && layer.wraps === 'fits');
 
+/** Whether this layer is filled up to a level, whatever length that takes. */
+export const isLevelled = (layer: LayerRequest): boolean =>
+  layer.kind === 'line' && typeof layer.length === 'object';
+
 /** Layer upon layer from the arbor; an unknown one gets nothing. */
 function stackUp(on: OnSpool, layers: readonly LayerRequest[]): StackedLayer[] {
   let inner = on.spool.arborRadius;
+  const bottom = bottomOf(on.spool, layers);
   return layers.map((layer) => {
-    const outer = isUnknown(layer) ? inner : above(layer, inner, on);
+    const outer = isUnknown(layer) ? inner : above(layer, inner, { ...on, bottom });
     const stacked = describe(layer, inner, outer, on);
     inner = outer;
     return stacked;
@@ -88,19 +93,36 @@ function solve(on: OnSpool, { layers, gap = 0 }: FillRequest, unknown: number): 
 const ring = (length: number, line: Line, on: OnSpool): number =>
   (1000 * length * areaOn(line, on)) / (Math.PI * on.spool.width);
 
+/** Radius line is wound on at first: the bare arbor's, or a reducer's on it, mm. What is seen of a spool begins there. */
+export const bottomOf = ({ arborRadius }: SpoolGeometry, layers: readonly LayerRequest[]): number =>
+  layers.reduce(
+    (radius, layer) => (layer.kind === 'reducer' ? Math.max(radius, layer.diameter / 2) : radius),
+    arborRadius,
+  );
+
+/** Radius of a level, mm; a share is of the depth between `bottom` and the lip, its middle. */
+export function levelRadius(level: Level, lip: number, bottom: number): number {
+  if ('depth' in level) return lip - level.depth;
+  const [least, most] = level.share;
+  return bottom + ((least + most) / 2) * (lip - bottom);
+}
+
 /** Where the surface stands once a layer of known amount lies on a radius, mm. Nothing ever lowers it. */
-function above(layer: LayerRequest, inner: number, on: OnSpool): number {
+function above(layer: LayerRequest, inner: number, on: OnSpool & { readonly bottom: number }): number {
+  const upTo = (level: Level): number => Math.max(inner, levelRadius(level, on.spool.lipRadius, on.bottom));
   switch (layer.kind) {
     case 'line':
-      return rootOf(squareOf(inner) + ring(Number(layer.length), layer.line, on));
+      return typeof layer.length === 'object'
+        ? upTo(layer.length)
+        : rootOf(squareOf(inner) + ring(Number(layer.length), layer.line, on));
     case 'tape':
       return inner + Number(layer.wraps) * layer.thickness;
     case 'reducer':
       return Math.max(inner, layer.diameter / 2);
     case 'retained':
-      return 'depth' in layer.left
-        ? Math.max(inner, on.spool.lipRadius - layer.left.depth)
-        : rootOf(squareOf(inner) + ring(layer.left.length, layer.line, on));
+      return 'length' in layer.left
+        ? rootOf(squareOf(inner) + ring(layer.left.length, layer.line, on))
+        : upTo(layer.left);
   }
 }
 
@@ -134,7 +156,7 @@ export function gapByTurns(
   { layers }: FillRequest,
   wound: readonly Pick<StackedLayer, 'spoolTurns' | 'wraps'>[],
 ): number {
-  const on = { spool, bulkOf };
+  const on = { spool, bulkOf, bottom: bottomOf(spool, layers) };
   let radius = spool.arborRadius;
   layers.forEach((layer, i) => {
     const { spoolTurns = 0, wraps = 0 } = wound[i] ?? {};

@@ -31,9 +31,9 @@ export function underlayOf(layer: LayerRequest): WoundLength[] {
     case 'reducer':
       return [{ radius: layer.diameter / 2, sd: REDUCER_SD }];
     case 'retained':
-      return 'length' in layer.left
-        ? [{ line: layer.line, length: layer.left.length }]
-        : [{ below: layer.left.depth, sd: READING_SD.calliper }];
+      if ('length' in layer.left) return [{ line: layer.line, length: layer.left.length }];
+      // A share is seen, not measured; once a run is under way it has become a depth (`requestWound`).
+      return 'depth' in layer.left ? [{ below: layer.left.depth, sd: READING_SD.calliper }] : [];
   }
 }
 

@@ -38,7 +38,8 @@ export function tooLong(underWay: RunUnderWay, state: Pick<RunState, 'wound' | '
   const { request, winding } = underWay;
   const layer = request.layers.at(-1);
   const wanted = request.gap;
-  if (!winding || wanted === undefined || layer?.kind !== 'line' || layer.length === 'fits') return null;
+  if (!winding || wanted === undefined || layer?.kind !== 'line' || typeof layer.length !== 'number')
+    return null;
   const { gap } = winding.plan;
   const cutTo = metresThatFit(underWay, layer.id);
   if (gap.value >= wanted - WORTH_ASKING || !cutTo) return null;

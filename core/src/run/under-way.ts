@@ -108,30 +108,35 @@ export function windingOn({ request, spool }: SpoolUnderWay, state: RunState): R
   };
 }
 
-/** The fill as it is wound, with tape that makes up the room as it was planned. */
+/** The fill as it is wound: tape that makes up the room, and old line kept by its share, as they were planned. */
 export function requestWound(
   { observations, beliefs }: Pick<PlanInput, 'observations' | 'beliefs'>,
   facts: RunFacts,
   state: Pick<RunState, 'chosen'>,
 ): FillRequest {
-  return withTape(requestUnderWay(facts, state), observations, priorsOf(beliefs));
+  return asLaid(requestUnderWay(facts, state), observations, priorsOf(beliefs));
 }
 
-/** Tape that makes up the room is wrapped as it was planned, and lies so from then on. */
-function withTape(
+/** Whether a layer below the line that is wound lies as it was planned, by nothing but the plan. */
+const liesAsPlanned = (layer: LayerRequest): boolean =>
+  (layer.kind === 'tape' && layer.wraps === 'fits') || (layer.kind === 'retained' && 'share' in layer.left);
+
+/** Tape that makes up the room, and old line kept by its share, lie as they were planned from then on. */
+function asLaid(
   request: FillRequest,
   observations: readonly Observation[],
   priors: SpoolPriors,
 ): FillRequest {
-  const tape = request.layers.find((layer) => layer.kind === 'tape' && layer.wraps === 'fits');
-  const spool = tape && inferSpool(observations, priors);
-  const plan = spool?.ok ? planFill(spool.value, request) : null;
-  if (!tape || !plan?.ok) return request;
-  const wraps = plan.value.layers.find(({ id }) => id === tape.id)?.wraps.value ?? 0;
-  return {
-    ...request,
-    layers: request.layers.map((layer) =>
-      layer.id === tape.id && layer.kind === 'tape' ? { ...layer, wraps } : layer,
-    ),
-  };
+  if (!request.layers.some(liesAsPlanned)) return request;
+  const spool = inferSpool(observations, priors);
+  const plan = spool.ok ? planFill(spool.value, request) : null;
+  if (!plan?.ok) return request;
+  const layers = request.layers.map((layer, i): LayerRequest => {
+    const planned = plan.value.layers[i];
+    if (!planned || !liesAsPlanned(layer)) return layer;
+    return layer.kind === 'tape'
+      ? { ...layer, wraps: planned.wraps.value }
+      : { ...layer, ...(layer.kind === 'retained' ? { left: { depth: planned.depthAfter.value } } : {}) };
+  });
+  return { ...request, layers };
 }

@@ -74,7 +74,7 @@ function plannedLengths({ observations, beliefs, request }: FillEvidence): (id: 
   const lengths = new Map(plan?.ok ? plan.value.layers.map(({ id, length }) => [id, length.value]) : []);
   return (id) => {
     const layer = request.layers.find((one) => one.id === id);
-    const asked = layer?.kind === 'line' && layer.length !== 'fits' ? layer.length : 0;
+    const asked = layer?.kind === 'line' && typeof layer.length === 'number' ? layer.length : 0;
     return lengths.get(id) ?? asked;
   };
 }

@@ -2,6 +2,7 @@ import { waterState, type Bag, type Job, type PlannedCut } from '@yard-spool/con
 import type { JobRow } from '../db/models/bags';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
+import { broughtWith } from './brought-line';
 import { toCustomer } from './customers';
 import { historyOf } from './history';
 import { waterByPiece } from '../tubs/water';
@@ -26,6 +27,7 @@ export async function readBag(from: Reading, number: number): Promise<Bag> {
     bookedAt: bag.bookedAt.toISOString(),
     bookedBy: person?.name ?? '',
     jobs: await Promise.all(jobs.map((job) => toJob(from, job))),
+    brought: await broughtWith(from, number),
     history: await historyOf(from, number),
   };
 }
@@ -66,20 +68,20 @@ export async function cutsOf(from: Reading, jobId: number): Promise<PlannedCut[]
   const cuts = await tables.cuts.findAll({ where: { jobId }, order: ['id'] });
   const waters = await waterByPiece(from);
   return Promise.all(
-    cuts.map(async ({ layer, pieceId, lengthMm }) => {
-      const piece = await tables.pieces.findByPk(pieceId);
-      const product = piece && (await tables.products.findByPk(piece.productId));
-      if (!product) throw new Error(`Cut of job ${String(jobId)} has no piece.`);
-      const { code: pieceCode, kind: pieceKind } = piece;
+    cuts.map(async ({ layer, pieceId, productId, lengthMm, tailMm, takes }): Promise<PlannedCut> => {
+      const piece = pieceId === null ? null : await tables.pieces.findByPk(pieceId);
+      const product = await tables.products.findByPk(productId);
+      if (!product) throw new Error(`Cut of job ${String(jobId)} has no line.`);
+      const own = (piece?.broughtWith ?? null) !== null;
       return {
-        layer,
-        pieceId,
-        pieceCode,
-        pieceKind,
-        productName: product.name,
+        ...{ layer, pieceId, lengthMm, tailMm, takes: takes ?? null, own },
+        pieceCode: piece?.code ?? null,
+        pieceKind: piece?.kind ?? null,
+        productId,
+        productCode: product.code,
+        productName: (own && piece?.lot) || product.name,
         tint: product.tint,
-        lengthMm,
-        water: waterState(waters.get(pieceId)),
+        water: waterState(pieceId === null ? undefined : waters.get(pieceId)),
       };
     }),
   );

@@ -7,6 +7,7 @@ import { type Unit, unit } from '../unit';
 import { readLearning } from '../learning/learning';
 import { withBeliefs } from '../learning/with-beliefs';
 import { readBag } from './bags';
+import { bringLines } from './brought-line';
 import { lockPieces, promiseCuts } from './cuts';
 import { customerFor } from './customers';
 import { noteChange } from './history';
@@ -45,6 +46,7 @@ async function write(u: Unit, asked: NewBag, plans: FillPlan[]): Promise<number>
     bookedAt: u.clock(),
     bookedById: u.actor.id,
   });
+  const brought = await bringLines(u, bag.id, asked.brought);
   const spools: number[] = [];
   for (const [i, job] of asked.jobs.entries()) {
     const plan = plans[i];
@@ -59,7 +61,7 @@ async function write(u: Unit, asked: NewBag, plans: FillPlan[]): Promise<number>
       plan,
       wants: job.wants,
     });
-    await promiseCuts(u, row.id, job, plan);
+    await promiseCuts(u, row.id, job, plan, { bagId: bag.id, brought });
     await meetKind(u, job);
   }
   await noteChange(u, bag.id, 'Booked in');

@@ -7,6 +7,7 @@ import { readLearning } from '../learning/learning';
 import { withBeliefs } from '../learning/with-beliefs';
 import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
+import { bringLines, giveOwnLineBack } from './brought-line';
 import { lockPieces, promiseCuts } from './cuts';
 import { noteChange } from './history';
 import { plansOf } from './plan-of';
@@ -69,6 +70,7 @@ export const cancelBag = (
         'No reel of this bag waits any more: nothing can be called off.',
       );
     for (const job of off) await callOff(u, job);
+    await giveOwnLineBack(u, bagId);
     return `Called off: ${asked.why}`;
   });
 
@@ -86,7 +88,8 @@ export async function changeJob(
     await u.tables.reels.change(reel, { label: asked.label, type: asked.type });
     await lockPieces(u, [asked]);
     await u.tables.cuts.removeAll({ jobId });
-    await promiseCuts(u, jobId, asked, plan);
+    const brought = await bringLines(u, job.bagId, asked.brought);
+    await promiseCuts(u, jobId, asked, plan, { bagId: job.bagId, brought });
     await u.tables.jobs.change(job, { planInput, plan, wants: asked.wants });
     return `${tag} planned again`;
   });
@@ -101,6 +104,7 @@ export const cancelJob = (
 ): Promise<Bag> =>
   onJob(context, person, jobId, asked, 'booked', async (u, { job, tag }) => {
     await callOff(u, job);
+    await giveOwnLineBack(u, job.bagId);
     return `${tag} called off: ${asked.why}`;
   });
 
@@ -116,6 +120,7 @@ export const moveJob = (
 ): Promise<Bag> =>
   onJob(context, person, jobId, asked, BEFORE[asked.to], async (u, { job, tag }) => {
     await u.tables.jobs.change(job, { state: asked.to });
+    if (asked.to === 'handed-back') await giveOwnLineBack(u, job.bagId);
     return `${tag} ${WORDS[asked.to]}`;
   });
 

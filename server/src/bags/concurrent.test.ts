@@ -63,7 +63,10 @@ describe('at the same moment', () => {
       const [cut] = await tables.cuts.findAll({ where: { pieceId } });
       // Somebody promises nearly all that is left of the backing; a flush spool would take more of it.
       const lengthMm = piece!.lengthMm - cut!.lengthMm - 2000;
-      await tables.cuts.create({ jobId: bag.jobs[0]!.id, layer: 'extra', pieceId, lengthMm });
+      await tables.cuts.create({
+        ...{ jobId: bag.jobs[0]!.id, layer: 'extra', pieceId, productId: pieces.backing.product.id },
+        ...{ lengthMm, tailMm: 0, takes: null },
+      });
       let done = false;
       changed = ada('PUT', '/house-rules', { ...rules, rules: { ...rules.rules, level: 'flush' } }).then(
         () => {

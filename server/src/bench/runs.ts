@@ -3,10 +3,10 @@ import { pageOf } from '../db/page-of';
 import { supplySizes } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
 import type { Reading, ServerContext } from '../context';
-import { unit } from '../unit';
+import { unit, type Unit } from '../unit';
 import { rulesForRun } from '../house-rules/effective';
 import { ProblemError } from '../problem-error';
-import { readJob } from '../bags/bags';
+import { cutsOf, readJob } from '../bags/bags';
 import { onePiece } from '../rack/rack';
 import { piecesHeld } from './pieces-held';
 import { readLog, writeEvents } from './run-log';
@@ -27,6 +27,7 @@ export async function startRun(
     if (there) return there.id;
     if (job.state !== 'booked')
       throw new ProblemError('already-closed', 'This reel was called off. Book it in again first.');
+    await refuseIfLineToCome(u, jobId);
     // Under its lock before a row refers to it: two starts at one bench would each wait for the other.
     const bench = await benches.lock(benchId);
     if (!bench || bench.removed)
@@ -42,6 +43,14 @@ export async function startRun(
     return run.id;
   });
   return readRun(context, id);
+}
+
+/** A reel whose line has yet to come waits off the bench. */
+async function refuseIfLineToCome(u: Unit, jobId: number): Promise<void> {
+  const waits = (await cutsOf(u, jobId)).find(({ pieceId }) => pieceId === null);
+  if (!waits) return;
+  const sentence = `This reel waits for ${(waits.lengthMm / 1000).toFixed(0)} m of ${waits.productName}. Plan it again once a piece of it is on the rack.`;
+  throw new ProblemError('not-enough-line', sentence);
 }
 
 /** One run with its whole log. */
@@ -98,11 +107,12 @@ async function toRun(from: Reading, row: RunRow): Promise<Run> {
 
 /** Where the line of each layer leaves its supply. */
 async function suppliesOf(from: Reading, { cuts }: Job): Promise<Run['supplies']> {
+  const of = async (layer: string, id: number, lengthMm: number): Promise<Run['supplies'][number]> => {
+    const piece = await onePiece(from, { id });
+    const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
+    return { layer, diameters: [...diameters], measured, leaves: piece.leaves };
+  };
   return Promise.all(
-    cuts.map(async ({ layer, pieceId, lengthMm }) => {
-      const piece = await onePiece(from, { id: pieceId });
-      const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
-      return { layer, diameters: [...diameters] as [number, number], measured, leaves: piece.leaves };
-    }),
+    cuts.flatMap(({ layer, pieceId, lengthMm }) => (pieceId === null ? [] : [of(layer, pieceId, lengthMm)])),
   );
 }

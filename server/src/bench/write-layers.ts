@@ -39,7 +39,8 @@ async function writeLine(
 ): Promise<void> {
   // Line turned end for end is the customer's own: it comes off no piece.
   const own = state.supplies[layer.id]?.way === 'reverse';
-  const cut = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
+  const found = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
+  const cut = found && found.pieceId !== null ? { ...found, pieceId: found.pieceId } : undefined;
   const lengthMm = await onTheBooks(u, cut, lay, state);
   const { length, restsOn } = settled.layers.find(({ id }) => id === layer.id) ?? UNKNOWN;
   const known = {
@@ -50,7 +51,12 @@ async function writeLine(
   };
   await u.tables.fillLayers.create({ ...layerRow(at, layer, lay, cut), ...known });
   if (!cut || lengthMm <= 0) return;
-  const drawn = { pieceId: cut.pieceId, lengthMm, tailMm: run.madeUnder.tailMm, runId: run.id };
+  const drawn = {
+    pieceId: cut.pieceId,
+    lengthMm,
+    tailMm: cut.takes ? 0 : run.madeUnder.tailMm,
+    runId: run.id,
+  };
   await drawLine(u, { ...drawn, why: `${job.tag}, ${layer.role}` });
 }
 

@@ -10,6 +10,7 @@ import { bestEstimate } from './migrations/0006-best-estimate';
 import { runLog } from './migrations/0007-run-log';
 import { exceptions } from './migrations/0008-exceptions';
 import { counters } from './migrations/0009-counters';
+import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
 
 const MIGRATIONS: readonly Migration[] = [
   firstHouse,
@@ -21,6 +22,7 @@ const MIGRATIONS: readonly Migration[] = [
   runLog,
   exceptions,
   counters,
+  ownAndComingLine,
 ];
 
 /**

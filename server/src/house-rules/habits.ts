@@ -2,14 +2,14 @@ import type { Habits } from '@yard-spool/contract';
 import { inferSpool, priorsOf, supplySizes } from '@yard-spool/core';
 import type { Reading } from '../context';
 import { listPieces } from '../rack/rack';
-import { listProducts } from '../rack/products';
+import { listShopLines } from '../rack/products';
 
 /** The reel and the supply this shop uses most, and the nylons it keeps: what its rules are looked at with. */
 export async function readHabits(from: Reading): Promise<Habits> {
   const [reel, supply, products] = await Promise.all([
     commonestReel(from),
     commonestSupply(from),
-    listProducts(from),
+    listShopLines(from),
   ]);
   const nylons = products
     .filter(({ material }) => material === 'nylon')

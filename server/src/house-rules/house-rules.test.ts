@@ -78,9 +78,10 @@ describe('a rule that is kept', () => {
   });
 
   it('leaves a plan that cannot follow as it is, and its bag says why', async () => {
-    const scarce = await receiveTwo(ada, 125, 'LOW');
-    const bag = await gapAsHouse({ backing: { ...scarce.backing }, main: scarce.main });
-    // 125 m of backing are enough at 2.4 mm and too little for a flush spool.
+    const scarce = await receiveTwo(ada, 90, 'LOW');
+    const { main } = await receiveTwo(ada, 400, 'PLENTY');
+    const bag = await gapAsHouse({ backing: scarce.backing, main });
+    // 90 m of backing are enough at 2.4 mm and clearly too little for a flush spool.
     await ruled({ level: 'flush' });
     const now = await bagOf(bag);
     expect(gapOf(now)).toBe(2.38125);
@@ -102,11 +103,11 @@ describe('a rule that is kept', () => {
 
   it('asks a longer tail of the rack', async () => {
     await change({ tailMm: 20_000 });
-    const scarce = await receiveTwo(ada, 135, 'TAIL');
-    const refused = await ada('POST', '/bags', booking(scarce));
-    expect(refused.body.code).toBe('not-enough-line');
+    const pieces = await receiveTwo(ada, 400, 'TAIL');
+    await ada('POST', '/bags', booking(pieces));
     await change({ tailMm: 2000 });
-    expect((await ada('POST', '/bags', booking(scarce))).status).toBe(200);
+    const { body } = await ada<{ piece: Piece }>('GET', '/pieces/TAIL-26');
+    expect(body.piece.promisedMm).toBe(140_000);
   });
 
   it.each([

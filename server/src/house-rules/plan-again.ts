@@ -5,6 +5,7 @@ import { inWorker } from '../work/in-worker';
 import { listExceptions } from './list-exceptions';
 import { readHouseRules } from './read-house-rules';
 import type { Replanned, Ruling } from './replan-waiting';
+import type { PlannedAgain } from './try-plan';
 import { lockWaiting } from './waiting-reels';
 
 /** What the house holds now. */
@@ -28,21 +29,24 @@ export async function planAgain(u: Unit, before: Ruling): Promise<void> {
   }
 }
 
+/** Writes a plan made again, and what it promises now. */
+export async function keepPlan(
+  { tables }: Unit,
+  job: JobRow,
+  { planInput, plan, cuts }: PlannedAgain,
+): Promise<void> {
+  await tables.jobs.change(job, { planInput, plan });
+  for (const { layer, lengthMm, tailMm } of cuts)
+    await tables.cuts.changeAll({ lengthMm, tailMm }, { jobId: job.id, layer });
+}
+
 async function keep(u: Unit, job: JobRow, { reel, replanned, stays }: Replanned): Promise<void> {
   if (!replanned && stays === '') return;
-  const { tables } = u;
-  if (replanned) {
-    await tables.jobs.change(job, replanned);
-    for (const { id, length } of replanned.plan.layers)
-      await tables.cuts.changeAll(
-        { lengthMm: Math.round(length.value * 1000) },
-        { jobId: job.id, layer: id },
-      );
-  }
+  if (replanned) await keepPlan(u, job, replanned);
   const { tag } = reel.shown;
   const what = replanned
     ? `${tag} planned again: the house now leaves ${(replanned.planInput.request.gap ?? 0).toFixed(1)} mm`
     : `${tag} stays as planned though the house rule changed: ${stays}`;
-  await tables.bags.addOne('version', { id: job.bagId });
+  await u.tables.bags.addOne('version', { id: job.bagId });
   await noteChange(u, job.bagId, what.slice(0, 300));
 }

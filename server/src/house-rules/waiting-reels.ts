@@ -8,13 +8,7 @@ import type { Unit } from '../unit';
 import { readLearning } from '../learning/learning';
 import { listPieces } from '../rack/rack';
 import { readHouseRules } from './read-house-rules';
-
-/** A layer's line as it is promised: off which piece, how many mm. */
-export interface WaitingCut {
-  readonly layer: string;
-  readonly pieceId: number;
-  readonly lengthMm: number;
-}
+import type { WaitingCut } from './try-plan';
 
 /** A reel that is booked and not on the bench, as plain data. */
 export interface WaitingReel {
@@ -53,9 +47,12 @@ export async function lockWaiting(u: Unit): Promise<Waiting & { readonly jobs: r
     order: ['id'],
   });
   const cuts = await tables.cuts.findAll({ where: { jobId: jobs.map(({ id }) => id) } });
-  await tables.pieces.lockAll({ where: { id: cuts.map(({ pieceId }) => pieceId) }, order: ['id'] });
+  await tables.pieces.lockAll({ where: { id: piecesOf(cuts) }, order: ['id'] });
   return { ...(await waitingOf(u, jobs)), jobs };
 }
+
+const piecesOf = (cuts: readonly { readonly pieceId: number | null }[]): number[] =>
+  cuts.flatMap(({ pieceId }) => pieceId ?? []);
 
 async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waiting> {
   const { tables } = from;
@@ -67,7 +64,7 @@ async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waitin
     readHouseRules(from),
   ]);
   const [pieces, reels, customers] = await Promise.all([
-    listPieces(from, { id: cuts.map(({ pieceId }) => pieceId) }),
+    listPieces(from, { id: piecesOf(cuts) }),
     tables.reels.findAll({ where: { id: { [Op.in]: spools.map(({ reelId }) => reelId) } } }),
     tables.customers.findAll({ where: { id: bags.map(({ customerId }) => customerId) } }),
   ]);
@@ -80,7 +77,9 @@ async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waitin
       ...{ planInput, plan, wants, type: reel.type, customerId: bag.customerId },
       cuts: cuts
         .filter(({ jobId }) => jobId === job.id)
-        .map(({ layer, pieceId, lengthMm }) => ({ layer, pieceId, lengthMm })),
+        .map(({ layer, pieceId, lengthMm, tailMm, takes }) => ({
+          ...{ layer, pieceId, lengthMm, tailMm, takes: takes ?? null },
+        })),
       shown: {
         jobId: job.id,
         bagNumber: bag.id,

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { ServerContext } from '../context';
 import { changePiece, writeOffPiece } from '../rack/change-piece';
 import { countPiece, weighPiece } from '../rack/correct';
-import { addMassSample, listProducts } from '../rack/products';
+import { addMassSample, listShopLines } from '../rack/products';
 import { listRack } from '../rack/list-rack';
 import { listStock, readPiece } from '../rack/rack';
 import { receivePiece } from '../rack/receive';
@@ -17,7 +17,7 @@ import { personOf, serve, serveFile } from './serve';
 
 /** The rack, its tubs and bins, and its files. */
 export function rackRoutes(router: Router, context: ServerContext): void {
-  serve(router, api.listProducts, () => listProducts(context));
+  serve(router, api.listProducts, () => listShopLines(context));
   serve(router, api.learnMass, ({ params, body, response }) =>
     addMassSample(context, personOf(response), params.id, body),
   );

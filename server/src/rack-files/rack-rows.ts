@@ -3,7 +3,7 @@ import { Op } from 'sequelize';
 import { listReelKinds } from '../bags/reel-kinds';
 import type { Reading } from '../context';
 import { peopleNames } from '../people/people';
-import { listProducts } from '../rack/products';
+import { listShopLines } from '../rack/products';
 import { listPieces } from '../rack/rack';
 
 /** One row of a file, by column. */
@@ -15,7 +15,7 @@ const BATCH = 1000;
 /** The rows of each file, batch after batch, so that no file is ever held whole. */
 export const ROWS: Readonly<Record<RackFile, (from: Reading) => AsyncGenerator<FileRow[]>>> = {
   products: async function* (from) {
-    yield (await listProducts(from)).map(({ code, name, material, diameter, strengthKg, tint }) => ({
+    yield (await listShopLines(from)).map(({ code, name, material, diameter, strengthKg, tint }) => ({
       ...{ code, name, material, tint },
       diameter_mm: diameter,
       strength_kg: strengthKg ?? '',
@@ -38,7 +38,11 @@ async function* batches<Row extends { readonly id: number }>(
 async function* pieceRows(from: Reading): AsyncGenerator<FileRow[]> {
   const ids = batches((after) =>
     from.tables.pieces.findAll({
-      ...{ where: { id: { [Op.gt]: after }, writtenOff: false }, order: ['id'], limit: BATCH },
+      ...{
+        where: { id: { [Op.gt]: after }, writtenOff: false, broughtWith: null },
+        order: ['id'],
+        limit: BATCH,
+      },
       attributes: ['id'],
     }),
   );
@@ -67,9 +71,14 @@ async function* ledgerRows(from: Reading): AsyncGenerator<FileRow[]> {
   );
   for await (const moves of read) {
     const ids = [...new Set(moves.map(({ pieceId }) => pieceId))];
-    const pieces = await tables.pieces.findAll({ where: { id: ids }, attributes: ['id', 'code'] });
+    // A customer's own line is no stock: neither its pieces nor their moves are the rack's.
+    const pieces = await tables.pieces.findAll({
+      where: { id: ids, broughtWith: null },
+      attributes: ['id', 'code'],
+    });
     const codeOf = new Map(pieces.map(({ id, code }) => [id, code]));
-    yield moves.map(({ pieceId, at, kind, lengthMm, byId, why }) => ({
+    const ours = moves.filter(({ pieceId }) => codeOf.has(pieceId));
+    yield ours.map(({ pieceId, at, kind, lengthMm, byId, why }) => ({
       piece: codeOf.get(pieceId) ?? '',
       at: at.toISOString(),
       kind,

@@ -18,6 +18,8 @@ const SAID =
 export async function listRack(from: Reading, { find, kind, asOf, after }: RackQuery): Promise<Page<Piece>> {
   const words = find.split(/\s+/).filter(Boolean).slice(0, 8);
   const where = [
+    // A customer's own line is part of its bag, not stock.
+    'pieces.brought_with IS NULL',
     ...words.map((_, i) => `${SAID} LIKE :word${String(i)}`),
     ...(words.length > 0 ? [] : ['NOT pieces.written_off']),
     ...(kind === '' ? [] : ['pieces.kind = :kind']),

@@ -1,10 +1,10 @@
-import type { NewProduct, Person, Product } from '@yard-spool/contract';
+import { OWN_PREFIX, type NewProduct, type Person, type Product } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { toProduct } from './to-piece';
 
-/** All lines the shop knows, by code. */
+/** All lines the shop knows, by code; customers' own among them. */
 export async function listProducts({ tables }: Reading): Promise<Product[]> {
   const [rows, samples] = await Promise.all([
     tables.products.findAll({ order: ['code'] }),
@@ -12,6 +12,10 @@ export async function listProducts({ tables }: Reading): Promise<Product[]> {
   ]);
   return rows.map((row) => toProduct(row, samples));
 }
+
+/** The lines the shop sells or keeps. */
+export const listShopLines = async (from: Reading): Promise<Product[]> =>
+  (await listProducts(from)).filter(({ code }) => !code.startsWith(OWN_PREFIX));
 
 /** The columns of a new product. */
 export const productValues = ({ diameter, strengthKg, ...rest }: NewProduct) => ({

@@ -64,7 +64,7 @@ async function lengthsAt(from: Reading, day: string, only: readonly number[]): P
 /** Millimetres promised off pieces to reels planned and not yet filled. */
 async function promisedByPiece({ query }: Reading, only: readonly number[]): Promise<Map<number, number>> {
   const rows = await query<{ pieceId: number; mm: string | number }>(
-    `SELECT cuts.piece_id AS pieceId, SUM(cuts.length_mm) AS mm FROM cuts
+    `SELECT cuts.piece_id AS pieceId, SUM(cuts.length_mm + cuts.tail_mm) AS mm FROM cuts
      JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') AND cuts.piece_id IN (:only)
      GROUP BY cuts.piece_id`,
     { only },

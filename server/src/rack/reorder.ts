@@ -9,12 +9,15 @@ const DAY = 86_400_000;
 /** Use over the last weeks, days left at that use, and the price of a metre by size; what runs out first foremost. */
 export async function readReorder(from: Reading): Promise<{ weeks: number; lines: ReorderLine[] }> {
   const since = new Date(from.clock().getTime() - WEEKS * 7 * DAY);
-  const [products, stock, bought, used] = await Promise.all([
+  const [products, pieces, bought, used, coming] = await Promise.all([
     listProducts(from),
     listStock(from),
     sizesBought(from),
     usedSince(from, since),
+    stillToCome(from),
   ]);
+  // A customer's own line is nothing to reorder.
+  const stock = pieces.filter(({ broughtWith }) => broughtWith === null);
   const lines = products
     .map((product): ReorderLine => {
       const mine = stock.filter((piece) => piece.product.id === product.id);
@@ -24,12 +27,12 @@ export async function readReorder(from: Reading): Promise<{ weeks: number; lines
         product,
         usedMm,
         leftMm,
-        promisedMm: sum(mine.map(({ promisedMm }) => promisedMm)),
+        promisedMm: sum(mine.map(({ promisedMm }) => promisedMm)) + (coming.get(product.id) ?? 0),
         daysLeft: usedMm > 0 ? Math.floor((leftMm / usedMm) * WEEKS * 7) : null,
         sizes: pricesBySize(bought.filter(({ productId }) => productId === product.id)),
       };
     })
-    .filter(({ leftMm, usedMm }) => leftMm > 0 || usedMm > 0);
+    .filter(({ leftMm, usedMm, promisedMm }) => leftMm > 0 || usedMm > 0 || promisedMm > 0);
   return { weeks: WEEKS, lines: lines.sort((a, b) => (a.daysLeft ?? Infinity) - (b.daysLeft ?? Infinity)) };
 }
 
@@ -40,9 +43,19 @@ async function usedSince({ query }: Reading, since: Date): Promise<Map<number, n
   const rows = await query<{ productId: number; mm: string | number }>(
     `SELECT pieces.product_id AS productId, -SUM(moves.length_mm) AS mm
      FROM moves JOIN pieces ON pieces.id = moves.piece_id
-     WHERE moves.at >= :since AND moves.kind IN ('filled', 'tail', 'recycled', 'written-off')
+     WHERE pieces.brought_with IS NULL AND moves.at >= :since AND moves.kind IN ('filled', 'tail', 'recycled', 'written-off')
      GROUP BY pieces.product_id`,
     { since },
+  );
+  return new Map(rows.map(({ productId, mm }) => [productId, Number(mm)]));
+}
+
+/** mm that booked reels wait for and no piece holds yet. */
+async function stillToCome({ query }: Reading): Promise<Map<number, number>> {
+  const rows = await query<{ productId: number; mm: string | number }>(
+    `SELECT cuts.product_id AS productId, SUM(cuts.length_mm) AS mm FROM cuts
+     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state = 'booked' AND cuts.piece_id IS NULL
+     GROUP BY cuts.product_id`,
   );
   return new Map(rows.map(({ productId, mm }) => [productId, Number(mm)]));
 }

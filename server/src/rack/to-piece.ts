@@ -48,6 +48,7 @@ export function toPiece(row: PieceRow, { product, promisedMm, water }: PieceBesi
     newOn: newOn ?? null,
     opened: Boolean(row.opened),
     writtenOff: Boolean(row.writtenOff),
+    broughtWith: row.broughtWith ?? null,
     ...water,
   };
 }

@@ -111,12 +111,12 @@ export const numbered = (run: Run, after: number, happenings: readonly Happening
   }));
 
 /** Everything a technician would do to fill as planned. */
-export function wholeFill(): Happening[] {
-  const made = makePlan(PLAN_INPUT);
+export function wholeFill(planInput: PlanInput = PLAN_INPUT): Happening[] {
+  const made = makePlan(planInput);
   if (!made.ok) throw new Error('This plan works.');
   const turnsOf = (layer: string): number =>
     Math.round(made.value.plan.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0);
-  return runSteps(RUN_FACTS).flatMap((step): Happening[] => [
+  return runSteps({ ...RUN_FACTS, request: planInput.request }).flatMap((step): Happening[] => [
     ...(step.kind === 'wind' && step.layer
       ? [{ kind: 'turns', payload: { layer: step.layer, turns: turnsOf(step.layer) } }]
       : []),

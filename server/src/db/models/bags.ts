@@ -1,4 +1,4 @@
-import type { Job } from '@yard-spool/contract';
+import type { Job, Takes } from '@yard-spool/contract';
 import {
   DataTypes,
   type CreationOptional,
@@ -49,8 +49,12 @@ export interface CutRow extends Model<InferAttributes<CutRow>, InferCreationAttr
   id: CreationOptional<number>;
   jobId: number;
   layer: string;
-  pieceId: number;
+  /** Null while its line has yet to come. */
+  pieceId: number | null;
+  productId: number;
   lengthMm: number;
+  tailMm: number;
+  takes: Takes | null;
 }
 
 export const defineBags = (sequelize: Sequelize) =>
@@ -93,7 +97,10 @@ export const defineCuts = (sequelize: Sequelize) =>
       jobId: DataTypes.INTEGER,
       layer: DataTypes.STRING,
       pieceId: DataTypes.INTEGER,
+      productId: DataTypes.INTEGER,
       lengthMm: DataTypes.BIGINT,
+      tailMm: DataTypes.BIGINT,
+      takes: DataTypes.JSON,
     },
     { tableName: 'cuts' },
   );

@@ -1,0 +1,127 @@
+import type { Ranged } from '@yard-spool/core';
+import * as v from 'valibot';
+import { IdSchema, line, MillimetresSchema } from './basics';
+import { MATERIALS } from '@yard-spool/core';
+import { diameter, PIECE_KINDS, WATER_STATES, type Piece } from './rack';
+
+/** A part of a piece that is shared out: a share of what it held when it came, or all that is left on it. */
+export const TakesSchema = v.union([
+  v.object({ pack: v.pipe(v.number(), v.minValue(0.01), v.maxValue(1)) }),
+  v.literal('rest'),
+]);
+export type Takes = v.InferOutput<typeof TakesSchema>;
+
+const layer = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
+
+/**
+ * What a layer of the plan is to be cut from: a piece on the rack; line the customer brings, by its place in the booking;
+ * or a line that has yet to come.
+ */
+export const CutSchema = v.union([
+  v.object({ layer, pieceId: IdSchema, takes: v.exactOptional(TakesSchema) }),
+  v.object({
+    layer,
+    brought: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(11)),
+    takes: v.exactOptional(TakesSchema),
+  }),
+  v.object({ layer, productId: IdSchema }),
+]);
+export type Cut = v.InferOutput<typeof CutSchema>;
+
+export const CutsSchema = v.pipe(v.array(CutSchema), v.maxLength(12));
+
+/** A cut as kept: what it comes to, with the piece it is from; without one while its line has yet to come. */
+export const PlannedCutSchema = v.object({
+  layer: v.string(),
+  pieceId: v.nullable(IdSchema),
+  pieceCode: v.nullable(v.string()),
+  productId: IdSchema,
+  productCode: v.string(),
+  productName: v.string(),
+  tint: v.string(),
+  pieceKind: v.nullable(v.picklist(PIECE_KINDS)),
+  /** Whether it is the customer's own line. */
+  own: v.boolean(),
+  lengthMm: MillimetresSchema,
+  /** Lost with the cut: knots, trimming, the end taped down. */
+  tailMm: MillimetresSchema,
+  takes: v.nullable(TakesSchema),
+  /** Whether its piece lies in a tub, or is out of it and not dry yet. */
+  water: v.picklist(WATER_STATES),
+});
+export type PlannedCut = v.InferOutput<typeof PlannedCutSchema>;
+
+/** Line a customer brings with a bag: part of the bag, not stock. */
+export const BroughtLineSchema = v.object({
+  name: line('What the line is called', 60),
+  material: v.picklist(MATERIALS, 'Say what the line is made of.'),
+  diameter,
+  lengthMm: v.pipe(
+    MillimetresSchema,
+    v.minValue(1000, 'A piece is at least 1 m long.'),
+    v.maxValue(20_000_000, 'A customer brings at most 20 km of line.'),
+  ),
+});
+export type BroughtLine = v.InferOutput<typeof BroughtLineSchema>;
+
+/** Codes of lines that are customers' own begin so; the shop's do not. */
+export const OWN_PREFIX = 'OWN-';
+
+/** The code of a customer's own line: all of one material and diameter count as one. */
+export const ownLineCode = ({ material, diameter: mm }: Pick<BroughtLine, 'material' | 'diameter'>): string =>
+  `${OWN_PREFIX}${material.toUpperCase().slice(0, 6)}-${String(Math.round(mm * 1000)).padStart(4, '0')}`;
+
+/** How far the books of an opened piece are usually off: a share of what is left, and some metres. From memory. */
+const BOOKS_OFF = { share: 0.02, metres: 1 } as const;
+/** Stripped line was never measured exactly. */
+const SALVAGE_OFF = 0.05;
+/** Standard normal quantile of 0.9. */
+const NINETIETH = 1.2816;
+
+/** Whether a piece is still as its maker closed it. */
+export const isSealed = (piece: Pick<Piece, 'opened' | 'kind' | 'lengthMm' | 'receivedMm'>): boolean =>
+  !piece.opened && piece.kind !== 'salvage' && piece.lengthMm === piece.receivedMm;
+
+/** How far the books of a piece are usually off, one standard deviation, m. */
+export const booksOff = ({ kind, lengthMm }: Pick<Piece, 'kind' | 'lengthMm'>): number =>
+  BOOKS_OFF.metres + ((kind === 'salvage' ? SALVAGE_OFF : BOOKS_OFF.share) * lengthMm) / 1000;
+
+/** What a cut comes to on its piece, mm. */
+export interface CutOnPiece {
+  /** What is promised: never more than is free. */
+  readonly lengthMm: number;
+  readonly tailMm: number;
+  /** Free afterwards. */
+  readonly leftMm: number;
+  /** What the plan takes more than is free; 0 where it is there. */
+  readonly shortMm: number;
+  /** Whether it is short by more than what is not known of the spool and of the piece. */
+  readonly tooShort: boolean;
+}
+
+/**
+ * What a length comes to on a piece. A cut that takes all there is has no tail to lose, nor has a part of a piece that is
+ * shared out. What lacks less than is not known of spool and piece stops nothing.
+ *
+ * @param length planned, m, with its range
+ * @param freeMm free on the piece for this cut
+ * @param tailMm lost with a cut as the house has it
+ */
+export function cutOnPiece(
+  piece: Pick<Piece, 'kind' | 'lengthMm' | 'receivedMm' | 'opened'>,
+  length: Pick<Ranged, 'value' | 'high'>,
+  {
+    freeMm,
+    tailMm,
+    takes,
+  }: { readonly freeMm: number; readonly tailMm: number; readonly takes?: Takes | null },
+): CutOnPiece {
+  const asked = Math.round(length.value * 1000);
+  const free = Math.max(0, freeMm);
+  const lengthMm = Math.min(asked, free);
+  const tail = takes ? 0 : Math.min(tailMm, free - lengthMm);
+  const shortMm = asked - lengthMm;
+  const doubt = Math.hypot(length.high - length.value, isSealed(piece) ? 0 : NINETIETH * booksOff(piece));
+  const tooShort = shortMm > 0 && (lengthMm <= 0 || shortMm > 1000 * doubt);
+  return { lengthMm, tailMm: tail, leftMm: free - lengthMm - tail, shortMm, tooShort };
+}

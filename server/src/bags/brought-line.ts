@@ -1,0 +1,81 @@
+import { OWN_PREFIX, ownLineCode, type Bag, type BroughtLine } from '@yard-spool/contract';
+import type { Reading } from '../context';
+import type { Unit } from '../unit';
+import { addMoves } from '../rack/move';
+import { productFor } from '../rack/products';
+
+/** Own line is drawn in one tint: what it looks like nobody wrote down. */
+const TINT = '#8fa3b5';
+const NAMES = {
+  nylon: 'nylon',
+  fluorocarbon: 'fluorocarbon',
+  braid: 'braid',
+  'hollow-braid': 'hollow braid',
+} as const;
+
+/**
+ * Takes in the line a customer brings with a bag: pieces that are part of the bag and no stock.
+ *
+ * @returns their numbers, in the order they were brought
+ */
+export async function bringLines(u: Unit, bagId: number, brought: readonly BroughtLine[]): Promise<number[]> {
+  const there = await u.tables.pieces.count({ where: { broughtWith: bagId } });
+  const ids: number[] = [];
+  for (const [i, { name, material, diameter, lengthMm }] of brought.entries()) {
+    const productId = await ownProduct(u, { material, diameter });
+    const code = `${OWN_PREFIX}${String(bagId)}-${String(there + i + 1)}`;
+    const piece = await u.tables.pieces.create({
+      ...{ code, productId, kind: 'bulk', place: 'with its bag', lot: name.slice(0, 40) },
+      ...{ receivedMm: lengthMm, lengthMm: 0, broughtWith: bagId },
+    });
+    await addMoves(u, piece, [{ kind: 'received', lengthMm, why: 'brought by the customer' }]);
+    await u.tables.pieces.change(piece, { opened: true });
+    ids.push(piece.id);
+  }
+  return ids;
+}
+
+async function ownProduct(u: Unit, line: Pick<BroughtLine, 'material' | 'diameter'>): Promise<number> {
+  const code = ownLineCode(line);
+  const there = await u.tables.products.findOne({ where: { code } });
+  if (there) return there.id;
+  const name = `Own ${NAMES[line.material]} ${line.diameter.toFixed(2)}`;
+  return productFor(u, { ...line, code, name, strengthKg: null, tint: TINT });
+}
+
+/** The customer's own line of a bag, with what is left of it. */
+export async function broughtWith({ tables }: Reading, bagId: number): Promise<Bag['brought']> {
+  const pieces = await tables.pieces.findAll({ where: { broughtWith: bagId }, order: ['id'] });
+  const products = await tables.products.findAll({ where: { id: pieces.map(({ productId }) => productId) } });
+  const moves = await tables.moves.findAll({
+    where: { pieceId: pieces.map(({ id }) => id), kind: 'written-off' },
+  });
+  return pieces.map(({ id, code, lot, productId, receivedMm, lengthMm, writtenOff }) => {
+    const product = products.find((one) => one.id === productId);
+    const wentBack = moves.find(({ pieceId }) => pieceId === id);
+    return {
+      ...{ pieceId: id, code, name: lot || (product?.name ?? ''), tint: product?.tint ?? TINT },
+      broughtMm: receivedMm,
+      leftMm: writtenOff ? -(wentBack?.lengthMm ?? 0) : lengthMm,
+      back: Boolean(writtenOff),
+    };
+  });
+}
+
+/** Own line goes back with the last reel of its bag. */
+export async function giveOwnLineBack(u: Unit, bagId: number): Promise<void> {
+  const waiting = await u.tables.jobs.findAll({
+    where: { bagId, state: ['booked', 'on-the-bench', 'to-check', 'ready'] },
+  });
+  if (waiting.length > 0) return;
+  const pieces = await u.tables.pieces.lockAll({
+    where: { broughtWith: bagId, writtenOff: false },
+    order: ['id'],
+  });
+  for (const piece of pieces) {
+    await addMoves(u, piece, [
+      { kind: 'written-off', lengthMm: -piece.lengthMm, why: 'went back with the bag' },
+    ]);
+    await u.tables.pieces.change(piece, { writtenOff: true });
+  }
+}
