@@ -29,6 +29,8 @@ export const WantsSchema = v.object({
   onItNow: text('What is on it', 120),
   /** Main first, backing on top, then over to the other spool. */
   mainFirst: v.boolean(),
+  /** Its own line is turned end for end, over to its other spool; nothing is drawn from the rack. */
+  endForEnd: v.optional(v.boolean(), false),
   /** Who settled the gap: the house's rule, which the plan then follows, or whoever typed it. */
   gap: v.optional(v.picklist(['house', 'typed', 'counter']), 'typed'),
   /** Depth of the bottom of a bevelled rim below the lip, mm; null where the rim is plain. */
@@ -41,6 +43,7 @@ const NO_WANTS: Wants = {
   dragKg: null,
   onItNow: '',
   mainFirst: false,
+  endForEnd: false,
   gap: 'typed',
   bevelMm: null,
 };

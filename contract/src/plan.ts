@@ -1,4 +1,5 @@
 import {
+  ASSUMED,
   COUNTER_UNITS,
   MATERIALS,
   type Beliefs,
@@ -130,6 +131,7 @@ export const PlanInputSchema: v.GenericSchema<PlanInput> = v.object({
   observations: v.pipe(v.array(ObservationSchema), v.maxLength(60)),
   request: FillRequestSchema,
   beliefs: v.exactOptional(BeliefsSchema),
+  assumed: v.exactOptional(v.pipe(v.array(v.picklist(ASSUMED)), v.maxLength(ASSUMED.length))),
 });
 
 const RangedSchema = v.object({ value: number, sd: number, low: number, high: number });

@@ -127,6 +127,7 @@ function book(
     customer: id === undefined ? { name, contact } : { id },
     promisedAt: at(today, bag.promisedDay, bag.promisedHour).toISOString(),
     notes: bag.notes ?? '',
+    brought: [],
     jobs: bag.reels.map((reel) => newJob(reel, pieces)),
   });
 }
@@ -141,6 +142,7 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
     sameReelAs: null,
     wants: {
       ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, bevelMm: null },
+      endForEnd: false,
       gap: reel.gap === undefined ? ('house' as const) : ('typed' as const),
     },
     planInput: { observations: [...observations], request: { ...request, layers: [...request.layers] } },

@@ -7,12 +7,18 @@ import type { FillRequest } from './fill-request';
 import { planFill } from './plan-fill';
 import type { PlanRules } from './plan-rules';
 
+/** Facts that are taken as usual where nobody said them. */
+export const ASSUMED = ['gear', 'kept-diameter'] as const;
+export type Assumed = (typeof ASSUMED)[number];
+
 /** Everything a plan is made from. The same input gives the same plan in the browser, on the server and in tests. */
 export interface PlanInput {
   readonly observations: readonly Observation[];
   readonly request: FillRequest;
   /** What was believed beside the readings when it was made; a fixed spool's usual beliefs unless said. */
   readonly beliefs?: Beliefs;
+  /** What nobody said and was taken as usual: the gear of the reel's type, the thickness of old line that stays on. */
+  readonly assumed?: readonly Assumed[];
 }
 
 /** A plan together with the spool it was made for. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseAmount } from './amount';
+import { levelText, packText } from './amount-text';
 
 const allowed = { length: { min: 1, max: 5000 }, depth: { min: 0, max: 60 } };
 const read = (text: string, system: 'metric' | 'imperial' = 'metric') => {
@@ -67,5 +68,30 @@ describe('an amount as people say it', () => {
         else if (found.value.kind === 'pack') expect(found.value.share).toBeGreaterThan(0);
       }),
     );
+  });
+});
+
+describe('an amount written again', () => {
+  it.each([1, 1 / 2, 1 / 3, 0.25, 0.35, 2 / 3])('a share of the pack, %d', (share) => {
+    const back = read(packText(share));
+    expect(back).toMatchObject({ kind: 'pack' });
+    expect((back as { share: number }).share).toBeCloseTo(share, 6);
+  });
+
+  it.each([[[0.25, 0.25]], [[0.5, 0.625]], [[0.15, 0.2]], [[1 / 3, 1 / 2]]] as [[number, number]][])(
+    'a share of the spool, %j',
+    (share) => {
+      const back = read(levelText({ share }, String)) as { kind: string; level: { share: number[] } };
+      expect(back.kind).toBe('level');
+      expect(back.level.share[0]).toBeCloseTo(share[0], 6);
+      expect(back.level.share[1]).toBeCloseTo(share[1], 6);
+    },
+  );
+
+  it('a depth', () => {
+    expect(read(levelText({ depth: 3.5 }, (mm) => `${mm} mm`))).toEqual({
+      kind: 'level',
+      level: { depth: 3.5 },
+    });
   });
 });

@@ -73,10 +73,12 @@ export class BagPage {
   );
   protected readonly cuts = computed((): CutRow[] => {
     const job = this.job();
-    return (job?.cuts ?? []).map(({ layer, productName, pieceCode, lengthMm, water }) => ({
+    return (job?.cuts ?? []).map(({ layer, productName, pieceCode, lengthMm, water, own }) => ({
       layer,
       line: productName,
-      piece: pieceCode,
+      piece: own ? 'their own line' : (pieceCode ?? 'on no piece yet'),
+      comes: pieceCode === null,
+      short: lengthMm / 1000,
       water,
       look: this.lookOf(layer),
       metres: lengthMm / 1000,

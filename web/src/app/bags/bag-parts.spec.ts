@@ -5,7 +5,7 @@ import { aPiece } from '../testing/pieces';
 import { openScreen, pressKey, problem } from '../testing/screen';
 import { BagGroupList } from './bag-group';
 import { BagEdit } from './bag-edit';
-import { planDraft } from './draft-plan';
+import { planFrom } from '../testing/drafts';
 
 import { OtherWays } from './other-ways';
 import { PlanWhy } from './plan-why';
@@ -118,7 +118,7 @@ describe('what stands beside a plan', () => {
     backingPiece: '1',
     gap: '1.5 mm',
   };
-  const planned = planDraft(draft, rack, 'metric');
+  const planned = planFrom(draft, rack, 'metric');
   const ruling = effectiveRules(USUAL_HOUSE_RULES, []);
 
   it('compares the other ways, and takes one with its key', async () => {

@@ -51,6 +51,7 @@ export class BookIn {
   private readonly bagTyped = typedValue(this.bagForm);
 
   protected readonly pieces = load(() => this.api.call(api.listPieces));
+  private readonly lines = load(() => this.api.call(api.listProducts));
   private readonly book$ = load(() => this.api.call(api.listReelKinds));
   protected readonly kinds = computed(() => this.book$.value() ?? []);
   /** Reels the customer has had here, while the reel looked at has no name yet. */
@@ -88,7 +89,9 @@ export class BookIn {
 
   constructor() {
     this.desk.planFrom({
-      rack: computed(() => this.pieces.value() ?? []),
+      // Line another customer brought is not to be had.
+      rack: computed(() => (this.pieces.value() ?? []).filter(({ broughtWith }) => broughtWith === null)),
+      lines: computed(() => this.lines.value() ?? []),
       customerId: computed(() => this.bagTyped().customerId),
     });
     this.desk.lay(this.kept.reels);
@@ -137,7 +140,7 @@ export class BookIn {
   }
 
   protected asLastTime({ last, ...reel }: CustomerReel): void {
-    this.desk.say(last ? reelFromPlan(reel, last, this.units.system()) : { ...emptyReel(), ...reel });
+    this.desk.say(last ? reelFromPlan(reel, last, this.units.system(), true) : { ...emptyReel(), ...reel });
   }
 
   protected startOver(): void {
@@ -154,7 +157,7 @@ export class BookIn {
       customer: customerId === '' ? { name: customerName, contact } : { id: Number(customerId) },
       promisedAt: DateTime.fromISO(promised).toUTC().toISO() ?? '',
       notes,
-      jobs: this.desk.jobs(),
+      ...this.desk.jobs(),
     };
     this.sending.send(
       this.api.call(api.bookBag, { body }),

@@ -13,8 +13,16 @@ export interface CutRow {
   readonly look: LineLook;
   readonly metres: number;
   readonly handleTurns: number;
-  /** Metres free on the piece after this cut and its tail; null where the cut is promised already. */
+  /** Metres free on the piece after this cut and its tail; null where the cut is promised already or has no piece. */
   readonly left: number | null;
+  /** Why the rack proposes this piece. */
+  readonly proposed?: string;
+  /** Metres that may lack, by less than is known; without a piece, what the longest one lacks. */
+  readonly short?: number;
+  /** Whether its line has yet to come. */
+  readonly comes?: boolean;
+  /** How many more cuts like this the piece still gives. */
+  readonly more?: number;
 }
 
 /** What will be cut from which piece, with what stays on it. */
@@ -32,9 +40,19 @@ export interface CutRow {
             >{{ cut.piece }}{{ cut.water === 'dry' ? '' : ' (' + cut.water + ')' }},
             {{ cut.handleTurns.toFixed(0) }} handle turns</span
           >
-          @if (cut.left !== null) {
+          @if (cut.proposed) {
+            <span class="block text-mute">{{ cut.proposed }}</span>
+          }
+          @if (cut.comes) {
+            <b class="block">{{ shortWords(cut) }}</b>
+          } @else if (cut.left !== null) {
             @if (cut.left >= 0) {
-              <span class="block text-mute">{{ units.length(cut.left) }} free afterwards</span>
+              <span class="block text-mute">{{ leftWords(cut.left, cut.more ?? 0) }}</span>
+              @if ((cut.short ?? 0) >= 0.5) {
+                <b class="block">
+                  Perhaps {{ units.length(cut.short ?? 0) }} short, less than is known: it is used up.
+                </b>
+              }
             } @else {
               <b class="block text-stop">{{ units.length(-cut.left) }} short</b>
             }
@@ -52,4 +70,18 @@ export interface CutRow {
 export class CutList {
   protected readonly units = inject(UnitsService);
   readonly cuts = input.required<readonly CutRow[]>();
+
+  /** What stays free on a piece, and how many more reels like this it still does. */
+  protected leftWords(left: number, more: number): string {
+    if (left < 0.5) return 'used up to the end';
+    const words = `${this.units.length(left)} free afterwards`;
+    if (more === 0) return words;
+    return `${words}, enough for ${String(more)} more like it`;
+  }
+
+  protected shortWords({ short = 0, metres }: CutRow): string {
+    return short >= metres - 0.5
+      ? 'Yet to come: none of it is on the rack.'
+      : `Yet to come: the longest piece is ${this.units.length(short)} short.`;
+  }
 }

@@ -22,6 +22,7 @@ import { ReelEntry } from './reel-entry';
       <ys-reel-entry
         [form]="desk.form"
         [pieces]="desk.rack()"
+        [lines]="desk.lines()"
         [planned]="desk.plan()"
         [kinds]="kinds()"
         [tagged]="tagged()"

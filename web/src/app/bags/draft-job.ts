@@ -1,24 +1,38 @@
-import { waterState, type NewJob, type Wants } from '@yard-spool/contract';
+import {
+  cutOnPiece,
+  waterState,
+  type BroughtLine,
+  type Cut,
+  type CutOnPiece,
+  type NewJob,
+  type Piece,
+  type Wants,
+} from '@yard-spool/contract';
 import type { UnitSystem } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
-import { draftReader, type DraftPlan } from './draft-plan';
+import { draftReader } from './draft-fields';
+import type { DraftPlan } from './draft-plan';
+import { freeOn, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
 import type { LineLook } from '../drawing/line-look';
-import { pieceLook } from '../drawing/piece-look';
 import type { ReelDraft } from './reel-draft';
 
 /** Metres lost with each cut, until the house is known. */
 const USUAL_TAIL = 2;
 
+type Job = NewJob & { readonly wants: Wants };
+
 /** A draft as it is sent: its plan's input, what it is cut from, and what the customer wants beside. */
 export function draftJob(
   draft: ReelDraft,
-  { input, pieces, aim }: DraftPlan,
+  { input, cuts, aim }: DraftPlan,
   system: UnitSystem,
-): (NewJob & { readonly wants: Wants }) | null {
+  placeOf: (line: BroughtLine) => number,
+): Job | null {
   if (!input) return null;
   const read = draftReader(draft, system);
-  const least = read('least', 'line-length');
+  const least = read('least');
   const tag = draft.tag.trim() === '' ? {} : { tag: draft.tag };
+  const own = ownLine(draft, read);
   return {
     ...tag,
     type: draft.type,
@@ -26,21 +40,43 @@ export function draftJob(
     spool: draft.spool.trim() === '' ? 'own' : draft.spool,
     sameReelAs: draft.sameReelAs === '' ? null : Number(draft.sameReelAs),
     planInput: input,
-    cuts: input.request.layers.flatMap(({ id }) => {
-      const piece = pieces[id as keyof typeof pieces];
-      return piece ? [{ layer: id, pieceId: piece.id }] : [];
+    cuts: Object.entries(cuts).flatMap(([layer, { piece, takes, coming }]): Cut[] => {
+      const part = takes ? { takes } : {};
+      if (piece && piece.id < 0) return own ? [{ layer, brought: placeOf(own), ...part }] : [];
+      if (piece) return [{ layer, pieceId: piece.id, ...part }];
+      return coming ? [{ layer, productId: coming.id }] : [];
     }),
     wants: {
       leastMm: least === null ? null : Math.round(least * 1000),
       leader: draft.leader,
-      dragKg: read('drag', 'strength'),
+      dragKg: read('drag'),
       onItNow: draft.onItNow,
       mainFirst: draft.mainFirst === 'yes',
+      endForEnd: draft.mainPiece === SOURCES.turned,
       // Aimed at its counter, a change of the house rules leaves it there.
       gap: draft.gap.trim() !== '' ? 'typed' : aim ? 'counter' : 'house',
-      bevelMm: read('bevel', 'small-length'),
+      bevelMm: read('bevel'),
     },
   };
+}
+
+interface CutOf {
+  readonly layer: string;
+  readonly piece: Piece;
+  readonly on: CutOnPiece;
+}
+
+/** What each layer with a piece comes to on it, once what others take is off. */
+function cutsOn({ made, cuts }: DraftPlan, taken: ReadonlyMap<number, number>, tail: number): CutOf[] {
+  const soFar = new Map(taken);
+  return (made?.plan.layers ?? []).flatMap(({ id, length }): CutOf[] => {
+    const cut = cuts[id as DraftLayer];
+    if (!cut?.piece) return [];
+    const { piece, takes } = cut;
+    const on = cutOnPiece(piece, length, { freeMm: freeOn(piece, soFar), tailMm: 1000 * tail, takes });
+    soFar.set(piece.id, (soFar.get(piece.id) ?? 0) + (on.lengthMm + on.tailMm) / 1000);
+    return [{ layer: id, piece, on }];
+  });
 }
 
 /**
@@ -50,57 +86,76 @@ export function draftJob(
  * @param tail metres lost with each cut
  */
 export function cutRows(
-  { made, swap, pieces }: DraftPlan,
+  plan: DraftPlan,
   taken: ReadonlyMap<number, number> = new Map(),
   tail = USUAL_TAIL,
 ): CutRow[] {
-  const soFar = new Map(taken);
+  const { made, swap, cuts, sources } = plan;
+  const ons = cutsOn(plan, taken, tail);
   return (made?.plan.layers ?? []).flatMap(({ id, length, handleTurns }): CutRow[] => {
-    const piece = pieces[id as keyof typeof pieces];
-    if (!piece) return [];
-    const before = soFar.get(piece.id) ?? 0;
-    const takes = length.value + tail;
-    soFar.set(piece.id, before + takes);
+    const [cut, source] = [cuts[id as DraftLayer], sources[id as DraftLayer]];
+    if (!cut || !source) return [];
+    const on = ons.find(({ layer }) => layer === id)?.on;
+    const row = {
+      layer: id,
+      line: source.name,
+      look: source.look,
+      metres: length.value,
+      // Main first, the turns are those of the first winding.
+      handleTurns: (swap?.first.layers.find((first) => first.id === id)?.handleTurns ?? handleTurns).value,
+    };
+    if (!cut.piece || !on)
+      return [
+        {
+          ...{ ...row, piece: 'on no piece yet', water: 'dry', left: null, comes: true },
+          short: length.value - Math.max(0, ...source.offered.map((piece) => freeOn(piece, taken) / 1000)),
+        },
+      ];
+    const takes = (on.lengthMm + on.tailMm) / 1000;
     return [
       {
-        layer: id,
-        line: piece.product.name,
-        piece: piece.code,
-        water: waterState(piece),
-        look: pieceLook(piece),
-        metres: length.value,
-        // Main first, the turns are those of the first winding.
-        handleTurns: (swap?.first.layers.find((first) => first.id === id)?.handleTurns ?? handleTurns).value,
-        left: (piece.lengthMm - piece.promisedMm) / 1000 - before - takes,
+        ...{ ...row, piece: cut.piece.code, water: waterState(cut.piece), proposed: cut.proposed },
+        left: on.tooShort ? -on.shortMm / 1000 : on.leftMm / 1000,
+        short: on.tooShort ? 0 : on.shortMm / 1000,
+        more: takes > 1 && !on.tooShort ? Math.floor(on.leftMm / 1000 / takes) : 0,
       },
     ];
   });
 }
 
 /** How each layer of a draft is drawn, by layer id. */
-export const layerLooks = ({ pieces }: DraftPlan): Record<string, LineLook> =>
-  Object.fromEntries(
-    Object.entries(pieces).flatMap(([id, piece]) => (piece ? [[id, pieceLook(piece)]] : [])),
-  );
+export const layerLooks = ({ sources }: DraftPlan): Record<string, LineLook> =>
+  Object.fromEntries(Object.entries(sources).map(([id, { look }]) => [id, look]));
 
 /** Metres each piece gives to these reels, tails included. */
 export function takenBy(plans: readonly DraftPlan[], tail = USUAL_TAIL): Map<number, number> {
   const taken = new Map<number, number>();
-  for (const { made, pieces } of plans)
-    for (const { id, length } of made?.plan.layers ?? []) {
-      const piece = pieces[id as keyof typeof pieces];
-      if (piece) taken.set(piece.id, (taken.get(piece.id) ?? 0) + length.value + tail);
-    }
+  for (const plan of plans)
+    for (const { piece, on } of cutsOn(plan, taken, tail))
+      taken.set(piece.id, (taken.get(piece.id) ?? 0) + (on.lengthMm + on.tailMm) / 1000);
   return taken;
+}
+
+/** Lines reels bring, each once, in the order they are sent. */
+export class BroughtLines {
+  readonly lines: BroughtLine[] = [];
+  /** The place of a line among them. */
+  readonly placeOf = (line: BroughtLine): number => {
+    const at = this.lines.findIndex((one) => sameBrought(one) === sameBrought(line));
+    return at >= 0 ? at : this.lines.push(line) - 1;
+  };
 }
 
 /** What keeps one reel from being booked, in one sentence; empty where nothing does. */
 export function notReady(draft: ReelDraft, planned: DraftPlan, cuts: readonly CutRow[]): string {
-  const { made, next, problems } = planned;
+  const { made, next, problems, unread, sources } = planned;
+  if (unread !== '') return unread;
   if (next !== '') return next;
   if (!made) return problems[0] ?? '';
   if (made.plan.issues.some(({ severity }) => severity === 'error'))
     return 'Shorten the main line, or choose thinner line.';
+  if (Object.values(sources).some(({ from }) => from === 'other'))
+    return 'Choose a line the shop has, or say that they bring it.';
   if (cuts.some(({ left }) => (left ?? 0) < 0)) return 'Choose a piece with enough line on it.';
   return draft.label.trim() === '' ? 'Say what the reel is called.' : '';
 }

@@ -1,90 +1,111 @@
-import { lineOf, type Piece } from '@yard-spool/contract';
-import type { LayerRequest, LayerRole } from '@yard-spool/core';
+import type { Takes } from '@yard-spool/contract';
+import type { Amount, LayerLength, LayerRequest, LayerRole } from '@yard-spool/core';
+import { freeOn, type DraftLayer, type LayerSource, type LayerSources } from './draft-sources';
+import type { Read, ReadAmount } from './draft-fields';
 import type { ReelDraft } from './reel-draft';
 
 /** mm to a wrap of tape. From memory, no source. */
-const TAPE = 0.15;
+export const USUAL_TAPE = 0.15;
 /** A splice of hollow braid: 12 ft. Common practice, no source. */
 const SPLICE = 3.66;
+/** Old line nobody measured is taken for ordinary nylon, mm. From memory. */
+export const USUAL_KEPT = 0.3;
 
-/** Pieces of a draft by the layer they are for. */
-export type LayerPieces = Readonly<Partial<Record<'main' | 'backing' | 'top', Piece | undefined>>>;
-
-/** Lengths of a draft as they were read, m; null where nothing sensible was typed. */
-export interface DraftLengths {
-  readonly main: number | null;
-  readonly cushion: number | null;
-  readonly top: number | null;
-  readonly kept: number | null;
-  readonly keptDiameter: number | null;
-  /** Depth of the old line's surface below the lip, mm, where that is known and not its length. */
-  readonly keptDepth: number | null;
-  /** Diameter a reducer gives the arbor, mm. */
-  readonly reducer: number | null;
+/** How much of each layer goes on: as it was said, and what that comes to. */
+export interface SaidAmount {
+  readonly length: LayerLength;
+  /** Part of a piece that is shared out. */
+  readonly takes: Takes | null;
 }
+export type SaidAmounts = Readonly<Partial<Record<DraftLayer, SaidAmount>>>;
 
-/** The layers of a draft, arbor first. Called once everything they need is there. */
-export function layersOf(
-  { underneath }: Pick<ReelDraft, 'underneath'>,
-  { main, backing, top }: LayerPieces,
-  lengths: DraftLengths,
-): LayerRequest[] {
-  const kept = [...reducerOf(lengths), ...oldLine(lengths)];
-  if (!main) return kept;
-  const wanted = lengths.main ?? 0;
-  switch (underneath) {
-    case 'main-only':
-      return [...kept, lineLayer('main', 'main', main, 'fits')];
-    case 'tape':
-      return [
-        ...kept,
-        { kind: 'tape', id: 'tape', thickness: TAPE, wraps: 'fits' },
-        lineLayer('main', 'main', main, wanted),
-      ];
-    case 'three-layer':
-      return [
-        ...kept,
-        ...(backing ? [lineLayer('backing', 'cushion', backing, lengths.cushion ?? 0)] : []),
-        lineLayer('main', 'main', main, 'fits'),
-        ...(top ? [topShot(top, main, lengths.top ?? 0)] : []),
-      ];
-    case 'backing':
-      return [
-        ...kept,
-        ...(backing ? [lineLayer('backing', 'backing', backing, 'fits')] : []),
-        lineLayer('main', 'main', main, wanted),
-      ];
+/** What an amount of a line comes to; null where it needs a piece and none was chosen. */
+export function amountOn(
+  amount: Amount,
+  source: LayerSource,
+  taken: ReadonlyMap<number, number>,
+): SaidAmount | null {
+  switch (amount.kind) {
+    case 'length':
+      return { length: amount.metres, takes: null };
+    case 'fits':
+      return { length: 'fits', takes: null };
+    case 'level':
+      return { length: amount.level, takes: null };
+    case 'pack': {
+      const piece = source.piece ?? packOf(source);
+      return piece
+        ? { length: (amount.share * piece.receivedMm) / 1000, takes: { pack: amount.share } }
+        : null;
+    }
+    case 'rest': {
+      const piece = source.piece ?? packOf(source);
+      return piece ? { length: Math.max(0, freeOn(piece, taken)) / 1000, takes: 'rest' } : null;
+    }
   }
 }
 
-const reducerOf = ({ reducer }: DraftLengths): LayerRequest[] =>
-  reducer === null ? [] : [{ kind: 'reducer', id: 'reducer', diameter: reducer }];
+/** The pack that is meant where only its line was said: one that is closed, else the fullest there is. */
+const packOf = ({ offered }: LayerSource) =>
+  offered.find(({ kind, opened }) => kind === 'pack' && !opened) ??
+  [...offered].sort((a, b) => b.lengthMm - a.lengthMm)[0];
+
+/** The layers of a draft, arbor first. Called once everything they need is there. */
+export function layersOf(
+  draft: ReelDraft,
+  sources: LayerSources,
+  amounts: SaidAmounts,
+  read: Read,
+  readAmount: ReadAmount,
+): LayerRequest[] {
+  const kept = [...reducerOf(read), ...oldLine(read, readAmount)];
+  const layer = (id: DraftLayer, role: LayerRole): LayerRequest[] => {
+    const [source, amount] = [sources[id], amounts[id]];
+    return source && amount ? [{ kind: 'line', id, role, line: source.line, length: amount.length }] : [];
+  };
+  switch (draft.underneath) {
+    case 'main-only':
+      return [...kept, ...layer('main', 'main')];
+    case 'tape':
+      return [...kept, tapeOf(read), ...layer('main', 'main')];
+    case 'three-layer':
+      return [
+        ...kept,
+        ...layer('backing', 'cushion'),
+        ...layer('main', 'main'),
+        ...layer('top', 'top-shot').map((top) => spliced(top, sources)),
+      ];
+    case 'backing':
+      return [...kept, ...layer('backing', 'backing'), ...layer('main', 'main')];
+  }
+}
+
+const reducerOf = (read: Read): LayerRequest[] => {
+  const diameter = read('reducer');
+  return diameter === null ? [] : [{ kind: 'reducer', id: 'reducer', diameter }];
+};
+
+const tapeOf = (read: Read): LayerRequest => ({
+  ...{ kind: 'tape', id: 'tape' },
+  thickness: read('tapeThickness') ?? USUAL_TAPE,
+  wraps: read('tapeWraps') ?? 'fits',
+});
 
 /** Old line that stays on: what it is made of is seldom known, and nylon the usual. */
-function oldLine({ kept, keptDiameter, keptDepth }: DraftLengths): LayerRequest[] {
-  if (keptDiameter === null) return [];
+function oldLine(read: Read, readAmount: ReadAmount): LayerRequest[] {
+  const amount = readAmount('kept');
   const left =
-    keptDepth !== null ? { depth: keptDepth } : kept !== null && kept > 0 ? { length: kept } : null;
+    amount?.kind === 'length' ? { length: amount.metres } : amount?.kind === 'level' ? amount.level : null;
   if (!left) return [];
-  const line = { key: 'old line', material: 'nylon', diameter: keptDiameter } as const;
+  const line = { key: 'old line', material: 'nylon', diameter: read('keptDiameter') ?? USUAL_KEPT } as const;
   return [{ kind: 'retained', id: 'kept', line, left }];
 }
 
-const lineLayer = (
-  id: string,
-  role: LayerRole,
-  { product }: Piece,
-  length: number | 'fits',
-): Extract<LayerRequest, { kind: 'line' }> => ({
-  kind: 'line',
-  id,
-  role,
-  line: lineOf(product),
-  length,
-});
-
 /** A top shot is spliced into hollow braid: its start lies inside. */
-const topShot = (top: Piece, main: Piece, length: number): LayerRequest => ({
-  ...lineLayer('top', 'top-shot', top, length),
-  ...(main.product.material === 'hollow-braid' && length > SPLICE ? { overlap: SPLICE } : {}),
-});
+const spliced = (top: LayerRequest, { main }: LayerSources): LayerRequest =>
+  top.kind === 'line' &&
+  main?.line.material === 'hollow-braid' &&
+  typeof top.length === 'number' &&
+  top.length > SPLICE
+    ? { ...top, overlap: SPLICE }
+    : top;

@@ -2,7 +2,7 @@ import type { Piece } from '@yard-spool/contract';
 import { makePlan, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
 import { dropDraft, emptyDraft, keepDraft, keptDraft } from './booking-draft';
-import { planDraft } from './draft-plan';
+import { planFrom } from '../testing/drafts';
 import { planSentence } from './plan-sentence';
 import { promisedText } from './promised-text';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
@@ -33,51 +33,49 @@ const draft = (more: Partial<ReelDraft> = {}): ReelDraft => ({
 
 describe('planDraft', () => {
   it('is the plan the core makes from what was typed', () => {
-    const planned = planDraft(draft(), PIECES, 'metric');
+    const planned = planFrom(draft(), PIECES, 'metric');
     const made = makePlan(planned.input!);
     expect(planned.made).toEqual(made.ok ? made.value : null);
     expect(planned.made?.plan.layers[0]?.length.value).toBeCloseTo(78.8, 0);
   });
 
   it('means the same in yards and inches as in metres, once units are written', () => {
-    const metric = planDraft(draft(), PIECES, 'metric').made;
+    const metric = planFrom(draft(), PIECES, 'metric').made;
     const typed = draft({ rating1: '210m x 0.25mm', rating2: '148m x .30mm', gap: '1.5 mm' });
-    expect(planDraft(typed, PIECES, 'imperial').made).toEqual(metric);
+    expect(planFrom(typed, PIECES, 'imperial').made).toEqual(metric);
   });
 
   it.each<[Partial<ReelDraft>, RegExp]>([
     [{ mainPiece: '' }, /main line/],
-    [{ gear: 'fast' }, /gear ratio/],
     [{ gap: 'a bit' }, /below the lip/],
-    [{ kept: '25 m' }, /how thick the old line/],
     [{ underneath: 'three-layer' }, /top shot/],
     [{ underneath: 'three-layer', backingPiece: '' }, /cushion/],
     [{ underneath: 'tape', mainLength: '' }, /how much main/],
     [{ mainLength: '' }, /how much main/],
     [{ backingPiece: '' }, /backing/],
   ])('says what to do next for %j', (more, next) => {
-    const planned = planDraft(draft(more), PIECES, 'metric');
+    const planned = planFrom(draft(more), PIECES, 'metric');
     expect(planned.made).toBeNull();
     expect(planned.next).toMatch(next);
   });
 
   it('fills with as much main as fits where there is no backing', () => {
-    const { made } = planDraft(draft({ underneath: 'main-only', mainLength: '' }), PIECES, 'metric');
+    const { made } = planFrom(draft({ underneath: 'main-only', mainLength: '' }), PIECES, 'metric');
     expect(made?.plan.solvedFor).toBe('main');
   });
 
   it('leaves the gap the house leaves where none was typed', () => {
-    const { made, gap } = planDraft(draft({ gap: '' }), PIECES, 'metric');
+    const { made, gap } = planFrom(draft({ gap: '' }), PIECES, 'metric');
     expect(gap?.gap).toBeCloseTo(2.38, 2);
     expect(made?.plan.gap.value).toBeCloseTo(gap!.gap, 6);
-    const flush = planDraft(draft({ gap: '' }), PIECES, 'metric', { ...USUAL_HOUSE_RULES, level: 'flush' });
+    const flush = planFrom(draft({ gap: '' }), PIECES, 'metric', { ...USUAL_HOUSE_RULES, level: 'flush' });
     expect(flush.made?.plan.gap.value).toBeCloseTo(0, 6);
-    expect(planDraft(draft({ gap: '', bevel: '2 mm' }), PIECES, 'metric').gap?.gap).toBe(2);
+    expect(planFrom(draft({ gap: '', bevel: '2 mm' }), PIECES, 'metric').gap?.gap).toBe(2);
   });
 
   it('plans a spool nothing is known of, honestly wide', () => {
     const bare = { rating1: '', rating2: '', lip: '', width: '' };
-    const { made, input } = planDraft(draft(bare), PIECES, 'metric');
+    const { made, input } = planFrom(draft(bare), PIECES, 'metric');
     expect(input?.observations).toEqual([]);
     expect(made!.plan.layers[0]!.length.sd).toBeGreaterThan(60);
   });
@@ -89,6 +87,7 @@ describe('planDraft', () => {
     });
     const typed = draft({
       underneath: 'three-layer',
+      mainLength: '',
       mainPiece: '3',
       topPiece: '2',
       rating1: '500 x 0.5',
@@ -96,7 +95,7 @@ describe('planDraft', () => {
       width: '',
       rating2: '',
     });
-    const layers = planDraft(typed, [...PIECES, hollow], 'metric').input!.request.layers;
+    const layers = planFrom(typed, [...PIECES, hollow], 'metric').input!.request.layers;
     expect(layers).toMatchObject([
       { id: 'backing', role: 'cushion', length: 45 },
       { id: 'main', role: 'main', length: 'fits' },
@@ -112,39 +111,39 @@ describe('planDraft', () => {
       farArbor: '28 mm',
       retrieve: '0.7 m',
     });
-    const { input } = planDraft(typed, PIECES, 'metric');
+    const { input } = planFrom(typed, PIECES, 'metric');
     expect(input!.request.layers[0]).toMatchObject({ kind: 'retained', left: { length: 25 } });
     expect(input!.observations).toContainEqual({ kind: 'arbor', diameter: 26, farDiameter: 28 });
     expect(input!.observations).toContainEqual({ kind: 'retrieve', perTurn: 0.7, gear: 5.2 });
   });
 
   it('starts on old line by its depth, or on a reducer', () => {
-    const deep = draft({ keptDepth: '6 mm', keptDiameter: '0.3 mm', kept: '25 m' });
-    expect(planDraft(deep, PIECES, 'metric').input!.request.layers[0]).toMatchObject({
+    const deep = draft({ keptDiameter: '0.3 mm', kept: '6 mm below the lip' });
+    expect(planFrom(deep, PIECES, 'metric').input!.request.layers[0]).toMatchObject({
       kind: 'retained',
       left: { depth: 6 },
     });
-    const reduced = planDraft(draft({ reducer: '34 mm' }), PIECES, 'metric');
+    const reduced = planFrom(draft({ reducer: '34 mm' }), PIECES, 'metric');
     expect(reduced.input!.request.layers[0]).toEqual({ kind: 'reducer', id: 'reducer', diameter: 34 });
     expect(reduced.made!.plan.layers[1]!.length.value).toBeLessThan(
-      planDraft(draft(), PIECES, 'metric').made!.plan.layers[0]!.length.value,
+      planFrom(draft(), PIECES, 'metric').made!.plan.layers[0]!.length.value,
     );
   });
 
   it('takes a braid rating as braid', () => {
-    const { input } = planDraft(draft({ ratedFor: 'braid' }), PIECES, 'metric');
+    const { input } = planFrom(draft({ ratedFor: 'braid' }), PIECES, 'metric');
     expect(input!.observations[0]).toMatchObject({ kind: 'rating', material: 'braid' });
   });
 
   it('passes on what the core refuses', () => {
-    const planned = planDraft(draft({ arbor: '45.5 mm' }), PIECES, 'metric');
+    const planned = planFrom(draft({ arbor: '45.5 mm' }), PIECES, 'metric');
     expect(planned.problems[0]).toMatch(/leaves no room/);
   });
 });
 
 describe('prints by strength and size number', () => {
   const plan = (more: Partial<ReelDraft>) =>
-    planDraft(draft({ rating1: '', rating2: '', lip: '', width: '', ...more }), PIECES, 'imperial');
+    planFrom(draft({ rating1: '', rating2: '', lip: '', width: '', ...more }), PIECES, 'imperial');
 
   it('are taken as they are printed, several in one field', () => {
     const { input } = plan({ rating1: '6/230 8/170 10/140' });
@@ -170,7 +169,7 @@ describe('prints by strength and size number', () => {
       lines: [{ key: PIECES[1]!.product.code, belief: learned, fills: 7 }],
       ...{ hands: [], prints: [], counters: { reels: [], kinds: [] } },
     };
-    const { input } = planDraft(draft({ label: 'Pier 3000' }), PIECES, 'metric', undefined, learning);
+    const { input } = planFrom(draft({ label: 'Pier 3000' }), PIECES, 'metric', undefined, learning);
     expect(input!.beliefs).toEqual({
       type: 'fixed-spool',
       packing: { median: 0.66, sd: 0.04 },
@@ -181,7 +180,7 @@ describe('prints by strength and size number', () => {
 
 describe('planSentence', () => {
   const say = (more: Partial<ReelDraft>) => {
-    const { made } = planDraft(draft(more), PIECES, 'metric');
+    const { made } = planFrom(draft(more), PIECES, 'metric');
     return planSentence(
       made!.plan,
       (m) => `${m.toFixed(0)} m`,
@@ -194,7 +193,9 @@ describe('planSentence', () => {
       headline: 'Fills to the gap with 79 m of backing.',
       likely: 'likely 50 m to 108 m; wound so, the gap comes to 0.1 mm to 2.9 mm',
     });
-    expect(say({ underneath: 'main-only' }).headline).toMatch(/^Holds \d+ m of main line\.$/);
+    expect(say({ underneath: 'main-only', mainLength: 'as much as fits' }).headline).toMatch(
+      /^Holds \d+ m of main line\.$/,
+    );
   });
 
   it('says by how much a main is too long', () => {

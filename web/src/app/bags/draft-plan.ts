@@ -1,48 +1,30 @@
-import type { Learning, Piece } from '@yard-spool/contract';
+import type { Learning } from '@yard-spool/contract';
 import {
   beliefsFor,
   counterAim,
   gapAdvice,
   kindKey,
   makePlan,
-  parseQuantity,
+  swapOf,
+  USUAL_GEAR,
   USUAL_HOUSE_RULES,
-  type Allowed,
-  type Dimension,
+  type Amount,
+  type Assumed,
   type GapAdvice,
   type HouseRules,
   type KnownCounter,
   type MadePlan,
-  type Observation,
-  swapOf,
   type PlanInput,
   type SwapPlan,
   type UnitSystem,
 } from '@yard-spool/core';
-import { layersOf, type LayerPieces } from './draft-layers';
-import { printsIn, printToChoose, ratedMaterial } from './rating-text';
-import type { ReelDraft, Underneath } from './reel-draft';
-
-/** What each quantity field takes, in the core's units. */
-export const FIELD_RANGE = {
-  gear: { min: 0.5, max: 12 },
-  lip: { min: 12, max: 250 },
-  width: { min: 3, max: 200 },
-  arbor: { min: 4, max: 230 },
-  farArbor: { min: 4, max: 230 },
-  retrieve: { min: 0.1, max: 3 },
-  kept: { min: 0, max: 5000 },
-  keptDiameter: { min: 0.04, max: 3 },
-  keptDepth: { min: 0, max: 60 },
-  reducer: { min: 4, max: 240 },
-  mainLength: { min: 1, max: 5000 },
-  least: { min: 1, max: 5000 },
-  gap: { min: 0, max: 30 },
-  bevel: { min: 0, max: 20 },
-  cushionLength: { min: 1, max: 1000 },
-  topLength: { min: 1, max: 2000 },
-  drag: { min: 0.1, max: 60 },
-} as const satisfies Record<string, Allowed>;
+import { cutsFor, type DraftCuts } from './draft-cuts';
+import { amountReader, draftReader, unreadable } from './draft-fields';
+import { amountOn, layersOf, type SaidAmounts } from './draft-layers';
+import { amountField, fitsUnlessSaid, missing } from './draft-missing';
+import { observationsOf } from './draft-observations';
+import { DRAFT_LAYERS, sourcesOf, type DraftRack, type LayerSources } from './draft-sources';
+import type { ReelDraft } from './reel-draft';
 
 /** Where a fill is aimed so that its counter agrees. */
 export interface CounterAim {
@@ -57,30 +39,27 @@ export interface DraftPlan {
   readonly made: MadePlan | null;
   /** Both windings, where the main goes on first; its turns and depths are those that are wound to. */
   readonly swap: SwapPlan | null;
-  readonly pieces: LayerPieces;
+  readonly sources: LayerSources;
+  readonly cuts: DraftCuts;
   /** The gap a matched counter is aimed at, and what that rests on; null where the house says it, or a person. */
   readonly aim: CounterAim | null;
-  /** Metres of main the customer wants; null where nothing sensible was typed. */
+  /** Metres of main the customer wants; null where it is no length. */
   readonly wanted: number | null;
   /** The gap the house would leave; taken where none was typed. */
   readonly gap: GapAdvice | null;
+  /** Whether a gap was typed that has no say, since every layer has its amount. */
+  readonly gapUnused: boolean;
   /** Depth of the bottom of a bevelled rim, mm; null where it is plain. */
   readonly bevelMm: number | null;
+  /** What was taken as usual because nobody said it. */
+  readonly assumed: readonly Assumed[];
   /** What to do next to get a plan; empty where there is one. */
   readonly next: string;
+  /** A field that cannot be read, whether or not the plan needs it. */
+  readonly unread: string;
   /** Sentences of what cannot be, from the core. */
   readonly problems: readonly string[];
 }
-
-type Read = (field: keyof typeof FIELD_RANGE, dimension: Dimension) => number | null;
-
-/** Reads quantities of a draft in the person's units; null where a field is empty or wrong. */
-export const draftReader =
-  (draft: ReelDraft, system: UnitSystem): Read =>
-  (field, dimension) => {
-    const quantity = parseQuantity(draft[field], dimension, system, FIELD_RANGE[field]);
-    return quantity.ok ? quantity.value.value : null;
-  };
 
 const NOTHING_LEARNED: Learning = {
   kinds: [],
@@ -90,51 +69,88 @@ const NOTHING_LEARNED: Learning = {
   counters: { reels: [], kinds: [] },
 };
 
+/** What a draft is planned with beside itself. */
+export interface PlannedWith {
+  readonly rack: DraftRack;
+  readonly system: UnitSystem;
+  readonly rules?: HouseRules | undefined;
+  readonly learning?: Learning | undefined;
+  /** Metres other reels take of each piece. */
+  readonly taken?: ReadonlyMap<number, number>;
+}
+
+const NONE_TAKEN: ReadonlyMap<number, number> = new Map();
+
 /** Reads a draft and plans it with the core. Called for every keystroke; the same input gives the same plan. */
 export function planDraft(
   draft: ReelDraft,
-  rack: readonly Piece[],
-  system: UnitSystem,
-  rules: HouseRules = USUAL_HOUSE_RULES,
-  learning: Learning = NOTHING_LEARNED,
+  { rack, system, rules = USUAL_HOUSE_RULES, learning = NOTHING_LEARNED, taken = NONE_TAKEN }: PlannedWith,
 ): DraftPlan {
-  const pieces = piecesOf(draft, rack);
   const read = draftReader(draft, system);
-  const bevelMm = read('bevel', 'small-length');
-  const gap = gapFor(draft, pieces, bevelMm, rules);
-  const wanted = read('mainLength', 'line-length');
-  const base = { input: null, made: null, swap: null, aim: null, pieces, wanted, gap, bevelMm, problems: [] };
-  const observations = observationsOf(draft, read, system);
-  const next = missing(draft, pieces, read, system);
-  if (next !== '') return { ...base, next };
-  const lengths = {
-    main: wanted,
-    cushion: read('cushionLength', 'line-length'),
-    top: read('topLength', 'line-length'),
-    kept: read('kept', 'line-length'),
-    keptDiameter: read('keptDiameter', 'small-length'),
-    keptDepth: read('keptDepth', 'small-length'),
-    reducer: read('reducer', 'small-length'),
+  const readAmount = amountReader(draft, system);
+  const sources = sourcesOf(draft, rack, read);
+  const amounts = amountsOf(draft, sources, readAmount, taken);
+  const bevelMm = read('bevel');
+  const gap = gapFor(draft, sources, bevelMm, rules);
+  const asLength = (amount: Amount | null): number | null =>
+    amount?.kind === 'length' ? amount.metres : null;
+  const said = amounts.main?.length;
+  const wanted = typeof said === 'number' ? said : asLength(readAmount('wantedMain'));
+  const assumed: Assumed[] = [
+    ...(read('gear') === null ? (['gear'] as const) : []),
+    ...(draft.kept.trim() !== '' && read('keptDiameter') === null ? (['kept-diameter'] as const) : []),
+  ];
+  const unread = unreadable(draft, system);
+  const base = {
+    ...{ input: null, made: null, swap: null, aim: null, sources, cuts: {}, assumed, unread },
+    ...{ wanted, gap, bevelMm, gapUnused: false, problems: [] },
   };
+  const next = missing({ draft, sources, amounts, read, readAmount, system });
+  if (next !== '') return { ...base, next };
+  const layers = layersOf(draft, sources, amounts, read, readAmount);
+  // Where every layer has its amount, nothing is left to fill to a gap: the gap is what comes out.
+  const gives = layers.some(
+    (layer) =>
+      (layer.kind === 'line' && layer.length === 'fits') || (layer.kind === 'tape' && layer.wraps === 'fits'),
+  );
+  const gapUnused = !gives && draft.gap.trim() !== '';
   const asked: PlanInput = {
-    observations,
+    observations: observationsOf(draft, read, system),
     request: {
-      layers: layersOf(draft, pieces, lengths),
-      gap: read('gap', 'small-length') ?? gap?.gap ?? 0,
-      gear: read('gear', 'ratio') ?? 1,
+      layers,
+      ...(gives ? { gap: read('gap') ?? gap?.gap ?? 0 } : {}),
+      gear: read('gear') ?? USUAL_GEAR[draft.type],
     },
     beliefs: beliefsFor(learning, {
-      type: draft.type,
-      kind: kindKey(draft),
-      tag: draft.tag,
-      lines: Object.values(pieces).flatMap((piece: Piece | undefined) => (piece ? [piece.product.code] : [])),
+      ...{ type: draft.type, kind: kindKey(draft), tag: draft.tag },
+      lines: DRAFT_LAYERS.flatMap((layer) => sources[layer]?.product.code ?? []),
     }),
+    ...(assumed.length > 0 ? { assumed } : {}),
   };
-  const { made, input, aim } = aimed(asked, draft.gap.trim() === '');
-  const swap = made.ok && draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
-  return made.ok
-    ? { ...base, input, made: made.value, swap, aim, next: '' }
-    : { ...base, next: '', problems: made.issues.map(({ sentence }) => sentence) };
+  const { made, input, aim } = aimed(asked, gives && draft.gap.trim() === '');
+  if (!made.ok)
+    return { ...base, gapUnused, next: '', problems: made.issues.map(({ sentence }) => sentence) };
+  const swap = draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
+  const cuts = cutsFor(made.value, sources, amounts, taken, rules);
+  return { ...base, input, made: made.value, swap, aim, cuts, gapUnused, next: '' };
+}
+
+function amountsOf(
+  draft: ReelDraft,
+  sources: LayerSources,
+  readAmount: ReturnType<typeof amountReader>,
+  taken: ReadonlyMap<number, number>,
+): SaidAmounts {
+  return Object.fromEntries(
+    DRAFT_LAYERS.flatMap((layer) => {
+      const field = amountField(draft.underneath, layer);
+      const fits = draft[field].trim() === '' && fitsUnlessSaid(draft.underneath, layer);
+      const amount = fits ? ({ kind: 'fits' } as const) : readAmount(field);
+      const source = sources[layer];
+      const said = amount && source ? amountOn(amount, source, taken) : null;
+      return said ? [[layer, said]] : [];
+    }),
+  );
 }
 
 /** Often enough for a gap whose join moves with it to settle. */
@@ -155,100 +171,20 @@ function aimed(asked: PlanInput, free: boolean) {
   return { input, made, aim };
 }
 
-function piecesOf(draft: ReelDraft, rack: readonly Piece[]): LayerPieces {
-  const chosen = (id: string): Piece | undefined => rack.find((piece) => String(piece.id) === id);
-  const { underneath } = draft;
-  return {
-    main: chosen(draft.mainPiece),
-    backing:
-      underneath === 'backing' || underneath === 'three-layer' ? chosen(draft.backingPiece) : undefined,
-    top: underneath === 'three-layer' ? chosen(draft.topPiece) : undefined,
-  };
-}
-
 /** The gap the house leaves for the line on top of this reel. */
 function gapFor(
   { type }: ReelDraft,
-  { main, top }: LayerPieces,
+  { main, top }: LayerSources,
   bevel: number | null,
   rules: HouseRules,
 ): GapAdvice | null {
   const above = top ?? main;
   return above
     ? gapAdvice(
-        above.product.diameter,
+        above.line.diameter,
         type,
         bevel === null ? { kind: 'plain' } : { kind: 'bevel', depth: bevel },
         rules,
       )
     : null;
 }
-
-/** What a draft says of its spool, as the core takes it. */
-export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem): Observation[] {
-  const ratings = [draft.rating1, draft.rating2].flatMap((typed) =>
-    printsIn(typed, system, ratedMaterial(draft.ratedFor)).flatMap((print): Observation[] => {
-      const { length, diameter, material, printed } = print.readings[0];
-      if (!print.sure) return [];
-      const of = material === 'nylon' ? {} : { material };
-      return [{ kind: 'rating', length, diameter, ...of, ...(printed ? { printed, text: print.text } : {}) }];
-    }),
-  );
-  const lip = read('lip', 'small-length');
-  const width = read('width', 'small-length');
-  const arbor = read('arbor', 'small-length');
-  const far = read('farArbor', 'small-length');
-  const perTurn = read('retrieve', 'line-length');
-  const gear = read('gear', 'ratio');
-  return [
-    ...learnedOf(draft),
-    ...ratings,
-    ...(lip === null ? [] : [{ kind: 'lip' as const, diameter: lip }]),
-    ...(width === null ? [] : [{ kind: 'width' as const, width }]),
-    ...(arbor === null
-      ? []
-      : [{ kind: 'arbor' as const, diameter: arbor, ...(far === null ? {} : { farDiameter: far }) }]),
-    ...(perTurn === null || gear === null ? [] : [{ kind: 'retrieve' as const, perTurn, gear }]),
-  ];
-}
-
-/** What closed fills taught; a draft kept from another version is simply without. */
-function learnedOf({ learned }: ReelDraft): Observation[] {
-  try {
-    return learned === '' ? [] : (JSON.parse(learned) as Observation[]);
-  } catch {
-    return [];
-  }
-}
-
-/** The next thing to type before there can be a plan. */
-function missing(draft: ReelDraft, pieces: LayerPieces, read: Read, system: UnitSystem): string {
-  const print = printToChoose([draft.rating1, draft.rating2], system, ratedMaterial(draft.ratedFor));
-  if (print) return `"${print.text}" can be read in more than one way: choose which it is.`;
-  if (!pieces.main) return 'Choose the piece the main line comes from.';
-  if (read('gear', 'ratio') === null) return 'Type the gear ratio, like 5.2:1, so that turns can be counted.';
-  if (draft.gap.trim() !== '' && read('gap', 'small-length') === null)
-    return 'Type how far below the lip to stop, or leave it to the house.';
-  const keeps = read('kept', 'line-length') !== null || read('keptDepth', 'small-length') !== null;
-  if (keeps && read('keptDiameter', 'small-length') === null)
-    return 'Type how thick the old line is that stays on.';
-  return MISSING_BELOW[draft.underneath](pieces, read);
-}
-
-const noLength = (read: Read): boolean => read('mainLength', 'line-length') === null;
-const HOW_MUCH = 'Type how much main line the customer wants.';
-
-/** What each way to build a reel still needs. */
-const MISSING_BELOW: Readonly<Record<Underneath, (pieces: LayerPieces, read: Read) => string>> = {
-  'main-only': () => '',
-  tape: (_, read) => (noLength(read) ? HOW_MUCH : ''),
-  backing: ({ backing }, read) => {
-    if (noLength(read)) return HOW_MUCH;
-    return backing ? '' : 'Choose the piece the backing comes from, or fill with main only.';
-  },
-  'three-layer': ({ backing, top }, read) => {
-    if (!backing || read('cushionLength', 'line-length') === null)
-      return 'Choose the cushion and its length.';
-    return top && read('topLength', 'line-length') !== null ? '' : 'Choose the top shot and its length.';
-  },
-};

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { compareBuilds, type Build, type BuildKind, type HouseRules } from '@yard-spool/core';
-import { lineOf, type Piece } from '@yard-spool/contract';
+import type { Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import type { DraftPlan } from './draft-plan';
+import type { LayerSource } from './draft-sources';
 
 const NAMES: Readonly<Record<BuildKind, string>> = {
   backing: 'Backing under main',
@@ -63,16 +64,16 @@ export class OtherWays {
 
   protected readonly names = NAMES;
   protected readonly builds = computed((): readonly Build[] => {
-    const { made, input: asked, pieces } = this.planned();
+    const { made, input: asked, sources, cuts } = this.planned();
     const wanted = this.wanted();
-    if (!made || !asked || !pieces.main || wanted === null) return [];
+    if (!made || !asked || !sources.main || wanted === null) return [];
     const found = compareBuilds(
       made.spool,
       {
-        main: stock(pieces.main),
-        ...(pieces.backing ? { backing: stock(pieces.backing) } : {}),
+        main: stock(sources.main, cuts.main?.piece),
+        ...(sources.backing ? { backing: stock(sources.backing, cuts.backing?.piece) } : {}),
         mainLength: wanted,
-        gap: asked.request.gap ?? 0,
+        gap: asked.request.gap ?? made.plan.gap.value,
         gear: asked.request.gear,
         spareSpool: this.spareSpool(),
       },
@@ -106,9 +107,9 @@ export class OtherWays {
   }
 }
 
-/** A piece as the core compares it; a piece without a price costs nothing. */
-const stock = ({ product, lengthMm, promisedMm, priceMinor, receivedMm }: Piece) => ({
-  line: lineOf(product),
-  free: (lengthMm - promisedMm) / 1000,
-  pricePerMetre: priceMinor === null ? 0 : priceMinor / 100 / (receivedMm / 1000),
+/** A layer's line as the core compares it; line without a price costs nothing, and line yet to come is not short. */
+const stock = ({ line }: LayerSource, piece: Piece | null | undefined) => ({
+  line,
+  free: piece ? (piece.lengthMm - piece.promisedMm) / 1000 : Infinity,
+  pricePerMetre: piece?.priceMinor ? piece.priceMinor / 100 / (piece.receivedMm / 1000) : 0,
 });

@@ -8,11 +8,12 @@ import {
   viewChild,
 } from '@angular/core';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
-import { waterState, type Piece } from '@yard-spool/contract';
+import { waterState, type Piece, type Product } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
-import { pieceGroups } from './piece-groups';
+import { byLine } from './draft-sources';
+import { pieceGroups, type PieceGroup } from './piece-groups';
 
-/** The piece a layer is cut from, by line, with what is free on it and whether it is wet. */
+/** The line of a layer, for the rack to propose a piece of it, or the very piece; each with what is free and whether it is wet. */
 @Component({
   selector: 'ys-piece-select',
   imports: [ReactiveFormsModule],
@@ -21,11 +22,19 @@ import { pieceGroups } from './piece-groups';
     <label class="block">
       <span class="caption block pb-0.5">{{ label() }}</span>
       <select #select class="entry" [formControl]="control()">
-        <option value="">Choose a piece</option>
-        @for (group of groups(); track group.name) {
+        <option value="">Choose the line</option>
+        @for (group of groups(); track group.code) {
           <optgroup [label]="group.name">
+            <option [value]="byLine(group.code)">{{ lineWords(group) }}</option>
             @for (piece of group.pieces; track piece.id) {
               <option [value]="piece.id">{{ words(group.name, piece) }}</option>
+            }
+          </optgroup>
+        }
+        @if (sources().length) {
+          <optgroup label="Not from the rack">
+            @for (source of sources(); track source.value) {
+              <option [value]="source.value">{{ source.name }}</option>
             }
           </optgroup>
         }
@@ -40,12 +49,21 @@ export class PieceSelect {
   readonly label = input.required<string>();
   readonly control = input.required<FormControl<string>>();
   readonly pieces = input.required<readonly Piece[]>();
+  /** Lines the shop knows, on the rack or not. */
+  readonly lines = input<readonly Product[]>([]);
+  /** Line that comes from no piece of the rack. */
+  readonly sources = input<readonly { readonly value: string; readonly name: string }[]>([]);
 
   private readonly select = viewChild.required<ElementRef<HTMLSelectElement>>('select');
-  protected readonly groups = computed(() => pieceGroups(this.pieces()));
+  protected readonly byLine = byLine;
+  protected readonly groups = computed(() => pieceGroups(this.pieces(), this.lines()));
 
   focus(): void {
     this.select().nativeElement.focus();
+  }
+
+  protected lineWords({ name, pieces }: PieceGroup): string {
+    return pieces.length > 0 ? `${name}, whichever piece` : `${name}, yet to come`;
   }
 
   protected words(name: string, piece: Piece): string {

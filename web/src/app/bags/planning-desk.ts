@@ -1,10 +1,10 @@
 import { computed, inject, Injectable, signal, type Signal } from '@angular/core';
-import type { Piece } from '@yard-spool/contract';
+import type { BroughtLine, NewJob, Piece, Product, Wants } from '@yard-spool/contract';
 import type { Build, EffectiveRules } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { draftFacts } from './draft-facts';
-import { cutRows, draftJob, layerLooks, notReady, takenBy } from './draft-job';
+import { BroughtLines, cutRows, draftJob, layerLooks, notReady, takenBy } from './draft-job';
 import { planDraft, type DraftPlan } from './draft-plan';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
 import { takeBuild } from './take-build';
@@ -19,9 +19,22 @@ interface PlannedReel {
 interface Source {
   /** Pieces as they are free for these reels. */
   readonly rack: Signal<readonly Piece[]>;
+  /** Lines the shop knows, on the rack or not. */
+  readonly lines: Signal<readonly Product[]>;
   /** Whose they are; empty while nobody knows. */
   readonly customerId: Signal<string>;
 }
+
+/** Whether what other reels take may change this one's plan: it takes whatever piece has enough, or what is left on one. */
+const hangsOnOthers = ({
+  mainPiece,
+  backingPiece,
+  topPiece,
+  mainLength,
+  backingLength,
+}: ReelDraft): boolean =>
+  [mainPiece, backingPiece, topPiece].some((chosen) => chosen.startsWith('line:')) ||
+  [mainLength, backingLength].some((amount) => /left|rest/i.test(amount));
 
 /**
  * The desk reels are planned at, for booking and for planning again: what is typed of each, its plan with every
@@ -33,29 +46,46 @@ export class PlanningDesk {
   private readonly house = inject(HouseService);
   private readonly units = inject(UnitsService);
 
-  private readonly source = signal<Source>({ rack: signal([]), customerId: signal('') });
-  private readonly kept = new WeakMap<ReelDraft, { readonly given: unknown; readonly reel: PlannedReel }>();
+  private readonly source = signal<Source>({
+    ...{ rack: signal([]), lines: signal([]), customerId: signal('') },
+  });
+  private readonly kept = new WeakMap<
+    ReelDraft,
+    { readonly given: unknown; readonly taken: string; readonly reel: PlannedReel }
+  >();
 
   /** The reel that is looked at, as a form. */
   readonly form = reelForm(emptyReel());
   readonly reels = signal<readonly ReelDraft[]>([emptyReel()]);
   readonly at = signal(0);
   readonly rack = computed(() => this.source().rack());
+  readonly lines = computed(() => this.source().lines());
   readonly draft = computed(() => this.reels()[this.at()] ?? emptyReel());
   readonly type = computed(() => this.draft().type);
 
   /** All that plans hang on beside the reel itself. */
   private readonly given = computed(() => ({
-    rack: this.rack(),
+    rack: { pieces: this.rack(), lines: this.lines() },
     customerId: this.source().customerId(),
     system: this.units.system(),
     house: this.house.house(),
     exceptions: this.house.exceptions(),
     learning: this.house.learning(),
   }));
-  private readonly plannedReels = computed(() => this.reels().map((reel) => this.planned(reel)));
+  /** One after another: what a reel is proposed depends on what those before it take. */
+  private readonly plannedReels = computed(() => {
+    const tail = this.house.tail();
+    const before: DraftPlan[] = [];
+    return this.reels().map((reel) => {
+      const planned = this.planned(reel, takenBy(before, tail));
+      before.push(planned.plan);
+      return planned;
+    });
+  });
   readonly plans = computed(() => this.plannedReels().map(({ plan }) => plan));
-  private readonly shown = computed(() => this.planned(this.draft()));
+  private readonly shown = computed(
+    () => this.plannedReels()[this.at()] ?? this.planned(this.draft(), new Map()),
+  );
   readonly plan = computed(() => this.shown().plan);
   /** The rules the reel looked at is planned under. */
   readonly ruling = computed(() => this.shown().ruling);
@@ -123,26 +153,30 @@ export class PlanningDesk {
   }
 
   take(build: Build): void {
-    this.form.patchValue(takeBuild(build, this.units.system()));
+    this.form.patchValue(takeBuild(build, this.draft(), this.units.system()));
   }
 
-  /** The reels as they are sent; those that have no plan are left out. */
-  jobs() {
-    return this.reels().flatMap((reel, i) => {
+  /** The reels as they are sent, and the line brought for them; those that have no plan are left out. */
+  jobs(): { readonly jobs: (NewJob & { readonly wants: Wants })[]; readonly brought: BroughtLine[] } {
+    const brought = new BroughtLines();
+    const jobs = this.reels().flatMap((reel, i) => {
       const plan = this.plans()[i];
-      const job = plan && draftJob(reel, plan, this.units.system());
+      const job = plan && draftJob(reel, plan, this.units.system(), brought.placeOf);
       return job ? [job] : [];
     });
+    return { jobs, brought: brought.lines };
   }
 
-  private planned(reel: ReelDraft): PlannedReel {
+  private planned(reel: ReelDraft, others: ReadonlyMap<number, number>): PlannedReel {
     const given = this.given();
+    const taken = hangsOnOthers(reel) ? JSON.stringify([...others]) : '';
     const before = this.kept.get(reel);
-    if (before?.given === given) return before.reel;
+    if (before?.given === given && before.taken === taken) return before.reel;
     const { rack, customerId, system, learning } = given;
     const ruling = this.house.rulesFor(draftFacts(reel, rack, customerId));
-    const planned = { ruling, plan: planDraft(reel, rack, system, ruling.rules, learning) };
-    this.kept.set(reel, { given, reel: planned });
+    const plan = planDraft(reel, { rack, system, rules: ruling.rules, learning, taken: others });
+    const planned = { ruling, plan };
+    this.kept.set(reel, { given, taken, reel: planned });
     return planned;
   }
 

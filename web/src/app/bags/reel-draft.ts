@@ -3,7 +3,8 @@ import type { ReelType } from '@yard-spool/contract';
 import { text } from '../ui/text-control';
 
 /** What lies between arbor and main. */
-export type Underneath = 'backing' | 'main-only' | 'tape' | 'three-layer';
+export const UNDERNEATH = ['backing', 'main-only', 'tape', 'three-layer'] as const;
+export type Underneath = (typeof UNDERNEATH)[number];
 
 /** Everything a person types about one reel, as typed. */
 export interface ReelDraft {
@@ -27,19 +28,31 @@ export interface ReelDraft {
   /** Place in the bag of the reel this is another spool of; empty for a reel of its own. */
   readonly sameReelAs: string;
   readonly reducer: string;
-  readonly keptDepth: string;
+  /** How much old line stays on: a length, a level or a share. */
   readonly kept: string;
   readonly keptDiameter: string;
+  /** A piece by its number, a line by `line:` and its code, or one of `SOURCES`; so for every layer. */
   readonly mainPiece: string;
   readonly mainLength: string;
+  /** How much main was wanted before it became as much as fits; nobody types it. */
+  readonly wantedMain: string;
   readonly least: string;
   readonly gap: string;
   readonly bevel: string;
   readonly underneath: Underneath;
   readonly backingPiece: string;
+  /** Empty where it is as much as fits. */
+  readonly backingLength: string;
   readonly cushionLength: string;
   readonly topPiece: string;
   readonly topLength: string;
+  readonly tapeWraps: string;
+  readonly tapeThickness: string;
+  /** Line that is not the shop's: what it is. */
+  readonly ownName: string;
+  readonly ownMaterial: string;
+  readonly ownDiameter: string;
+  readonly ownLength: string;
   readonly leader: string;
   readonly drag: string;
   /** 'yes' where the main goes on first and is swapped over. */
@@ -51,7 +64,7 @@ export const emptyReel = (): ReelDraft => ({
   spool: '',
   type: 'fixed-spool',
   label: '',
-  gear: '5.0:1',
+  gear: '',
   rating1: '',
   rating2: '',
   ratedFor: 'nylon',
@@ -64,19 +77,26 @@ export const emptyReel = (): ReelDraft => ({
   learned: '',
   sameReelAs: '',
   reducer: '',
-  keptDepth: '',
   kept: '',
   keptDiameter: '',
   mainPiece: '',
   mainLength: '',
+  wantedMain: '',
   least: '',
   gap: '',
   bevel: '',
   underneath: 'backing',
   backingPiece: '',
+  backingLength: '',
   cushionLength: '45 m',
   topPiece: '',
   topLength: '270 m',
+  tapeWraps: '',
+  tapeThickness: '',
+  ownName: '',
+  ownMaterial: 'nylon',
+  ownDiameter: '',
+  ownLength: '',
   leader: '',
   drag: '',
   mainFirst: '',

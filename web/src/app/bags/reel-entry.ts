@@ -9,22 +9,27 @@ import {
 } from '@angular/core';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Piece, ReelKind } from '@yard-spool/contract';
-import type { Print } from '@yard-spool/core';
+import { REEL_TYPES, type Piece, type Product, type ReelKind } from '@yard-spool/contract';
+import { parseAmount, USUAL_GEAR, type Print } from '@yard-spool/core';
 import { startWith, switchMap } from 'rxjs';
 import { UnitsService } from '../data/units.service';
+import { AmountField } from '../ui/amount-field';
 import { Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select-field';
 import { SuggestField } from '../ui/suggest-field';
 import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
-import { FIELD_RANGE, type DraftPlan } from './draft-plan';
+import { AMOUNT_RANGE, FIELD_RANGE } from './draft-fields';
+import { fitsUnlessSaid } from './draft-missing';
+import type { DraftPlan } from './draft-plan';
+import { SOURCES, type DraftLayer } from './draft-sources';
+import { NotTheShops } from './not-the-shops';
 import { PieceSelect } from './piece-select';
 import { PrintWords } from './print-words';
 import { printsIn, ratedMaterial, ratingProblem, settleRating, withReading } from './rating-text';
 import { factsOf } from './reel-from-plan';
-import type { reelForm } from './reel-draft';
+import { UNDERNEATH, type reelForm, type Underneath } from './reel-draft';
 import { REEL_TYPE_NAMES } from './reel-type-names';
 
 const LETTERS = 2;
@@ -33,7 +38,9 @@ const LETTERS = 2;
 @Component({
   selector: 'ys-reel-entry',
   imports: [
+    AmountField,
     Choice,
+    NotTheShops,
     PieceSelect,
     PrintWords,
     QuantityField,
@@ -52,6 +59,8 @@ export class ReelEntry {
 
   readonly form = input.required<ReturnType<typeof reelForm>>();
   readonly pieces = input.required<readonly Piece[]>();
+  /** Lines the shop knows, on the rack or not. */
+  readonly lines = input<readonly Product[]>([]);
   readonly planned = input.required<DraftPlan>();
   /** The shop's reel book. */
   readonly kinds = input<readonly ReelKind[]>([]);
@@ -89,10 +98,37 @@ export class ReelEntry {
       .slice(0, 6)
       .map(({ id, label, met }) => ({ id, name: label, beside: `met ${String(met)}×` }));
   });
-  private readonly underneath = computed(() => this.typed()?.underneath ?? 'backing');
+  private readonly underneath = computed((): Underneath => {
+    const typed = this.typed()?.underneath;
+    return UNDERNEATH.find((one) => one === typed) ?? 'backing';
+  });
   protected readonly threeLayers = computed(() => this.underneath() === 'three-layer');
   protected readonly hasBacking = computed(() => ['backing', 'three-layer'].includes(this.underneath()));
-  protected readonly wantsLength = computed(() => ['backing', 'tape'].includes(this.underneath()));
+  protected readonly taped = computed(() => this.underneath() === 'tape');
+  protected readonly mainFits = computed(() => fitsUnlessSaid(this.underneath(), 'main'));
+  protected readonly usualGear = computed(() => {
+    const typed = this.typed()?.type;
+    const type = REEL_TYPES.find((one) => one === typed) ?? 'fixed-spool';
+    return `${USUAL_GEAR[type].toFixed(1)} usual`;
+  });
+  protected readonly amounts = AMOUNT_RANGE;
+  protected readonly mainSources = [
+    { value: SOURCES.own, name: 'Their own line, brought along' },
+    { value: SOURCES.turned, name: 'What is on it, turned end for end' },
+    { value: SOURCES.other, name: 'Any other line' },
+  ];
+  protected readonly backingSources = this.mainSources.filter(({ value }) => value !== SOURCES.turned);
+  private readonly chosen = computed(() => {
+    const { mainPiece, backingPiece, topPiece } = this.typed() ?? {};
+    return [mainPiece, backingPiece, topPiece];
+  });
+  protected readonly brings = computed(() => this.chosen().includes(SOURCES.own));
+  /** What line that is not the shop's is called above its fields; empty where all is. */
+  protected readonly notShops = computed(() => {
+    if (this.brings()) return 'The line they brought';
+    if (this.chosen().includes(SOURCES.turned)) return 'The line that is on it';
+    return this.chosen().includes(SOURCES.other) ? 'The other line' : '';
+  });
   protected readonly gapWords = computed(() => {
     const gap = this.planned().gap;
     const aim = this.planned().aim;
@@ -120,6 +156,15 @@ export class ReelEntry {
     if (mainPiece !== '') return;
     if (type === 'big-game') this.form().patchValue({ underneath: 'three-layer' });
     else if (underneath === 'three-layer') this.form().patchValue({ underneath: 'backing' });
+  }
+
+  /** What an amount that is no plain length comes to. */
+  protected comesTo(layer: DraftLayer, typed: string): string {
+    const planned = this.planned().made?.plan.layers.find(({ id }) => id === layer);
+    const amount = parseAmount(typed, this.units.system(), AMOUNT_RANGE);
+    if (!planned || !amount.ok || amount.value.kind === 'length') return '';
+    const depth = amount.value.kind === 'level' ? `, ${this.units.small(planned.depthAfter.value)} deep` : '';
+    return `${this.units.length(planned.length.value)}${depth}`;
   }
 
   /** What each rating comes to as length times diameter squared: alike where they agree. */

@@ -2,7 +2,7 @@ import type { PlannedCut } from '@yard-spool/contract';
 import type { UnitSystem } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
 import { cutRows, draftJob, notReady, takenBy } from './draft-job';
-import { planDraft } from './draft-plan';
+import { planFrom } from '../testing/drafts';
 import { emptyReel, likeReel, spareOf, type ReelDraft } from './reel-draft';
 import { factsOf, reelFromPlan } from './reel-from-plan';
 import { takeBuild } from './take-build';
@@ -30,16 +30,16 @@ const DRAFT: ReelDraft = {
   kept: '12 m',
   keptDiameter: '0.3 mm',
 };
-const plan = (draft: ReelDraft, system: UnitSystem = 'metric') => planDraft(draft, PIECES, system);
+const plan = (draft: ReelDraft, system: UnitSystem = 'metric') => planFrom(draft, PIECES, system);
 
 /** What a booking keeps of a draft, as the server tells it again. */
 function stored(draft: ReelDraft, system: UnitSystem) {
-  const job = draftJob(draft, plan(draft, system), system)!;
+  const job = draftJob(draft, plan(draft, system), system, () => 0)!;
   return {
     planInput: job.planInput,
     wants: job.wants,
     spool: job.spool ?? 'own',
-    cuts: job.cuts.map(({ layer, pieceId }) => ({ layer, pieceId })) as PlannedCut[],
+    cuts: job.cuts.map((cut) => ({ productCode: '', own: false, takes: null, ...cut })) as PlannedCut[],
   };
 }
 
@@ -84,13 +84,13 @@ describe('a reel as last time', () => {
   it('has a spare spool that stays with it', () => {
     const spare = spareOf(DRAFT, 2);
     expect(spare).toMatchObject({ tag: '', spool: 'spare', sameReelAs: '2', label: DRAFT.label });
-    expect(draftJob(spare, plan(spare), 'metric')).toMatchObject({ spool: 'spare', sameReelAs: 2 });
+    expect(draftJob(spare, plan(spare), 'metric', () => 0)).toMatchObject({ spool: 'spare', sameReelAs: 2 });
   });
 });
 
 describe('a draft as it is sent', () => {
   it('says what it is cut from and what the customer wants beside', () => {
-    const job = draftJob(DRAFT, plan(DRAFT), 'metric')!;
+    const job = draftJob(DRAFT, plan(DRAFT), 'metric', () => 0)!;
     expect(job.cuts).toEqual([
       { layer: 'backing', pieceId: 1 },
       { layer: 'main', pieceId: 2 },
@@ -101,14 +101,17 @@ describe('a draft as it is sent', () => {
       dragKg: 2,
       onItNow: '',
       mainFirst: false,
+      endForEnd: false,
       gap: DRAFT.gap === '' ? 'house' : 'typed',
       bevelMm: null,
     });
-    expect(draftJob({ ...DRAFT, gap: '', bevel: '2 mm' }, plan(DRAFT), 'metric')!.wants).toMatchObject({
+    expect(
+      draftJob({ ...DRAFT, gap: '', bevel: '2 mm' }, plan(DRAFT), 'metric', () => 0)!.wants,
+    ).toMatchObject({
       gap: 'house',
       bevelMm: 2,
     });
-    expect(draftJob(emptyReel(), plan(emptyReel()), 'metric')).toBeNull();
+    expect(draftJob(emptyReel(), plan(emptyReel()), 'metric', () => 0)).toBeNull();
   });
 
   it('leaves on a piece what the other reels of the bag leave of it', () => {
@@ -132,13 +135,21 @@ describe('a draft as it is sent', () => {
 });
 
 describe('taking another way to build it', () => {
+  const build = (kind: string) => ({ kind, uses: { main: 80, backing: 0 } }) as never;
+  const wanted = { mainLength: '120 m', wantedMain: '' };
+
   it.each([
-    ['main-only', { underneath: 'main-only', mainFirst: '' }],
-    ['tape', { underneath: 'tape', mainFirst: '' }],
-    ['backing', { underneath: 'backing', mainFirst: '' }],
-    ['main-first', { underneath: 'backing', mainFirst: 'yes' }],
-    ['shorter-main', { underneath: 'backing', mainFirst: '', mainLength: '80 m' }],
+    ['main-only', { underneath: 'main-only', mainLength: 'as much as fits', wantedMain: '120 m' }],
+    ['tape', { underneath: 'tape', tapeWraps: '', mainLength: '120 m' }],
+    ['backing', { underneath: 'backing', backingLength: '', mainLength: '120 m' }],
+    ['main-first', { underneath: 'backing', mainFirst: 'yes', mainLength: '120 m' }],
+    ['shorter-main', { underneath: 'backing', mainLength: '80 m' }],
   ] as const)('%s', (kind, change) => {
-    expect(takeBuild({ kind, uses: { main: 80, backing: 0 } } as never, 'metric')).toEqual(change);
+    expect(takeBuild(build(kind), wanted, 'metric')).toMatchObject(change);
+  });
+
+  it('gives back what was wanted after as much as fits', () => {
+    const filled = { mainLength: 'as much as fits', wantedMain: '120 m' };
+    expect(takeBuild(build('backing'), filled, 'metric')).toMatchObject({ mainLength: '120 m' });
   });
 });

@@ -1,6 +1,8 @@
 import type { CustomerReel, PlannedCut, Wants } from '@yard-spool/contract';
 import {
   formatQuantity,
+  levelText,
+  packText,
   parseQuantity,
   type Dimension,
   type LayerRequest,
@@ -8,6 +10,8 @@ import {
   type PlanInput,
   type UnitSystem,
 } from '@yard-spool/core';
+import { fitsUnlessSaid } from './draft-missing';
+import { byLine, SOURCES, type DraftLayer } from './draft-sources';
 import { emptyReel, type ReelDraft, type Underneath } from './reel-draft';
 
 type Facts = Partial<ReelDraft>;
@@ -78,24 +82,43 @@ interface Kept {
   readonly spool: string;
 }
 
-/** A reel as it was planned, as the draft that would plan it again. */
+/**
+ * A reel as it was planned, as the draft that would plan it again.
+ *
+ * @param again whether it is for another fill: the same line then, from whichever piece there is now
+ */
 export function reelFromPlan(
   reel: Pick<CustomerReel, 'tag' | 'type' | 'label'>,
   { planInput, cuts, wants, spool }: Kept,
   system: UnitSystem,
+  again = false,
 ): ReelDraft {
   const write = writer(system);
   const { layers, gap, gear } = planInput.request;
+  const assumed = planInput.assumed ?? [];
+  const small = (millimetres: number): string => write(millimetres, 'small-length');
+  const length = (metres: number): string => write(metres, 'line-length');
+  const underneath = underneathOf(layers);
   const pieceOf = (layer: string): string => {
     const cut = cuts.find((one) => one.layer === layer);
-    return cut ? String(cut.pieceId) : '';
+    if (!cut) return layer === 'main' && wants.endForEnd ? SOURCES.turned : '';
+    if (cut.own && again) return SOURCES.own;
+    return again || cut.pieceId === null ? byLine(cut.productCode) : String(cut.pieceId);
   };
-  const lengthOf = (id: string): string => {
+  const amountOf = (id: DraftLayer): string => {
     const layer = layers.find((one) => one.id === id);
-    return layer?.kind === 'line' && layer.length !== 'fits' ? write(layer.length, 'line-length') : '';
+    if (layer?.kind !== 'line') return '';
+    const takes = cuts.find((one) => one.layer === id)?.takes;
+    if (takes) return takes === 'rest' ? 'what is left' : packText(takes.pack);
+    if (layer.length === 'fits') return fitsUnlessSaid(underneath, id) ? '' : 'as much as fits';
+    return typeof layer.length === 'number' ? length(layer.length) : levelText(layer.length, small);
   };
+  const own = layers.find(
+    (layer) => layer.kind === 'line' && (Object.values(SOURCES) as string[]).includes(pieceOf(layer.id)),
+  );
   const kept = layers.find((layer) => layer.kind === 'retained');
   const reducer = layers.find((layer) => layer.kind === 'reducer');
+  const tape = layers.find((layer) => layer.kind === 'tape');
   return {
     ...emptyReel(),
     ...factsOf(planInput.observations, gear, system),
@@ -104,27 +127,33 @@ export function reelFromPlan(
     label: reel.label,
     spool: spool === 'own' ? '' : spool,
     onItNow: wants.onItNow,
+    ...(assumed.includes('gear') ? { gear: '' } : {}),
     ...(kept
       ? {
-          ...('length' in kept.left
-            ? { kept: write(kept.left.length, 'line-length') }
-            : { keptDepth: write(kept.left.depth, 'small-length') }),
-          keptDiameter: write(kept.line.diameter, 'small-length'),
+          kept: 'length' in kept.left ? length(kept.left.length) : levelText(kept.left, small),
+          keptDiameter: assumed.includes('kept-diameter') ? '' : small(kept.line.diameter),
         }
       : {}),
-    ...(reducer ? { reducer: write(reducer.diameter, 'small-length') } : {}),
+    ...(reducer ? { reducer: small(reducer.diameter) } : {}),
+    ...(tape && tape.wraps !== 'fits' ? { tapeWraps: String(tape.wraps) } : {}),
+    ...(tape ? { tapeThickness: small(tape.thickness) } : {}),
+    ...(own?.kind === 'line'
+      ? { ownMaterial: own.line.material, ownDiameter: small(own.line.diameter) }
+      : {}),
     mainPiece: pieceOf('main'),
-    mainLength: lengthOf('main'),
+    mainLength: amountOf('main'),
     backingPiece: pieceOf('backing'),
-    cushionLength: lengthOf('backing') || emptyReel().cushionLength,
+    ...(underneath === 'three-layer'
+      ? { cushionLength: amountOf('backing') || emptyReel().cushionLength }
+      : { backingLength: amountOf('backing') }),
     topPiece: pieceOf('top'),
-    topLength: lengthOf('top') || emptyReel().topLength,
+    topLength: amountOf('top') || emptyReel().topLength,
     least: wants.leastMm === null ? '' : write(wants.leastMm / 1000, 'line-length'),
     leader: wants.leader,
     drag: wants.dragKg === null ? '' : write(wants.dragKg, 'strength'),
     mainFirst: wants.mainFirst ? 'yes' : '',
     gap: gap === undefined || wants.gap !== 'typed' ? '' : write(gap, 'small-length'),
     bevel: wants.bevelMm === null ? '' : write(wants.bevelMm, 'small-length'),
-    underneath: underneathOf(layers),
+    underneath,
   };
 }

@@ -81,13 +81,19 @@ export class Replan {
     this.number$.pipe(switchMap((number) => this.api.call(api.readBag, { params: { number } }))),
   );
   protected readonly pieces = load(() => this.api.call(api.listPieces));
+  private readonly lines = load(() => this.api.call(api.listProducts));
   protected readonly job = computed(() => this.bag.value()?.jobs.find(({ id }) => String(id) === this.id()));
   /** The rack as it would be with this reel's own promise given back. */
   private readonly rack = computed(() => {
     const mine = this.job()?.cuts ?? [];
     const back = (id: number): number =>
-      mine.filter(({ pieceId }) => pieceId === id).reduce((sum, { lengthMm }) => sum + lengthMm, 0);
-    return (this.pieces.value() ?? []).map((piece) => ({
+      mine
+        .filter(({ pieceId }) => pieceId === id)
+        .reduce((sum, { lengthMm, tailMm }) => sum + lengthMm + tailMm, 0);
+    const here = (this.pieces.value() ?? []).filter(
+      ({ broughtWith }) => broughtWith === null || String(broughtWith) === this.number(),
+    );
+    return here.map((piece) => ({
       ...piece,
       promisedMm: piece.promisedMm - back(piece.id),
     }));
@@ -103,7 +109,11 @@ export class Replan {
   protected readonly sending = new Sending();
 
   constructor() {
-    this.desk.planFrom({ rack: this.rack, customerId: this.customerId });
+    this.desk.planFrom({
+      rack: this.rack,
+      lines: computed(() => this.lines.value() ?? []),
+      customerId: this.customerId,
+    });
     useKeys({ 'Ctrl Enter': () => this.save() });
     effect(() => {
       if (this.job() && this.from() === null) this.takeTheirs();
@@ -118,11 +128,12 @@ export class Replan {
   }
 
   protected save(): void {
-    const [[job], bag] = [this.desk.jobs(), this.bag.value()];
+    const [{ jobs, brought }, bag] = [this.desk.jobs(), this.bag.value()];
+    const [job] = jobs;
     if (!job || !bag || this.desk.notReady() !== '' || this.sending.busy()) return;
     const { label, type, planInput, cuts, wants } = job;
     const version = this.overtaken() ? bag.version : (this.from() ?? bag.version);
-    const body = { version, label, type, planInput, cuts, wants };
+    const body = { version, label, type, planInput, cuts, brought, wants };
     this.sending.send(
       this.api.call(api.changeJob, { params: { id: this.id() }, body }),
       () => void this.router.navigate(['/bags', this.number()]),

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { adviceFacts, type ReelType } from '@yard-spool/contract';
+import { adviceFacts, type Piece, type ReelType } from '@yard-spool/contract';
 import {
   adviceSheet,
   arborKnotAdvice,
@@ -48,17 +48,23 @@ export class SupplyView {
   readonly promised = input('');
 
   protected readonly names = NAMES;
+  /** The piece each layer is cut from, where one is known. */
+  private readonly pieces = computed((): Readonly<Record<string, Piece | undefined>> =>
+    Object.fromEntries(
+      Object.entries(this.planned().cuts).map(([layer, { piece }]) => [layer, piece ?? undefined]),
+    ),
+  );
   private readonly facts = computed(() => {
-    const { made, pieces, bevelMm } = this.planned();
-    return made && pieces.main ? adviceFacts(made.plan, this.type(), pieces, bevelMm) : null;
+    const { made, bevelMm } = this.planned();
+    return made ? adviceFacts(made.plan, this.type(), this.pieces(), bevelMm) : null;
   });
   private readonly sheet = computed(() => {
     const facts = this.facts();
     return facts && adviceSheet(facts, this.ruling().rules);
   });
   protected readonly measured = computed(() => {
-    const main = this.planned().pieces.main;
-    return main?.flangeMm !== null && main?.coreMm !== null;
+    const main = this.pieces().main;
+    return main !== undefined && main.flangeMm !== null && main.coreMm !== null;
   });
   protected readonly advice = computed(() => {
     const facts = this.facts();

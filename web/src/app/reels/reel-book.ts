@@ -3,7 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type ReelKind, type ReelType } from '@yard-spool/contract';
 import { kindKey } from '@yard-spool/core';
-import { draftReader, FIELD_RANGE, observationsOf } from '../bags/draft-plan';
+import { draftReader, FIELD_RANGE } from '../bags/draft-fields';
+import { observationsOf } from '../bags/draft-observations';
 import { ratingProblem } from '../bags/rating-text';
 import { emptyReel, type ReelDraft } from '../bags/reel-draft';
 import { factsOf } from '../bags/reel-from-plan';
@@ -122,7 +123,7 @@ export class ReelBook {
       version: kind.version,
       label,
       type: type as ReelType,
-      gear: read('gear', 'ratio') ?? kind.gear,
+      gear: read('gear') ?? kind.gear,
       observations,
     };
     const again = (): void => {

@@ -29,6 +29,7 @@ export const aPiece = (more: Partial<Piece> = {}): Piece => ({
   promisedMm: 0,
   opened: false,
   writtenOff: false,
+  broughtWith: null,
   soaking: null,
   wetUntil: null,
   version: 1,

@@ -56,7 +56,7 @@ export function aRun(log: readonly RunEvent[] = [], more: Partial<Run> = {}, job
       },
       ...{ spool: 'own', planInput: PLAN_INPUT, plan: made.value.plan, cuts: [], runId: 5 },
       wants: {
-        ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false },
+        ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, endForEnd: false },
         ...{ gap: 'typed', bevelMm: null },
       },
       ...job,

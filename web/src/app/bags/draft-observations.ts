@@ -1,0 +1,41 @@
+import type { Observation, UnitSystem } from '@yard-spool/core';
+import type { Read } from './draft-fields';
+import { printsIn, ratedMaterial } from './rating-text';
+import type { ReelDraft } from './reel-draft';
+
+/** What a draft says of its spool, as the core takes it. */
+export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem): Observation[] {
+  const ratings = [draft.rating1, draft.rating2].flatMap((typed) =>
+    printsIn(typed, system, ratedMaterial(draft.ratedFor)).flatMap((print): Observation[] => {
+      const { length, diameter, material, printed } = print.readings[0];
+      if (!print.sure) return [];
+      const of = material === 'nylon' ? {} : { material };
+      return [{ kind: 'rating', length, diameter, ...of, ...(printed ? { printed, text: print.text } : {}) }];
+    }),
+  );
+  const lip = read('lip');
+  const width = read('width');
+  const arbor = read('arbor');
+  const far = read('farArbor');
+  const perTurn = read('retrieve');
+  const gear = read('gear');
+  return [
+    ...learnedOf(draft),
+    ...ratings,
+    ...(lip === null ? [] : [{ kind: 'lip' as const, diameter: lip }]),
+    ...(width === null ? [] : [{ kind: 'width' as const, width }]),
+    ...(arbor === null
+      ? []
+      : [{ kind: 'arbor' as const, diameter: arbor, ...(far === null ? {} : { farDiameter: far }) }]),
+    ...(perTurn === null || gear === null ? [] : [{ kind: 'retrieve' as const, perTurn, gear }]),
+  ];
+}
+
+/** What closed fills taught; a draft kept from another version is simply without. */
+function learnedOf({ learned }: ReelDraft): Observation[] {
+  try {
+    return learned === '' ? [] : (JSON.parse(learned) as Observation[]);
+  } catch {
+    return [];
+  }
+}

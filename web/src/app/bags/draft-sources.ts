@@ -1,0 +1,165 @@
+import {
+  lineOf,
+  ownLineCode,
+  waterState,
+  type BroughtLine,
+  type Piece,
+  type Product,
+} from '@yard-spool/contract';
+import {
+  MATERIALS,
+  proposePiece,
+  soakAdvice,
+  type HouseRules,
+  type LayerRole,
+  type Line,
+  type Material,
+  type ProposedPiece,
+} from '@yard-spool/core';
+import type { LineLook } from '../drawing/line-look';
+import { pieceLook } from '../drawing/piece-look';
+import type { Read } from './draft-fields';
+import type { ReelDraft, Underneath } from './reel-draft';
+
+/** Layers a draft can have line for. */
+export const DRAFT_LAYERS = ['main', 'backing', 'top'] as const;
+export type DraftLayer = (typeof DRAFT_LAYERS)[number];
+
+/** Line that comes from no piece of the rack: what the customer brings, any other line, and what is on the reel, turned. */
+export const SOURCES = { own: 'own', other: 'other', turned: 'turned' } as const;
+const BY_LINE = 'line:';
+/** How a line is chosen, before any piece of it. */
+export const byLine = (code: string): string => `${BY_LINE}${code}`;
+
+/** Where the line of a layer comes from, as far as it was said. */
+export interface LayerSource {
+  readonly line: Line;
+  readonly name: string;
+  readonly look: LineLook;
+  readonly product: Product;
+  readonly from: 'piece' | 'line' | keyof typeof SOURCES;
+  /** Where a piece was chosen, or the customer's own is one. */
+  readonly piece: Piece | null;
+  /** Pieces of the line, for the rack to propose one. */
+  readonly offered: readonly Piece[];
+}
+export type LayerSources = Readonly<Partial<Record<DraftLayer, LayerSource>>>;
+
+/** Own line is drawn in one tint: what it looks like nobody wrote down. */
+const OWN_TINT = '#8fa3b5';
+
+/** The rack a draft is planned from. */
+export interface DraftRack {
+  readonly pieces: readonly Piece[];
+  /** Lines the shop knows, on the rack or not. */
+  readonly lines: readonly Product[];
+}
+
+const FIELDS = { main: 'mainPiece', backing: 'backingPiece', top: 'topPiece' } as const;
+const USED: Readonly<Record<Underneath, readonly DraftLayer[]>> = {
+  'main-only': ['main'],
+  tape: ['main'],
+  backing: ['main', 'backing'],
+  'three-layer': ['main', 'backing', 'top'],
+};
+
+/** Where the line of each layer of a draft comes from; nothing for a layer nobody has said it of. */
+export function sourcesOf(draft: ReelDraft, rack: DraftRack, read: Read): LayerSources {
+  return Object.fromEntries(
+    USED[draft.underneath].flatMap((layer) => {
+      const source = sourceOf(draft[FIELDS[layer]], draft, rack, read);
+      return source ? [[layer, source]] : [];
+    }),
+  );
+}
+
+function sourceOf(
+  chosen: string,
+  draft: ReelDraft,
+  { pieces, lines }: DraftRack,
+  read: Read,
+): LayerSource | null {
+  if (chosen in SOURCES) return notFromRack(chosen as keyof typeof SOURCES, draft, read);
+  if (chosen.startsWith(BY_LINE)) {
+    const code = chosen.slice(BY_LINE.length);
+    const offered = pieces.filter(({ product }) => product.code === code);
+    const product = lines.find((one) => one.code === code) ?? offered[0]?.product;
+    return product ? { ...shared(product), from: 'line', piece: null, offered } : null;
+  }
+  const piece = pieces.find(({ id }) => String(id) === chosen);
+  if (!piece) return null;
+  return { ...shared(piece.product), look: pieceLook(piece), from: 'piece', piece, offered: [] };
+}
+
+const shared = (product: Product) => ({
+  product,
+  line: lineOf(product),
+  name: product.name,
+  look: pieceLook({ kind: 'bulk', product }),
+});
+
+function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): LayerSource | null {
+  const own = ownLine(draft, read);
+  if (!own) return null;
+  const product: Product = {
+    ...{ id: 0, code: ownLineCode(own), name: own.name, tint: OWN_TINT, strengthKg: null, mass: null },
+    ...{ material: own.material, diameter: own.diameter },
+  };
+  const piece = from === 'own' && own.lengthMm > 0 ? ownPiece(product, own) : null;
+  return { ...shared(product), from, piece, offered: [] };
+}
+
+/** Line that is not the shop's as it was typed; its length is 0 where nobody said it. Null without a diameter. */
+export function ownLine({ ownName, ownMaterial }: ReelDraft, read: Read): BroughtLine | null {
+  const diameter = read('ownDiameter');
+  if (diameter === null) return null;
+  const material: Material = MATERIALS.find((one) => one === ownMaterial) ?? 'nylon';
+  const name = ownName.trim() || `${material.replace('-', ' ')} ${diameter.toFixed(2)}`;
+  return { name, material, diameter, lengthMm: Math.round(1000 * (read('ownLength') ?? 0)) };
+}
+
+/** Two reels that say the same of the line they bring mean the same spool of it. */
+export const sameBrought = (line: BroughtLine): string => JSON.stringify(line);
+
+/** The customer's own line as a piece: part of the bag, with a number no piece of the rack has. */
+function ownPiece(product: Product, own: BroughtLine): Piece {
+  let id = 7;
+  for (const letter of sameBrought(own)) id = (31 * id + letter.charCodeAt(0)) % 1_000_000_007;
+  return {
+    ...{ id: -1 - id, code: 'their own', product, kind: 'bulk', place: '', lot: own.name },
+    ...{ priceMinor: null, tareG: null, flangeMm: null, coreMm: null, newOn: null },
+    ...{ wound: 'unknown', leaves: 'unknown', soaking: null, wetUntil: null, version: 1 },
+    ...{ receivedMm: own.lengthMm, lengthMm: own.lengthMm, promisedMm: 0 },
+    ...{ opened: true, writtenOff: false, broughtWith: null },
+  };
+}
+
+/** mm free on a piece once what others take is off. */
+export const freeOn = (piece: Piece, taken: ReadonlyMap<number, number>): number =>
+  piece.lengthMm - piece.promisedMm - 1000 * (taken.get(piece.id) ?? 0);
+
+/** What a layer that was said by its line needs of a piece. */
+export interface LayerNeeds {
+  readonly metres: number;
+  readonly doubt: number;
+  readonly role: LayerRole;
+}
+
+/** The piece the rack proposes for a layer that was said by its line; null where none has enough. */
+export function proposedFor(
+  { line, offered }: LayerSource,
+  { metres, doubt, role }: LayerNeeds,
+  taken: ReadonlyMap<number, number>,
+  rules: HouseRules,
+): { readonly piece: Piece; readonly reason: ProposedPiece['reason'] } | null {
+  const found = proposePiece(
+    offered.map((piece) => ({
+      ...{ id: piece.id, kind: piece.kind, opened: piece.opened },
+      free: freeOn(piece, taken) / 1000,
+      water: waterState(piece),
+    })),
+    { metres, doubt, role, soaked: soakAdvice({ line, role, strength: null }.line, rules).hours > 0 },
+  );
+  const piece = found && offered.find(({ id }) => id === found.id);
+  return piece ? { piece, reason: found.reason } : null;
+}
