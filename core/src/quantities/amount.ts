@@ -87,23 +87,27 @@ function plain(text: string): string {
 
 /** A share, or a range of shares; null where it is no share at all. */
 function asShare(found: RegExpExecArray, text: string): Result<Amount> | null {
-  const [, , first = '', second, of = ''] = found;
-  const isFigure = (one: string): boolean => !/[%/]/.test(one);
+  const [, , first = '', second = '', of = ''] = found;
   // A bare figure is a length; beside a percentage it is one too ("15-20 %").
-  if (isFigure(first) && (second === undefined || !second.includes('%'))) return null;
-  const percent = first.includes('%') || (second?.includes('%') ?? false);
-  const [least, most] = [shareOf(first, percent), shareOf(second ?? first, percent)];
-  if (least === null || most === null || least <= 0 || most > 1 || least > most)
+  if (!/[%/]/.test(first) && !second.includes('%')) return null;
+  const percent = first.includes('%') || second.includes('%');
+  const share = rangeOf(shareOf(first, percent), shareOf(second || first, percent));
+  if (!share)
     return fail(issue('not-a-share', `"${text}" is not a share. Write it like half, 1/4 or 15–20 %.`));
-  if (of.trim() === 'pack') {
-    return least === most
-      ? succeed({ kind: 'pack', share: least })
-      : fail(issue('not-a-share', 'A share of the pack is one figure: half, a third.'));
-  }
-  if (of.trim() === 'spool' || percent || second !== undefined)
-    return succeed({ kind: 'level', level: { share: [least, most] } });
+  if (of.trim() === 'pack') return ofPack(share);
+  if (of.trim() === 'spool' || percent || second !== '') return succeed({ kind: 'level', level: { share } });
   return fail(issue('share-of-what', `${text} of the pack, or ${text} of the spool? Add "pack" or "spool".`));
 }
+
+type Share = readonly [least: number, most: number];
+
+const ofPack = ([least, most]: Share): Result<Amount> =>
+  least === most
+    ? succeed({ kind: 'pack', share: least })
+    : fail(issue('not-a-share', 'A share of the pack is one figure: half, a third.'));
+
+const rangeOf = (least: number | null, most: number | null): Share | null =>
+  least === null || most === null || least <= 0 || most > 1 || least > most ? null : [least, most];
 
 function shareOf(text: string, percent: boolean): number | null {
   const read = parseNumber(text.replace('%', '').trim());

@@ -79,7 +79,7 @@ export async function cutsOf(from: Reading, jobId: number): Promise<PlannedCut[]
         pieceKind: piece?.kind ?? null,
         productId,
         productCode: product.code,
-        productName: (own && piece?.lot) || product.name,
+        productName: own && piece?.lot ? piece.lot : product.name,
         tint: product.tint,
         water: waterState(pieceId === null ? undefined : waters.get(pieceId)),
       };

@@ -1,7 +1,13 @@
 import type { Piece, Product, Takes } from '@yard-spool/contract';
-import type { HouseRules, MadePlan } from '@yard-spool/core';
+import type { HouseRules, MadePlan, PlannedLayer } from '@yard-spool/core';
 import type { SaidAmounts } from './draft-layers';
-import { DRAFT_LAYERS, proposedFor, type DraftLayer, type LayerSources } from './draft-sources';
+import {
+  DRAFT_LAYERS,
+  proposedFor,
+  type DraftLayer,
+  type LayerSource,
+  type LayerSources,
+} from './draft-sources';
 
 /** What a layer of a draft is cut from. */
 export interface DraftCut {
@@ -25,17 +31,27 @@ export function cutsFor(
 ): DraftCuts {
   const soFar = new Map(taken);
   return Object.fromEntries(
-    plan.layers.flatMap(({ id, length, request }): [string, DraftCut][] => {
-      const layer = DRAFT_LAYERS.find((one) => one === id);
+    plan.layers.flatMap((planned): [string, DraftCut][] => {
+      const layer = DRAFT_LAYERS.find((one) => one === planned.id);
       const source = layer && sources[layer];
-      if (!source || request.kind !== 'line' || source.from === 'turned') return [];
-      const takes = amounts[layer]?.takes ?? null;
-      const needs = { metres: length.value, doubt: length.high - length.value, role: request.role };
-      const found = source.from === 'line' ? proposedFor(source, needs, soFar, rules) : null;
-      const piece = source.piece ?? found?.piece ?? null;
-      if (piece) soFar.set(piece.id, (soFar.get(piece.id) ?? 0) + length.value);
-      const coming = piece || source.from === 'own' ? null : source.product;
-      return [[id, { piece, takes, coming, proposed: found?.reason ?? '' }]];
+      if (!source || source.from === 'turned') return [];
+      const cut = cutFor(planned, source, soFar, rules);
+      if (cut.piece) soFar.set(cut.piece.id, (soFar.get(cut.piece.id) ?? 0) + planned.length.value);
+      return [[planned.id, { ...cut, takes: amounts[layer]?.takes ?? null }]];
     }),
   );
+}
+
+function cutFor(
+  { length, request }: PlannedLayer,
+  source: LayerSource,
+  taken: ReadonlyMap<number, number>,
+  rules: HouseRules,
+): Omit<DraftCut, 'takes'> {
+  if (source.piece) return { piece: source.piece, coming: null, proposed: '' };
+  const role = request.kind === 'line' ? request.role : 'main';
+  const needs = { metres: length.value, doubt: length.high - length.value, role };
+  const found = source.from === 'line' ? proposedFor(source, needs, taken, rules) : null;
+  if (found) return { piece: found.piece, coming: null, proposed: found.reason };
+  return { piece: null, coming: source.from === 'own' ? null : source.product, proposed: '' };
 }

@@ -21,11 +21,11 @@ export function missing(asked: Asked): string {
   if (print) return `"${print.text}" can be read in more than one way: choose which it is.`;
   if (draft.gap.trim() !== '' && asked.read('gap') === null)
     return 'Type how far below the lip to stop, or leave it to the house.';
-  return (
-    keptProblem(asked) ||
-    NEEDS[draft.underneath].map((layer) => layerProblem(asked, layer)).find(Boolean) ||
-    ''
-  );
+  const problems = [
+    keptProblem(asked),
+    ...NEEDS[draft.underneath].map((layer) => layerProblem(asked, layer)),
+  ];
+  return problems.find((problem) => problem !== '') ?? '';
 }
 
 function keptProblem({ draft, readAmount }: Asked): string {

@@ -8,18 +8,18 @@ import {
   swapOf,
   USUAL_GEAR,
   USUAL_HOUSE_RULES,
-  type Amount,
   type Assumed,
   type GapAdvice,
   type HouseRules,
   type KnownCounter,
+  type LayerRequest,
   type MadePlan,
   type PlanInput,
   type SwapPlan,
   type UnitSystem,
 } from '@yard-spool/core';
 import { cutsFor, type DraftCuts } from './draft-cuts';
-import { amountReader, draftReader, unreadable } from './draft-fields';
+import { amountReader, draftReader, unreadable, type Read, type ReadAmount } from './draft-fields';
 import { amountOn, layersOf, type SaidAmounts } from './draft-layers';
 import { amountField, fitsUnlessSaid, missing } from './draft-missing';
 import { observationsOf } from './draft-observations';
@@ -92,14 +92,8 @@ export function planDraft(
   const amounts = amountsOf(draft, sources, readAmount, taken);
   const bevelMm = read('bevel');
   const gap = gapFor(draft, sources, bevelMm, rules);
-  const asLength = (amount: Amount | null): number | null =>
-    amount?.kind === 'length' ? amount.metres : null;
-  const said = amounts.main?.length;
-  const wanted = typeof said === 'number' ? said : asLength(readAmount('wantedMain'));
-  const assumed: Assumed[] = [
-    ...(read('gear') === null ? (['gear'] as const) : []),
-    ...(draft.kept.trim() !== '' && read('keptDiameter') === null ? (['kept-diameter'] as const) : []),
-  ];
+  const wanted = wantedOf(amounts, readAmount);
+  const assumed = assumedIn(draft, read);
   const unread = unreadable(draft, system);
   const base = {
     ...{ input: null, made: null, swap: null, aim: null, sources, cuts: {}, assumed, unread },
@@ -109,22 +103,15 @@ export function planDraft(
   if (next !== '') return { ...base, next };
   const layers = layersOf(draft, sources, amounts, read, readAmount);
   // Where every layer has its amount, nothing is left to fill to a gap: the gap is what comes out.
-  const gives = layers.some(
-    (layer) =>
-      (layer.kind === 'line' && layer.length === 'fits') || (layer.kind === 'tape' && layer.wraps === 'fits'),
-  );
+  const gives = layers.some(givesWay);
   const gapUnused = !gives && draft.gap.trim() !== '';
   const asked: PlanInput = {
     observations: observationsOf(draft, read, system),
     request: {
-      layers,
-      ...(gives ? { gap: read('gap') ?? gap?.gap ?? 0 } : {}),
-      gear: read('gear') ?? USUAL_GEAR[draft.type],
+      ...{ layers, gear: read('gear') ?? USUAL_GEAR[draft.type] },
+      ...(gives ? stopAt(read, gap) : {}),
     },
-    beliefs: beliefsFor(learning, {
-      ...{ type: draft.type, kind: kindKey(draft), tag: draft.tag },
-      lines: DRAFT_LAYERS.flatMap((layer) => sources[layer]?.product.code ?? []),
-    }),
+    beliefs: believed(draft, sources, learning),
     ...(assumed.length > 0 ? { assumed } : {}),
   };
   const { made, input, aim } = aimed(asked, gives && draft.gap.trim() === '');
@@ -133,6 +120,31 @@ export function planDraft(
   const swap = draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
   const cuts = cutsFor(made.value, sources, amounts, taken, rules);
   return { ...base, input, made: made.value, swap, aim, cuts, gapUnused, next: '' };
+}
+
+const believed = (draft: ReelDraft, sources: LayerSources, learning: Learning) =>
+  beliefsFor(learning, {
+    ...{ type: draft.type, kind: kindKey(draft), tag: draft.tag },
+    lines: DRAFT_LAYERS.flatMap((layer) => sources[layer]?.product.code ?? []),
+  });
+
+/** Where to stop: as typed, else as the house has it. */
+const stopAt = (read: Read, house: GapAdvice | null) => ({ gap: read('gap') ?? house?.gap ?? 0 });
+
+const givesWay = (layer: LayerRequest): boolean =>
+  (layer.kind === 'line' && layer.length === 'fits') || (layer.kind === 'tape' && layer.wraps === 'fits');
+
+/** What is taken as usual because nobody said it. */
+const assumedIn = ({ kept }: ReelDraft, read: Read): Assumed[] => [
+  ...(read('gear') === null ? (['gear'] as const) : []),
+  ...(kept.trim() !== '' && read('keptDiameter') === null ? (['kept-diameter'] as const) : []),
+];
+
+/** Metres of main the customer wants; what was wanted before, where it is as much as fits now. */
+function wantedOf({ main }: SaidAmounts, readAmount: ReadAmount): number | null {
+  if (typeof main?.length === 'number') return main.length;
+  const before = readAmount('wantedMain');
+  return before?.kind === 'length' ? before.metres : null;
 }
 
 function amountsOf(

@@ -82,6 +82,73 @@ interface Kept {
   readonly spool: string;
 }
 
+/** How what was kept of a plan is written in the fields again. */
+class Rewriter {
+  private readonly write: ReturnType<typeof writer>;
+  private readonly layers: readonly LayerRequest[];
+  readonly underneath: Underneath;
+
+  constructor(
+    private readonly kept: Kept,
+    system: UnitSystem,
+    private readonly again: boolean,
+  ) {
+    this.write = writer(system);
+    this.layers = kept.planInput.request.layers;
+    this.underneath = underneathOf(this.layers);
+  }
+
+  readonly small = (millimetres: number): string => this.write(millimetres, 'small-length');
+  readonly length = (metres: number): string => this.write(metres, 'line-length');
+  readonly strength = (kilograms: number): string => this.write(kilograms, 'strength');
+
+  pieceOf(layer: string): string {
+    const cut = this.kept.cuts.find((one) => one.layer === layer);
+    if (!cut) return layer === 'main' && this.kept.wants.endForEnd ? SOURCES.turned : '';
+    if (cut.own && this.again) return SOURCES.own;
+    return this.again || cut.pieceId === null ? byLine(cut.productCode) : String(cut.pieceId);
+  }
+
+  amountOf(id: DraftLayer): string {
+    const layer = this.layers.find((one) => one.id === id);
+    if (layer?.kind !== 'line') return '';
+    const takes = this.kept.cuts.find((one) => one.layer === id)?.takes;
+    if (takes) return takes === 'rest' ? 'what is left' : packText(takes.pack);
+    if (layer.length === 'fits') return fitsUnlessSaid(this.underneath, id) ? '' : 'as much as fits';
+    return typeof layer.length === 'number' ? this.length(layer.length) : levelText(layer.length, this.small);
+  }
+
+  /** Line that is not the shop's. */
+  own(): Facts {
+    const notShops = Object.values(SOURCES) as string[];
+    const own = this.layers.find(
+      (layer) => layer.kind === 'line' && notShops.includes(this.pieceOf(layer.id)),
+    );
+    return own?.kind === 'line'
+      ? { ownMaterial: own.line.material, ownDiameter: this.small(own.line.diameter) }
+      : {};
+  }
+
+  /** What lies below the line that is wound. */
+  below(): Facts {
+    const assumed = this.kept.planInput.assumed ?? [];
+    const facts: Record<string, string> = {};
+    for (const layer of this.layers) {
+      if (layer.kind === 'reducer') facts.reducer = this.small(layer.diameter);
+      if (layer.kind === 'tape') {
+        facts.tapeThickness = this.small(layer.thickness);
+        if (layer.wraps !== 'fits') facts.tapeWraps = String(layer.wraps);
+      }
+      if (layer.kind === 'retained') {
+        facts.kept =
+          'length' in layer.left ? this.length(layer.left.length) : levelText(layer.left, this.small);
+        facts.keptDiameter = assumed.includes('kept-diameter') ? '' : this.small(layer.line.diameter);
+      }
+    }
+    return facts;
+  }
+}
+
 /**
  * A reel as it was planned, as the draft that would plan it again.
  *
@@ -89,71 +156,42 @@ interface Kept {
  */
 export function reelFromPlan(
   reel: Pick<CustomerReel, 'tag' | 'type' | 'label'>,
-  { planInput, cuts, wants, spool }: Kept,
+  kept: Kept,
   system: UnitSystem,
   again = false,
 ): ReelDraft {
-  const write = writer(system);
-  const { layers, gap, gear } = planInput.request;
-  const assumed = planInput.assumed ?? [];
-  const small = (millimetres: number): string => write(millimetres, 'small-length');
-  const length = (metres: number): string => write(metres, 'line-length');
-  const underneath = underneathOf(layers);
-  const pieceOf = (layer: string): string => {
-    const cut = cuts.find((one) => one.layer === layer);
-    if (!cut) return layer === 'main' && wants.endForEnd ? SOURCES.turned : '';
-    if (cut.own && again) return SOURCES.own;
-    return again || cut.pieceId === null ? byLine(cut.productCode) : String(cut.pieceId);
-  };
-  const amountOf = (id: DraftLayer): string => {
-    const layer = layers.find((one) => one.id === id);
-    if (layer?.kind !== 'line') return '';
-    const takes = cuts.find((one) => one.layer === id)?.takes;
-    if (takes) return takes === 'rest' ? 'what is left' : packText(takes.pack);
-    if (layer.length === 'fits') return fitsUnlessSaid(underneath, id) ? '' : 'as much as fits';
-    return typeof layer.length === 'number' ? length(layer.length) : levelText(layer.length, small);
-  };
-  const own = layers.find(
-    (layer) => layer.kind === 'line' && (Object.values(SOURCES) as string[]).includes(pieceOf(layer.id)),
-  );
-  const kept = layers.find((layer) => layer.kind === 'retained');
-  const reducer = layers.find((layer) => layer.kind === 'reducer');
-  const tape = layers.find((layer) => layer.kind === 'tape');
+  const { planInput, wants, spool } = kept;
+  const { gap, gear } = planInput.request;
+  const rewrite = new Rewriter(kept, system, again);
+  const { underneath } = rewrite;
+  const backing = rewrite.amountOf('backing');
   return {
     ...emptyReel(),
     ...factsOf(planInput.observations, gear, system),
-    tag: reel.tag,
-    type: reel.type,
-    label: reel.label,
+    ...{ tag: reel.tag, type: reel.type, label: reel.label },
     spool: spool === 'own' ? '' : spool,
-    onItNow: wants.onItNow,
-    ...(assumed.includes('gear') ? { gear: '' } : {}),
-    ...(kept
-      ? {
-          kept: 'length' in kept.left ? length(kept.left.length) : levelText(kept.left, small),
-          keptDiameter: assumed.includes('kept-diameter') ? '' : small(kept.line.diameter),
-        }
-      : {}),
-    ...(reducer ? { reducer: small(reducer.diameter) } : {}),
-    ...(tape && tape.wraps !== 'fits' ? { tapeWraps: String(tape.wraps) } : {}),
-    ...(tape ? { tapeThickness: small(tape.thickness) } : {}),
-    ...(own?.kind === 'line'
-      ? { ownMaterial: own.line.material, ownDiameter: small(own.line.diameter) }
-      : {}),
-    mainPiece: pieceOf('main'),
-    mainLength: amountOf('main'),
-    backingPiece: pieceOf('backing'),
+    ...(planInput.assumed?.includes('gear') ? { gear: '' } : {}),
+    ...rewrite.below(),
+    ...rewrite.own(),
+    mainPiece: rewrite.pieceOf('main'),
+    mainLength: rewrite.amountOf('main'),
+    backingPiece: rewrite.pieceOf('backing'),
     ...(underneath === 'three-layer'
-      ? { cushionLength: amountOf('backing') || emptyReel().cushionLength }
-      : { backingLength: amountOf('backing') }),
-    topPiece: pieceOf('top'),
-    topLength: amountOf('top') || emptyReel().topLength,
-    least: wants.leastMm === null ? '' : write(wants.leastMm / 1000, 'line-length'),
-    leader: wants.leader,
-    drag: wants.dragKg === null ? '' : write(wants.dragKg, 'strength'),
-    mainFirst: wants.mainFirst ? 'yes' : '',
-    gap: gap === undefined || wants.gap !== 'typed' ? '' : write(gap, 'small-length'),
-    bevel: wants.bevelMm === null ? '' : write(wants.bevelMm, 'small-length'),
+      ? { cushionLength: backing || emptyReel().cushionLength }
+      : { backingLength: backing }),
+    topPiece: rewrite.pieceOf('top'),
+    topLength: rewrite.amountOf('top') || emptyReel().topLength,
+    ...wanted(wants, rewrite),
+    gap: gap === undefined || wants.gap !== 'typed' ? '' : rewrite.small(gap),
     underneath,
   };
 }
+
+/** What the customer wants beside the line itself, as fields. */
+const wanted = (wants: Wants, { length, small, strength }: Rewriter): Facts => ({
+  ...{ onItNow: wants.onItNow, leader: wants.leader },
+  least: wants.leastMm === null ? '' : length(wants.leastMm / 1000),
+  drag: wants.dragKg === null ? '' : strength(wants.dragKg),
+  mainFirst: wants.mainFirst ? 'yes' : '',
+  bevel: wants.bevelMm === null ? '' : small(wants.bevelMm),
+});

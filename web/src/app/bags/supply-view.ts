@@ -64,7 +64,7 @@ export class SupplyView {
   });
   protected readonly measured = computed(() => {
     const main = this.pieces().main;
-    return main !== undefined && main.flangeMm !== null && main.coreMm !== null;
+    return main ? main.flangeMm !== null && main.coreMm !== null : false;
   });
   protected readonly advice = computed(() => {
     const facts = this.facts();
