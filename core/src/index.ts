@@ -29,6 +29,7 @@ export type { Disagreement } from './spool/disagreement';
 export type { FillRequest, LayerLength, LayerRequest, LayerRole, Level } from './plan/fill-request';
 export { parseAmount, type Amount, type AmountAllowed } from './quantities/amount';
 export { levelText, packText } from './quantities/amount-text';
+export { sayIn } from './quantities/say-in';
 export { proposePiece, type OfferedPiece, type PieceNeeded, type ProposedPiece } from './rack/propose-piece';
 export { USUAL_GEAR } from './lines/reel-type';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';
@@ -143,6 +144,7 @@ export { dragAdvice, type DragAdvice } from './advice/drag-advice';
 export { serviceAdvice, type ServiceAdvice, type Wear } from './advice/service-advice';
 export { reverseAdvice, type ReverseAdvice } from './advice/reverse-advice';
 export { soakAdvice, type SoakAdvice } from './advice/soak-advice';
+export { dragTooHigh, type DragTooHigh } from './advice/drag-limit';
 export {
   HOUSE_QUESTIONS,
   schoolOf,

@@ -82,7 +82,7 @@ describe('three like reels', () => {
     await browser.click('as last time');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     expect(await (await browser.field('Tag')).getAttribute('value')).toMatch(/^R-\d{4}$/);
-    expect(await (await browser.field('Length wanted')).getAttribute('value')).toBe('120 m');
+    expect(await (await browser.field('How much main')).getAttribute('value')).toBe('120 m');
   });
 });
 
@@ -99,7 +99,7 @@ describe('a reel by its tag', () => {
     await browser.click('Its spare spool');
     await browser.find('[aria-label="Reel 2 of the bag"][aria-pressed=true]');
     await browser.choose('Main line', 'JA-220');
-    await browser.fill('Length wanted', '60 m');
+    await browser.fill('How much main', '60 m');
     await browser.pressWithControl(Key.ENTER);
     const bag = await booked();
     expect(bag.customer.name).toBe('Wenna Fairholt');
@@ -126,7 +126,7 @@ describe('each type of reel', () => {
     await browser.fill('Gear ratio', gear);
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys(rating);
     await browser.choose('Main line', 'JA-207');
-    await browser.fill('Length wanted', '100');
+    await browser.fill('How much main', '100');
     await browser.choose('Backing line', 'JA-204');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
   };
@@ -135,7 +135,7 @@ describe('each type of reel', () => {
     ['Fixed-spool', '5.2:1', '200 x 0.25', 'Over the end'],
     ['Baitcaster', '6.3:1', '190 x 0.25', 'Rolling on a spindle'],
     ['Spincast', '4:1', '260 x 0.30', 'Over the end'],
-    ['Counter', '4.2:1', '260 x 0.30', 'Rolling on a spindle'],
+    ['Trolling', '4.2:1', '260 x 0.30', 'Rolling on a spindle'],
   ])('%s has its plan and its supply', async (type, gear, rating, supply) => {
     await simple(type, gear, rating);
     await browser.click('Supply');
@@ -170,7 +170,7 @@ describe('each type of reel', () => {
     await begin('Knows nothing');
     await browser.fill('Reel', 'No print on it');
     await browser.choose('Main line', 'JA-207');
-    await browser.fill('Length wanted', '100');
+    await browser.fill('How much main', '100');
     await browser.choose('Backing line', 'JA-204');
     await browser.text('Nothing is known of this spool', 'p');
     await browser.click('Why');
@@ -184,7 +184,7 @@ describe('another way to build it', () => {
     await browser.fill('Reel', 'Choices');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
     await browser.choose('Main line', 'JA-207');
-    await browser.fill('Length wanted', '100 m');
+    await browser.fill('How much main', '100 m');
     await browser.choose('Backing line', 'JA-204');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.click('Other ways');
@@ -206,13 +206,13 @@ describe('a bag that is booked', () => {
     await browser.fill('Reel', 'Changing 3000');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
     await browser.choose('Main line', 'JA-207');
-    await browser.fill('Length wanted', '100 m');
+    await browser.fill('How much main', '100 m');
     await browser.choose('Backing line', 'JA-204');
     await browser.pressWithControl(Key.ENTER);
     const { number } = await booked();
     await (await browser.text('Plan it again', 'a')).click();
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
-    await browser.fill('Length wanted', '80 m');
+    await browser.fill('How much main', '80 m');
     await browser.click('Save the plan');
     await browser.text('planned again', 'li');
     const bag = await browser.api<Bag>(`/bags/${String(number)}`);

@@ -45,7 +45,7 @@ export class BenchHand {
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys(reel.rating);
     if (reel.lip) await browser.fill('Lip Ø', reel.lip);
     await browser.choose('Main line', reel.main);
-    if (reel.length) await browser.fill('Length wanted', reel.length);
+    if (reel.length) await browser.fill('How much main', reel.length);
     if (reel.backing) await browser.choose('Backing line', reel.backing);
     if (reel.cushion) await browser.choose('Cushion', reel.cushion);
     if (reel.top) await browser.choose('Top shot', reel.top);

@@ -206,7 +206,7 @@ describe('from bag to closed run', () => {
 
   it('a trolling reel: old line into its bin, its counter walked once and left as it is', async () => {
     await hand.book({
-      ...{ customer: 'Bench Troll', name: 'Bench 30 counter', type: 'Counter', gear: '4.2:1' },
+      ...{ customer: 'Bench Troll', name: 'Bench 30 counter', type: 'Trolling', gear: '4.2:1' },
       rating: '260 x 0.45',
       ...{ lip: '58 mm', main: 'JB-220', length: '150 m', backing: 'JB-204' },
     });

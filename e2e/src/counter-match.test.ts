@@ -11,7 +11,7 @@ journey((opened) => ({ browser, hand } = opened), {
   brings: { 'JM-220': 'N-220', 'JM-204': 'N-204' },
 });
 
-const REEL = { type: 'Counter', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', main: 'JM-220' } as const;
+const REEL = { type: 'Trolling', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', main: 'JM-220' } as const;
 /** Nobody of that name was here before, however often the journeys ran. */
 const CUSTOMER = `Counter Set ${String(Date.now())}`;
 const tags: string[] = [];

@@ -131,7 +131,7 @@ describe('an imperial print in pounds', () => {
     await rating.sendKeys(Key.chord(Key.CONTROL, 'a'), '8/140');
     await browser.text('140 yd of 8 lb nylon, about 0.011', 'p');
     await browser.choose('Main line', 'JE-207');
-    await browser.fill('Length wanted', '100');
+    await browser.fill('How much main', '100');
     await browser.choose('Backing line', 'JE-204');
     await browser.until(
       async () =>

@@ -24,7 +24,7 @@ async function bookOne(): Promise<Bag> {
   await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('208 x 0.25');
   await browser.fill('Lip Ø', '46 mm');
   await browser.choose('Main line', 'JH-207');
-  await browser.fill('Length wanted', '110 m');
+  await browser.fill('How much main', '110 m');
   await browser.choose('Backing line', 'JH-204');
   await browser.find('ys-plan-view pattern');
   await browser.pressWithControl(Key.ENTER);

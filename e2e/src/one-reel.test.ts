@@ -49,7 +49,7 @@ describe('one reel, end to end', () => {
     await browser.fill('Lip Ø', '46');
     await browser.fill('Width', '16.5');
     await browser.choose('Main line', 'JO-207');
-    await browser.fill('Length wanted', '120');
+    await browser.fill('How much main', '120');
     await browser.choose('Backing line', 'JO-204');
     const shownHeadline = await browser.shown('[data-test=plan-headline]');
     const shownLikely = await browser.shown('[data-test=plan-likely]');

@@ -45,7 +45,7 @@ async function view(name: string, path: string, ready: string): Promise<void> {
 
 /** Two reels of a set: the answer after a walk, the table with its chart, the set. */
 async function counters(hand: BenchHand): Promise<void> {
-  const reel = { type: 'Counter', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', length: '150 m' };
+  const reel = { type: 'Trolling', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', length: '150 m' };
   const customer = 'Grey Petrel charters';
   const read = async (reading: string): Promise<void> => {
     await (await browser.field('Counter reads at the mark')).sendKeys(reading, Key.ENTER);
@@ -115,7 +115,7 @@ try {
   await browser.fill('Lip Ø', '46.2 mm');
   await browser.fill('Width', '16.4 mm');
   await browser.choose('Main line', 'N-207');
-  await browser.fill('Length wanted', '120 m');
+  await browser.fill('How much main', '120 m');
   await browser.choose('Backing line', 'S-034');
   await browser.find('ys-plan-view pattern');
   await picture('book-in');

@@ -33,7 +33,7 @@ describe('when something is wrong', () => {
     await browser.fill('Tag', tag);
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('210 x 0.25');
     await browser.choose('Main line', 'JT-207');
-    await browser.fill('Length wanted', '120');
+    await browser.fill('How much main', '120');
     await browser.choose('Backing line', 'JT-204');
     await browser.find('[data-test=plan-headline]');
     await (await browser.find('section:last-of-type button.go')).click();
@@ -41,7 +41,7 @@ describe('when something is wrong', () => {
     expect(await (await browser.field('Reel')).getAttribute('value')).toBe('Somebody else’s reel');
     await browser.driver.navigate().refresh();
     expect(await (await browser.field('Tag')).getAttribute('value')).toBe(tag);
-    expect(await (await browser.field('Length wanted')).getAttribute('value')).toBe('120 m');
+    expect(await (await browser.field('How much main')).getAttribute('value')).toBe('120 m');
   });
 
   it('a field says what it takes and keeps what was typed', async () => {

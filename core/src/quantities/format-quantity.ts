@@ -44,8 +44,27 @@ export function formatQuantity(
 ): ShownQuantity {
   const [unit, usual] = SHOWN[system][dimension];
   const inUnit = value / (TO_BASE[dimension][unit] ?? 1);
+  if (decimals === undefined && unit === 'in') {
+    const number = asFraction(inUnit) ?? inUnit.toFixed(usual);
+    return { number, unit, text: `${number}\u00a0${unit}` };
+  }
   const number = withThousands(inUnit.toFixed(decimals ?? usual).replace(/^-(0(\.0+)?)$/, '$1'));
   return { number, unit, text: unit ? `${number}\u00a0${unit}` : number };
+}
+
+/** The trade's own steps on a rule, and how near to one is on it: a tenth of a millimetre. */
+const STEPS = 32;
+const ON_THE_STEP = 0.1 / 25.4;
+
+/** Inches as people read them off a rule: whole, halves to thirty-seconds; null between two steps. */
+function asFraction(inches: number): string | null {
+  const steps = Math.round(inches * STEPS);
+  if (inches < 0 || Math.abs(steps / STEPS - inches) > ON_THE_STEP) return null;
+  const whole = Math.floor(steps / STEPS);
+  let [over, under] = [steps % STEPS, STEPS];
+  if (over === 0) return String(whole);
+  while (over % 2 === 0) [over, under] = [over / 2, under / 2];
+  return `${whole > 0 ? `${String(whole)}\u00a0` : ''}${String(over)}/${String(under)}`;
 }
 
 /** A line's diameter: two decimals in millimetres, three in inches. */

@@ -56,7 +56,10 @@ function readWithUnit(text: string, dimension: Dimension, system: UnitSystem): R
     return fail(issue('not-a-number', `"${text.trim()}" is not a number. Write it like 120, 0.25 or 1/16.`));
   const number = parseNumber(match[1] ?? '');
   if (!number.ok) return number;
-  const spelled = (match[2] ?? DEFAULT_UNIT[system][dimension]).trim().toLowerCase().replace(/\.$/, '');
+  // Nobody divides a millimetre: a bare 1/8 is of an inch.
+  const bare =
+    dimension === 'small-length' && match[1]?.includes('/') ? 'in' : DEFAULT_UNIT[system][dimension];
+  const spelled = (match[2] ?? bare).trim().toLowerCase().replace(/\.$/, '');
   const unit = UNIT_SPELLINGS[spelled] ?? spelled;
   const factor = dimension === 'count' && unit === '' ? 1 : TO_BASE[dimension][unit];
   if (factor === undefined) return fail(unknownUnit(spelled, dimension));

@@ -47,6 +47,9 @@ export class BagList {
   );
 
   constructor() {
-    useKeys({ N: () => void this.router.navigate(['/bags/new']) });
+    useKeys({
+      N: () => void this.router.navigate(['/bags/new']),
+      Q: () => void this.router.navigate(['/bags/question']),
+    });
   }
 }

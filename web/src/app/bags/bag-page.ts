@@ -91,7 +91,7 @@ export class BagPage {
   protected readonly states = STATE_WORDS;
   protected readonly isFilled = isFilled;
   protected readonly promised = promisedText;
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
   protected readonly panel = signal<'edit' | 'call-off-bag' | 'call-off-reel' | null>(null);
   protected readonly sending = new Sending();
   protected readonly hasWaiting = computed(() =>

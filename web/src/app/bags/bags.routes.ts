@@ -8,6 +8,11 @@ export const BAGS_ROUTES: Routes = [
     title: 'Book a bag in · Yard Spool',
   },
   {
+    path: 'question',
+    loadComponent: async () => (await import('./quick-question')).QuickQuestion,
+    title: 'Quick question · Yard Spool',
+  },
+  {
     path: ':number/reel/:id',
     loadComponent: async () => (await import('./replan')).Replan,
     title: 'Plan a reel again · Yard Spool',

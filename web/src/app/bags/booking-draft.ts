@@ -39,6 +39,13 @@ export const keepDraft = (draft: BookingDraft): void => {
   sessionStorage.setItem(KEPT_AT, JSON.stringify(draft));
 };
 
+/** A reel that was asked about goes into the booking that is being typed: in place of one nobody has begun. */
+export function addToDraft(reel: ReelDraft): void {
+  const draft = keptDraft();
+  const begun = draft.reels.filter(({ label, mainPiece }) => label !== '' || mainPiece !== '');
+  keepDraft({ ...draft, reels: [reel, ...begun] });
+}
+
 /** Forgets the draft, after it was booked or on asking. */
 export function dropDraft(): BookingDraft {
   sessionStorage.removeItem(KEPT_AT);

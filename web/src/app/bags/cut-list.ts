@@ -7,6 +7,8 @@ import { LineSwatch } from '../drawing/line-swatch';
 /** One cut as a list shows it. */
 export interface CutRow {
   readonly layer: string;
+  /** The line's code, where the shop has one. */
+  readonly code?: string;
   readonly line: string;
   readonly piece: string;
   readonly water: PlannedCut['water'];

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, viewChild } from '@angular/core';
 import type { ReelKind } from '@yard-spool/contract';
+import { UnitsService } from '../data/units.service';
 import { PlanSide } from './plan-side';
 import { PlanView } from './plan-view';
 import { PlanningDesk } from './planning-desk';
@@ -26,6 +27,7 @@ import { ReelEntry } from './reel-entry';
         [planned]="desk.plan()"
         [kinds]="kinds()"
         [tagged]="tagged()"
+        [asking]="asking()"
         (tagTyped)="tagTyped.emit($event)"
       />
     </section>
@@ -42,7 +44,7 @@ import { ReelEntry } from './reel-entry';
             [ends]="desk.type() === 'fixed-spool'"
           />
         } @else if (rackKnown()) {
-          <h1>{{ plan.problems[0] ?? 'The plan appears here' }}</h1>
+          <h1>{{ units.say(plan.problems[0] ?? 'The plan appears here') }}</h1>
           <p class="pt-2 text-mute">
             {{
               desk.rack().length === 0
@@ -61,7 +63,10 @@ import { ReelEntry } from './reel-entry';
         [type]="desk.type()"
         [ruling]="desk.ruling()"
         [promised]="promised()"
+        [waysOut]="desk.waysOut()"
+        [notes]="desk.notes()"
         (taken)="desk.take($event)"
+        (way)="desk.change($event.change)"
       />
       <ng-content select="[deskFoot]" />
     </section>
@@ -73,6 +78,7 @@ import { ReelEntry } from './reel-entry';
 })
 export class DeskView {
   protected readonly desk = inject(PlanningDesk);
+  protected readonly units = inject(UnitsService);
   private readonly entry = viewChild.required(ReelEntry);
 
   readonly rackKnown = input.required<boolean>();
@@ -80,6 +86,8 @@ export class DeskView {
   readonly kinds = input<readonly ReelKind[]>([]);
   /** Whether the reel has its tag already and keeps it. */
   readonly tagged = input(false);
+  /** Whether it is only asked about: it has no tag then. */
+  readonly asking = input(false);
   readonly promised = input('');
   /** A tag was typed whole. */
   readonly tagTyped = output<string>();

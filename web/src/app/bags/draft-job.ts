@@ -98,6 +98,7 @@ export function cutRows(
     const on = ons.find(({ layer }) => layer === id)?.on;
     const row = {
       layer: id,
+      ...(source.product.id > 0 ? { code: source.product.code } : {}),
       line: source.name,
       look: source.look,
       metres: length.value,

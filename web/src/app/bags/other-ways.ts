@@ -37,10 +37,11 @@ const NAMES: Readonly<Record<BuildKind, string>> = {
           }}
         </span>
         <span class="col-span-2 text-[13px] text-mute">
-          {{ build.handleTurns.toFixed(0) }} turns, {{ joins(build) }}{{ cost(build) }}. {{ build.reason }}
+          {{ build.handleTurns.toFixed(0) }} turns, {{ joins(build) }}{{ cost(build) }}.
+          {{ units.say(build.reason) }}
         </span>
         @if (blocked(build); as sentence) {
-          <span class="col-span-2 text-[13px] font-bold text-stop">{{ sentence }}</span>
+          <span class="col-span-2 text-[13px] font-bold text-stop">{{ units.say(sentence) }}</span>
         }
       </div>
     } @empty {

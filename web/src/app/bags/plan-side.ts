@@ -9,6 +9,7 @@ import type { DraftPlan } from './draft-plan';
 import { OtherWays } from './other-ways';
 import { PlanWhy } from './plan-why';
 import { SupplyView } from './supply-view';
+import type { WayOut } from './ways-out';
 
 type Tab = 'cuts' | 'ways' | 'supply' | 'why';
 
@@ -30,6 +31,10 @@ export class PlanSide {
   /** The rules this reel is planned under. */
   readonly ruling = input.required<EffectiveRules>();
   readonly taken = output<Build>();
+  /** Ways out of a shortfall, and what else has to be said. */
+  readonly waysOut = input<readonly WayOut[]>([]);
+  readonly notes = input<readonly string[]>([]);
+  readonly way = output<WayOut>();
 
   protected readonly tabs: readonly { readonly id: Tab; readonly name: string }[] = [
     { id: 'cuts', name: 'Cuts' },
@@ -46,6 +51,7 @@ export class PlanSide {
   protected readonly disagreement = computed(() => this.planned().made?.spool.disagreement?.sentence ?? '');
 
   constructor() {
+    useKeys((key) => this.wayFor(key));
     useKeys(
       Object.fromEntries(this.tabs.map(({ id }, i) => [`Alt ${String(i + 1)}`, () => this.shown.set(id)])),
     );
@@ -59,6 +65,15 @@ export class PlanSide {
     const by = from === 'reel' ? 'this reel’s own walks' : 'walks of its kind';
     return `Filled to ${this.units.small(aim.gap)} below the lip, where its counter should agree at ${markText(match, unit)}, by ${by}.`;
   });
+
+  /** The ways out follow the tabs: Alt 5 and on. */
+  protected readonly firstWay = 5;
+
+  private wayFor(key: string): (() => void) | undefined {
+    const at = /^Alt (\d)$/.exec(key)?.[1];
+    const way = at === undefined ? undefined : this.waysOut()[Number(at) - this.firstWay];
+    return way ? () => this.way.emit(way) : undefined;
+  }
 
   protected take(build: Build): void {
     this.taken.emit(build);

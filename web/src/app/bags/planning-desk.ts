@@ -7,7 +7,9 @@ import { draftFacts } from './draft-facts';
 import { BroughtLines, cutRows, draftJob, layerLooks, notReady, takenBy } from './draft-job';
 import { planDraft, type DraftPlan } from './draft-plan';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
+import { planNotes } from './plan-notes';
 import { takeBuild } from './take-build';
+import { waysOut } from './ways-out';
 
 /** A reel on the desk with the rules it is planned under and its plan. */
 interface PlannedReel {
@@ -91,6 +93,14 @@ export class PlanningDesk {
   readonly ruling = computed(() => this.shown().ruling);
   readonly looks = computed(() => layerLooks(this.plan()));
   readonly cuts = computed(() => this.cutsOf(this.at()));
+  readonly waysOut = computed(() => {
+    const { rack, system, learning } = this.given();
+    const taken = this.takenByOthers(this.at());
+    const by = { rack, system, rules: this.ruling().rules, learning, taken };
+    return waysOut(this.draft(), this.plan(), this.cuts(), by);
+  });
+  /** What was taken as usual, and what was asked and cannot hold. */
+  readonly notes = computed(() => planNotes(this.draft(), this.plan(), this.units));
 
   /** What keeps these reels from being kept, in one sentence; empty where nothing does. */
   readonly notReady = computed(() => {
@@ -152,6 +162,11 @@ export class PlanningDesk {
     this.show(Math.max(0, gone - 1));
   }
 
+  /** Changes some of what is said of the reel looked at. */
+  change(change: Partial<ReelDraft>): void {
+    this.form.patchValue(change);
+  }
+
   take(build: Build): void {
     this.form.patchValue(takeBuild(build, this.draft(), this.units.system()));
   }
@@ -181,10 +196,13 @@ export class PlanningDesk {
   }
 
   private cutsOf(index: number) {
-    const plans = this.plans();
-    const plan = plans[index];
-    const tail = this.house.tail();
-    const others = plans.filter((_, i) => i !== index);
-    return plan ? cutRows(plan, takenBy(others, tail), tail) : [];
+    const plan = this.plans()[index];
+    return plan ? cutRows(plan, this.takenByOthers(index), this.house.tail()) : [];
+  }
+
+  /** Metres the other reels on the desk take, by piece. */
+  private takenByOthers(index: number): Map<number, number> {
+    const others = this.plans().filter((_, i) => i !== index);
+    return takenBy(others, this.house.tail());
   }
 }

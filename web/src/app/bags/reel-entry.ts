@@ -66,6 +66,8 @@ export class ReelEntry {
   readonly kinds = input<readonly ReelKind[]>([]);
   /** Whether the reel has its tag already and keeps it. */
   readonly tagged = input(false);
+  /** Whether it is only asked about: it has no tag then. */
+  readonly asking = input(false);
   /** A tag was typed whole. */
   readonly tagTyped = output<string>();
 

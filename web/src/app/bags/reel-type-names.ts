@@ -5,6 +5,6 @@ export const REEL_TYPE_NAMES: Readonly<Record<ReelType, string>> = {
   'fixed-spool': 'Fixed-spool',
   baitcaster: 'Baitcaster',
   spincast: 'Spincast',
-  trolling: 'Counter',
+  trolling: 'Trolling',
   'big-game': 'Big game',
 };

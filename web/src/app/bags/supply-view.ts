@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { adviceFacts, type Piece, type ReelType } from '@yard-spool/contract';
 import {
   adviceSheet,
@@ -12,6 +12,7 @@ import {
   type SupplyStand,
 } from '@yard-spool/core';
 import { DateTime } from 'luxon';
+import { UnitsService } from '../data/units.service';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import type { DraftPlan } from './draft-plan';
 import { promisedText } from './promised-text';
@@ -47,6 +48,7 @@ export class SupplyView {
   /** When the bag is promised, ISO 8601; empty where it is not known. */
   readonly promised = input('');
 
+  protected readonly units = inject(UnitsService);
   protected readonly names = NAMES;
   /** The piece each layer is cut from, where one is known. */
   private readonly pieces = computed((): Readonly<Record<string, Piece | undefined>> =>

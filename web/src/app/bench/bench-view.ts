@@ -42,7 +42,9 @@ export class BenchView {
   readonly words = computed(() => {
     const [facts, step, state] = [this.store.facts(), this.current(), this.state()];
     const way = state?.supplies[step?.layer ?? '']?.way ?? null;
-    return facts && step ? stepWords(step, facts, way) : null;
+    if (!facts || !step) return null;
+    const { name, todo, look, cautions } = stepWords(step, facts, way);
+    return { name, todo: this.units.say(todo), look: this.units.say(look), cautions };
   });
   readonly cautions = computed(() => {
     const places = this.words()?.cautions ?? [];

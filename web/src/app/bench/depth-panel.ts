@@ -7,6 +7,7 @@ import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { RunStore } from './run-store';
+import { UnitsService } from '../data/units.service';
 
 const DEPTH = { min: -3, max: 80 };
 
@@ -27,7 +28,9 @@ const DEPTH = { min: -3, max: 80 };
       <ys-choice label="Read" [control]="form.controls.by" [options]="ways" />
       @if (judged(); as said) {
         @if (said.verdict !== 'fits') {
-          <p class="look px-3 py-2 font-bold" role="alert" data-test="depth-question">{{ said.sentence }}</p>
+          <p class="look px-3 py-2 font-bold" role="alert" data-test="depth-question">
+            {{ units.say(said.sentence) }}
+          </p>
         }
         @if (said.verdict === 'unlikely') {
           <label class="flex min-h-12 items-center gap-3 font-semibold">
@@ -43,6 +46,7 @@ const DEPTH = { min: -3, max: 80 };
 })
 export class DepthPanel {
   private readonly store = inject(RunStore);
+  protected readonly units = inject(UnitsService);
   private readonly quantity = quantityReader();
 
   /** The layer whose surface is measured, or `gap` at the end. */

@@ -6,6 +6,7 @@ import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { RunStore } from './run-store';
+import { UnitsService } from '../data/units.service';
 
 const DEPTH = { min: -3, max: 80 };
 const DID: Readonly<Record<WasherAction, string>> = {
@@ -42,7 +43,9 @@ const DID: Readonly<Record<WasherAction, string>> = {
     </div>
     <p class="text-[14px] text-mute">Below the lip, all three from one side of the calliper.</p>
     @if (advice(); as said) {
-      <p class="look px-3 py-2 font-bold" role="status" data-test="lay-advice">{{ said.sentence }}</p>
+      <p class="look px-3 py-2 font-bold" role="status" data-test="lay-advice">
+        {{ units.say(said.sentence) }}
+      </p>
       <p class="text-[13px] text-mute">{{ said.why }}</p>
       @for (way of ways(); track way.did) {
         <button
@@ -60,6 +63,7 @@ const DID: Readonly<Record<WasherAction, string>> = {
 })
 export class LayPanel {
   private readonly store = inject(RunStore);
+  protected readonly units = inject(UnitsService);
   private readonly quantity = quantityReader();
 
   readonly layer = input.required<string>();

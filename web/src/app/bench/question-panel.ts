@@ -3,6 +3,7 @@ import type { SettlingQuestion } from '@yard-spool/core';
 import { RunStore } from './run-store';
 import { InView } from '../ui/in-view';
 import { useKeys } from '../keyboard/keyboard.service';
+import { UnitsService } from '../data/units.service';
 
 /** Readings that contradict each other, asked about before the reel is closed. */
 @Component({
@@ -11,7 +12,7 @@ import { useKeys } from '../keyboard/keyboard.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="contradiction">
-      <b class="text-[19px]">{{ question().sentence }}</b>
+      <b class="text-[19px]">{{ units.say(question().sentence) }}</b>
       @for (answer of question().answers; track answer.words; let i = $index) {
         <button
           type="button"
@@ -30,6 +31,7 @@ import { useKeys } from '../keyboard/keyboard.service';
 })
 export class QuestionPanel {
   private readonly store = inject(RunStore);
+  protected readonly units = inject(UnitsService);
 
   readonly question = input.required<SettlingQuestion>();
 

@@ -4,6 +4,7 @@ import { ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract
 import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
 import * as v from 'valibot';
 import { RequestProblem } from './request-problem';
+import { UnitsService } from './units.service';
 
 type Sent<S> = S extends v.GenericSchema ? v.InferInput<S> : never;
 
@@ -18,6 +19,7 @@ export interface CallOptions<P extends RouteParts> {
 @Injectable({ providedIn: 'root' })
 export class ApiService {
   private readonly http = inject(HttpClient);
+  private readonly units = inject(UnitsService);
 
   /** Calls a route. Cold: nothing is sent before somebody subscribes. */
   call<P extends RouteParts>(
@@ -29,7 +31,18 @@ export class ApiService {
     );
     return this.http.request(method, `/api${address}`, { params: { ...query }, body }).pipe(
       map((reply) => v.parse(parts.reply, reply)),
-      catchError((error: unknown) => throwError(() => toProblem(error))),
+      catchError((error: unknown) => throwError(() => this.said(error))),
+    );
+  }
+
+  /** A failure in the person's own units. */
+  private said(error: unknown): RequestProblem {
+    const { code, sentence, fields } = toProblem(error);
+    const say = (text: string): string => this.units.say(text);
+    return new RequestProblem(
+      code,
+      say(sentence),
+      fields.map(({ path, message }) => ({ path, message: say(message) })),
     );
   }
 
@@ -42,7 +55,7 @@ export class ApiService {
         bytes: body ?? new Blob(),
       })),
       catchError((error: unknown) =>
-        from(withText(error)).pipe(switchMap((told) => throwError(() => toProblem(told)))),
+        from(withText(error)).pipe(switchMap((told) => throwError(() => this.said(told)))),
       ),
     );
   }

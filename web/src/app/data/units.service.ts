@@ -2,6 +2,7 @@ import { Injectable, signal } from '@angular/core';
 import {
   formatDiameter,
   formatQuantity,
+  sayIn,
   type Dimension,
   type ShownQuantity,
   type UnitSystem,
@@ -41,6 +42,16 @@ export class UnitsService {
   /** A depth, gap or diameter of a spool, from mm. */
   small(millimetres: number): string {
     return this.show(millimetres, 'small-length').text;
+  }
+
+  /** A pull, from kg. */
+  strength(kilograms: number): string {
+    return this.show(kilograms, 'strength').text;
+  }
+
+  /** A sentence of the core, which speaks metric. */
+  say(sentence: string): string {
+    return sayIn(sentence, this.chosen());
   }
 
   /** A line's diameter, from mm. */

@@ -1,0 +1,72 @@
+import { dragTooHigh, makePlan, type PlanInput } from '@yard-spool/core';
+import type { UnitsService } from '../data/units.service';
+import { DIMENSIONS, draftReader } from './draft-fields';
+import type { DraftPlan } from './draft-plan';
+import { DRAFT_LAYERS } from './draft-sources';
+import type { ReelDraft } from './reel-draft';
+
+/** What has to be said beside a plan: what was taken as usual and what that changes, and what was asked and cannot hold. */
+export function planNotes(draft: ReelDraft, planned: DraftPlan, units: UnitsService): string[] {
+  return [
+    gearNote(planned),
+    keptNote(planned, units),
+    gapNote(planned, units),
+    dragNote(draft, planned, units),
+  ].filter((note) => note !== '');
+}
+
+function gearNote({ input, assumed }: DraftPlan): string {
+  if (!input || !assumed.includes('gear')) return '';
+  return `Gear ${input.request.gear.toFixed(1)}:1 is taken, as usual for this type. Only the turns hang on it: read it off the reel, or stop by the depth.`;
+}
+
+/** Old line nobody measured, thin and thick, mm: ordinary nylons. From memory. */
+const THIN = 0.25;
+const THICK = 0.35;
+
+function keptNote({ input, made, assumed }: DraftPlan, units: UnitsService): string {
+  if (!input || !made || !assumed.includes('kept-diameter')) return '';
+  const kept = input.request.layers.find((layer) => layer.kind === 'retained');
+  // Kept up to a level, it takes the same room however thick it is.
+  if (kept?.kind !== 'retained' || !('length' in kept.left)) return '';
+  const [thin, thick] = [figureAt(input, THIN, units), figureAt(input, THICK, units)];
+  const taken = units.diameter(kept.line.diameter);
+  if (thin === '' || thin === thick)
+    return `The old line is taken to be ${taken}; how thick it is changes nothing.`;
+  return `The old line is taken to be ${taken}. At ${units.diameter(THIN)} it comes to ${thin}, at ${units.diameter(THICK)} to ${thick}: measure it if that matters.`;
+}
+
+/** What a plan comes to with old line of a diameter. */
+function figureAt(input: PlanInput, diameter: number, units: UnitsService): string {
+  const layers = input.request.layers.map((layer) =>
+    layer.kind === 'retained' ? { ...layer, line: { ...layer.line, diameter } } : layer,
+  );
+  const made = makePlan({ ...input, request: { ...input.request, layers } });
+  if (!made.ok) return '';
+  const { plan } = made.value;
+  const solved = plan.layers.find(({ id }) => id === plan.solvedFor);
+  if (solved?.request.kind !== 'line') return `a gap of ${units.small(plan.gap.value)}`;
+  return `${units.length(solved.length.value)} of ${solved.request.role}`;
+}
+
+function gapNote({ gapUnused, made }: DraftPlan, units: UnitsService): string {
+  if (!gapUnused || !made) return '';
+  return `Every layer has its amount, so the gap that was typed has no say: it comes out at ${units.small(made.plan.gap.value)}. Let one layer be as much as fits to stop at the gap.`;
+}
+
+function dragNote(draft: ReelDraft, { sources }: DraftPlan, units: UnitsService): string {
+  const drag = draftReader(draft, units.system())('drag');
+  const layers = DRAFT_LAYERS.flatMap((layer) => sources[layer] ?? []);
+  const tooHigh =
+    drag === null
+      ? null
+      : dragTooHigh(
+          drag,
+          layers.map(({ product }) => product.strengthKg),
+        );
+  if (drag === null || !tooHigh) return '';
+  const { breaks, knot, weakest } = tooHigh;
+  const name = layers[weakest]?.name ?? 'the weakest layer';
+  const shown = (kilograms: number): string => units.show(kilograms, DIMENSIONS.drag, 1).text;
+  return `A drag of ${shown(drag)} is more than ${name} stands: it is rated ${shown(breaks)}, a knot in it about ${shown(knot)}. Set less, or choose stronger line.`;
+}

@@ -1,0 +1,94 @@
+import { formatQuantity, type Dimension, type UnitSystem } from '@yard-spool/core';
+import type { CutRow } from './cut-list';
+import { cutRows } from './draft-job';
+import { planDraft, type DraftPlan, type PlannedWith } from './draft-plan';
+import { byLine } from './draft-sources';
+import type { ReelDraft } from './reel-draft';
+
+/** A way out of a plan that does not fit, or of a piece that is too short: what it is called, and what it changes. */
+export interface WayOut {
+  readonly name: string;
+  readonly change: Partial<ReelDraft>;
+}
+
+/** Whether a plan or its cuts lack something, if only within the doubt. */
+export const lacks = ({ made }: DraftPlan, cuts: readonly CutRow[]): boolean =>
+  (made?.plan.issues.some(({ code }) => code === 'does-not-fit') ?? false) ||
+  cuts.some(({ left, short = 0, comes }) => comes === true || (left ?? 0) < 0 || short >= 0.5);
+
+/**
+ * The ways out of a shortfall, those that do work: a smaller gap, a shorter main, thinner line, more or less backing, or
+ * line that has yet to come. Each is planned before it is offered.
+ */
+export function waysOut(
+  draft: ReelDraft,
+  plan: DraftPlan,
+  cuts: readonly CutRow[],
+  by: PlannedWith,
+): WayOut[] {
+  if (!plan.made || !lacks(plan, cuts)) return [];
+  return [
+    ...smallerGap(plan, by.system),
+    ...shorterMain(plan, cuts, by.system),
+    ...lessBacking(draft),
+    ...thinner(draft, plan, by),
+    ...laterLine(draft, cuts),
+  ].filter(({ change }) => works({ ...draft, ...change }, by));
+}
+
+function works(draft: ReelDraft, by: PlannedWith): boolean {
+  const plan = planDraft(draft, by);
+  const fits = plan.made?.plan.issues.every(({ severity }) => severity !== 'error') ?? false;
+  return fits && cutRows(plan, by.taken).every(({ left }) => (left ?? 0) >= 0);
+}
+
+const shown = (value: number, dimension: Dimension, system: UnitSystem): string =>
+  formatQuantity(value, dimension, system).text.replace(/\u00a0/g, ' ');
+
+function smallerGap({ made }: DraftPlan, system: UnitSystem): WayOut[] {
+  const issue = made?.plan.issues.find(({ code }) => code === 'does-not-fit');
+  const gap = issue?.values?.gap;
+  if (gap === undefined || gap < 0) return [];
+  // Rounded down: what is typed must leave the room.
+  const tenths = Math.floor(gap * 10) / 10;
+  const text = system === 'metric' ? `${tenths.toFixed(1)} mm` : `${(tenths / 25.4).toFixed(3)} in`;
+  return [{ name: `A smaller gap, ${shown(tenths, 'small-length', system)}`, change: { gap: text } }];
+}
+
+function shorterMain({ made, wanted }: DraftPlan, cuts: readonly CutRow[], system: UnitSystem): WayOut[] {
+  if (!made || wanted === null) return [];
+  const excess = made.plan.issues.find(({ code }) => code === 'does-not-fit')?.values?.excess ?? 0;
+  const row = cuts.find(({ layer }) => layer === 'main');
+  const lacking = Math.max(excess, -(row?.left ?? 0), row?.short ?? 0);
+  const metres = wanted - lacking;
+  if (lacking <= 0 || metres < 1) return [];
+  const unit = system === 'metric' ? 1 : 0.9144;
+  const text = `${String(Math.floor(metres / unit))} ${system === 'metric' ? 'm' : 'yd'}`;
+  return [{ name: `A shorter main, ${text}`, change: { mainLength: text } }];
+}
+
+/** Backing that was given a length or a level, and could make room. */
+const lessBacking = ({ underneath, backingLength }: ReelDraft): WayOut[] =>
+  underneath === 'backing' && backingLength.trim() !== ''
+    ? [{ name: 'As much backing as fits', change: { backingLength: '' } }]
+    : [];
+
+/** The next thinner line of the same material. */
+function thinner(_: ReelDraft, { sources: { main } }: DraftPlan, { rack }: PlannedWith): WayOut[] {
+  if (!main) return [];
+  const [next] = rack.lines
+    .filter(({ material, diameter }) => material === main.line.material && diameter < main.line.diameter)
+    .sort((a, b) => b.diameter - a.diameter);
+  return next ? [{ name: `Thinner: ${next.name}`, change: { mainPiece: byLine(next.code) } }] : [];
+}
+
+/** The same line from whichever piece has enough, or once some has come. */
+const laterLine = ({ mainPiece, backingPiece }: ReelDraft, cuts: readonly CutRow[]): WayOut[] =>
+  cuts.flatMap(({ layer, left, code }): WayOut[] => {
+    if ((left ?? 0) >= 0 || !code) return [];
+    const change = layer === 'main' ? { mainPiece: byLine(code) } : { backingPiece: byLine(code) };
+    const same = layer === 'main' ? mainPiece === change.mainPiece : backingPiece === change.backingPiece;
+    return same || (layer !== 'main' && layer !== 'backing')
+      ? []
+      : [{ name: 'Another piece of it, or when it comes', change }];
+  });
