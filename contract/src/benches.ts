@@ -37,6 +37,8 @@ const bench = {
   ),
   /** The hand that winds here. */
   hand: v.picklist(['right', 'left']),
+  /** The key its foot switch types; empty where it has none. */
+  pedal: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(20, 'A key is 20 characters at most.')), ''),
   devices: v.pipe(v.array(DeviceSchema), v.maxLength(4, 'A bench has four devices at most.')),
 };
 

@@ -48,6 +48,8 @@ export const PlannedCutSchema = v.object({
   takes: v.nullable(TakesSchema),
   /** Whether its piece lies in a tub, or is out of it and not dry yet. */
   water: v.picklist(WATER_STATES),
+  /** The soak it is in, by which it is taken out of its tub. */
+  soakId: v.nullable(IdSchema),
 });
 export type PlannedCut = v.InferOutput<typeof PlannedCutSchema>;
 

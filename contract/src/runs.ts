@@ -1,6 +1,7 @@
 import {
   COUNTER_UNITS,
   DOUBT_CAUSES,
+  GIVEN_UP_TO,
   HOUSE_QUESTIONS,
   EXCEPTION_SCOPES,
   SUPPLY_WAYS,
@@ -107,7 +108,7 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
   }),
   of('chosen', {
     layer: id,
-    how: v.picklist(['take-off', 'smaller-gap', 'cut-short']),
+    how: v.picklist(['take-off', 'smaller-gap', 'cut-short', 'another-length']),
     gap: v.exactOptional(depth),
     length: v.exactOptional(metres),
   }),
@@ -135,6 +136,14 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
   }),
   of('moving', { on: v.boolean() }),
   of('noted', { step: id, values: v.record(id, note) }),
+  of('piece-changed', {
+    layer: id,
+    pieceId: IdSchema,
+    code: v.pipe(v.string(), v.maxLength(20)),
+    usedUp: v.boolean(),
+  }),
+  of('put-aside', { why: v.pipe(v.string(), v.maxLength(120)) }),
+  of('given-up', { why: line('A reason', 120), line: v.picklist(GIVEN_UP_TO) }),
   of('undone', { event: UuidSchema }),
   of('closed', {}),
   of('reopened', { why: line('A reason', 200) }),
@@ -161,6 +170,8 @@ export const RunRulesSchema = v.object({
 export type RunRules = v.InferOutput<typeof RunRulesSchema>;
 
 export const NewRunSchema = v.object({ jobId: IdSchema, benchId: IdSchema });
+/** Giving a run up: why, and where the line that is on goes. */
+export const GiveUpSchema = v.object({ why: line('A reason', 120), line: v.picklist(GIVEN_UP_TO) });
 export const ReopenRunSchema = v.object({ why: line('A reason', 200) });
 
 /** Where the line of a layer leaves its supply. */
@@ -176,10 +187,12 @@ export const RunSchema = v.object({
   /** Its bench, as it is called now. */
   bench: v.string(),
   benchId: IdSchema,
-  state: v.picklist(['open', 'closed']),
+  state: v.picklist(['open', 'closed', 'given-up']),
   bagNumber: IdSchema,
   customer: v.string(),
   reelsInBag: v.number(),
+  /** The bag's notes. */
+  notes: v.string(),
   job: JobSchema,
   under: RunRulesSchema,
   supplies: v.array(SupplyAtBenchSchema),
@@ -187,6 +200,26 @@ export const RunSchema = v.object({
   pieces: v.record(v.string(), v.object({ length: v.number(), sd: v.number(), sealed: v.boolean() })),
   /** Whether this reel's spool seat is known to work the other way round. */
   seatReversed: v.boolean(),
+  /** A reel of the same kind in the same bag that was filled before, with the turns its layers took, of its spool. */
+  sister: v.nullable(
+    v.object({
+      tag: v.string(),
+      gap: v.nullable(v.number()),
+      layers: v.array(v.object({ layer: v.string(), spoolTurns: v.number() })),
+    }),
+  ),
+  /** How the same spool was set up at its last fill here; null where there was none. */
+  lastTime: v.nullable(
+    v.object({
+      at: InstantSchema,
+      /** What was done about the lay. */
+      washers: v.nullable(v.picklist(['leave', 'add-washer', 'take-washer-out'])),
+      /** How the supply of the main stood. */
+      supply: v.nullable(
+        v.object({ way: v.picklist(SUPPLY_WAYS), supplyTurns: seenTurn, reelTurns: seenTurn }),
+      ),
+    }),
+  ),
   /** What counts at its bench; none where it is counted by hand. */
   device: v.nullable(DeviceSchema),
   events: v.array(RunEventSchema),
@@ -203,6 +236,8 @@ export const OpenRunSchema = v.object({
   reelsInBag: v.number(),
   tag: v.string(),
   label: v.string(),
+  /** Whether it was put aside. */
+  aside: v.boolean(),
 });
 export type OpenRun = v.InferOutput<typeof OpenRunSchema>;
 
@@ -228,6 +263,7 @@ export const runFacts = ({
   rules: under.rules,
   mainFirst: wants.mainFirst,
   leader: wants.leader !== '',
+  turned: wants.endForEnd,
 });
 
 /** What was added to a run's log. */

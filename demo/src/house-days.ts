@@ -17,7 +17,7 @@ export async function addBenches(
 ): Promise<void> {
   const counter = { name: 'reed-2', counts: 'handle-turns', per: 1 } as const;
   const devices = counterAddress === undefined ? [] : [{ ...counter, address: counterAddress }];
-  await addBench(context, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', devices });
+  await addBench(context, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', pedal: '', devices });
 }
 
 /** What the manager settled since: rules tried and taken back, bins, words of the shop's own, and who wants it otherwise. */

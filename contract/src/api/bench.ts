@@ -6,6 +6,7 @@ import { route } from '../route';
 import {
   AddedEventsSchema,
   AppendEventsSchema,
+  GiveUpSchema,
   NewRunSchema,
   OpenRunSchema,
   ReopenRunSchema,
@@ -29,6 +30,7 @@ export const benchApi = {
     reply: AddedEventsSchema,
   }),
   listCountersWaiting: route('GET', '/counters-waiting', { reply: v.array(CounterWaitingSchema) }),
+  giveUpRun: route('POST', '/runs/:id/give-up', { params: byId, body: GiveUpSchema, reply: NothingSchema }),
   reopenRun: route('POST', '/runs/:id/reopen', { params: byId, body: ReopenRunSchema, reply: RunSchema }),
   closeRun: route('POST', '/runs/:id/close', { params: byId, body: NothingSchema, reply: FillSchema }),
 } as const;

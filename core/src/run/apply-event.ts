@@ -16,14 +16,20 @@ function inHandsOf({ hands }: Draft, event: RunEvent): void {
   if (!byDevice(event) && event.by !== '' && hands.at(-1) !== event.by) hands.push(event.by);
 }
 
+/** Whoever does something at a run that was put aside has taken it up. */
+function takenUpAgain(draft: Draft, event: RunEvent): void {
+  if (!byDevice(event)) draft.aside = false;
+}
+
 /** What one event does to a run's state. An event about an unknown layer or step has no effect on the rest. */
 export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void {
   inHandsOf(draft, event);
+  takenUpAgain(draft, event);
+  if (isOfTheRun(event)) {
+    ofTheRun(draft, event);
+    return;
+  }
   switch (event.kind) {
-    case 'started':
-    case 'taken-up':
-      standsAt(draft, event.payload);
-      break;
     case 'step-done':
     case 'step-skipped':
       endStep(draft, event, facts);
@@ -36,10 +42,6 @@ export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void
         Reflect.deleteProperty(draft.notes, step);
       }
       break;
-    case 'closed':
-    case 'reopened':
-      draft.closed = event.kind === 'closed';
-      break;
     case 'turns':
     case 'metres':
     case 'count-set':
@@ -49,6 +51,32 @@ export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void
       break;
     default:
       look(draft, event);
+  }
+}
+
+type OfTheRun = Extract<
+  RunEvent,
+  { kind: 'started' | 'taken-up' | 'put-aside' | 'given-up' | 'closed' | 'reopened' }
+>;
+
+const isOfTheRun = (event: RunEvent): event is OfTheRun =>
+  ['started', 'taken-up', 'put-aside', 'given-up', 'closed', 'reopened'].includes(event.kind);
+
+/** Events of the run as a whole: where it stands, and whether it goes on. */
+function ofTheRun(draft: Draft, event: OfTheRun): void {
+  switch (event.kind) {
+    case 'started':
+    case 'taken-up':
+      standsAt(draft, event.payload);
+      break;
+    case 'put-aside':
+      draft.aside = true;
+      break;
+    case 'given-up':
+      draft.givenUp = true;
+      break;
+    default:
+      draft.closed = event.kind === 'closed';
   }
 }
 
@@ -73,13 +101,7 @@ function endStep(
   draft.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);
 }
 
-type Looking = Exclude<
-  RunEvent,
-  | Counting
-  | {
-      kind: 'started' | 'taken-up' | 'step-done' | 'step-skipped' | 'step-again' | 'closed' | 'reopened';
-    }
->;
+type Looking = Exclude<RunEvent, Counting | OfTheRun | { kind: 'step-done' | 'step-skipped' | 'step-again' }>;
 
 /** Depths below the lip a reading can have, mm. */
 const DEPTHS = [-5, 80] as const;
@@ -135,6 +157,9 @@ function look(draft: Draft, event: Looking): void {
       break;
     case 'chosen':
       chose(draft, event.payload);
+      break;
+    case 'piece-changed':
+      draft.pieces.push({ ...event.payload, wound: snapshot(draft.wound) });
       break;
     case 'walked':
       draft.moving = false;

@@ -3,6 +3,7 @@ import type {
   Chosen,
   DepthReading,
   LaySeen,
+  PieceTaken,
   Restart,
   SlackSeen,
   SupplySeen,
@@ -35,6 +36,9 @@ export interface Draft {
   moving: boolean;
   restarts: Restart[];
   chosen: Chosen[];
+  pieces: PieceTaken[];
+  aside: boolean;
+  givenUp: boolean;
   settlings: Settling[];
   notes: Record<string, Record<string, NoteValue>>;
   bench: string | null;
@@ -51,6 +55,7 @@ export const emptyDraft = (): Draft => ({
   ...{ turns: record(), metres: record(), wound: record() },
   ...{ held: false, heldAt: {}, devices: record(), counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
+  ...{ pieces: [], aside: false, givenUp: false },
   ...{ walks: [], moving: false, restarts: [], chosen: [], settlings: [], notes: record() },
   ...{ bench: null, benchId: null, hands: [], closed: false },
 });

@@ -45,6 +45,10 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
       const { layer } = event.payload;
       begin(draft, layer, 0);
       draft.restarts.push(event.payload);
+      // Stripped back, what came off the pieces before is off again: the piece that is mounted gives all of it.
+      draft.pieces = draft.pieces.map((one) =>
+        one.layer === layer ? { ...one, usedUp: false, wound: { ...one.wound, [layer]: [] } } : one,
+      );
       // What was seen of the layer was stripped with it. What was said of the supply stays: turned over because the
       // slack metre spoke against it, it stands now as it was said to.
       draft.slacks = draft.slacks.filter((one) => one.layer !== layer);

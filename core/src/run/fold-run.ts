@@ -7,7 +7,10 @@ import type { RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
 
 /** Kinds that nobody takes back: they say who and where, not what. */
-const STAYS = new Set<RunEvent['kind']>(['started', 'taken-up', 'closed', 'reopened', 'device-at', 'undone']);
+const STAYS = new Set<RunEvent['kind']>([
+  ...(['started', 'taken-up', 'put-aside', 'given-up', 'closed', 'reopened'] as const),
+  ...(['device-at', 'undone'] as const),
+]);
 
 /** A run's log being folded. It goes on from where it is: what one more event costs does not depend on the log's length. */
 export interface RunFold {
@@ -84,6 +87,7 @@ const copyOf = (draft: Draft): Draft => ({
     walks: [...draft.walks],
     restarts: [...draft.restarts],
     chosen: [...draft.chosen],
+    pieces: [...draft.pieces],
   },
   ...{ settlings: [...draft.settlings], hands: [...draft.hands] },
 });

@@ -8,7 +8,19 @@ import type { Settling } from './settling';
 export type SeenTurn = 'clockwise' | 'anticlockwise';
 
 /** Main too long for what is left: what the technician chose to do about it. */
-export type TooLongChoice = 'take-off' | 'smaller-gap' | 'cut-short';
+export type TooLongChoice = 'take-off' | 'smaller-gap' | 'cut-short' | 'another-length';
+
+/** Another piece for a layer: its number and its code. */
+export interface PieceChanged {
+  readonly layer: string;
+  readonly pieceId: number;
+  readonly code: string;
+  /** Whether the piece before it ran out. */
+  readonly usedUp: boolean;
+}
+
+/** Where the line of a fill that is given up goes: back on its piece, to salvage, or to recycling. */
+export const GIVEN_UP_TO = ['back', 'salvage', 'bin'] as const;
 
 /** A bench by its name at the time, and its number; older logs have the name alone. */
 export interface AtBench {
@@ -168,6 +180,15 @@ export type RunHappening =
   | {
       readonly kind: 'noted';
       readonly payload: { readonly step: string; readonly values: Readonly<Record<string, NoteValue>> };
+    }
+  /** From here on a layer is wound off another piece; the one before may have run out. */
+  | { readonly kind: 'piece-changed'; readonly payload: PieceChanged }
+  /** Put aside: its bench is free for another reel until somebody takes it up. */
+  | { readonly kind: 'put-aside'; readonly payload: { readonly why: string } }
+  /** Given up: what was wound went off again, and the reel waits as it was booked. */
+  | {
+      readonly kind: 'given-up';
+      readonly payload: { readonly why: string; readonly line: (typeof GIVEN_UP_TO)[number] };
     }
   /** An earlier event taken back. It stays in the log. */
   | { readonly kind: 'undone'; readonly payload: { readonly event: string } }

@@ -1,6 +1,6 @@
 import type { LayReading, WasherAction } from '../lay/lay-advice';
 import type { NoteValue } from '../steps/step-field';
-import type { RunEvent, SeenTurn, TooLongChoice, Walked } from './run-event';
+import type { PieceChanged, RunEvent, SeenTurn, TooLongChoice, Walked } from './run-event';
 import type { SupplyWayAtBench } from '../steps/supply-way';
 import type { RunStep } from '../steps/run-facts';
 import type { Segments } from '../plan/segments';
@@ -69,6 +69,11 @@ export interface WalkSeen extends Walked {
   readonly at: string;
 }
 
+/** Another piece taken for a layer, with what was wound of it by then. */
+export interface PieceTaken extends PieceChanged {
+  readonly wound: Segments;
+}
+
 /** A layer stripped back and begun again. */
 export interface Restart {
   readonly layer: string;
@@ -107,6 +112,11 @@ export interface RunState extends Counted {
   readonly walks: readonly WalkSeen[];
   readonly restarts: readonly Restart[];
   readonly chosen: readonly Chosen[];
+  /** Other pieces that were taken in mid-run, in order. */
+  readonly pieces: readonly PieceTaken[];
+  /** Whether it was put aside: its bench is free until somebody takes it up. */
+  readonly aside: boolean;
+  readonly givenUp: boolean;
   /** What was answered where readings contradicted each other. */
   readonly settlings: readonly Settling[];
   /** What was written down, by step. */

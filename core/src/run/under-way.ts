@@ -22,7 +22,7 @@ export function requestUnderWay(facts: RunFacts, { chosen }: Pick<RunState, 'cho
   const asked = windingRequest(facts);
   return chosen.reduce((request, { layer, how, gap, length }): FillRequest => {
     if (how === 'smaller-gap' && gap !== undefined) return { ...request, gap };
-    if (how === 'cut-short' && length !== undefined)
+    if ((how === 'cut-short' || how === 'another-length') && length !== undefined)
       return { ...request, layers: request.layers.map((one) => cutTo(one, layer, length)) };
     return request;
   }, asked);

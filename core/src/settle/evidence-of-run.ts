@@ -22,6 +22,8 @@ export function evidenceOfRun(
   pieces: Readonly<Record<string, PieceHeld>>,
 ): FillEvidence {
   const request = requestWound(input, facts, state);
+  // Line off more than one piece is bounded by none of them alone.
+  const changed = new Set(state.pieces.map(({ layer }) => layer));
   return {
     observations: input.observations,
     ...(input.beliefs ? { beliefs: input.beliefs } : {}),
@@ -33,10 +35,12 @@ export function evidenceOfRun(
         goes: state.byEye.has(id) ? [] : segmentsOf(state.wound, id).filter(isWound),
         per: gearAt(request, state.supplies, id),
         countedBy: state.byDevice.has(id) ? 'device' : 'hand',
-        usedUp: state.usedUp.has(id),
+        usedUp: state.usedUp.has(id) && !changed.has(id),
         // Line turned end for end is the customer's own: it comes off no piece.
         piece:
-          state.supplies[id]?.way !== 'reverse' && Object.hasOwn(pieces, id) ? (pieces[id] ?? null) : null,
+          state.supplies[id]?.way !== 'reverse' && !changed.has(id) && Object.hasOwn(pieces, id)
+            ? (pieces[id] ?? null)
+            : null,
       })),
     depths: state.depths,
     settlings: state.settlings,

@@ -26,8 +26,12 @@ export interface StepAt extends Pick<RunFacts, 'type' | 'rules' | 'leader'> {
   readonly way: SupplyWayAtBench | null;
   /** Whether it is the last layer wound. */
   readonly last: boolean;
-  /** Whether old line stays on. */
-  readonly kept: boolean;
+  /** Old line that stays on; null where none does. */
+  readonly kept: Line | null;
+  /** Whether wraps of tape lie below the line. */
+  readonly tape: boolean;
+  /** Whether its own line is turned end for end. */
+  readonly turned: boolean;
   /** Whether the main is wound first and all of it swapped over. */
   readonly swap: boolean;
 }

@@ -4,10 +4,12 @@ import { onlyIf, type BenchStep } from './bench-step';
 
 /** Braid slips on a bare arbor. */
 export const grip: BenchStep = {
-  when: ({ first, kept }) => onlyIf(!kept && first !== null && isBraid(first.material)),
-  words: ({ line, rules }) => ({
-    name: 'Give the arbor grip',
-    todo: gripAdvice(line?.material ?? 'braid', 'bare', rules).sentence,
+  when: ({ first, kept, tape }) => onlyIf(tape || (!kept && first !== null && isBraid(first.material))),
+  words: ({ line, rules, tape }) => ({
+    name: tape ? 'Wrap the tape on' : 'Give the arbor grip',
+    todo: tape
+      ? 'Wrap the tape round the arbor, edge to edge and flat, pulled tight; the knot goes over it.'
+      : gripAdvice(line?.material ?? 'braid', 'bare', rules).sentence,
     look: 'A spool with a rubber band or ridges grips by itself.',
     cautions: ['spool-off'],
   }),

@@ -13,8 +13,8 @@ const MOUNT: Readonly<Record<ReelType, readonly [todo: string, look: string]>> =
     'A spool with holes: through a port, then one turn of the handle.',
   ],
   spincast: [
-    'Cover off, line through the nose cone before the knot. Wrap the tag round the handle.',
-    'The tag must not vanish inside; the cover goes on to wind and comes off to look.',
+    'Cover off, line through the nose cone before the knot.',
+    'The cover goes on to wind and comes off to look.',
   ],
   trolling: [
     'Reel on a rod butt, line through the guide and round the spool.',

@@ -23,6 +23,6 @@ export const prepareSupply: BenchStep = {
   when: ({ way }) => onlyIf(way !== null && READY[way] !== undefined),
   words: ({ way, role }) => {
     const [todo, look] = READY[way ?? 'drag-reel'] ?? [() => '', ''];
-    return { name: 'Ready the line', todo: todo(role.toLowerCase()), look, cautions: ['wind'] };
+    return { name: 'Prepare the supply', todo: todo(role.toLowerCase()), look, cautions: ['wind'] };
   },
 };

@@ -50,4 +50,6 @@ export interface RunFacts {
   readonly mainFirst: boolean;
   /** Whether a leader or bumper was asked for. */
   readonly leader: boolean;
+  /** Whether its own line is turned end for end, over to its other spool. */
+  readonly turned?: boolean;
 }

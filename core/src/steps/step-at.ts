@@ -1,3 +1,4 @@
+import type { Line } from '../lines/line';
 import type { StepAt, StepWords } from './bench-step';
 import { STEPS } from './catalogue';
 import type { RunFacts, RunStep } from './run-facts';
@@ -15,18 +16,25 @@ export function stepAt(
   const request = windingRequest(facts);
   const lines = lineLayers(request);
   const at = lines.findIndex(({ id }) => id === layer);
+  const kept = request.layers.find((layer) => layer.kind === 'retained')?.line ?? null;
   const role = lines[at]?.role.replace('-', ' ') ?? 'line';
   return {
     ...{ type, rules, leader, way },
     line: (lines[at] ?? lines.at(-1))?.line ?? null,
-    below: lines[at - 1]?.line ?? null,
+    below: belowOf(lines, at, kept),
     first: lines[0]?.line ?? null,
     role: role.charAt(0).toUpperCase() + role.slice(1),
     last: at === lines.length - 1,
-    kept: request.layers.some(({ kind }) => kind === 'retained'),
+    kept,
+    tape: request.layers.some(({ kind }) => kind === 'tape'),
+    turned: facts.turned ?? false,
     swap: isSwap(facts),
   };
 }
+
+/** The line under a layer. The first one is joined to what stays on; on a bare arbor it is tied. */
+const belowOf = (lines: ReturnType<typeof lineLayers>, at: number, kept: Line | null): Line | null =>
+  at === 0 ? kept : (lines[at - 1]?.line ?? null);
 
 /** The words of a step of one reel, under the rules it is filled by. */
 export const stepWords = (

@@ -4,16 +4,25 @@ import { says, type BenchStep } from './bench-step';
 const IN_BIN = { key: 'to', is: 'bin' };
 const ON_RACK = { key: 'to', is: 'rack' };
 
-/** Off comes what is on it; where old line stays on, that is done already. */
+const STRIP = says(
+  'Strip old line',
+  'Tape the tag to a tube in a drill, start slow and guide the line; or two wrap sticks, or by hand. Then wipe and grease while it is apart.',
+  'The spool while it is bare: cracks, rough lip, loose foot.',
+  'strip',
+  'spool-off',
+);
+const STRIP_DOWN = says(
+  'Strip down to what stays',
+  'Pull old line off until what stays on sits where it should, evenly across. Cut it back to sound line: the new line is joined to it.',
+  'What stays on: no nicks, no chalky stretch, and it holds on the arbor.',
+  'strip',
+  'cut',
+);
+
+/** Off comes what is on it, down to what stays on; a spool whose line is turned end for end keeps it till then. */
 export const strip: BenchStep = {
-  when: ({ kept }) => (kept ? 'always' : 'optional'),
-  words: says(
-    'Strip old line',
-    'Tape the tag to a tube in a drill, start slow and guide the line; or two wrap sticks, or by hand. Then wipe and grease while it is apart.',
-    'The spool while it is bare: cracks, rough lip, loose foot.',
-    'strip',
-    'spool-off',
-  ),
+  when: ({ kept, turned }) => (turned ? 'never' : kept ? 'always' : 'optional'),
+  words: (at) => (at.kept ? STRIP_DOWN : STRIP)(),
   fields: [
     choice('how', 'How', { drill: 'Drill and tube', sticks: 'Sticks', hand: 'By hand', over: 'Wound over' }),
     quantity('minutes', 'Minutes it took', 'count', [0, 240]),

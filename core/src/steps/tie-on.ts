@@ -1,8 +1,8 @@
-import { always, type BenchStep } from './bench-step';
+import { onlyIf, type BenchStep } from './bench-step';
 
-/** The first knot. */
+/** The first knot; where old line stays on, the new one is joined to it instead. */
 export const tieOn: BenchStep = {
-  when: always,
+  when: ({ kept }) => onlyIf(kept === null),
   words: ({ type }) => ({
     name: 'Tie on, drag tight',
     todo: `Arbor knot, trimmed close and covered.${type === 'fixed-spool' ? ' Bail shut.' : ''} Drag tight, or the spool slips while it fills.`,

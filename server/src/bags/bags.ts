@@ -1,5 +1,6 @@
 import { waterState, type Bag, type Job, type PlannedCut } from '@yard-spool/contract';
-import type { JobRow } from '../db/models/bags';
+import type { CutRow, JobRow } from '../db/models/bags';
+import type { PieceRow } from '../db/models/rack';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 import { broughtWith } from './brought-line';
@@ -43,7 +44,9 @@ async function toJob(from: Reading, row: JobRow): Promise<Job> {
   const { tables } = from;
   const spool = await tables.spools.findByPk(row.spoolId);
   const reel = spool && (await tables.reels.findByPk(spool.reelId));
-  const run = await tables.runs.findOne({ where: { jobId: row.id } });
+  const run = await tables.runs.findOne({
+    where: { jobId: row.id, state: ['open', 'closed'] },
+  });
   if (!reel) throw new Error(`Job ${String(row.id)} has no reel.`);
   const { id, position, state, planInput, plan, wants } = row;
   const { tag, type, label } = reel;
@@ -64,25 +67,32 @@ async function toJob(from: Reading, row: JobRow): Promise<Job> {
 }
 
 export async function cutsOf(from: Reading, jobId: number): Promise<PlannedCut[]> {
-  const { tables } = from;
-  const cuts = await tables.cuts.findAll({ where: { jobId }, order: ['id'] });
+  const cuts = await from.tables.cuts.findAll({ where: { jobId }, order: ['id'] });
   const waters = await waterByPiece(from);
-  return Promise.all(
-    cuts.map(async ({ layer, pieceId, productId, lengthMm, tailMm, takes }): Promise<PlannedCut> => {
-      const piece = pieceId === null ? null : await tables.pieces.findByPk(pieceId);
-      const product = await tables.products.findByPk(productId);
-      if (!product) throw new Error(`Cut of job ${String(jobId)} has no line.`);
-      const own = (piece?.broughtWith ?? null) !== null;
-      return {
-        ...{ layer, pieceId, lengthMm, tailMm, takes: takes ?? null, own },
-        pieceCode: piece?.code ?? null,
-        pieceKind: piece?.kind ?? null,
-        productId,
-        productCode: product.code,
-        productName: own && piece?.lot ? piece.lot : product.name,
-        tint: product.tint,
-        water: waterState(pieceId === null ? undefined : waters.get(pieceId)),
-      };
-    }),
-  );
+  return Promise.all(cuts.map((cut) => toCut(from, cut, waters)));
 }
+
+async function toCut(
+  { tables }: Reading,
+  { layer, pieceId, productId, lengthMm, tailMm, takes, jobId }: CutRow,
+  waters: Awaited<ReturnType<typeof waterByPiece>>,
+): Promise<PlannedCut> {
+  const piece = pieceId === null ? null : await tables.pieces.findByPk(pieceId);
+  const product = await tables.products.findByPk(productId);
+  if (!product) throw new Error(`Cut of job ${String(jobId)} has no line.`);
+  const water = pieceId === null ? undefined : waters.get(pieceId);
+  const shared = { layer, pieceId, productId, lengthMm, tailMm, takes: takes ?? null };
+  const { code: productCode, name, tint } = product;
+  return {
+    ...{ ...shared, productCode, tint },
+    ...(piece ? ofPiece(piece, name) : { pieceCode: null, pieceKind: null, own: false, productName: name }),
+    water: waterState(water),
+    soakId: water?.soaking?.id ?? null,
+  };
+}
+
+/** Own line goes by what its customer calls it. */
+const ofPiece = ({ code, kind, broughtWith, lot }: PieceRow, name: string) => {
+  const own = (broughtWith ?? null) !== null;
+  return { pieceCode: code, pieceKind: kind, own, productName: own && lot !== '' ? lot : name };
+};

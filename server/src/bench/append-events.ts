@@ -4,10 +4,11 @@ import type { ServerContext } from '../context';
 import { ProblemError } from '../problem-error';
 import { unit, type Unit } from '../unit';
 import { lastPlace, writeEvents, type ToLog } from './run-log';
-import { standsAt, takeTo } from './standing';
+import { checkPieces } from './pieces-of-run';
+import { leavesBench, standsAt, takeTo } from './standing';
 
 /** Kinds only the server writes: they come with other changes in one transaction. */
-const SERVER_ONLY = new Set<RunEvent['kind']>(['started', 'closed', 'reopened']);
+const SERVER_ONLY = new Set<RunEvent['kind']>(['started', 'closed', 'reopened', 'given-up']);
 
 /**
  * Appends to a run's log. An event that is there already (same id) is passed over, so sending again is harmless; a
@@ -26,8 +27,9 @@ export const appendEvents = (
     if (!run) throw new ProblemError('not-found', `There is no run ${String(runId)}.`);
     const fresh = await notYetThere(u, runId, sent);
     if (fresh.length === 0) return { events: [] };
-    if (run.state === 'closed')
+    if (run.state !== 'open')
       throw new ProblemError('already-closed', 'This run is closed. Nothing was added to it.');
+    await checkPieces(u, run.jobId, fresh);
     const { seq } = await lastPlace(u, runId);
     checkPlaces(fresh, seq);
     const authors = await authorsOf(u, fresh);
@@ -38,7 +40,8 @@ export const appendEvents = (
     const events = await writeEvents(u, runId, seq, toLog);
     const moved = fresh.findLast((event) => event.kind === 'taken-up');
     await takeTo(u, run, moved?.payload.benchId);
-    if (!fresh.every(byDevice)) await standsAt(u, runId, run.benchId);
+    if (fresh.at(-1)?.kind === 'put-aside') await leavesBench(u, runId, run.benchId);
+    else if (!fresh.every(byDevice)) await standsAt(u, runId, run.benchId);
     return { events };
   });
 

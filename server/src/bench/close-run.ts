@@ -18,6 +18,7 @@ import { ProblemError } from '../problem-error';
 import { readFill } from '../reels/fills';
 import { putOldLineAway } from './old-line';
 import { writeEvents } from './run-log';
+import { replanSisters } from './replan-sisters';
 import { settleRun } from './settle-run';
 import { leavesBench } from './standing';
 import { stateOfRun } from './state-of-run';
@@ -29,12 +30,16 @@ import { writeLayers } from './write-layers';
  * is. Readings that contradict each other have to be answered first.
  */
 export async function closeRun(context: ServerContext, person: Person, runId: number): Promise<Fill> {
-  const fillId = await unit(context, person, async (u) => {
+  const { fillId, jobId, fresh } = await unit(context, person, async (u) => {
     const run = await u.tables.runs.lock(runId);
     if (!run) throw new ProblemError('not-found', `There is no run ${String(runId)}.`);
+    if (run.state === 'given-up')
+      throw new ProblemError('already-closed', 'This run was given up. Nothing was filled in it.');
     const there = await u.tables.fills.findOne({ where: { runId, takenBackAt: null } });
-    return there?.id ?? (await write(u, run));
+    return { fillId: there?.id ?? (await write(u, run)), jobId: run.jobId, fresh: !there };
   });
+  // A change of its own: whatever the waiting reels come to, this one is filled.
+  if (fresh) await replanSisters(context, person, jobId);
   return readFill(context, fillId);
 }
 

@@ -24,6 +24,8 @@ export async function reopenRun(
     const run = await tables.runs.lock(runId);
     if (!run) throw new ProblemError('not-found', `There is no run ${String(runId)}.`);
     if (run.state === 'open') return;
+    if (run.state === 'given-up')
+      throw new ProblemError('already-closed', 'This run was given up. Send the reel to the bench again.');
     const job = await tables.jobs.lock(run.jobId);
     if (!job || job.state === 'handed-back')
       throw new ProblemError('already-closed', 'This reel was handed back. Book it in again to change it.');

@@ -110,7 +110,7 @@ describe('old line that stays on', () => {
     const body = booking(own, { jobs: [{ ...job, planInput }] });
     const bag = (await ask<Bag>('POST', '/bags', body)).body;
     const run = (await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId: FIRST_BENCH })).body;
-    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill()) });
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill(planInput)) });
     const fill = (await ask<Fill>('POST', `/runs/${run.id}/close`, {})).body;
     expect(fill.layers.map(({ role }) => role)).toEqual(['kept', 'backing', 'main']);
     expect(fill.layers[0]).toMatchObject({ lengthMm: 25_000, pieceCode: null });

@@ -9,7 +9,9 @@ import { ProblemError } from '../problem-error';
 import { cutsOf, readJob } from '../bags/bags';
 import { onePiece } from '../rack/rack';
 import { piecesHeld } from './pieces-held';
+import { lastTime } from './last-time';
 import { readLog, writeEvents } from './run-log';
+import { sisterFilled } from './sister-filled';
 import { standsAt } from './standing';
 
 /** Takes a booked reel to a bench. A reel already there gives the run it has. */
@@ -23,7 +25,7 @@ export async function startRun(
     const { jobs, runs, benches } = u.tables;
     const job = await jobs.lock(jobId);
     if (!job) throw new ProblemError('not-found', 'This reel is not booked in any more.');
-    const there = await runs.findOne({ where: { jobId } });
+    const there = await runs.findOne({ where: { jobId, state: ['open', 'closed'] } });
     if (there) return there.id;
     if (job.state !== 'booked')
       throw new ProblemError('already-closed', 'This reel was called off. Book it in again first.');
@@ -64,16 +66,19 @@ const PAGE = 100;
 
 /** Runs that are not closed, oldest first, with what a list shows of them. */
 export async function listOpenRuns(from: Reading, after: string): Promise<Page<OpenRun>> {
-  const rows = await from.query<OpenRun>(
+  const rows = await from.query<Omit<OpenRun, 'aside'> & { readonly aside: number | boolean }>(
     `SELECT runs.id, benches.name AS bench, bags.id AS bagNumber, customers.name AS customer, jobs.position,
-       (SELECT COUNT(*) FROM jobs AS others WHERE others.bag_id = bags.id) AS reelsInBag, reels.tag, reels.label
+       (SELECT COUNT(*) FROM jobs AS others WHERE others.bag_id = bags.id) AS reelsInBag, reels.tag, reels.label,
+       COALESCE((SELECT run_events.kind = 'put-aside' FROM run_events WHERE run_events.run_id = runs.id
+        AND run_events.kind NOT IN ('device-at') ORDER BY run_events.seq DESC LIMIT 1), FALSE) AS aside
      FROM runs JOIN benches ON benches.id = runs.bench_id JOIN jobs ON jobs.id = runs.job_id
        JOIN bags ON bags.id = jobs.bag_id JOIN customers ON customers.id = bags.customer_id
        JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
      WHERE runs.state = 'open' AND runs.id > :after ORDER BY runs.id LIMIT ${String(PAGE + 1)}`,
     { after: Number(after) || 0 },
   );
-  return pageOf(rows, PAGE, ({ id }) => String(id));
+  const open = rows.map((row) => ({ ...row, aside: Number(row.aside) === 1 }));
+  return pageOf(open, PAGE, ({ id }) => String(id));
 }
 
 async function toRun(from: Reading, row: RunRow): Promise<Run> {
@@ -99,7 +104,10 @@ async function toRun(from: Reading, row: RunRow): Promise<Run> {
     under: row.madeUnder,
     supplies: await suppliesOf(from, job),
     pieces: await piecesHeld(from, job.cuts),
+    notes: bag.notes,
+    sister: await sisterFilled(from, bag.id, job),
     seatReversed: reel?.seatReversed ?? false,
+    lastTime: await lastTime(from, jobRow.spoolId, row.id),
     device: bench?.devices[0] ?? null,
     events: await readLog(from, row.id),
   };

@@ -1,9 +1,17 @@
 import type { Job } from '@yard-spool/contract';
-import type { LayerRequest, RunState, SettledFill, WoundLayer } from '@yard-spool/core';
+import {
+  isSwap,
+  pieceStretches,
+  windingRequest,
+  type LayerRequest,
+  type RunState,
+  type SettledFill,
+  type WoundLayer,
+} from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
 import type { Unit } from '../unit';
 import { drawLine } from '../rack/draw';
-import { lockPiece } from '../rack/move';
+import { addMoves, lockPiece } from '../rack/move';
 
 /** A fill as it is written: what lies where, and what each length rests on. */
 export interface ToWrite {
@@ -12,7 +20,7 @@ export interface ToWrite {
   readonly job: Job;
   /** Arbor first, as it lies on the reel. */
   readonly lies: readonly WoundLayer[];
-  readonly settled: Pick<SettledFill, 'layers'>;
+  readonly settled: Pick<SettledFill, 'layers' | 'spool'>;
   readonly state: RunState;
 }
 
@@ -26,38 +34,62 @@ export async function writeLayers(u: Unit, writing: ToWrite): Promise<void> {
   }
 }
 
+/** Places a layer has: more pieces than anybody joins in one. */
+const MOST_STRETCHES = 50;
+
 interface LineToWrite {
   readonly at: Place;
   readonly layer: Extract<LayerRequest, { kind: 'line' }>;
   readonly lay: WoundLayer;
 }
 
-async function writeLine(
-  u: Unit,
-  { run, job, settled, state }: ToWrite,
-  { at, layer, lay }: LineToWrite,
-): Promise<void> {
+/** A layer off more than one piece is written as one stretch for each. */
+async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWrite): Promise<void> {
+  const { job, settled, state } = writing;
   // Line turned end for end is the customer's own: it comes off no piece.
   const own = state.supplies[layer.id]?.way === 'reverse';
-  const found = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
-  const cut = found && found.pieceId !== null ? { ...found, pieceId: found.pieceId } : undefined;
-  const lengthMm = await onTheBooks(u, cut, lay, state);
+  const cut = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
   const { length, restsOn } = settled.layers.find(({ id }) => id === layer.id) ?? UNKNOWN;
-  const known = {
-    lengthMm,
-    likelyLowMm: Math.min(lengthMm, Math.round(length.low * 1000)),
-    likelyHighMm: Math.max(lengthMm, Math.round(length.high * 1000)),
-    restsOn: [...restsOn],
-  };
-  await u.tables.fillLayers.create({ ...layerRow(at, layer, lay, cut), ...known });
-  if (!cut || lengthMm <= 0) return;
-  const drawn = {
-    pieceId: cut.pieceId,
-    lengthMm,
-    tailMm: cut.takes ? 0 : run.madeUnder.tailMm,
-    runId: run.id,
-  };
-  await drawLine(u, { ...drawn, why: `${job.tag}, ${layer.role}` });
+  const facts = { request: job.planInput.request, mainFirst: job.wants.mainFirst };
+  const stretches = pieceStretches(settled.spool, windingRequest(facts), state, lay);
+  for (const [i, stretch] of stretches.entries()) {
+    const pieceId = cut ? (stretch.pieceId ?? cut.pieceId) : null;
+    const part = { ...lay, length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
+    const lengthMm = await onTheBooks(u, pieceId, part, { state, layer: layer.id });
+    const known = {
+      lengthMm,
+      likelyLowMm: Math.min(lengthMm, Math.round(1000 * length.low * stretch.share)),
+      likelyHighMm: Math.max(lengthMm, Math.round(1000 * length.high * stretch.share)),
+      restsOn: [...restsOn],
+    };
+    const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
+    const place = { ...at, position: at.position * MOST_STRETCHES + i };
+    const row = layerRow(place, layer, { ...part, innerRadius, outerRadius }, cut);
+    await u.tables.fillLayers.create({ ...row, pieceId, ...known });
+    if (pieceId !== null && lengthMm > 0)
+      await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
+  }
+}
+
+/** Draws a stretch off its piece; one that ran out has nothing left, whatever the books said. */
+async function drawStretch(
+  u: Unit,
+  { run, job }: ToWrite,
+  { id, role }: Extract<LayerRequest, { kind: 'line' }>,
+  { pieceId, lengthMm, usedUp }: { pieceId: number; lengthMm: number; usedUp: boolean },
+): Promise<void> {
+  const shared = job.cuts.find(({ layer }) => layer === id)?.takes;
+  const tailMm = shared || usedUp ? 0 : run.madeUnder.tailMm;
+  const why = `${job.tag}, ${role}`;
+  await drawLine(u, { pieceId, lengthMm, tailMm, runId: run.id, why });
+  if (!usedUp) return;
+  const piece = await lockPiece(u, { id: pieceId });
+  await addMoves(
+    u,
+    piece,
+    [{ kind: 'counted', lengthMm: -piece.lengthMm, why: `ran out at ${why}` }],
+    run.id,
+  );
 }
 
 const UNKNOWN = { length: { low: 0, high: 0 }, restsOn: [] } as const;
@@ -68,14 +100,14 @@ const UNKNOWN = { length: { low: 0, high: 0 }, restsOn: [] } as const;
  */
 async function onTheBooks(
   u: Unit,
-  cut: { readonly pieceId: number; readonly layer: string } | undefined,
-  lay: WoundLayer,
-  { settlings }: RunState,
+  pieceId: number | null,
+  { length }: Pick<WoundLayer, 'length'>,
+  { state, layer }: { readonly state: RunState; readonly layer: string },
 ): Promise<number> {
-  const lengthMm = Math.round(lay.length * 1000);
-  const found = settlings.some(({ cause, about }) => cause === 'piece' && about === cut?.layer);
-  if (!cut || found) return lengthMm;
-  const piece = await lockPiece(u, { id: cut.pieceId });
+  const lengthMm = Math.round(length * 1000);
+  const found = state.settlings.some(({ cause, about }) => cause === 'piece' && about === layer);
+  if (pieceId === null || found) return lengthMm;
+  const piece = await lockPiece(u, { id: pieceId });
   return Math.min(lengthMm, piece.lengthMm);
 }
 
@@ -101,10 +133,9 @@ const layerRow = (
   at: Place,
   { id, role, line }: Extract<LayerRequest, { kind: 'line' }>,
   { handleTurns, innerRadius, outerRadius }: WoundLayer,
-  cut: { pieceId: number; productName: string; tint: string } | undefined,
+  cut: { productName: string; tint: string } | undefined,
 ) => ({
   ...{ ...at, layer: id, role, line, handleTurns, innerRadius, outerRadius },
   lineName: cut?.productName ?? `${line.material} ${line.diameter.toFixed(2)}`,
   tint: cut?.tint ?? '#b7b7b7',
-  pieceId: cut?.pieceId ?? null,
 });

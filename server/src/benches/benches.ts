@@ -8,8 +8,8 @@ import { unit, type Unit } from '../unit';
 /** Rings when a bench was set up, changed or taken away. */
 export const BENCHES_BELL = 'benches';
 
-const toBench = ({ id, name, spanMm, hand, devices, version }: BenchRow): Bench => ({
-  ...{ id, name, spanMm, hand, devices, version },
+const toBench = ({ id, name, spanMm, hand, pedal, devices, version }: BenchRow): Bench => ({
+  ...{ id, name, spanMm, hand, pedal, devices, version },
 });
 
 /** All benches, by name. There is always one. */
@@ -17,9 +17,10 @@ export const listBenches = async ({ tables }: Reading): Promise<Bench[]> =>
   (await tables.benches.findAll({ where: { removed: false }, order: ['name'] })).map(toBench);
 
 /** A bench in a sentence, as its changes are written down. */
-const said = ({ name, spanMm, hand, devices }: NewBench): string =>
+const said = ({ name, spanMm, hand, pedal, devices }: NewBench): string =>
   [
     `${name}, ${(spanMm / 1000).toFixed(2)} m free, ${hand}-handed`,
+    ...(pedal ? [`foot switch types ${pedal}`] : []),
     ...devices.map(
       (one) => `${one.name} at ${one.address}, ${String(one.per)} to one of ${one.counts.replace('-', ' ')}`,
     ),

@@ -10,6 +10,8 @@ import { bestEstimate } from './migrations/0006-best-estimate';
 import { runLog } from './migrations/0007-run-log';
 import { exceptions } from './migrations/0008-exceptions';
 import { counters } from './migrations/0009-counters';
+import { footSwitch } from './migrations/0012-foot-switch';
+import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -23,6 +25,8 @@ const MIGRATIONS: readonly Migration[] = [
   exceptions,
   counters,
   ownAndComingLine,
+  givenUp,
+  footSwitch,
 ];
 
 /**

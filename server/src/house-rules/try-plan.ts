@@ -69,3 +69,17 @@ export function tryPlan(
   for (const [id, mm] of left) free.set(id, mm);
   return { replanned: { planInput, plan, cuts: now }, stays: '' };
 }
+
+/** Several waiting reels, one after another: what the first takes, the next cannot. */
+export function trySisters({
+  asked,
+  pieces,
+  tailMm,
+}: {
+  readonly asked: readonly { readonly planInput: PlanInput; readonly cuts: readonly WaitingCut[] }[];
+  readonly pieces: readonly Piece[];
+  readonly tailMm: number;
+}): Tried[] {
+  const rack = rackLeft(pieces, tailMm);
+  return asked.map(({ planInput, cuts }) => tryPlan(planInput, cuts, rack));
+}

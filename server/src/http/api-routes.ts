@@ -9,6 +9,7 @@ import { findCustomers } from '../bags/customers';
 import { changeReelKind, listReelKinds, mergeReelKinds } from '../bags/reel-kinds';
 import { appendEvents } from '../bench/append-events';
 import { closeRun } from '../bench/close-run';
+import { giveUpRun } from '../bench/give-up';
 import { reopenRun } from '../bench/reopen-run';
 import { listOpenRuns, readRun, startRun } from '../bench/runs';
 import type { ServerContext } from '../context';
@@ -66,6 +67,16 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters): Rout
   serve(router, api.findReels, ({ query }) => findReels(context, query));
   serve(router, api.readLastPlan, ({ params }) => readLastPlan(context, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(context, params.tag));
+  runRoutes(router, context);
+  liveRoute(router, context, counters);
+  router.use(() => {
+    throw new ProblemError('not-found', 'There is nothing at this address.');
+  });
+  return router;
+}
+
+/** Runs at the bench. */
+function runRoutes(router: Router, context: ServerContext): void {
   serve(router, api.listOpenRuns, ({ query }) => listOpenRuns(context, query.after));
   serve(router, api.startRun, ({ body, response }) =>
     startRun(context, personOf(response), body.jobId, body.benchId),
@@ -75,12 +86,10 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters): Rout
     appendEvents(context, personOf(response), params.id, body.events),
   );
   serve(router, api.closeRun, ({ params, response }) => closeRun(context, personOf(response), params.id));
+  serve(router, api.giveUpRun, ({ params, body, response }) =>
+    giveUpRun(context, personOf(response), params.id, body),
+  );
   serve(router, api.reopenRun, ({ params, body, response }) =>
     reopenRun(context, personOf(response), params.id, body.why),
   );
-  liveRoute(router, context, counters);
-  router.use(() => {
-    throw new ProblemError('not-found', 'There is nothing at this address.');
-  });
-  return router;
 }

@@ -1,5 +1,6 @@
 import { makePlan } from '@yard-spool/core';
 import { replanWaiting } from '../house-rules/replan-waiting';
+import { trySisters } from '../house-rules/try-plan';
 import { settleRunFill } from './settle-run-fill';
 
 /** What is computed in a worker: plain functions of plain data. */
@@ -10,6 +11,8 @@ export const TASKS = {
   settle: settleRunFill,
   /** What another ruling makes of the reels that wait. */
   replan: replanWaiting,
+  /** Waiting reels planned again, one after another, as far as their pieces have the line. */
+  sisters: trySisters,
 } as const;
 
 export type Tasks = typeof TASKS;

@@ -78,6 +78,7 @@ export interface BenchRow extends Model<InferAttributes<BenchRow>, InferCreation
   name: string;
   spanMm: number;
   hand: Bench['hand'];
+  pedal: CreationOptional<string>;
   devices: Bench['devices'];
   /** Taken away; runs made at it keep its name. */
   removed: CreationOptional<boolean>;
@@ -133,6 +134,7 @@ export const defineBenches = (sequelize: Sequelize) =>
       name: DataTypes.STRING,
       spanMm: DataTypes.INTEGER,
       hand: DataTypes.STRING,
+      pedal: { type: DataTypes.STRING, defaultValue: '' },
       devices: DataTypes.JSON,
       removed: { type: DataTypes.BOOLEAN, defaultValue: false },
       runId: DataTypes.INTEGER,

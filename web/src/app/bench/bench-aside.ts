@@ -35,6 +35,11 @@ import { Tone } from './tone.service';
           Step back <span class="key">Z</span>
         </button>
       }
+      @if (run().state === 'open') {
+        <button type="button" class="plain px-3!" (click)="act.emit('X')">
+          Change of mind <span class="key">X</span>
+        </button>
+      }
       <button type="button" class="plain px-3!" [attr.aria-pressed]="tone.on()" (click)="act.emit('M')">
         {{ tone.on() ? 'Sound on' : 'Sound off' }} <span class="key">M</span>
       </button>

@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { sentenceOf } from '../data/request-problem';
 import { BenchView } from './bench-view';
 import { RunStore } from './run-store';
 
@@ -15,6 +16,12 @@ export class BenchCounting {
     const hold = this.store.device() && !this.bench.state()?.held;
     const held = hold ? this.store.happen({ kind: 'held', payload: { on: true } }) : Promise.resolve();
     void held.then(() => this.store.happen(this.bench.byHand(layer, turns)));
+  }
+
+  /** Turns a counting key stands for: ten, one, and a running total by fifties. */
+  byKey(key: string): void {
+    const turns = { Space: 10, '+': 1, '−': -1, '5': 50 }[key];
+    if (turns !== undefined) this.turn(turns);
   }
 
   /** The count put right, in what is counted here. */
@@ -37,6 +44,16 @@ export class BenchCounting {
     const wound = this.bench.winding()?.lengthSoFar ?? 0;
     if (layer !== undefined)
       void this.store.happen({ kind: 'tension-read', payload: { layer, holds, wound } });
+  }
+
+  /** Takes the supply of this layer out of its tub; says why it cannot be. */
+  outOfTheTub(refused: (sentence: string) => void): void {
+    const soakId = this.bench.supply()?.soakId ?? null;
+    if (soakId === null) return;
+    this.store.takeOutOfTub(soakId).subscribe({
+      next: () => refused(''),
+      error: (error: unknown) => refused(sentenceOf(error)),
+    });
   }
 
   /** Ends a layer that was not wound to its count: by eye, or because its supply ran out. */

@@ -17,11 +17,14 @@ export const KEYS: readonly string[] = [
   'G',
   'N',
   'M',
+  'W',
+  'X',
+  '5',
   '?',
 ];
 
 /** What may be open beside the count. */
-export type Panel = 'count' | 'twist' | 'lay' | 'depth';
+export type Panel = 'count' | 'twist' | 'lay' | 'depth' | 'mind';
 /** Keys that open a panel. */
 export const PANELS = new Map<string, Panel>([
   ['C', 'count'],

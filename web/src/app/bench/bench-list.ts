@@ -49,7 +49,7 @@ import { LoadState } from '../ui/load-state';
                 {{ run.customer }}</span
               >
             </span>
-            <b>Go on</b>
+            <b>{{ run.aside ? 'Put aside: take it up' : 'Go on' }}</b>
           </a>
         </li>
       }

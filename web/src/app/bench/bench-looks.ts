@@ -43,9 +43,12 @@ import { BenchView } from './bench-view';
       <div class="card px-3.5 py-2.5">
         <b>{{ bench.supply()?.productName ?? 'Line' }}</b>
         <span class="text-mute">
-          from {{ bench.supply()?.pieceCode ?? 'the customer' }}
+          from {{ bench.supply()?.own ? 'the customer' : (bench.mounted()?.code ?? 'its other spool') }}
           @if (bench.supply()?.water === 'soaking') {
-            <b class="text-ink">, in the tub: take it out first</b>
+            <b class="text-ink">, in the tub</b>
+            <button type="button" class="plain my-1.5 min-h-18! w-full" (click)="act.emit('W')">
+              Take it out of the tub <span class="key">W</span>
+            </button>
           } @else if (bench.supply()?.water === 'wet') {
             <b class="text-ink">, wet</b>
           }
@@ -55,6 +58,9 @@ import { BenchView } from './bench-view';
           last word, not the count.
         </p>
         <p class="pt-1 text-mute">{{ bench.words()?.todo }}</p>
+        @for (words of bench.beside(); track words) {
+          <p class="pt-1 font-semibold" data-test="beside">{{ words }}</p>
+        }
         <div class="flex flex-wrap gap-2 pt-2">
           @if (bench.fixedSpool()) {
             <button type="button" class="plain px-3!" (click)="act.emit('D')">
@@ -84,9 +90,9 @@ import { BenchView } from './bench-view';
       <div class="card px-3.5 py-2.5">
         <b>Keys</b>
         <p class="text-mute">
-          Space ten turns, or holds and starts a counter; + one turn, − one back, C type the count, T twist, L
-          lay, D depth, U the supply ran out, N leave a step out, Enter step done, Z step back, M sound, / tag
-          field, ? these keys.
+          Space ten turns, or holds and starts a counter; + one turn, − one back, 5 fifty turns, C type the
+          count, T twist, L lay, D depth, U the supply ran out, N leave a step out, X change of mind, Enter
+          step done, Z step back, M sound, / tag field, W out of the tub, ? these keys.
         </p>
       </div>
     } @else {

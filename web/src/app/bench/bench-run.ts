@@ -22,6 +22,8 @@ import { BenchCounting } from './bench-counting';
 import { pressedControl } from '../keyboard/held-keys';
 import { KEYS, PANELS, type Panel } from './bench-keys';
 import { BenchLooks } from './bench-looks';
+import { BenchMind } from './bench-mind';
+import { MindPanel } from './mind-panel';
 import { BenchView } from './bench-view';
 import { ClosedReel } from './closed-reel';
 import { CounterChart } from '../drawing/counter-chart';
@@ -48,8 +50,6 @@ import { WalkList } from './walk-list';
 import { keepAwake } from './wake-lock';
 import { WindingCount } from './winding-count';
 
-/** Turns one press of the counting key stands for. */
-const TEN = 10;
 /** One reel at the bench: the step, the number to watch, the section filling, the look that is due, and five big actions. */
 @Component({
   selector: 'ys-bench-run',
@@ -67,6 +67,7 @@ const TEN = 10;
     FinishPanel,
     LayPanel,
     LoosePanel,
+    MindPanel,
     MinuteTimer,
     NotTaken,
     QuestionPanel,
@@ -78,7 +79,7 @@ const TEN = 10;
     WalkList,
     WindingCount,
   ],
-  providers: [RunStore, BenchView, BenchCounting, CounterStep],
+  providers: [RunStore, BenchView, BenchCounting, BenchMind, CounterStep],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow' },
@@ -135,6 +136,7 @@ export class BenchRun {
 
   private keyFor(key: string): (() => void) | undefined {
     if (key === 'Escape') return () => this.panel.set(null);
+    if (key === this.bench.pedal()) return () => this.act('Space');
     return KEYS.includes(key) ? () => this.act(key) : undefined;
   }
 
@@ -159,13 +161,13 @@ export class BenchRun {
     if (key === 'Enter') this.finish();
     if (key === 'B') this.remedyPanel()?.putRight();
     if (key === 'N') this.leaveOut();
+    if (key === 'X') this.panel.update((open) => (open === 'mind' ? null : 'mind'));
     if (key === 'Space' && this.matchPanel()) this.counterStep.toggleCount(this.bench.counterUp());
     if (this.bench.current()?.kind !== 'wind') return;
     if (wasSure) this.onSecondKey(key);
     this.onCountKey(key);
   }
 
-  /** The second, different key that finishes a layer below its count. */
   private onSecondKey(key: string): void {
     if (key === 'F' && this.bench.soFar() > 0) this.done();
     if (key === 'E') this.counting.finishLayer({ by: 'eye' });
@@ -182,9 +184,9 @@ export class BenchRun {
       this.counting.hold();
       return;
     }
+    if (key === 'W') this.counting.outOfTheTub((sentence) => this.refused.set(sentence));
     if (key === 'U' && this.bench.mayRunOut()) this.counting.finishLayer({ usedUp: true });
-    const turns = { Space: TEN, '+': 1, '−': -1 }[key];
-    if (turns !== undefined) this.counting.turn(turns);
+    this.counting.byKey(key);
     const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);
     if (asked && (key === 'H' || key === 'G')) this.counting.tension(key === 'H');
     const panel = PANELS.get(key);

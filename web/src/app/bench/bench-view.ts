@@ -13,6 +13,7 @@ import {
   stepFields,
   stepWords,
 } from '@yard-spool/core';
+import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import type { SectionView } from '../drawing/section-layout';
@@ -22,6 +23,7 @@ import { CounterStep } from './counter-step';
 import { benchSection, layersAhead } from './bench-section';
 import { looksDue } from './looks-due';
 import { RunStore } from './run-store';
+import { besideStep } from './step-beside';
 
 /** A piece of no more than this beyond what a layer takes may run out with it; books are off by some. */
 const RUNS_OUT = { share: 1.3, metres: 30 } as const;
@@ -33,6 +35,7 @@ export class BenchView {
   private readonly store = inject(RunStore);
   private readonly units = inject(UnitsService);
   private readonly counterStep = inject(CounterStep);
+  private readonly here = inject(BenchHere);
 
   readonly state = this.store.shown;
   /** The step to do now; the same one however often the log is folded again, so that what is typed at it stays. */
@@ -45,6 +48,14 @@ export class BenchView {
     if (!facts || !step) return null;
     const { name, todo, look, cautions } = stepWords(step, facts, way);
     return { name, todo: this.units.say(todo), look: this.units.say(look), cautions };
+  });
+  /** What was wanted, what was chosen, and what was done last time, where the step needs it. */
+  readonly beside = computed(() => {
+    const run = this.store.run();
+    const [facts, state] = [this.store.facts(), this.state()];
+    if (!run || !facts || !state) return [];
+    const per = gearAt(facts.request, state.supplies, this.current()?.layer ?? '');
+    return besideStep(this.current(), run, { units: this.units, per });
   });
   readonly cautions = computed(() => {
     const places = this.words()?.cautions ?? [];
@@ -87,6 +98,28 @@ export class BenchView {
   readonly supply = computed(() =>
     this.store.run()?.job.cuts.find(({ layer }) => layer === this.current()?.layer),
   );
+  /** The line of the layer that is wound. */
+  readonly lineWound = computed(() => {
+    const layer = this.store.facts()?.request.layers.find(({ id }) => id === this.current()?.layer);
+    return layer?.kind === 'line' ? layer.line : null;
+  });
+  /** The piece that is mounted: the one booked, or the last that was taken in its place. */
+  readonly mounted = computed(() => {
+    const taken = this.state()?.pieces.findLast(({ layer }) => layer === this.current()?.layer);
+    const booked = this.supply();
+    return taken ?? (booked ? { pieceId: booked.pieceId, code: booked.pieceCode } : null);
+  });
+  /** The key its bench's foot switch types; empty where it has none. */
+  readonly pedal = computed(
+    () => this.here.benches().find(({ id }) => id === this.store.run()?.benchId)?.pedal ?? '',
+  );
+  /** What the record of this layer will rest on. */
+  readonly restsOn = computed(() => {
+    if (this.counterUp()) return 'The record rests on the counter and on each depth you read.';
+    return this.soFar() > 0
+      ? 'The record rests on your count and on each depth you read.'
+      : 'Nothing is counted. Wound by eye, the record rests on the depth you read alone.';
+  });
   readonly looks = computed(() => {
     const [run, facts, state, underWay] = [
       this.store.run(),

@@ -12,7 +12,7 @@ import {
   type RunHappening,
   type RunStep,
 } from '@yard-spool/core';
-import { filter, firstValueFrom, tap, type Observable } from 'rxjs';
+import { filter, firstValueFrom, switchMap, tap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { Outbox } from '../data/outbox.service';
@@ -220,6 +220,15 @@ export class RunStore {
         this.watch(run.id);
         void this.outbox.tryAgain(String(run.id));
       }),
+    );
+  }
+
+  /** Takes a piece out of its tub; the run is read again, since its supply is wet from then on. */
+  takeOutOfTub(soakId: number): Observable<Run> {
+    const id = this.run()?.id ?? 0;
+    return this.api.call(api.takeOut, { params: { id: soakId }, body: {} }).pipe(
+      switchMap(() => this.api.call(api.readRun, { params: { id } })),
+      tap((run) => this.have(run, hearing(this.settled(), run.events))),
     );
   }
 

@@ -115,7 +115,13 @@ export class TwistPanel {
 
   constructor() {
     effect(() => {
-      const seen = this.store.state()?.supplies[this.layer()];
+      const [seen, job] = [this.store.state()?.supplies[this.layer()], this.store.run()?.job];
+      // A spool that turns takes line off a rolling supply; line turned end for end comes off the other spool.
+      const usual = job?.wants.endForEnd && this.layer() === 'main' ? 'reverse' : 'rolling';
+      if (!seen && job && (usual === 'reverse' || !turnsRound(job.type)))
+        untracked(() => {
+          this.stand.patchValue({ way: usual });
+        });
       if (seen)
         untracked(() => {
           this.stand.patchValue({

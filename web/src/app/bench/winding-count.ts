@@ -56,8 +56,14 @@ import { RunProgress } from './run-progress';
           <button type="button" class="plain min-h-18! grow px-2!" (click)="act.emit('+')">
             One turn <span class="key">+</span>
           </button>
+          <button type="button" class="plain min-h-18! grow px-2!" (click)="act.emit('5')">
+            Fifty <span class="key">5</span>
+          </button>
         </div>
       }
+      <p class="mx-auto max-w-72 pt-2 text-left text-[13px] text-mute" data-test="rests-on">
+        {{ bench.restsOn() }}
+      </p>
     </div>
   `,
   host: { class: 'block' },

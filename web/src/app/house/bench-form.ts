@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormArray, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, COUNTED, type Bench, type Device, type NewBench } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { keyName } from '../keyboard/key-name';
 import { Choice } from '../ui/choice';
 import { FormEnd } from '../ui/form-end';
 import { QuantityField } from '../ui/quantity-field';
@@ -40,6 +41,16 @@ const deviceForm = (device?: Device) =>
         />
         <ys-choice label="Winding hand" [control]="form.controls.hand" [options]="hands" />
       </div>
+      <label class="block max-w-60">
+        <span class="caption block pb-0.5">Foot switch: press it here</span>
+        <input
+          class="entry"
+          placeholder="none"
+          autocomplete="off"
+          [formControl]="form.controls.pedal"
+          (keydown)="footSwitch($event)"
+        />
+      </label>
       @for (device of form.controls.devices.controls; track device; let i = $index) {
         <fieldset class="grid grid-cols-2 gap-2.5 border-t border-line pt-2.5">
           <legend class="sr-only">Device {{ i + 1 }}</legend>
@@ -90,6 +101,7 @@ export class BenchForm {
     name: text(),
     span: text('1.5 m'),
     hand: text('right'),
+    pedal: text(),
     devices: new FormArray<ReturnType<typeof deviceForm>>([]),
   });
   private readonly typed = typedValue(this.form);
@@ -105,11 +117,19 @@ export class BenchForm {
     effect(() => {
       const bench = this.bench();
       if (!bench) return;
-      const { name, spanMm, hand, devices } = bench;
-      this.form.patchValue({ name, span: `${String(spanMm / 1000)} m`, hand });
+      const { name, spanMm, hand, pedal, devices } = bench;
+      this.form.patchValue({ name, span: `${String(spanMm / 1000)} m`, hand, pedal });
       this.form.controls.devices.clear();
       for (const device of devices) this.form.controls.devices.push(deviceForm(device));
     });
+  }
+
+  /** Whatever key the switch types is taken as it is; Tab leaves the field and Backspace empties it. */
+  protected footSwitch(event: KeyboardEvent): void {
+    if (event.key === 'Tab') return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.form.controls.pedal.setValue(event.key === 'Backspace' ? '' : keyName(event));
   }
 
   protected addDevice(): void {
@@ -119,11 +139,12 @@ export class BenchForm {
   protected save(): void {
     const span = this.quantity(this.form.controls.span, 'line-length', SPAN);
     if (this.missing() !== '' || span === null) return;
-    const { name, hand, devices } = this.form.getRawValue();
+    const { name, hand, pedal, devices } = this.form.getRawValue();
     const body: NewBench = {
       name,
       spanMm: Math.round(span * 1000),
       hand: hand as Bench['hand'],
+      pedal,
       devices: devices.map((one) => ({
         ...one,
         counts: one.counts as Device['counts'],

@@ -189,7 +189,15 @@ describe('what the fills of a person taught', () => {
 });
 
 describe('a bench', () => {
-  const bench: Bench = { id: 1, name: 'Bench 1', spanMm: 1500, hand: 'right', devices: [], version: 2 };
+  const bench: Bench = {
+    id: 1,
+    name: 'Bench 1',
+    spanMm: 1500,
+    hand: 'right',
+    pedal: '',
+    devices: [],
+    version: 2,
+  };
 
   it('takes a free span within its range, and devices', async () => {
     const screen = await openScreen(BenchForm, { bench });

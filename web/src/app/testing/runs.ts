@@ -62,7 +62,15 @@ export function aRun(log: readonly RunEvent[] = [], more: Partial<Run> = {}, job
       ...job,
     },
     under: { rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' },
-    ...{ supplies: [], pieces: {}, seatReversed: false, device: null },
+    ...{
+      supplies: [],
+      pieces: {},
+      seatReversed: false,
+      device: null,
+      notes: '',
+      lastTime: null,
+      sister: null,
+    },
     events: [anEvent(1, { kind: 'started', payload: { bench: 'Bench 1' } }), ...log],
     ...more,
   };

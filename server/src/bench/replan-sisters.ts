@@ -1,0 +1,81 @@
+import type { Job, Person } from '@yard-spool/contract';
+import { kindKey, type FillPlan, type Observation, type PlanInput } from '@yard-spool/core';
+import { noteChange } from '../bags/history';
+import { readJob } from '../bags/bags';
+import type { ServerContext } from '../context';
+import { mainLineOf } from '../house-rules/main-line';
+import { keepPlan } from '../house-rules/plan-again';
+import { lockWaiting, type WaitingReel } from '../house-rules/waiting-reels';
+import { withBeliefs } from '../learning/with-beliefs';
+import { learnedByKind } from '../reels/learned';
+import { unit } from '../unit';
+import { inWorker } from '../work/in-worker';
+
+/**
+ * Plans the waiting sisters of a reel that was just filled again, from what it taught: same kind, same main line. Their
+ * bags say what changed, before anyone winds them. A plan that comes to the same is left alone, and so is one that cannot
+ * be kept.
+ */
+export async function replanSisters(context: ServerContext, person: Person, jobId: number): Promise<void> {
+  const filled = await readJob(context, jobId);
+  await unit(context, person, async (u) => {
+    const { jobs, ...waiting } = await lockWaiting(u);
+    const sisters = waiting.reels.filter((reel) => isSister(reel, filled));
+    if (sisters.length === 0) return;
+    const learned = (await learnedByKind(u)).get(kindKey(filled)) ?? [];
+    const asked = sisters.map((reel) => ({
+      reel,
+      planInput: taught(reel, learned, waiting.learning),
+    }));
+    const tried = await inWorker('sisters', {
+      asked: asked.map(({ reel, planInput }) => ({ planInput, cuts: reel.cuts })),
+      ...{ pieces: waiting.pieces, tailMm: waiting.tailMm },
+    });
+    for (const [i, { replanned }] of tried.entries()) {
+      const reel = sisters[i];
+      const job = jobs.find(({ id }) => id === reel?.shown.jobId);
+      const change = reel && replanned ? changeWords(reel.plan, replanned.plan) : '';
+      if (!job || !reel || !replanned || change === '') continue;
+      await keepPlan(u, job, replanned);
+      await u.tables.bags.addOne('version', { id: job.bagId });
+      const what = `${reel.shown.tag} planned again from what ${filled.tag} taught: ${change}`;
+      await noteChange(u, job.bagId, what.slice(0, 300));
+    }
+  });
+}
+
+const isSister = (reel: WaitingReel, filled: Job): boolean =>
+  kindKey({ type: reel.type, label: reel.shown.label }) === kindKey(filled) &&
+  mainLineOf(reel) !== undefined &&
+  mainLineOf(reel) === mainLineOf(filled);
+
+/** What a sister is planned from now: its own measures, and what fills of its kind have taught by now. */
+function taught(
+  { planInput, type, shown }: WaitingReel,
+  learned: readonly Observation[],
+  learning: Parameters<typeof withBeliefs>[2],
+): PlanInput {
+  const own = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
+  return withBeliefs(
+    { ...planInput, observations: [...learned, ...own] },
+    { type, label: shown.label },
+    learning,
+  );
+}
+
+/** Metres less than this are the same at the bench. */
+const SAME = 0.5;
+
+/** What changed between two plans, layer by layer; empty where nothing does that anybody would notice. */
+function changeWords(before: FillPlan, after: FillPlan): string {
+  return after.layers
+    .flatMap(({ id, length, handleTurns, request }) => {
+      const was = before.layers.find((one) => one.id === id);
+      if (!was || request.kind !== 'line') return [];
+      const turns = `${was.handleTurns.value.toFixed(0)} → ${handleTurns.value.toFixed(0)} turns`;
+      if (Math.abs(was.length.value - length.value) >= SAME)
+        return [`${request.role} ${was.length.value.toFixed(0)} m → ${length.value.toFixed(0)} m, ${turns}`];
+      return Math.abs(was.handleTurns.value - handleTurns.value) >= 1 ? [`${request.role} ${turns}`] : [];
+    })
+    .join('; ');
+}
