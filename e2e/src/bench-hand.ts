@@ -18,6 +18,8 @@ export interface TypedReel {
   readonly cushion?: string;
   readonly top?: string;
   readonly customer: string;
+  /** Whether there is a plan once this much is typed; more is to come where there is none. */
+  readonly planned?: false;
 }
 
 /** What a technician does at the screen: books a reel, takes it to the bench, and goes through its steps. */
@@ -49,7 +51,7 @@ export class BenchHand {
     if (reel.backing) await browser.choose('Backing line', reel.backing);
     if (reel.cushion) await browser.choose('Cushion', reel.cushion);
     if (reel.top) await browser.choose('Top shot', reel.top);
-    await browser.find('ys-plan-view pattern');
+    if (reel.planned !== false) await browser.find('ys-plan-view pattern');
   }
 
   /** Books what is typed. */

@@ -6,6 +6,7 @@ import {
   type Dimension,
   type UnitSystem,
 } from '@yard-spool/core';
+import { ratingProblem } from './rating-text';
 import type { ReelDraft } from './reel-draft';
 
 /** What each quantity field takes, in the core's units. */
@@ -96,6 +97,10 @@ export const amountReader =
 
 /** The first field that holds something that cannot be read, in one sentence; empty where all can. */
 export function unreadable(draft: ReelDraft, system: UnitSystem): string {
+  for (const typed of [draft.rating1, draft.rating2]) {
+    const problem = ratingProblem(typed, system);
+    if (problem !== '') return said('print on the spool', problem);
+  }
   for (const field of Object.keys(FIELD_RANGE) as QuantityName[]) {
     if (draft[field].trim() === '') continue;
     const read = parseQuantity(draft[field], DIMENSIONS[field], system, FIELD_RANGE[field]);

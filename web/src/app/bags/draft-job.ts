@@ -18,6 +18,8 @@ import type { ReelDraft } from './reel-draft';
 
 /** Metres lost with each cut, until the house is known. */
 const USUAL_TAIL = 2;
+/** A cut of less says nothing of how many more a piece gives, mm. */
+const WORTH_SAYING = 5000;
 
 type Job = NewJob & { readonly wants: Wants };
 
@@ -118,7 +120,7 @@ export function cutRows(
         ...{ ...row, piece: cut.piece.code, water: waterState(cut.piece), proposed: cut.proposed },
         left: on.tooShort ? -on.shortMm / 1000 : on.leftMm / 1000,
         short: on.tooShort ? 0 : on.shortMm / 1000,
-        more: takes > 1 && !on.tooShort ? Math.floor(on.leftMm / 1000 / takes) : 0,
+        more: on.lengthMm >= WORTH_SAYING && !on.tooShort ? Math.floor(on.leftMm / 1000 / takes) : 0,
       },
     ];
   });

@@ -63,7 +63,7 @@ export class PieceSelect {
   }
 
   protected lineWords({ name, pieces }: PieceGroup): string {
-    return pieces.length > 0 ? `${name}, whichever piece` : `${name}, yet to come`;
+    return pieces.length > 0 ? `${name}, any piece` : `${name}, yet to come`;
   }
 
   protected words(name: string, piece: Piece): string {

@@ -33,6 +33,8 @@ import { UNDERNEATH, type reelForm, type Underneath } from './reel-draft';
 import { REEL_TYPE_NAMES } from './reel-type-names';
 
 const LETTERS = 2;
+/** Prints this near to each other say the same. */
+const AGREES = 0.03;
 
 /** What comes in: one reel's facts, what it is to hold, and from which pieces. */
 @Component({
@@ -169,17 +171,15 @@ export class ReelEntry {
     return `${this.units.length(planned.length.value)}${depth}`;
   }
 
-  /** What each rating comes to as length times diameter squared: alike where they agree. */
+  /** Whether the prints agree: each comes to as much line as it says, length times diameter squared. */
   protected ratingsNote(): string {
     const { rating1, rating2 } = this.form().getRawValue();
-    const sizes = [rating1, rating2].flatMap((text) =>
-      this.printsOf(text).map(({ readings: [one] }) => (one.length * one.diameter ** 2).toFixed(1)),
+    const holds = [rating1, rating2].flatMap((text) =>
+      this.printsOf(text).map(({ readings: [one] }) => one.length * one.diameter ** 2),
     );
-    if (sizes.length > 2) {
-      const [least, most] = [Math.min(...sizes.map(Number)), Math.max(...sizes.map(Number))];
-      return `${least.toFixed(1)} to ${most.toFixed(1)} m·mm²`;
-    }
-    return sizes.length > 0 ? `${sizes.join(', ')} m·mm²` : 'as printed';
+    if (holds.length < 2) return 'as printed';
+    const apart = Math.max(...holds) / Math.min(...holds) - 1;
+    return apart < AGREES ? 'they agree' : `they differ by ${(100 * apart).toFixed(0)} %`;
   }
 
   protected settle(control: FormControl<string>): void {

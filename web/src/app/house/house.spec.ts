@@ -204,13 +204,15 @@ describe('a bench', () => {
     await screen.type('Free span', '40 m');
     expect(screen.shown()).toContain('from 0.2 to 20 m');
     await screen.type('Free span', '1.8 m');
+    const pedal = screen.element.querySelector<HTMLInputElement>('input[placeholder=none]')!;
+    pedal.dispatchEvent(new KeyboardEvent('keydown', { key: 'b', cancelable: true }));
     await screen.press('Add a counter or line meter');
     await screen.type('Device, as it names itself', 'reed-1');
     await screen.type('Host and port', '127.0.0.1:4711');
     await screen.press('Save the bench');
     const { request } = screen.http.expectOne('/api/benches/1');
     expect(request.body).toEqual({
-      ...{ name: 'Bench 1', spanMm: 1800, hand: 'right', version: 2 },
+      ...{ name: 'Bench 1', spanMm: 1800, hand: 'right', pedal: 'B', version: 2 },
       devices: [{ name: 'reed-1', address: '127.0.0.1:4711', counts: 'handle-turns', per: 1 }],
     });
   });
