@@ -26,11 +26,17 @@ export {
 export { knownSpool, type Estimate } from './spool/estimate';
 export { inferSpool, type InferredSpool } from './spool/infer-spool';
 export type { Disagreement } from './spool/disagreement';
-export type { FillRequest, LayerLength, LayerRequest, LayerRole, Level } from './plan/fill-request';
+export type { FillRequest, LayerLength, LayerRequest, LayerRole } from './plan/fill-request';
+export type { Level } from './quantities/level';
 export { parseAmount, type Amount, type AmountAllowed } from './quantities/amount';
 export { levelText, packText } from './quantities/amount-text';
 export { sayIn } from './quantities/say-in';
-export { proposePiece, type OfferedPiece, type PieceNeeded, type ProposedPiece } from './rack/propose-piece';
+export {
+  proposePiece,
+  type OfferedPiece,
+  type PieceNeeded,
+  type ProposedPiece,
+} from './builds/propose-piece';
 export { USUAL_GEAR } from './lines/reel-type';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';
 export type { Ranged } from './numeric/ranged';

@@ -1,4 +1,4 @@
-import type { Bag, Fill, Piece, Product, Reel, Run } from '@yard-spool/contract';
+import type { Fill, Piece, Reel } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { BenchHand, TypedReel } from './bench-hand';
@@ -8,7 +8,7 @@ import { journey } from './journey';
 let browser: Browser;
 let hand: BenchHand;
 journey((opened) => ({ browser, hand } = opened), {
-  brings: { 'JO-204': 'N-204', 'JO-207': 'N-207', 'JO-208': 'N-207', 'JO-303': 'B-303' },
+  brings: { 'JO-204': 'N-204', 'JO-207': 'N-207', 'JO-303': 'B-303' },
 });
 
 const headline = () => browser.shown('[data-test=plan-headline]');
@@ -199,75 +199,5 @@ describe('old line', () => {
     expect((await hand.bag()).jobs[0]!.cuts.map(({ layer }) => layer)).toEqual(['backing']);
     expect(await hand.step()).not.toMatch(/^Strip/);
     await browser.text('turned end for end', 'p');
-  });
-});
-
-describe('sisters', () => {
-  it('are planned again from what the first one taught, and told what it took', async () => {
-    await hand.fill(reel({ customer: 'Sisters', name: 'Job sister 3000' }));
-    await browser.driver.actions().keyDown(Key.ALT).sendKeys('l').keyUp(Key.ALT).perform();
-    await browser.find('[aria-label="Reel 2 of the bag"][aria-pressed=true]');
-    await hand.toBench();
-    const depth = async (): Promise<void> => {
-      await (await browser.field('Depth below the lip')).sendKeys('6.6 mm', Key.ENTER);
-      await hand.stepComes('Join');
-    };
-    await hand.until('Tag and close', { 'Read backing depth': depth });
-    const first = await hand.close();
-    const { jobs, history } = await browser.api<Bag>(`/bags/${String(hand.bagNumber)}`);
-    expect(history.some(({ what }) => what.includes(`planned again from what ${first} taught`))).toBe(true);
-    const run = await browser.post<Run>('/runs', { jobId: jobs[1]!.id, benchId: 1 });
-    await browser.go(`/bench/${String(run.id)}`);
-    await browser.find('[aria-current=step]');
-    await hand.until('Backing');
-    await browser.text(`${first}, its like, took`, 'p');
-  });
-});
-
-describe('a change of mind at the bench', () => {
-  it('another piece in mid-run: the ledger follows', async () => {
-    const before = [await pieceOf('JO-207'), await pieceOf('JO-208')];
-    await hand.book(reel({ customer: 'Pieces' }));
-    await hand.until('Main', { 'Read backing depth': () => hand.done() });
-    await hand.count(40);
-    await browser.press('x');
-    await browser.click('JO-208');
-    await browser.until(async () => (await hand.state()).pieces.length === 1, 'the other piece is taken');
-    await browser.text('from JO-208', 'span');
-    await hand.until('Tag and close');
-    const { layers } = await fillOf(await hand.close());
-    const mains = layers.filter(({ id }) => id === 'main');
-    expect(mains.map(({ pieceCode }) => pieceCode)).toEqual(['JO-207', 'JO-208']);
-    const after = [await pieceOf('JO-207'), await pieceOf('JO-208')];
-    for (const [i, { lengthMm }] of mains.entries())
-      expect(before[i]!.lengthMm - after[i]!.lengthMm - 2000).toBe(lengthMm);
-  });
-
-  it('put aside and taken up later', async () => {
-    await hand.book(reel({ customer: 'Aside' }));
-    await browser.press('x');
-    await browser.click('Put it aside');
-    await browser.text('Put aside: take it up', 'b');
-    await browser.go(`/bench/${String(hand.runId)}`);
-    await browser.find('[aria-current=step]');
-    await hand.done();
-    expect((await hand.state()).aside).toBe(false);
-  });
-
-  it('given up with a reason: the line to salvage, the reel back to booked', async () => {
-    await hand.book(reel({ customer: 'Gives up' }));
-    await hand.until('Backing');
-    await hand.count(60);
-    await browser.press('x');
-    await browser.fill('Why', 'not braid after all');
-    await (await browser.text('Salvage', 'label')).click();
-    await browser.click('Give it up');
-    await browser.text('given up at the bench: not braid after all', 'li');
-    expect((await hand.bag()).jobs[0]).toMatchObject({ state: 'booked', runId: null });
-    const salvage = await pieceOf(`S-R${String(hand.runId)}`);
-    expect(salvage.kind).toBe('salvage');
-    expect(salvage.lengthMm).toBeGreaterThan(5000);
-    const products = await browser.api<Product[]>('/products');
-    expect(products.some(({ code }) => code === salvage.product.code)).toBe(true);
   });
 });

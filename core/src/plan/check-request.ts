@@ -1,5 +1,6 @@
 import type { PlanIssue } from './fill-plan';
-import type { FillRequest, LayerRequest, Level } from './fill-request';
+import type { Level } from '../quantities/level';
+import type { FillRequest, LayerRequest } from './fill-request';
 import { isLevelled, isUnknown } from './stack';
 
 /** Least and most a request may ask for. Diameters and gap in mm, lengths in m. */

@@ -1,13 +1,8 @@
 import type { Line } from '../lines/line';
+import type { Level } from '../quantities/level';
 
 /** What a layer is there for. Decides words and warnings, never the arithmetic. */
 export type LayerRole = 'backing' | 'main' | 'cushion' | 'top-shot';
-
-/**
- * A level to fill up to: a share of the depth between bare arbor and lip, as it is seen, from the least to the most that
- * will do (the middle is aimed at); or mm below the lip.
- */
-export type Level = { readonly share: readonly [least: number, most: number] } | { readonly depth: number };
 
 /** How much of a line goes on: metres, as much as fits, or up to a level. */
 export type LayerLength = number | 'fits' | Level;

@@ -1,7 +1,8 @@
 import type { Line } from '../lines/line';
 import type { SpoolGeometry } from '../spool/spool-geometry';
 import { turnsBetween } from '../winding/winding';
-import type { FillRequest, LayerRequest, Level } from './fill-request';
+import type { Level } from '../quantities/level';
+import type { FillRequest, LayerRequest } from './fill-request';
 import { areaOn, type BulkOf, type OnSpool, type StackedLayer } from './on-spool';
 import { shareSplices } from './share-splices';
 

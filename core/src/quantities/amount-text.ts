@@ -1,4 +1,4 @@
-import type { Level } from '../plan/fill-request';
+import type { Level } from './level';
 
 /** Shares people have words for. */
 const WORDS: readonly (readonly [share: number, words: string])[] = [

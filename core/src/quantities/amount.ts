@@ -1,5 +1,5 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
-import type { Level } from '../plan/fill-request';
+import type { Level } from './level';
 import { parseNumber } from './parse-number';
 import { parseQuantity, type Allowed } from './parse-quantity';
 import type { UnitSystem } from './units';

@@ -106,10 +106,8 @@ describe('put aside, given up, another length', () => {
 });
 
 describe('steps of old line that stays on, and of line turned end for end', () => {
-  const kept = {
-    ...{ kind: 'retained', id: 'kept', left: { length: 25 } },
-    line: { key: 'old line', material: 'nylon', diameter: 0.3 },
-  } as const;
+  const line = { key: 'old line', material: 'nylon', diameter: 0.3 } as const;
+  const kept = { kind: 'retained', id: 'kept', left: { length: 25 }, line } as const;
   const kinds = (facts: RunFacts): string[] => runSteps(facts).map(({ id }) => id);
 
   it('strips down, joins to it, and ties nothing to the arbor', () => {

@@ -108,8 +108,6 @@ export class BenchRun {
   protected readonly refused = signal('');
   protected readonly helping = signal(false);
 
-  private heardToGo = 0;
-
   constructor() {
     useKeys((key) => this.keyFor(key));
     keepAwake();
@@ -124,14 +122,9 @@ export class BenchRun {
         this.panel.set(null);
       });
     });
-    effect(() => {
-      const now =
-        this.bench.winding()?.turnsToGo ?? (this.counterStep.moving() ? this.counterStep.turns() : 0);
-      untracked(() => {
-        this.tone.count(this.heardToGo, now);
-        this.heardToGo = now;
-      });
-    });
+    this.tone.follow(
+      () => this.bench.winding()?.turnsToGo ?? (this.counterStep.moving() ? this.counterStep.turns() : 0),
+    );
   }
 
   private keyFor(key: string): (() => void) | undefined {

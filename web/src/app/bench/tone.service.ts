@@ -1,4 +1,4 @@
-import { Injectable, signal } from '@angular/core';
+import { effect, Injectable, signal, untracked } from '@angular/core';
 
 const KEPT_AT = 'yard-spool.sound';
 /** Turns before the stop at which it is heard first. */
@@ -14,6 +14,18 @@ export class Tone {
   switch(): void {
     this.heard.update((on) => !on);
     localStorage.setItem(KEPT_AT, this.heard() ? 'on' : 'off');
+  }
+
+  /** Follows the turns to go of one screen. Must be called where `inject` works. */
+  follow(toGo: () => number): void {
+    let before = 0;
+    effect(() => {
+      const now = toGo();
+      untracked(() => {
+        this.count(before, now);
+        before = now;
+      });
+    });
   }
 
   /** Sounds where the turns to go cross the mark near the stop, or the stop itself. */
