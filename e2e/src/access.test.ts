@@ -47,6 +47,7 @@ const violations = async (): Promise<string[]> => {
 const SCREENS = [
   ['/bags', 'main-list', 'ys-bag-list li'],
   ['/bags/new', 'booking', '#customer'],
+  ['/bags/question', 'question', '#reel'],
   ['/bags/:bag', 'bag', 'ys-plan-view svg'],
   ['/bench', 'benches', 'ys-bench-list li'],
   ['/bench/:run', 'bench', '[data-test=turns-to-go]'],

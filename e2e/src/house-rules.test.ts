@@ -184,7 +184,7 @@ describe('an exception to a house rule', () => {
     await browser.fill('Customer', 'House Rule');
     await (await browser.find('#customer-option-0')).click();
     await browser.choose('Question', 'Hands');
-    await browser.choose('School', 'A helper');
+    await browser.choose('What they want', 'A helper');
     await browser.fill('Why', 'brings her nephew');
     await browser.click('Set the exception');
     await browser.text('brings her nephew', 'p');

@@ -90,11 +90,6 @@ try {
   await view('bag', '/bags/6', 'ys-plan-view pattern');
   await view('bench', '/bench/5', 'ys-spool-section pattern');
   await view('rack', '/rack', 'ys-piece-ledger tbody tr');
-  await browser.click('N-201');
-  await browser.click('Weigh in');
-  await browser.click('Read the scale');
-  await browser.text('on it, likely', 'p');
-  await picture('weigh-in');
   await view('tubs', '/rack/tubs', 'ys-tubs-page section');
   await view('recycling', '/rack/recycling', 'ys-recycling-page tbody tr');
   await view('order', '/rack/order', 'ys-order-page tbody tr');
@@ -104,6 +99,15 @@ try {
   await picture('import');
   await view('reel', '/reels/R-0004', 'ys-spool-section pattern');
   await view('reel-book', '/reels/book', 'ys-reel-book li');
+  await browser.go('/bags/question');
+  await browser.find('#reel');
+  await browser.fill('Reel', 'sker');
+  await browser.find('#reel-option-0');
+  await browser.press(Key.ENTER);
+  await browser.choose('Main line', 'Moss braid 0.19, any piece');
+  await browser.fill('How much main', 'half the pack');
+  await browser.find('ys-plan-view pattern');
+  await picture('question');
   await browser.go('/bags/new');
   await browser.fill('Customer', 'Wenna');
   await browser.find('#customer-option-0');

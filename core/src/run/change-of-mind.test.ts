@@ -7,6 +7,7 @@ import { woundSoFar } from '../plan/wound';
 import { foldRun } from './fold-run';
 import { pieceStretches } from './piece-shares';
 import type { RunEvent, RunHappening } from './run-event';
+import { stillMissing } from '../steps/step-at';
 import { runSteps } from './run-steps';
 import { requestUnderWay } from './under-way';
 
@@ -133,5 +134,18 @@ describe('steps of old line that stays on, and of line turned end for end', () =
     const rules = { ...USUAL_HOUSE_RULES, memoryRelief: 'warm-water' } as const;
     const has = (type: RunFacts['type']) => kinds({ ...FACTS, rules, type }).includes('memory');
     expect([has('fixed-spool'), has('trolling'), has('big-game')]).toEqual([true, false, false]);
+  });
+});
+
+describe('what is stripped', () => {
+  const missing = (values: Record<string, string | number>) =>
+    stillMissing({ id: 'strip', kind: 'strip' }, values);
+
+  it('is told where it goes and what that needs, while the line is in the hand', () => {
+    expect(missing({})).toBe('');
+    expect(missing({ to: 'rack', line: 'SN-25' })).toMatch(/which line it is and how much/);
+    expect(missing({ to: 'rack', line: 'SN-25', metres: 60 })).toBe('');
+    expect(missing({ to: 'bin' })).toMatch(/which bin/);
+    expect(missing({ to: 'bin', material: 'braid' })).toBe('');
   });
 });

@@ -18,7 +18,8 @@ export type StepField =
       readonly options: readonly { readonly value: string; readonly name: string }[];
     })
   | (Field & { readonly kind: 'quantity'; readonly dimension: Dimension; readonly allowed: Allowed })
-  | (Field & { readonly kind: 'text' | 'check' });
+  /** `line` is one of the shop's own lines, by its code. */
+  | (Field & { readonly kind: 'text' | 'check' | 'line' });
 
 type Where = NonNullable<Field['where']>;
 
@@ -41,6 +42,10 @@ export const quantity = (
 ): StepField => ({ kind: 'quantity', key, label, dimension, allowed: { min, max }, ...(where && { where }) });
 export const check = (key: string, label: string, where?: Where): StepField => ({
   ...{ kind: 'check', key, label },
+  ...(where && { where }),
+});
+export const shopLine = (key: string, label: string, where?: Where): StepField => ({
+  ...{ kind: 'line', key, label },
   ...(where && { where }),
 });
 export const words = (key: string, label: string, where?: Where): StepField => ({

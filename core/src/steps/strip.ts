@@ -1,4 +1,4 @@
-import { choice, check, quantity, words } from './step-field';
+import { choice, check, quantity, shopLine } from './step-field';
 import { says, type BenchStep } from './bench-step';
 
 const IN_BIN = { key: 'to', is: 'bin' };
@@ -35,7 +35,13 @@ export const strip: BenchStep = {
     choice('material', 'Which bin', { nylon: 'Nylon', fluorocarbon: 'Fluoro', braid: 'Braid' }, IN_BIN),
     quantity('grams', 'Weighed, if it was', 'mass', [0, 5000], IN_BIN),
     check('tubeFull', 'That tube is full', IN_BIN),
-    words('line', 'Code of the line it is', ON_RACK),
+    shopLine('line', 'Which line it is', ON_RACK),
     quantity('metres', 'How much of it', 'line-length', [1, 5000], ON_RACK),
   ],
+  // Closing puts it there: what that needs is said here, where the line is in the hand.
+  missing: ({ to, line, metres, material }) => {
+    if (to === 'rack' && (line === undefined || metres === undefined))
+      return 'For the rack, say which line it is and how much of it.';
+    return to === 'bin' && material === undefined ? 'Say which bin it goes in.' : '';
+  },
 };

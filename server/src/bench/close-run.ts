@@ -38,8 +38,8 @@ export async function closeRun(context: ServerContext, person: Person, runId: nu
     const there = await u.tables.fills.findOne({ where: { runId, takenBackAt: null } });
     return { fillId: there?.id ?? (await write(u, run)), jobId: run.jobId, fresh: !there };
   });
-  // A change of its own: whatever the waiting reels come to, this one is filled.
-  if (fresh) await replanSisters(context, person, jobId);
+  // A change of its own: whatever the waiting reels come to, this one is filled, and their plans hold as they are.
+  if (fresh) await replanSisters(context, person, jobId).catch(() => undefined);
   return readFill(context, fillId);
 }
 
@@ -73,7 +73,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
     counter: counterOf(job, facts, state),
   });
   await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state });
-  await putOldLineAway(u, run, job.tag, state);
+  await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);
   await rememberSeat(u, job, state);
   await learnAgain(u);
   await writeEvents(u, run.id, state.seq, [{ kind: 'closed', at, payload: {} }]);

@@ -3,10 +3,16 @@ import type { NoteValue, RunState } from '@yard-spool/core';
 import * as v from 'valibot';
 import type { RunRow } from '../db/models/runs';
 import type { Unit } from '../unit';
-import { ProblemError } from '../problem-error';
+import { noteChange } from '../bags/history';
 import { createPiece } from '../rack/receive';
 
 type Notes = Readonly<Record<string, NoteValue>>;
+
+/** The reel it was stripped off, and its bag. */
+interface StrippedOff {
+  readonly tag: string;
+  readonly bagId: number;
+}
 
 /**
  * Puts what was stripped where the technician said: into its bin, or on to the rack as salvage. Once a run: one that was
@@ -15,13 +21,13 @@ type Notes = Readonly<Record<string, NoteValue>>;
 export async function putOldLineAway(
   u: Unit,
   run: RunRow,
-  tag: string,
+  off: StrippedOff,
   { notes, skipped }: RunState,
 ): Promise<void> {
   const noted = notes.strip;
   if (!noted || skipped.has('strip')) return;
-  if (noted.to === 'bin') await intoBin(u, run, tag, noted);
-  if (noted.to === 'rack') await ontoRack(u, run, tag, noted);
+  if (noted.to === 'bin') await intoBin(u, run, off.tag, noted);
+  if (noted.to === 'rack') await ontoRack(u, run, off, noted);
 }
 
 async function intoBin(
@@ -43,17 +49,21 @@ async function intoBin(
   });
 }
 
-async function ontoRack(u: Unit, { id }: RunRow, tag: string, noted: Notes): Promise<void> {
+/** Salvage of more than this was never on a reel, m. */
+const MOST_SALVAGE = 5000;
+
+/** What is said of it may be wrong or missing: no count is lost for that, and the bag says what is left to do. */
+async function ontoRack(u: Unit, { id }: RunRow, { tag, bagId }: StrippedOff, noted: Notes): Promise<void> {
   const code = `S-R${String(id)}`;
   if (await u.tables.pieces.findOne({ where: { code } })) return;
   const { line, metres } = noted;
   const product =
     typeof line === 'string' ? await u.tables.products.findOne({ where: { code: line } }) : null;
-  if (!product || typeof metres !== 'number' || metres < 1)
-    throw new ProblemError(
-      'bad-request',
-      'The old line goes on the rack as salvage: say which line it is and how many metres. Step back to the stripping.',
-    );
+  if (!product || typeof metres !== 'number' || metres < 1 || metres > MOST_SALVAGE) {
+    const what = `The old line of ${tag} was not put on the rack: nobody said which line it is, or how much. Receive it there.`;
+    await noteChange(u, bagId, what);
+    return;
+  }
   const piece = v.parse(NewPieceSchema, {
     ...{ code, product: { id: product.id }, kind: 'salvage', place: 'Salvage', fromReel: tag },
     lengthMm: Math.round(metres * 1000),

@@ -13,6 +13,9 @@ export async function lockPiecesOf(
   if (id.length > 0) await tables.pieces.lockAll({ where: { id: [...new Set(id)] }, order: ['id'] });
 }
 
+/** Changes of piece in one sending; more is no work of hands. */
+const MOST_PIECES = 20;
+
 /**
  * Refuses another piece for a layer that is not there, is of another line, or is somebody's own: what is wound off it is
  * drawn off it when the reel is closed.
@@ -22,6 +25,9 @@ export async function checkPieces(
   jobId: number,
   events: readonly RunEvent[],
 ): Promise<void> {
+  const changes = events.filter(({ kind }) => kind === 'piece-changed').length;
+  if (changes > MOST_PIECES)
+    throw new ProblemError('bad-request', 'Nobody changes the piece this often. Nothing was added.');
   for (const { kind, payload } of events) {
     if (kind !== 'piece-changed') continue;
     const [piece, cut] = await Promise.all([

@@ -75,15 +75,21 @@ describe('old line', () => {
     expect(mine).toMatchObject([{ grams: 41, stream: 'braid', tubes: 1, estimated: false }]);
   });
 
-  it('goes on the rack as salvage where that is said, and closing says what is missing', async () => {
+  it('goes on the rack as salvage where that is said; what is missing costs no count, and the bag says so', async () => {
     const [run] = await filled('SALV', [strip({ to: 'rack', line: 'T-25', metres: 60 })]);
     expect(await piece(`S-R${run.id}`)).toMatchObject({ kind: 'salvage', lengthMm: 60_000 });
-    const other = await runOf(ask, await receiveTwo(ask, 900, 'SALV2'));
-    const events = numbered(other, 1, [strip({ to: 'rack' }), ...wholeFill()]);
-    await ask('POST', `/runs/${other.id}/events`, { events });
-    const refused = await ask('POST', `/runs/${other.id}/close`, {});
-    expect(refused.body.detail).toContain('which line it is');
-    expect((await piece('SALV2-26')).lengthMm).toBe(900_000);
+    for (const [prefix, said] of [
+      ['SALV2', { to: 'rack' }],
+      ['SALV3', { to: 'rack', line: 'NOT-A-LINE', metres: 60 }],
+    ] as const) {
+      const other = await runOf(ask, await receiveTwo(ask, 900, prefix));
+      const events = numbered(other, 1, [strip(said), ...wholeFill()]);
+      await ask('POST', `/runs/${other.id}/events`, { events });
+      expect((await ask('POST', `/runs/${other.id}/close`, {})).status).toBe(200);
+      expect((await piece(`${prefix}-26`)).lengthMm).toBeLessThan(900_000);
+      const { history } = (await ask<Bag>('GET', `/bags/${other.bagNumber}`)).body;
+      expect(history.map(({ what }) => what).join()).toContain('was not put on the rack');
+    }
   });
 });
 

@@ -35,7 +35,7 @@ export async function writeLayers(u: Unit, writing: ToWrite): Promise<void> {
 }
 
 /** Places a layer has: more pieces than anybody joins in one. */
-const MOST_STRETCHES = 50;
+const MOST_STRETCHES = 1000;
 
 interface LineToWrite {
   readonly at: Place;

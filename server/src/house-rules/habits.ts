@@ -45,7 +45,8 @@ async function commonestSupply(from: Reading): Promise<Habits['supply']> {
     times: number | string;
     mm: number | string;
   }>(
-    `SELECT piece_id AS pieceId, COUNT(*) AS times, AVG(length_mm) AS mm FROM cuts WHERE layer = 'main'
+    `SELECT piece_id AS pieceId, COUNT(*) AS times, AVG(cuts.length_mm) AS mm FROM cuts
+     JOIN pieces ON pieces.id = cuts.piece_id AND pieces.brought_with IS NULL WHERE layer = 'main'
      GROUP BY piece_id ORDER BY times DESC, piece_id LIMIT 1`,
   );
   const [piece] = most ? await listPieces(from, { id: most.pieceId }) : [];

@@ -1,4 +1,12 @@
-import { dragTooHigh, makePlan, type PlanInput } from '@yard-spool/core';
+import {
+  dragTooHigh,
+  makePlan,
+  reverseAdvice,
+  USUAL_HOUSE_RULES,
+  USUAL_PLAN_RULES,
+  type HouseRules,
+  type PlanInput,
+} from '@yard-spool/core';
 import type { UnitsService } from '../data/units.service';
 import { DIMENSIONS, draftReader } from './draft-fields';
 import type { DraftPlan } from './draft-plan';
@@ -6,12 +14,18 @@ import { DRAFT_LAYERS } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
 /** What has to be said beside a plan: what was taken as usual and what that changes, and what was asked and cannot hold. */
-export function planNotes(draft: ReelDraft, planned: DraftPlan, units: UnitsService): string[] {
+export function planNotes(
+  draft: ReelDraft,
+  planned: DraftPlan,
+  units: UnitsService,
+  rules: Pick<HouseRules, 'service'> = USUAL_HOUSE_RULES,
+): string[] {
   return [
     gearNote(planned),
     keptNote(planned, units),
     gapNote(planned, units),
     dragNote(draft, planned, units),
+    turnedNote(planned, units, rules),
   ].filter((note) => note !== '');
 }
 
@@ -69,4 +83,24 @@ function dragNote(draft: ReelDraft, { sources }: DraftPlan, units: UnitsService)
   const name = layers[weakest]?.name ?? 'the weakest layer';
   const shown = (kilograms: number): string => units.show(kilograms, DIMENSIONS.drag, 1).text;
   return `A drag of ${shown(drag)} is more than ${name} stands: it is rated ${shown(breaks)}, a knot in it about ${shown(knot)}. Set less, or choose stronger line.`;
+}
+
+/** Line that is turned because it is worn: whoever asks for it has fished it for long enough. */
+const WORN = { months: 1000, trips: 0 } as const;
+
+/** Whether turning the line end for end is worth it, by what a long cast takes off. */
+function turnedNote(
+  { sources: { main }, made }: DraftPlan,
+  units: UnitsService,
+  rules: Pick<HouseRules, 'service'>,
+): string {
+  const length = made?.plan.layers.find(({ id }) => id === 'main')?.length.value;
+  if (main?.from !== 'turned' || length === undefined) return '';
+  const { sentence, why } = reverseAdvice(
+    main.line,
+    { length, fished: USUAL_PLAN_RULES.longCast },
+    WORN,
+    rules,
+  );
+  return units.say(`With casts of ${USUAL_PLAN_RULES.longCast.toFixed(0)} m: ${sentence} ${why}`);
 }

@@ -100,7 +100,7 @@ export class PlanningDesk {
     return waysOut(this.draft(), this.plan(), this.cuts(), by);
   });
   /** What was taken as usual, and what was asked and cannot hold. */
-  readonly notes = computed(() => planNotes(this.draft(), this.plan(), this.units));
+  readonly notes = computed(() => planNotes(this.draft(), this.plan(), this.units, this.ruling().rules));
 
   /** What keeps these reels from being kept, in one sentence; empty where nothing does. */
   readonly notReady = computed(() => {

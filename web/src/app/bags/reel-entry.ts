@@ -21,6 +21,7 @@ import { SuggestField } from '../ui/suggest-field';
 import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
 import { AMOUNT_RANGE, FIELD_RANGE } from './draft-fields';
+import { USUAL_TAPE } from './draft-layers';
 import { fitsUnlessSaid } from './draft-missing';
 import type { DraftPlan } from './draft-plan';
 import { SOURCES, type DraftLayer } from './draft-sources';
@@ -57,7 +58,9 @@ const AGREES = 0.03;
   host: { class: 'grid grid-cols-1 gap-[5px]' },
 })
 export class ReelEntry {
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
+  /** What stands in empty fields, in m and mm. */
+  protected readonly usual = { main: 120, kept: 25, tape: USUAL_TAPE, perTurn: 0.7 };
 
   readonly form = input.required<ReturnType<typeof reelForm>>();
   readonly pieces = input.required<readonly Piece[]>();

@@ -94,6 +94,16 @@ describe('what has to be said beside a plan', () => {
     expect(notes({ backingLength: '40 m' })).toEqual([expect.stringMatching(/has no say: it comes out at/)]);
   });
 
+  it('whether turning line end for end is worth it', () => {
+    const turned = { mainPiece: 'turned', ownDiameter: '0.28 mm' };
+    expect(notes({ ...turned, mainLength: '150 m' })).toEqual([
+      expect.stringMatching(/^With casts of 50 m: Reverse it: 100 m at the inner end were never fished/),
+    ]);
+    expect(notes({ ...turned, mainLength: '80 m' })).toEqual([
+      expect.stringMatching(/Renew it when it is due/),
+    ]);
+  });
+
   it('a drag above what the weakest layer or its knot stands', () => {
     const weak = [
       piece(1, 'B-25', 0.25, { product: product('B-25', 0.25, 4) }),

@@ -18,7 +18,7 @@ import { BenchView } from './bench-view';
         [class.card]="!look.due"
         [attr.data-look]="look.kind"
       >
-        <p [class.font-bold]="look.due" [class.text-mute]="!look.due">{{ look.words }}</p>
+        <p [class.font-bold]="look.due" [class.text-mute]="!look.due">{{ units.say(look.words) }}</p>
         @if (look.due && look.kind === 'tension') {
           <div class="flex gap-2 pt-2">
             <button type="button" class="plain min-h-18! grow" (click)="counting.tension(true)">

@@ -96,7 +96,7 @@ describe('the twist', () => {
 
   it('of a rolling supply does not ask which way it turns', async () => {
     const { type, shown } = await onARun(TwistPanel, { layer: 'backing' }, WINDING);
-    await type('Line comes', 'rolling');
+    await type('How the line comes off', 'rolling');
     expect(shown()).not.toContain('Supply turns');
     expect(shown()).toContain('Rotor turns');
   });

@@ -9,7 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { type RunStep, stillMissing } from '@yard-spool/core';
 import { finalize } from 'rxjs';
 import { sentenceOf } from '../data/request-problem';
@@ -54,6 +54,7 @@ import { WindingCount } from './winding-count';
 @Component({
   selector: 'ys-bench-run',
   imports: [
+    RouterLink,
     BenchActions,
     BenchAside,
     BenchLooks,

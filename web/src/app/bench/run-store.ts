@@ -102,7 +102,7 @@ export class RunStore {
   /** Whether somebody else, or another bench, has it. */
   readonly elsewhere = computed(() => {
     const [run, state, me, here] = [this.run(), this.state(), this.session.person()?.name, this.here.bench()];
-    if (!run || !state || !me || run.state === 'closed') return null;
+    if (!state || !me || run?.state !== 'open') return null;
     const by = state.hands.at(-1) ?? '';
     const atOther = here !== null && (state.benchId ?? run.benchId) !== here.id;
     return (by !== '' && by !== me) || atOther ? { by, bench: state.bench ?? run.bench } : null;
@@ -183,7 +183,7 @@ export class RunStore {
 
   private async append(happening: RunHappening): Promise<void> {
     const run = this.run();
-    if (!run || run.state === 'closed') return;
+    if (run?.state !== 'open') return;
     await this.outbox.put({
       ...happening,
       id: crypto.randomUUID(),

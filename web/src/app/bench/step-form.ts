@@ -1,16 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { api } from '@yard-spool/contract';
 import { parseQuantity, type NoteValue, type StepField } from '@yard-spool/core';
+import { catchError, map, of, switchMap } from 'rxjs';
+import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select-field';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 
 /** What is written down at a step: choices, figures, words and checks, none of them in the way. */
 @Component({
   selector: 'ys-step-form',
-  imports: [Choice, QuantityField, ReactiveFormsModule, TextField],
+  imports: [Choice, QuantityField, ReactiveFormsModule, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (field of asked(); track field.key) {
@@ -27,6 +32,13 @@ import { TextField } from '../ui/text-field';
               [allowed]="field.allowed"
               [control]="control"
             />
+          }
+          @case ('line') {
+            @if (lines().length > 0) {
+              <ys-select-field [label]="field.label" [control]="control" [options]="lines()" />
+            } @else {
+              <ys-text-field [label]="field.label" [control]="control" placeholder="its code" />
+            }
           }
           @case ('text') {
             <ys-text-field [label]="field.label" [control]="control" />
@@ -46,6 +58,7 @@ import { TextField } from '../ui/text-field';
   host: { class: 'grid gap-2.5' },
 })
 export class StepForm {
+  private readonly api = inject(ApiService);
   private readonly units = inject(UnitsService);
 
   readonly fields = input.required<readonly StepField[]>();
@@ -56,6 +69,16 @@ export class StepForm {
   private readonly typed = signal<Readonly<Record<string, string>>>({});
   protected readonly asked = computed(() =>
     this.fields().filter(({ where }) => !where || this.typed()[where.key] === where.is),
+  );
+
+  /** The shop's lines, where one of them is asked for. */
+  protected readonly lines = toSignal(
+    toObservable(computed(() => this.fields().some(({ kind }) => kind === 'line'))).pipe(
+      switchMap((asked) => (asked ? this.api.call(api.listProducts).pipe(catchError(() => of([]))) : of([]))),
+      map((products) => products.map(({ code, name }) => ({ value: code, name }))),
+      map((options) => (options.length > 0 ? [{ value: '', name: 'Choose the line' }, ...options] : [])),
+    ),
+    { initialValue: [] },
   );
 
   constructor() {

@@ -67,7 +67,7 @@ export class ExceptionsPage {
     const { schools }: Question = HOUSE_QUESTIONS[this.question()];
     const held = this.house.house()?.rules[this.question()];
     return [
-      { value: '', name: 'Choose a school' },
+      { value: '', name: 'Choose what they want' },
       ...schools.map(({ id, name }) => ({
         value: id,
         name: id === held ? `${name} (the house’s own)` : name,

@@ -135,7 +135,7 @@ describe('exceptions to the house rules', () => {
     screen.fixture.componentInstance.form.patchValue({ scope: 'reel', tag: 'R-0001', question: 'soak' });
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('Choose the school');
-    await screen.type('School', 'none');
+    await screen.type('What they want', 'none');
     await screen.type('Why', 'asked');
     await screen.press('Set the exception');
     const sent = screen.http.expectOne('/api/exceptions');

@@ -103,8 +103,13 @@ export class ReelBook {
   }
 
   protected factsText({ observations, gear }: ReelKind): string {
-    const { rating1, rating2, lip, width } = factsOf(observations, gear, this.units.system());
-    return [rating1, rating2, lip && `lip ${lip}`, width && `width ${width}`].filter(Boolean).join(', ');
+    const { rating1, rating2 } = factsOf(observations, gear, this.units.system());
+    // Measures are shown as people read them off a rule; the form has them to the digit.
+    const measures = observations.flatMap((one) => {
+      if (one.kind === 'lip') return [`lip ${this.units.small(one.diameter)}`];
+      return one.kind === 'width' ? [`width ${this.units.small(one.width)}`] : [];
+    });
+    return [rating1, rating2, ...measures].filter(Boolean).join(', ');
   }
 
   protected ratingWrong(which: 1 | 2): string {
