@@ -27,6 +27,9 @@ export interface CutRow {
   readonly more?: number;
 }
 
+/** More reels than this a piece is simply enough for. */
+const WORTH_SAYING = 30;
+
 /** What will be cut from which piece, with what stays on it. */
 @Component({
   selector: 'ys-cut-list',
@@ -77,7 +80,8 @@ export class CutList {
   protected leftWords(left: number, more: number): string {
     if (left < 0.5) return 'used up to the end';
     const words = `${this.units.length(left)} free afterwards`;
-    if (more === 0) return words;
+    // Of a full bulk spool nobody asks.
+    if (more === 0 || more > WORTH_SAYING) return words;
     return `${words}, enough for ${String(more)} more like it`;
   }
 

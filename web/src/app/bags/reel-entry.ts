@@ -116,7 +116,7 @@ export class ReelEntry {
   protected readonly usualGear = computed(() => {
     const typed = this.typed()?.type;
     const type = REEL_TYPES.find((one) => one === typed) ?? 'fixed-spool';
-    return `${USUAL_GEAR[type].toFixed(1)} usual`;
+    return `${USUAL_GEAR[type].toFixed(1)}:1`;
   });
   protected readonly amounts = AMOUNT_RANGE;
   protected readonly mainSources = [

@@ -76,7 +76,14 @@ const lessBacking = ({ underneath, backingLength }: ReelDraft): WayOut[] =>
 /** The next thinner line of the same material. */
 function thinner(_: ReelDraft, { sources: { main } }: DraftPlan, { rack }: PlannedWith): WayOut[] {
   if (!main) return [];
+  // Stripped line is good for backing only: a line of which nothing else is there is no way out.
+  const there = new Set(
+    rack.pieces
+      .filter(({ kind, lengthMm }) => kind !== 'salvage' && lengthMm > 0)
+      .map(({ product }) => product.code),
+  );
   const [next] = rack.lines
+    .filter(({ code }) => there.has(code))
     .filter(({ material, diameter }) => material === main.line.material && diameter < main.line.diameter)
     .sort((a, b) => b.diameter - a.diameter);
   return next ? [{ name: `Thinner: ${next.name}`, change: { mainPiece: byLine(next.code) } }] : [];

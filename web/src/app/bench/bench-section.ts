@@ -1,12 +1,15 @@
 import type { Run } from '@yard-spool/contract';
 import { stepId, type RunUnderWay } from '@yard-spool/core';
 import type { LineLook } from '../drawing/line-look';
+import { KEPT_LOOK, TAPE_LOOK } from '../drawing/plan-drawing';
 import type { SectionView } from '../drawing/section-layout';
 
 /** How a layer of a run is drawn. */
 export function layerLook({ job }: Run, layer: string): LineLook {
   const cut = job.cuts.find((one) => one.layer === layer);
   const request = job.planInput.request.layers.find(({ id }) => id === layer);
+  if (request?.kind === 'retained') return KEPT_LOOK;
+  if (request?.kind === 'tape') return TAPE_LOOK;
   const material = request?.kind === 'line' ? request.line.material : 'nylon';
   return { texture: cut?.pieceKind === 'salvage' ? 'salvage' : material, tint: cut?.tint ?? '#c5cfd2' };
 }
@@ -17,7 +20,8 @@ export function benchSection(
   { spool, wound, winding, request }: RunUnderWay,
   small: (millimetres: number) => string,
 ): SectionView {
-  const on = wound.filter(({ length }) => length > 0);
+  const drawn = new Set(request.layers.flatMap(({ kind, id }) => (kind === 'reducer' ? [] : [id])));
+  const on = wound.filter(({ id, innerRadius, outerRadius }) => drawn.has(id) && outerRadius > innerRadius);
   const now = on.at(-1);
   const gap = request.gap ?? run.job.plan.gap.value;
   const stop = winding?.planned.depthAfter.value;

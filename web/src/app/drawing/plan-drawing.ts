@@ -1,4 +1,4 @@
-import type { FillPlan, SpoolGeometry } from '@yard-spool/core';
+import type { FillPlan, PlannedLayer, SpoolGeometry } from '@yard-spool/core';
 import type { LineLook } from './line-look';
 import type { RuleStretch } from './length-rule';
 import type { SectionView } from './section-layout';
@@ -14,24 +14,45 @@ export interface LayerNames {
 
 const handleTurnsWords = (turns: number): string => `${turns.toFixed(0)} handle turns`;
 
-/** The section of a plan: its layers, the join and the stop. */
+/** Old line that stays on, and tape: drawn apart from any line of the shop's. */
+export const KEPT_LOOK: LineLook = { texture: 'salvage', tint: '#b7b7b7' };
+export const TAPE_LOOK: LineLook = { texture: 'tail', tint: '#d9d2b8' };
+
+const lookOf = ({ id, request }: PlannedLayer, names: LayerNames): LineLook =>
+  request.kind === 'retained' ? KEPT_LOOK : request.kind === 'tape' ? TAPE_LOOK : names.look(id);
+
+/** What a layer is called where it is drawn: how much of what, and the turns it takes. */
+function labelOf({ request, length, wraps, handleTurns }: PlannedLayer, names: LayerNames): string {
+  switch (request.kind) {
+    case 'retained':
+      return `${names.length(length.value)} old line kept`;
+    case 'tape':
+      return `${wraps.value.toFixed(0)} wraps of tape`;
+    case 'line': {
+      const turns = (names.turns ?? handleTurnsWords)(handleTurns.value);
+      return [`${names.length(length.value)} ${request.role.replace('-', ' ')}`, turns]
+        .filter(Boolean)
+        .join(', ');
+    }
+    case 'reducer':
+      return '';
+  }
+}
+
+/** The section of a plan: its layers, old line and tape below them, the join and the stop. */
 export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNames): SectionView {
-  const lines = plan.layers.filter(({ request }) => request.kind === 'line');
+  const drawn = plan.layers.filter(({ request }) => request.kind !== 'reducer');
+  const lines = plan.layers.filter(({ request }) => request.kind === 'line' || request.kind === 'retained');
   const joins = lines.slice(0, -1).filter(({ length }) => length.value > 0);
   return {
     lipRadius: spool.lipRadius,
     width: spool.width,
     arborRadius: spool.arborRadius,
-    layers: lines.map(({ id, request, length, handleTurns, innerRadius, outerRadius }) => ({
-      inner: innerRadius,
-      outer: outerRadius,
-      look: names.look(id),
-      label: [
-        `${names.length(length.value)} ${request.kind === 'line' ? request.role.replace('-', ' ') : ''}`,
-        (names.turns ?? handleTurnsWords)(handleTurns.value),
-      ]
-        .filter(Boolean)
-        .join(', '),
+    layers: drawn.map((layer) => ({
+      inner: layer.innerRadius,
+      outer: layer.outerRadius,
+      look: lookOf(layer, names),
+      label: labelOf(layer, names),
     })),
     marks: [
       { kind: 'stop', depth: plan.gap.value, text: `${names.small(plan.gap.value)} stop` },
@@ -44,13 +65,13 @@ export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNa
   };
 }
 
-/** The length rule of a plan: every layer of line from the arbor outwards. */
+/** The length rule of a plan: every layer of line from the arbor outwards, old line that stays on first. */
 export const planStretches = (plan: FillPlan, names: LayerNames): RuleStretch[] =>
   plan.layers
-    .filter(({ request }) => request.kind === 'line')
-    .map(({ id, request, length }, i) => ({
-      metres: length.value,
-      look: names.look(id),
-      label: request.kind === 'line' ? request.role : '',
+    .filter(({ request }) => request.kind === 'line' || request.kind === 'retained')
+    .map((layer, i) => ({
+      metres: layer.length.value,
+      look: lookOf(layer, names),
+      label: layer.request.kind === 'line' ? layer.request.role : 'kept',
       joined: i > 0,
     }));
