@@ -43,6 +43,7 @@ export type { Ranged } from './numeric/ranged';
 export { USUAL_PLAN_RULES, type PlanRules } from './plan/plan-rules';
 export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';
+export { isUnknown } from './plan/stack';
 export { ASSUMED, makePlan, type Assumed, type MadePlan, type PlanInput } from './plan/make-plan';
 export type { Walked } from './run/run-event';
 export { GIVEN_UP_TO } from './run/run-event';

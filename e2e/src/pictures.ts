@@ -105,7 +105,7 @@ try {
   await browser.find('#reel-option-0');
   await browser.press(Key.ENTER);
   await browser.choose('Main line', 'Moss braid 0.19, any piece');
-  await browser.fill('How much main', 'half the pack');
+  await browser.fill('How much main', '120 m');
   await browser.find('ys-plan-view pattern');
   await picture('question');
   await browser.go('/bags/new');

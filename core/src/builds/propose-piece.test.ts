@@ -15,7 +15,7 @@ describe('the piece that is proposed', () => {
   it('is opened before it is sealed, and the shorter of two alike', () => {
     const rack = [piece(1), piece(2, { opened: true, free: 400 }), piece(3, { opened: true, free: 200 })];
     expect(proposePiece(rack, needed())).toEqual({ id: 3, reason: 'opened already' });
-    expect(proposePiece([piece(1)], needed())?.reason).toBe('nothing opened has enough');
+    expect(proposePiece([piece(1)], needed())?.reason).toBe('sealed, no opened piece has enough');
   });
 
   it('is a remnant where one is long enough', () => {

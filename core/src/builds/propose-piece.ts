@@ -26,7 +26,7 @@ export type ProposalReason =
   | 'soaked already'
   | 'a remnant that is long enough'
   | 'opened already'
-  | 'nothing opened has enough';
+  | 'sealed, no opened piece has enough';
 
 export interface ProposedPiece {
   readonly id: number;
@@ -56,7 +56,7 @@ const REASONS: readonly ProposalReason[] = [
   'soaked already',
   'a remnant that is long enough',
   'opened already',
-  'nothing opened has enough',
+  'sealed, no opened piece has enough',
 ];
 
 /** Place in the order of reasons; line that is wet where it should be dry comes last of all. */

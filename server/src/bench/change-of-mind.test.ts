@@ -1,7 +1,15 @@
 import type { Bag, Fill, OpenRun, Page, Piece, Run } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, runOf, wholeFill } from '../testing/bookings';
+import {
+  FIRST_BENCH,
+  halfWay,
+  numbered,
+  PLAN_INPUT,
+  receiveTwo,
+  runOf,
+  wholeFill,
+} from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -21,21 +29,6 @@ const send = (run: Run, after: number, happenings: { kind: string; payload: obje
   });
 const close = async (run: Run): Promise<Fill> =>
   (await bo<Fill>('POST', `/runs/${String(run.id)}/close`, {})).body;
-/** A whole fill, with something done once the main is half on. */
-const halfWay = (done: { kind: string; payload: object }[]) =>
-  wholeFill()
-    .filter(({ kind }) => kind !== 'depth-read')
-    .flatMap((happening) => {
-      const { layer, turns } = happening.payload as { layer?: string; turns?: number };
-      if (happening.kind !== 'turns' || layer !== 'main' || turns === undefined) return [happening];
-      const half = Math.round(turns / 2);
-      return [
-        { kind: 'turns', payload: { layer, turns: half } },
-        ...done,
-        { kind: 'turns', payload: { layer, turns: turns - half } },
-      ];
-    });
-
 describe('another piece in mid-run', () => {
   it('this much comes off one and that much off the other, and the reel’s record says so', async () => {
     const pieces = await receiveTwo(bo, 400, 'ONE');

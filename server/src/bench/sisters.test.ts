@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   booking,
   FIRST_BENCH,
+  halfWay,
   numbered,
   PLAN_INPUT,
   receiveTwo,
@@ -27,21 +28,6 @@ const send = (run: Run, after: number, happenings: { kind: string; payload: obje
   });
 const close = async (run: Run): Promise<Fill> =>
   (await bo<Fill>('POST', `/runs/${String(run.id)}/close`, {})).body;
-/** A whole fill, with something done once the main is half on. */
-const halfWay = (done: { kind: string; payload: object }[]) =>
-  wholeFill()
-    .filter(({ kind }) => kind !== 'depth-read')
-    .flatMap((happening) => {
-      const { layer, turns } = happening.payload as { layer?: string; turns?: number };
-      if (happening.kind !== 'turns' || layer !== 'main' || turns === undefined) return [happening];
-      const half = Math.round(turns / 2);
-      return [
-        { kind: 'turns', payload: { layer, turns: half } },
-        ...done,
-        { kind: 'turns', payload: { layer, turns: turns - half } },
-      ];
-    });
-
 describe('sisters', () => {
   const sisters = async (prefix: string): Promise<readonly [Job, Job, Bag]> => {
     const pieces = await receiveTwo(bo, 900, prefix);

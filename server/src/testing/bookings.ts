@@ -129,3 +129,18 @@ export function wholeFill(planInput: PlanInput = PLAN_INPUT): Happening[] {
     { kind: 'step-done', payload: { step: step.id } },
   ]);
 }
+
+/** A whole fill, with something done once the main is half on. */
+export const halfWay = (done: readonly Happening[]): Happening[] =>
+  wholeFill()
+    .filter(({ kind }) => kind !== 'depth-read')
+    .flatMap((happening) => {
+      const { layer, turns } = happening.payload as { layer?: string; turns?: number };
+      if (happening.kind !== 'turns' || layer !== 'main' || turns === undefined) return [happening];
+      const half = Math.round(turns / 2);
+      return [
+        { kind: 'turns', payload: { layer, turns: half } },
+        ...done,
+        { kind: 'turns', payload: { layer, turns: turns - half } },
+      ];
+    });

@@ -1,5 +1,5 @@
 import type { ExceptionFacts } from '@yard-spool/contract';
-import type { DraftRack } from './draft-sources';
+import { lineChosen, type DraftRack } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
 /** What of a draft an exception may be set for: its main line, its customer, its tag. */
@@ -8,9 +8,7 @@ export const draftFacts = (
   { pieces }: Pick<DraftRack, 'pieces'>,
   customerId: string,
 ): ExceptionFacts => ({
-  line: mainPiece.startsWith('line:')
-    ? mainPiece.slice('line:'.length)
-    : pieces.find(({ id }) => String(id) === mainPiece)?.product.code,
+  line: lineChosen(mainPiece) ?? pieces.find(({ id }) => String(id) === mainPiece)?.product.code,
   customer: customerId === '' ? undefined : Number(customerId),
   reel: tag.trim() === '' ? undefined : tag.trim().toUpperCase(),
 });

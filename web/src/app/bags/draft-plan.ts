@@ -3,6 +3,7 @@ import {
   beliefsFor,
   counterAim,
   gapAdvice,
+  isUnknown,
   kindKey,
   makePlan,
   swapOf,
@@ -12,7 +13,6 @@ import {
   type GapAdvice,
   type HouseRules,
   type KnownCounter,
-  type LayerRequest,
   type MadePlan,
   type PlanInput,
   type SwapPlan,
@@ -103,7 +103,7 @@ export function planDraft(
   if (next !== '') return { ...base, next };
   const layers = layersOf(draft, sources, amounts, read, readAmount);
   // Where every layer has its amount, nothing is left to fill to a gap: the gap is what comes out.
-  const gives = layers.some(givesWay);
+  const gives = layers.some(isUnknown);
   const gapUnused = !gives && draft.gap.trim() !== '';
   const asked: PlanInput = {
     observations: observationsOf(draft, read, system),
@@ -130,9 +130,6 @@ const believed = (draft: ReelDraft, sources: LayerSources, learning: Learning) =
 
 /** Where to stop: as typed, else as the house has it. */
 const stopAt = (read: Read, house: GapAdvice | null) => ({ gap: read('gap') ?? house?.gap ?? 0 });
-
-const givesWay = (layer: LayerRequest): boolean =>
-  (layer.kind === 'line' && layer.length === 'fits') || (layer.kind === 'tape' && layer.wraps === 'fits');
 
 /** What is taken as usual because nobody said it. */
 const assumedIn = ({ kept }: ReelDraft, read: Read): Assumed[] => [

@@ -31,6 +31,10 @@ const BY_LINE = 'line:';
 /** How a line is chosen, before any piece of it. */
 export const byLine = (code: string): string => `${BY_LINE}${code}`;
 
+/** The code of a line that was chosen before any piece of it; null for anything else. */
+export const lineChosen = (chosen: string): string | null =>
+  chosen.startsWith(BY_LINE) ? chosen.slice(BY_LINE.length) : null;
+
 /** Where the line of a layer comes from, as far as it was said. */
 export interface LayerSource {
   readonly line: Line;
@@ -80,8 +84,8 @@ function sourceOf(
   read: Read,
 ): LayerSource | null {
   if (chosen in SOURCES) return notFromRack(chosen as keyof typeof SOURCES, draft, read);
-  if (chosen.startsWith(BY_LINE)) {
-    const code = chosen.slice(BY_LINE.length);
+  const code = lineChosen(chosen);
+  if (code !== null) {
     const offered = pieces.filter(({ product }) => product.code === code);
     const product = lines.find((one) => one.code === code) ?? offered[0]?.product;
     return product ? { ...shared(product), from: 'line', piece: null, offered } : null;

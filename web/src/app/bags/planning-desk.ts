@@ -6,6 +6,7 @@ import { UnitsService } from '../data/units.service';
 import { draftFacts } from './draft-facts';
 import { BroughtLines, cutRows, draftJob, layerLooks, notReady, takenBy } from './draft-job';
 import { planDraft, type DraftPlan } from './draft-plan';
+import { lineChosen } from './draft-sources';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
 import { planNotes } from './plan-notes';
 import { takeBuild } from './take-build';
@@ -35,7 +36,7 @@ const hangsOnOthers = ({
   mainLength,
   backingLength,
 }: ReelDraft): boolean =>
-  [mainPiece, backingPiece, topPiece].some((chosen) => chosen.startsWith('line:')) ||
+  [mainPiece, backingPiece, topPiece].some((chosen) => lineChosen(chosen) !== null) ||
   [mainLength, backingLength].some((amount) => /left|rest/i.test(amount));
 
 /**

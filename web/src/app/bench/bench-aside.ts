@@ -36,8 +36,13 @@ import { Tone } from './tone.service';
         </button>
       }
       @if (run().state === 'open') {
-        <button type="button" class="plain px-3!" (click)="act.emit('X')">
-          Change of mind <span class="key">X</span>
+        <button
+          type="button"
+          class="plain px-3!"
+          title="Another piece or length, put aside, given up"
+          (click)="act.emit('X')"
+        >
+          Change <span class="key">X</span>
         </button>
       }
       <button type="button" class="plain px-3!" [attr.aria-pressed]="tone.on()" (click)="act.emit('M')">

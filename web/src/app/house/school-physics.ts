@@ -56,7 +56,7 @@ export class SchoolPhysics {
       case 'drag':
         return 'Strength goes with the diameter squared at one quality: half the diameter bears a quarter. The weakest layer decides, since a long run comes down to it.';
       case 'arborGrip':
-        return 'A tight drag turns a coil that does not grip. Two wraps of tape add about 0.3 mm to the arbor’s radius; ten metres of 0.25 mm nylon take 0.63 m·mm² of the spool’s size.';
+        return 'A tight drag turns a coil that does not grip. Two wraps of tape add about 0.3 mm to the arbor’s radius; ten metres of 0.25 mm nylon take the room of seven metres of 0.30 mm.';
       default:
         return '';
     }

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
-import { parseAmount, parseQuantity, type AmountAllowed } from '@yard-spool/core';
+import { parseAmount, type AmountAllowed } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { toSignalOf } from './control-signal';
+import { withItsUnit } from './quantity-field';
 
 let fields = 0;
 
@@ -98,8 +99,7 @@ export class AmountField {
 
   protected settle(): void {
     const text = this.control().value;
-    const read = parseQuantity(text, 'line-length', this.units.system());
-    if (!read.ok || read.value.unit === '' || /[^\d\s.,/+-]/.test(text)) return;
-    if (this.read()?.ok) this.control().setValue(`${text.trim()} ${read.value.unit}`);
+    const settled = withItsUnit(text, 'line-length', this.units.system());
+    if (settled !== text && this.read()?.ok) this.control().setValue(settled);
   }
 }

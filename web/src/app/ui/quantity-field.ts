@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
-import { parseQuantity, type Allowed, type Dimension } from '@yard-spool/core';
+import { parseQuantity, type Allowed, type Dimension, type UnitSystem } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { toSignalOf } from './control-signal';
 
@@ -9,6 +9,13 @@ let fields = 0;
 /** What was typed, with a unit of its own where it is a bare number and one is given. */
 export const withUnit = (typed: string, unit: string): string =>
   unit !== '' && /^\s*[\d.,]+\s*$/.test(typed) ? `${typed.trim()} ${unit}` : typed;
+
+/** A bare number with the unit it is read in; anything else as it was typed. */
+export function withItsUnit(text: string, dimension: Dimension, system: UnitSystem): string {
+  const read = parseQuantity(text, dimension, system);
+  if (!read.ok || read.value.unit === '' || /[^\d\s.,/+-]/.test(text)) return text;
+  return `${text.trim()} ${read.value.unit}`;
+}
 
 /**
  * One quantity as a person types it. A bare number gets its unit when the field is left, so that switching units later
@@ -74,8 +81,7 @@ export class QuantityField {
     const typed = this.control().value;
     const text = withUnit(typed, this.bare());
     if (text !== typed) this.control().setValue(text);
-    const read = parseQuantity(text, this.dimension(), this.units.system());
-    if (!read.ok || read.value.unit === '' || /[^\d\s.,/+-]/.test(text)) return;
-    this.control().setValue(`${text.trim()} ${read.value.unit}`);
+    const settled = withItsUnit(text, this.dimension(), this.units.system());
+    if (settled !== text) this.control().setValue(settled);
   }
 }
