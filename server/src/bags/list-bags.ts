@@ -72,6 +72,6 @@ const jobsOf = (from: Reading, bags: readonly number[]): Promise<JobOfBag[]> =>
     : from.query<JobOfBag>(
         `SELECT jobs.bag_id AS bagId, jobs.id, jobs.state, reels.tag, reels.label, runs.id AS runId
          FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
-         LEFT JOIN runs ON runs.job_id = jobs.id WHERE jobs.bag_id IN (:bags) ORDER BY jobs.position`,
+         LEFT JOIN runs ON runs.job_id = jobs.id AND runs.state <> 'given-up' WHERE jobs.bag_id IN (:bags) ORDER BY jobs.position`,
         { bags },
       );

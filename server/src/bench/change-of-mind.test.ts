@@ -1,4 +1,4 @@
-import type { Bag, Fill, OpenRun, Page, Piece, Run } from '@yard-spool/contract';
+import type { Bag, BagRow, Fill, OpenRun, Page, Piece, Reel, Run } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -128,6 +128,11 @@ describe('given up', () => {
     expect(again.status).toBe(200);
     expect(again.body.id).not.toBe(run.id);
     expect(again.body.events).toHaveLength(1);
+    // In every list it is one reel, on its second run.
+    const { rows } = (await bo<Page<BagRow>>('GET', '/bags')).body;
+    expect(rows.find(({ number }) => number === bag.number)!.jobs).toMatchObject([{ runId: again.body.id }]);
+    const { waiting } = (await bo<Reel>('GET', `/reels/${run.job.tag}`)).body;
+    expect(waiting).toMatchObject({ runId: again.body.id });
     const turns = await bo<Fill>('POST', `/runs/${String(run.id)}/close`, {});
     expect(turns.status).toBe(409);
   });
@@ -170,6 +175,17 @@ describe('given up', () => {
 });
 
 describe('put aside', () => {
+  it('is not what the bench goes on with when another reel leaves it', async () => {
+    const first = await runOf(bo, await receiveTwo(bo, 400, 'A1'));
+    await send(first, 1, [{ kind: 'put-aside', payload: { why: '' } }]);
+    const second = await runOf(bo, await receiveTwo(bo, 400, 'A2'));
+    const standing = async () => (await shop.context.tables.benches.findByPk(FIRST_BENCH))?.runId;
+    expect(await standing()).toBe(second.id);
+    await send(second, 1, [{ kind: 'put-aside', payload: { why: '' } }]);
+    expect(await standing()).not.toBe(first.id);
+    expect(await standing()).not.toBe(second.id);
+  });
+
   it('frees the bench, is listed as such, and is taken up by whoever goes on', async () => {
     const run = await runOf(bo, await receiveTwo(bo, 400, 'AS'));
     await send(run, 1, [{ kind: 'put-aside', payload: { why: 'the line is still wet' } }]);

@@ -12,7 +12,7 @@ import { piecesHeld } from './pieces-held';
 import { lastTime } from './last-time';
 import { readLog, writeEvents } from './run-log';
 import { sisterFilled } from './sister-filled';
-import { standsAt } from './standing';
+import { ASIDE, standsAt } from './standing';
 
 /** Takes a booked reel to a bench. A reel already there gives the run it has. */
 export async function startRun(
@@ -69,8 +69,7 @@ export async function listOpenRuns(from: Reading, after: string): Promise<Page<O
   const rows = await from.query<Omit<OpenRun, 'aside'> & { readonly aside: number | boolean }>(
     `SELECT runs.id, benches.name AS bench, bags.id AS bagNumber, customers.name AS customer, jobs.position,
        (SELECT COUNT(*) FROM jobs AS others WHERE others.bag_id = bags.id) AS reelsInBag, reels.tag, reels.label,
-       COALESCE((SELECT run_events.kind = 'put-aside' FROM run_events WHERE run_events.run_id = runs.id
-        AND run_events.kind NOT IN ('device-at') ORDER BY run_events.seq DESC LIMIT 1), FALSE) AS aside
+       ${ASIDE} AS aside
      FROM runs JOIN benches ON benches.id = runs.bench_id JOIN jobs ON jobs.id = runs.job_id
        JOIN bags ON bags.id = jobs.bag_id JOIN customers ON customers.id = bags.customer_id
        JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id

@@ -4,22 +4,29 @@ import type { Unit } from '../unit';
 /** Rings when another run stands at a bench, or none. */
 export const benchBell = (benchId: number): string => `bench:${String(benchId)}`;
 
+/** Whether a run was put aside, as SQL over `runs`: the last thing anybody did to it. */
+export const ASIDE = `COALESCE((SELECT run_events.kind = 'put-aside' FROM run_events
+  WHERE run_events.run_id = runs.id AND run_events.kind <> 'device-at' ORDER BY run_events.seq DESC LIMIT 1), FALSE)`;
+
 /** A run stands at its bench from now on: somebody did something to it there. */
 export async function standsAt(u: Unit, runId: number, benchId: number): Promise<void> {
   const bench = await u.tables.benches.findByPk(benchId);
   if (bench && bench.runId !== runId) await standing(u, benchId, runId);
 }
 
-/** A run stands at its bench no more: it was closed, or taken elsewhere. The one begun last of those open there does. */
+/**
+ * A run stands at its bench no more: it was closed, put aside, or taken elsewhere. The one begun last of those open there
+ * does, unless it was put aside: nobody is at that one, and no counter's turns are its.
+ */
 export async function leavesBench(u: Unit, runId: number, benchId: number): Promise<void> {
   const bench = await u.tables.benches.findByPk(benchId);
   if (bench?.runId !== runId) return;
-  const open = await u.tables.runs.findAll({
-    where: { benchId, state: 'open' },
-    order: [['id', 'DESC']],
-    limit: 2,
-  });
-  await standing(u, benchId, open.find(({ id }) => id !== runId)?.id ?? null);
+  const [next] = await u.query<{ id: number }>(
+    `SELECT runs.id FROM runs WHERE runs.bench_id = :benchId AND runs.state = 'open' AND runs.id <> :runId
+       AND NOT ${ASIDE} ORDER BY runs.id DESC LIMIT 1`,
+    { benchId, runId },
+  );
+  await standing(u, benchId, next?.id ?? null);
 }
 
 /** Takes a run to another bench; one that is not there any more leaves it where it is. */

@@ -49,7 +49,8 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     where: { spoolId: spoolIds, state: ['booked', 'on-the-bench'] },
     order: ['id'],
   });
-  const run = waiting && (await tables.runs.findOne({ where: { jobId: waiting.id } }));
+  const run =
+    waiting && (await tables.runs.findOne({ where: { jobId: waiting.id, state: ['open', 'closed'] } }));
   return {
     tag: reel.tag,
     type: reel.type,

@@ -10,7 +10,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, type Product } from '@yard-spool/contract';
+import { api, type Piece, type Product } from '@yard-spool/contract';
+import { USUAL_PLAN_RULES } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { useKeys } from '../keyboard/keyboard.service';
@@ -24,11 +25,18 @@ import { emptyReel } from './reel-draft';
 /** Limp backing, 8 to 10 lb nylon, is about this thick, mm. Common practice, no source. */
 const LIMP = 0.26;
 
-/** The nylon of the rack that is nearest to limp backing. */
-const usualBacking = (lines: readonly Product[]): Product | undefined =>
-  lines
-    .filter(({ material }) => material === 'nylon')
-    .sort((a, b) => Math.abs(a.diameter - LIMP) - Math.abs(b.diameter - LIMP))[0];
+/** Nylon from this thickness on is springy under braid, mm. */
+const SPRINGY = USUAL_PLAN_RULES.springyFrom;
+
+/** The nylon a technician would put under: stripped line first, else what is nearest to limp backing. */
+function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Product | undefined {
+  const stripped = new Set(pieces.flatMap(({ kind, product }) => (kind === 'salvage' ? [product.code] : [])));
+  const rank = ({ code, diameter }: Product): number =>
+    (stripped.has(code) ? 0 : 1) + Math.abs(diameter - LIMP);
+  return lines
+    .filter(({ material, diameter }) => material === 'nylon' && diameter < SPRINGY)
+    .sort((a, b) => rank(a) - rank(b))[0];
+}
 
 /** A question at the counter: how much goes on, with no customer, no tag and no piece. It can become a booking. */
 @Component({
@@ -78,10 +86,10 @@ export class QuickQuestion {
     useKeys({ 'Ctrl Enter': () => this.book() });
     // The usual backing stands there, so that a reel and its main line are enough to ask with.
     const begin = effect(() => {
-      const lines = this.lines.value();
-      if (!lines) return;
+      const [lines, pieces] = [this.lines.value(), this.pieces.value()];
+      if (!lines || !pieces) return;
       begin.destroy();
-      const backing = usualBacking(lines);
+      const backing = usualBacking(lines, pieces);
       if (backing && untracked(this.desk.draft).backingPiece === '')
         this.desk.change({ backingPiece: byLine(backing.code) });
     });
