@@ -146,6 +146,18 @@ describe('a line before a piece', () => {
     });
   });
 
+  it('is the very pack, where a part of one was said', () => {
+    const more = [
+      ...RACK,
+      piece(8, { product: BRAID, lengthMm: 900_000, receivedMm: 900_000, opened: true }),
+    ];
+    const half = planFrom(draft({ mainPiece: 'line:B-19', mainLength: 'half the pack' }), more);
+    expect(half.cuts.main).toMatchObject({ piece: { code: 'P-2' }, takes: { pack: 0.5 } });
+    expect(half.input!.request.layers[1]).toMatchObject({ length: 91.44 });
+    const plain = planFrom(draft({ mainPiece: 'line:B-19', mainLength: '91 m' }), more);
+    expect(plain.cuts.main).toMatchObject({ piece: { code: 'P-8' } });
+  });
+
   it('passes over what other reels take', () => {
     const first = planFrom(draft({ backingPiece: 'line:N-25', backingLength: '60 m' }), RACK);
     expect(first.cuts.backing!.piece!.code).toBe('P-3');

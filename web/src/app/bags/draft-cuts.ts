@@ -1,6 +1,6 @@
 import type { Piece, Product, Takes } from '@yard-spool/contract';
 import type { HouseRules, MadePlan, PlannedLayer } from '@yard-spool/core';
-import type { SaidAmounts } from './draft-layers';
+import { packOf, type SaidAmounts } from './draft-layers';
 import {
   DRAFT_LAYERS,
   proposedFor,
@@ -35,11 +35,18 @@ export function cutsFor(
       const layer = DRAFT_LAYERS.find((one) => one === planned.id);
       const source = layer && sources[layer];
       if (!source || source.from === 'turned') return [];
-      const cut = cutFor(planned, source, soFar, rules);
+      const takes = amounts[layer]?.takes ?? null;
+      const cut = takes ? partOf(source) : cutFor(planned, source, soFar, rules);
       if (cut.piece) soFar.set(cut.piece.id, (soFar.get(cut.piece.id) ?? 0) + planned.length.value);
-      return [[planned.id, { ...cut, takes: amounts[layer]?.takes ?? null }]];
+      return [[planned.id, { ...cut, takes }]];
     }),
   );
+}
+
+/** A part of a pack comes off the very pack it was reckoned from. */
+function partOf(source: LayerSource): Omit<DraftCut, 'takes'> {
+  const piece = source.piece ?? packOf(source) ?? null;
+  return { piece, coming: null, proposed: source.piece ? '' : 'the one it is a part of' };
 }
 
 function cutFor(

@@ -46,7 +46,7 @@ export function amountOn(
 }
 
 /** The pack that is meant where only its line was said: one that is closed, else the fullest there is. */
-const packOf = ({ offered }: LayerSource) =>
+export const packOf = ({ offered }: LayerSource) =>
   offered.find(({ kind, opened }) => kind === 'pack' && !opened) ??
   [...offered].sort((a, b) => b.lengthMm - a.lengthMm)[0];
 
