@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@yard-spool/core';
 import type { AmountName, Read, ReadAmount } from './draft-fields';
-import { SOURCES, type DraftLayer, type LayerSources } from './draft-sources';
+import { CHOICE_FIELDS, LAYERS_NEEDED, SOURCES, type DraftLayer, type LayerSources } from './draft-sources';
 import type { SaidAmounts } from './draft-layers';
 import { printToChoose, ratedMaterial } from './rating-text';
 import type { ReelDraft, Underneath } from './reel-draft';
@@ -23,7 +23,7 @@ export function missing(asked: Asked): string {
     return 'Type how far below the lip to stop, or leave it to the house.';
   const problems = [
     keptProblem(asked),
-    ...NEEDS[draft.underneath].map((layer) => layerProblem(asked, layer)),
+    ...LAYERS_NEEDED[draft.underneath].map((layer) => layerProblem(asked, layer)),
   ];
   return problems.find((problem) => problem !== '') ?? '';
 }
@@ -36,18 +36,8 @@ function keptProblem({ draft, readAmount }: Asked): string {
     : 'Type how much old line stays on: a length, "a quarter of the spool" or "6 mm below the lip".';
 }
 
-/** Layers each way to build a reel needs, the main first: it is what they came for. */
-const NEEDS: Readonly<Record<Underneath, readonly DraftLayer[]>> = {
-  'main-only': ['main'],
-  tape: ['main'],
-  backing: ['main', 'backing'],
-  'three-layer': ['main', 'backing', 'top'],
-};
-
-const CHOSEN = { main: 'mainPiece', backing: 'backingPiece', top: 'topPiece' } as const;
-
 function layerProblem({ draft, sources, amounts, read, readAmount }: Asked, layer: DraftLayer): string {
-  const chosen = draft[CHOSEN[layer]];
+  const chosen = draft[CHOICE_FIELDS[layer]];
   if (!sources[layer]) {
     if (chosen in SOURCES) return 'Type how thick that line is.';
     return CHOOSE[draft.underneath === 'three-layer' && layer === 'backing' ? 'cushion' : layer];

@@ -59,8 +59,10 @@ export interface DraftRack {
   readonly lines: readonly Product[];
 }
 
-const FIELDS = { main: 'mainPiece', backing: 'backingPiece', top: 'topPiece' } as const;
-const USED: Readonly<Record<Underneath, readonly DraftLayer[]>> = {
+/** The field that says where the line of a layer comes from. */
+export const CHOICE_FIELDS = { main: 'mainPiece', backing: 'backingPiece', top: 'topPiece' } as const;
+/** Layers each way to build a reel needs, the main first: it is what they came for. */
+export const LAYERS_NEEDED: Readonly<Record<Underneath, readonly DraftLayer[]>> = {
   'main-only': ['main'],
   tape: ['main'],
   backing: ['main', 'backing'],
@@ -70,8 +72,8 @@ const USED: Readonly<Record<Underneath, readonly DraftLayer[]>> = {
 /** Where the line of each layer of a draft comes from; nothing for a layer nobody has said it of. */
 export function sourcesOf(draft: ReelDraft, rack: DraftRack, read: Read): LayerSources {
   return Object.fromEntries(
-    USED[draft.underneath].flatMap((layer) => {
-      const source = sourceOf(draft[FIELDS[layer]], draft, rack, read);
+    LAYERS_NEEDED[draft.underneath].flatMap((layer) => {
+      const source = sourceOf(draft[CHOICE_FIELDS[layer]], draft, rack, read);
       return source ? [[layer, source]] : [];
     }),
   );

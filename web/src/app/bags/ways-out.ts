@@ -31,7 +31,7 @@ export function waysOut(
     ...smallerGap(plan, by.system),
     ...shorterMain(plan, cuts, by.system),
     ...lessBacking(draft),
-    ...thinner(draft, plan, by),
+    ...thinner(plan, by),
     ...laterLine(draft, cuts),
   ].filter(({ change }) => works({ ...draft, ...change }, by));
 }
@@ -74,7 +74,7 @@ const lessBacking = ({ underneath, backingLength }: ReelDraft): WayOut[] =>
     : [];
 
 /** The next thinner line of the same material. */
-function thinner(_: ReelDraft, { sources: { main } }: DraftPlan, { rack }: PlannedWith): WayOut[] {
+function thinner({ sources: { main } }: DraftPlan, { rack }: PlannedWith): WayOut[] {
   if (!main) return [];
   // Stripped line is good for backing only: a line of which nothing else is there is no way out.
   const there = new Set(

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { FormControl, FormGroup } from '@angular/forms';
+import { FormGroup } from '@angular/forms';
 import { api, type Piece } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
@@ -57,10 +57,6 @@ export class MindPanel {
         product.code === line.key && id !== mounted?.pieceId && broughtWith === null,
     );
   });
-
-  protected reason(): FormControl<string> {
-    return this.ending.controls.why;
-  }
 
   protected free({ lengthMm, promisedMm }: Piece): string {
     return this.units.length(Math.max(0, lengthMm - promisedMm) / 1000);
