@@ -90,7 +90,7 @@ live(async () => {
 });
 
 async function testApi() {
-  const database = await startDatabase(join(CACHE, 'test', 'api', 'database'));
+  const database = await startDatabase(join(CACHE, 'test', 'api', 'database'), { durable: false });
   atEnd(database.stop);
   try {
     return await testProject('api', { YARD_SPOOL_TEST_DATABASE: database.address('yard_spool') });

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import * as chrome from 'selenium-webdriver/chrome.js';
 
-const WAIT_MS = 15_000;
+// A machine that stands still for half a minute is no fault of the screens.
+const WAIT_MS = 60_000;
 
 /** A text as XPath writes it, whatever quotes are in it. */
 const quoted = (text: string): string =>

@@ -12,13 +12,17 @@ import { run } from './run.mjs';
 
 const KEEPER = new URL('./database-keeper.mjs', import.meta.url).pathname;
 const START_SECONDS = 60;
+/** Nothing waits for the disk. */
+const FLEETING = ['--innodb-flush-log-at-trx-commit=0', '--innodb-flush-method=nosync'];
 
 /**
  * A private MariaDB on loopback with its own data folder. It ends with this process, however this process ends.
  * @param {string} folder holds everything of it
+ * @param {{ durable?: boolean }} [options] whether what was written outlasts a kill of the database; data that is thrown
+ *   away need not
  * @returns {Promise<{ address: (name: string) => string, stop: () => Promise<void> }>}
  */
-export async function startDatabase(folder) {
+export async function startDatabase(folder, { durable = true } = {}) {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   await endLeftover(folder);
   const data = join(folder, 'data');
@@ -29,7 +33,13 @@ export async function startDatabase(folder) {
   writeFileSync(log, '');
   const keeper = spawn(
     process.execPath,
-    [KEEPER, log, PROGRAMS.mariadb.file, ...serverOptions(folder, data, port, password)],
+    [
+      KEEPER,
+      log,
+      PROGRAMS.mariadb.file,
+      ...serverOptions(folder, data, port, password),
+      ...(durable ? [] : FLEETING),
+    ],
     {
       stdio: ['pipe', 'ignore', 'ignore'],
       detached: true,

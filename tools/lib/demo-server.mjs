@@ -52,5 +52,5 @@ export async function startDemoServer(folder, options = {}) {
 async function freshDatabase(folder) {
   await endLeftover(folder);
   rmSync(folder, { recursive: true, force: true });
-  return startDatabase(folder);
+  return startDatabase(folder, { durable: false });
 }

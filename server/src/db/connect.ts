@@ -13,8 +13,10 @@ export function connect(address: string, log: (sql: string) => void = () => unde
     dialectModule: mariadb,
     logging: log,
     timezone: '+00:00',
-    pool: { max: 12, acquire: 8000 },
+    // A busy machine may stand still for seconds: a connection that takes long is no database that is away.
+    pool: { max: 12, acquire: 15_000, idle: 60_000 },
     dialectOptions: {
+      connectTimeout: 10_000,
       supportBigNumbers: false,
       bigIntAsNumber: true,
       insertIdAsNumber: true,
