@@ -36,6 +36,12 @@ const depth = v.pipe(
 const seenTurn = v.nullable(v.picklist(['clockwise', 'anticlockwise']));
 const deviceName = v.pipe(v.string(), v.minLength(1), v.maxLength(20));
 
+/** More than any counter shows, and still a number a reply can carry. */
+const count = v.pipe(finite, v.minValue(-1e12), v.maxValue(1e12));
+/** What the bench's counter stood at as the technician saw it. */
+const seen = v.exactOptional(v.object({ device: deviceName, count, unheard: v.exactOptional(v.boolean()) }));
+const fromDevice = { device: v.exactOptional(deviceName), count: v.exactOptional(count) };
+
 const shared = { id: UuidSchema, run: v.string(), seq: IdSchema, at: InstantSchema, by: v.string() };
 const of = <const K extends string, P extends v.ObjectEntries>(kind: K, payload: P) =>
   v.object({ ...shared, kind: v.literal(kind), payload: v.object(payload) });
@@ -47,38 +53,37 @@ const note = v.union([v.pipe(v.string(), v.maxLength(200)), finite, v.boolean()]
 
 export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
   of('started', atBench),
-  of('taken-up', atBench),
+  of('taken-up', { ...atBench, seen }),
   of('step-done', {
     step: id,
     by: v.exactOptional(v.literal('eye')),
     usedUp: v.exactOptional(v.boolean()),
+    seen,
   }),
-  of('step-again', { steps: v.pipe(v.array(id), v.minLength(1), v.maxLength(40)) }),
-  of('step-skipped', { step: id }),
+  of('step-again', { steps: v.pipe(v.array(id), v.minLength(1), v.maxLength(40)), seen }),
+  of('step-skipped', { step: id, seen }),
   of('turns', {
     layer: id,
     turns,
     per: v.exactOptional(per),
-    device: v.exactOptional(deviceName),
-    count: v.exactOptional(finite),
+    ...fromDevice,
+    from: v.exactOptional(count),
+    seen,
   }),
   of('metres', {
     layer: id,
     metres: v.pipe(finite, v.minValue(-20_000), v.maxValue(20_000)),
-    device: v.exactOptional(deviceName),
-    count: v.exactOptional(finite),
+    ...fromDevice,
+    from: v.exactOptional(count),
   }),
   of('count-set', {
     layer: id,
     turns: v.pipe(turns, v.minValue(0, 'A count is zero or more.')),
     per: v.exactOptional(per),
+    seen,
   }),
-  of('held', {
-    on: v.boolean(),
-    device: v.exactOptional(deviceName),
-    count: v.exactOptional(finite),
-  }),
-  of('device-at', { device: deviceName, count: finite }),
+  of('held', { on: v.boolean(), ...fromDevice }),
+  of('device-at', { device: deviceName, count }),
   of('depth-read', { after: id, depth, by: v.picklist(['calliper', 'eye']) }),
   of('supply', {
     layer: id,
@@ -92,7 +97,7 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
     plyTurns: v.pipe(finite, v.minValue(0), v.maxValue(500)),
     wound: metres,
   }),
-  of('restarted', { layer: id, why: v.picklist(['supply-turned', 'slipped', 'loose', 'other']) }),
+  of('restarted', { layer: id, why: v.picklist(['supply-turned', 'slipped', 'loose', 'other']), seen }),
   of('lay-read', {
     layer: id,
     rear: depth,
@@ -134,7 +139,7 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
       }),
     ),
   }),
-  of('moving', { on: v.boolean() }),
+  of('moving', { on: v.boolean(), seen }),
   of('noted', { step: id, values: v.record(id, note) }),
   of('piece-changed', {
     layer: id,
@@ -273,13 +278,15 @@ export const AddedEventsSchema = v.object({ events: v.array(RunEventSchema) });
 const CounterAtBenchSchema = v.object({
   device: DeviceSchema,
   /** Taken: it counts for another reel that stands at the bench. */
-  link: v.picklist(['up', 'away', 'taken']),
+  link: v.picklist(['up', 'silent', 'away', 'taken']),
   /** Counts as they stand; null before the first line. */
   count: v.nullable(v.number()),
+  /** When it was last heard; null where it never was. */
+  heardAt: v.nullable(InstantSchema),
   /** Counts it went on by that were not credited yet: held meanwhile, or away. */
   unclaimed: v.number(),
-  /** Why they are asked about although nothing is held: it began again, or jumped. */
-  odd: v.nullable(v.picklist(['restarted', 'jumped'])),
+  /** Why they are asked about although nothing is held. */
+  odd: v.nullable(v.picklist(['restarted', 'jumped', 'unheard'])),
 });
 export type CounterAtBench = v.InferOutput<typeof CounterAtBenchSchema>;
 

@@ -47,7 +47,7 @@ export { isUnknown } from './plan/stack';
 export { ASSUMED, makePlan, type Assumed, type MadePlan, type PlanInput } from './plan/make-plan';
 export type { Walked } from './run/run-event';
 export { GIVEN_UP_TO } from './run/run-event';
-export type { RunEvent, RunHappening, SeenTurn, TooLongChoice } from './run/run-event';
+export type { RunEvent, RunHappening, SeenCount, SeenTurn, TooLongChoice } from './run/run-event';
 export { pieceStretches, type PieceStretch } from './run/piece-shares';
 export { SUPPLY_WAYS, type SupplyWayAtBench } from './steps/supply-way';
 export type { NoteValue, StepField } from './steps/step-field';
@@ -75,7 +75,8 @@ export { tooLong, type TooLong } from './run/too-long';
 export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
 export { gearAt } from './run/winder';
-export { counted, creditCount, type CountingDevice, type Credit, type OddCount } from './run/credit-count';
+export { creditCount, type CountingDevice, type Credit, type OddCount } from './run/credit-count';
+export { countQuestion, type CountAnswer, type CountQuestion } from './run/count-question';
 export { woundSoFar, type WoundLayer } from './plan/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';
 export {

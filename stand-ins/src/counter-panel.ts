@@ -1,3 +1,17 @@
+import { FAULTS, type Fault } from './faults';
+
+const NAMES: Readonly<Record<Fault, string>> = {
+  jitter: 'Bounces',
+  drop: 'Loses five lines',
+  half: 'Breaks off in a line',
+  repeat: 'Repeats itself',
+  older: 'Sends an older line',
+  rubbish: 'Sends rubbish',
+  jump: 'Jumps by 400',
+  power: 'Loses its power',
+  silence: 'Silent for 12 s',
+};
+
 /** The page a simulated counter is turned from. */
 export const PANEL = (name: string): string => `<!doctype html>
 <html lang="en">
@@ -17,6 +31,10 @@ export const PANEL = (name: string): string => `<!doctype html>
   <p>
     <button data-ask="/speed?v=3">Wind, 3 a second</button><button data-ask="/speed?v=1">Slowly, 1 a second</button
     ><button data-ask="/speed?v=-1">Back, 1 a second</button><button data-ask="/speed?v=0">Stop</button>
+  </p>
+  <h2>What it does wrong</h2>
+  <p>
+    ${FAULTS.map((kind) => `<button data-ask="/fault?kind=${kind}">${NAMES[kind]}</button>`).join('')}
   </p>
   <script>
     const show = (r) => r.json().then(({ count }) => (document.getElementById('count').value = count.toFixed(1)));

@@ -6,6 +6,7 @@ import type { AtBench, RunEvent } from './run-event';
 import type { Chosen, DepthReading } from './run-state';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
+import { saw } from './unheard';
 
 /** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
 export const byDevice = ({ kind, payload }: RunEvent): boolean =>
@@ -41,6 +42,7 @@ export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void
         // What was written down of a step that is done again is written down again.
         Reflect.deleteProperty(draft.notes, step);
       }
+      saw(draft, event.payload.seen);
       break;
     case 'turns':
     case 'metres':
@@ -68,6 +70,7 @@ function ofTheRun(draft: Draft, event: OfTheRun): void {
     case 'started':
     case 'taken-up':
       standsAt(draft, event.payload);
+      if ('seen' in event.payload) saw(draft, event.payload.seen);
       break;
     case 'put-aside':
       draft.aside = true;
@@ -96,6 +99,7 @@ function endStep(
   draft.counting.clear();
   if (event.kind === 'step-skipped') draft.skipped.add(step);
   const layer = request.layers.find(({ id }) => step === stepId('wind', id))?.id;
+  saw(draft, event.payload.seen, layer);
   if (event.kind !== 'step-done' || layer === undefined) return;
   draft.byEye[event.payload.by === 'eye' ? 'add' : 'delete'](layer);
   draft.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);
@@ -169,6 +173,7 @@ function look(draft: Draft, event: Looking): void {
       draft.moving = event.payload.on;
       // A device begins where it stands: what it counted on the walk moved no line.
       draft.counting.clear();
+      saw(draft, event.payload.seen);
       break;
     case 'settled':
       draft.settlings.push(event.payload);

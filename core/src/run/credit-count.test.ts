@@ -6,13 +6,15 @@ const WINDING = {
   current: { id: 'wind-main', kind: 'wind', layer: 'main' },
   devices: { 'reed-1': 100 },
   ...{ counting: new Set(['reed-1']), held: false, moving: false, heldAt: {} },
+  ...{ turns: { main: 700 }, metres: {}, unheard: {} },
 } as const;
 const on = { gear: 5 };
 
 describe('a counter’s count', () => {
   it('is credited as what it went on by, forward and back', () => {
     const credit = (count: number) => creditCount(DEVICE, WINDING, count, on).happening?.payload;
-    expect(credit(112)).toEqual({ layer: 'main', turns: 12, per: 5, device: 'reed-1', count: 112 });
+    const went = { layer: 'main', turns: 12, per: 5, device: 'reed-1', count: 112, from: 100 };
+    expect(credit(112)).toEqual(went);
     expect(credit(97)).toMatchObject({ turns: -3 });
     expect(creditCount(DEVICE, WINDING, 100, on).happening).toBeNull();
   });
@@ -68,6 +70,18 @@ describe('a counter’s count', () => {
     expect(creditCount(DEVICE, WINDING, 400, on).happening?.payload).toMatchObject({ turns: 300 });
     const spool = { ...DEVICE, counts: 'spool-turns' } as const;
     expect(creditCount(spool, WINDING, 1600, on).odd).toBeNull();
+  });
+
+  it('that goes back past the beginning of its layer is asked about', () => {
+    const little = { ...WINDING, turns: { main: 4 } };
+    expect(creditCount(DEVICE, little, 95, on).happening?.payload).toMatchObject({ turns: -5 });
+    expect(creditCount(DEVICE, little, 93, on)).toEqual({ happening: null, unclaimed: -7, odd: 'restarted' });
+  });
+
+  it('is asked about, however little it is, where its lines are in doubt', () => {
+    const credit = creditCount(DEVICE, WINDING, 101, { ...on, doubt: 'restarted' });
+    expect(credit).toEqual({ happening: null, unclaimed: 1, odd: 'restarted' });
+    expect(creditCount(DEVICE, WINDING, 100, { ...on, doubt: 'restarted' }).odd).toBeNull();
   });
 
   it('says nothing while no layer is wound', () => {

@@ -1,4 +1,4 @@
-import type { RunState } from './run-state';
+import type { RunState, Unheard } from './run-state';
 import type { RunHappening } from './run-event';
 
 /** A device that counts at a bench, and how many of its counts make one of what it counts. */
@@ -8,8 +8,11 @@ export interface CountingDevice {
   readonly per: number;
 }
 
-/** Why a count cannot have come from winding alone: it began again, or it jumped. */
-export type OddCount = 'restarted' | 'jumped';
+/**
+ * Why a count is not simply credited: it began again, it jumped, or something was done beside it while it could not be
+ * heard.
+ */
+export type OddCount = 'restarted' | 'jumped' | 'unheard';
 
 /** What a device's count means for the run that holds it. */
 export interface Credit {
@@ -25,69 +28,117 @@ export interface Credit {
 const MOST_FORWARD = 2000;
 /** More back in one step than a hand gives back; from memory. */
 const MOST_BACK = 10;
+/** Back past the beginning of its layer by more than a handle is turned to take up slack; from memory. */
+const PAST_BEGINNING = 2;
+/** Hand and counter that differ by no more than this have counted the same. */
+const AGREED = 1;
 
 /**
  * What to make of a device's count. It is cumulative, so a gap in the link loses nothing: what it went on by since it was
  * last credited is credited now. While the count is held nothing is credited, and the difference waits for an answer; so
- * it does where the count fell further than a hand winds back (a counter that began again), or jumped further than a
- * layer is long. Turns made while no layer is wound are passed over once a layer begins; so are those of a walk with the
- * reel's counter, where line goes out and comes back.
+ * it does where it cannot have been wound, and where turns were counted by hand or a layer ended while it could not be
+ * heard. Turns made while no layer is wound are passed over once a layer begins; so are those of a walk with the reel's
+ * counter, where line goes out and comes back.
  *
  * @param options.gear spool turns to one counted turn of the layer
  * @param options.since the count as it stood when the layer began, where that is known
+ * @param options.doubt what is wrong with the count itself, as its lines tell
  */
 export function creditCount(
   device: CountingDevice,
-  { current, devices, counting, held, heldAt, moving }: Counting,
+  state: Counting,
   count: number,
-  { gear, since = count }: { readonly gear: number; readonly since?: number },
+  {
+    gear,
+    since = count,
+    doubt = null,
+  }: { readonly gear: number; readonly since?: number; readonly doubt?: OddCount | null },
 ): Credit {
+  const { current, devices, counting, unheard, held, heldAt, moving } = state;
+  const [last, open] = [devices[device.name], unheard[device.name]];
+  if (open) return besideUnheard(device, open, count, { gear, last, asks: held || doubt !== null });
   const layer = layerCounted(current, moving);
   if (layer === undefined) return NOTHING;
-  const last = Object.hasOwn(devices, device.name) ? devices[device.name] : undefined;
   // Its count when the layer began is written down first: turns made before that belong to no layer.
-  if (last === undefined || !counting.has(device.name))
-    return {
-      ...NOTHING,
-      happening: { kind: 'device-at', payload: { device: device.name, count: since } },
-    };
+  if (last === undefined || !counting.has(device.name)) return { ...NOTHING, happening: at(device, since) };
   // What was turned before the count was held still counts; what came after waits for an answer.
   const upTo = held ? (heldAt[device.name] ?? last) : count;
   if (upTo === last) return { happening: null, unclaimed: count - upTo, odd: null };
-  const units = (upTo - last) / device.per;
-  const odd = oddness(device.counts === 'spool-turns' ? units / gear : units);
+  const units = unitsOf(device, upTo - last, gear);
+  const odd = doubt ?? oddness(units, onLayer(state, layer, device));
   if (odd) return { happening: null, unclaimed: count - last, odd };
-  const happening = counted(device, layer, { units, count: upTo }, gear);
+  const happening = counted(device, layer, { units, count: upTo, from: last }, gear);
   return { happening, unclaimed: count - upTo, odd: null };
 }
+
+/** A device's counts as what its layer is counted in: counted turns, or metres. */
+export const unitsOf = ({ counts, per }: CountingDevice, moved: number, gear: number): number =>
+  moved / per / (counts === 'spool-turns' ? gear : 1);
+
+/**
+ * A count that is heard again after something was done beside it. Where one layer was counted by hand and the counter
+ * says the same, the counter's is taken; where it did not move and nothing was counted, nothing happened; all else is
+ * asked about.
+ */
+function besideUnheard(
+  device: CountingDevice,
+  open: Unheard,
+  count: number,
+  { gear, last, asks }: { readonly gear: number; readonly last: number | undefined; readonly asks: boolean },
+): Credit {
+  const asked: Credit = { happening: null, unclaimed: count - (last ?? open.since), odd: 'unheard' };
+  const [hand, ...more] = Object.entries(open.byHand);
+  if (asks || more.length > 0) return asked;
+  if (!hand)
+    return count === open.since && !open.credited ? { ...NOTHING, happening: at(device, count) } : asked;
+  const [layer, { turns, per }] = hand;
+  const moved = unitsOf(device, count - open.since, gear);
+  if (device.counts === 'metres' || !onlyOn(layer, open) || Math.abs(moved - turns) > AGREED) return asked;
+  const units = moved - turns - unitsOf(device, open.credited?.counts ?? 0, gear);
+  return { ...NOTHING, happening: counted(device, layer, { units, count }, per) };
+}
+
+/** Whether all that happened meanwhile happened on one layer. */
+const onlyOn = (layer: string, { ended, credited }: Unheard): boolean =>
+  ended.every((one) => one === layer) && (credited?.layer ?? layer) === layer;
+
+const at = ({ name }: CountingDevice, count: number): RunHappening => ({
+  kind: 'device-at',
+  payload: { device: name, count },
+});
 
 /** The layer that is counted at a step; none on a walk with the reel's counter, where line goes out and comes back. */
 const layerCounted = (step: RunState['current'], moving: boolean): string | undefined =>
   step?.kind === 'wind' || (step?.kind === 'counter' && moving) ? step.layer : undefined;
 
-type Counting = Pick<RunState, 'current' | 'devices' | 'counting' | 'held' | 'heldAt' | 'moving'>;
+type Counting = Pick<
+  RunState,
+  'current' | 'devices' | 'counting' | 'unheard' | 'held' | 'heldAt' | 'moving' | 'turns' | 'metres'
+>;
 
 const NOTHING: Credit = { happening: null, unclaimed: 0, odd: null };
 
-const oddness = (went: number): OddCount | null =>
-  went < -MOST_BACK ? 'restarted' : went > MOST_FORWARD ? 'jumped' : null;
+/** What is counted on a layer; as far as one likes where the reel's counter is matched, since line comes off there. */
+const onLayer = ({ turns, metres, moving }: Counting, layer: string, { counts }: CountingDevice): number =>
+  moving ? Infinity : ((counts === 'metres' ? metres : turns)[layer] ?? 0);
+
+const oddness = (went: number, on: number): OddCount | null =>
+  went < -MOST_BACK || went < -PAST_BEGINNING - on ? 'restarted' : went > MOST_FORWARD ? 'jumped' : null;
 
 /**
  * A device's units as they are written down for a layer, with the count it stood at.
  *
+ * @param from the count they go on from; left out where they stand as they are, whatever it was credited with before
  * @param gear spool turns to one counted turn of the layer, kept with the turns
  */
 export function counted(
   { name, counts }: CountingDevice,
   layer: string,
-  { units, count }: { readonly units: number; readonly count: number },
+  { units, count, from }: { readonly units: number; readonly count: number; readonly from?: number },
   gear: number,
 ): RunHappening {
-  const shared = { layer, device: name, count };
+  const shared = { layer, device: name, count, ...(from === undefined ? {} : { from }) };
   return counts === 'metres'
     ? { kind: 'metres', payload: { ...shared, metres: units } }
-    : {
-        kind: 'turns',
-        payload: { ...shared, turns: counts === 'spool-turns' ? units / gear : units, per: gear },
-      };
+    : { kind: 'turns', payload: { ...shared, turns: units, per: gear } };
 }

@@ -8,6 +8,7 @@ import type {
   SlackSeen,
   SupplySeen,
   TensionSeen,
+  Unheard,
   WalkSeen,
 } from './run-state';
 import type { GrowingSegment } from '../plan/segments';
@@ -25,6 +26,8 @@ export interface Draft {
   held: boolean;
   heldAt: Record<string, number>;
   devices: Record<string, number>;
+  creditedTo: Record<string, string>;
+  unheard: Record<string, Unheard>;
   counting: Set<string>;
   byDevice: Set<string>;
   depths: DepthReading[];
@@ -53,7 +56,8 @@ export const record = <T>(): Record<string, T> => Object.create(null) as Record<
 export const emptyDraft = (): Draft => ({
   ...{ done: new Set(), skipped: new Set(), byEye: new Set(), usedUp: new Set() },
   ...{ turns: record(), metres: record(), wound: record() },
-  ...{ held: false, heldAt: {}, devices: record(), counting: new Set(), byDevice: new Set() },
+  ...{ held: false, heldAt: {}, devices: record(), creditedTo: record(), unheard: record() },
+  ...{ counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
   ...{ pieces: [], aside: false, givenUp: false },
   ...{ walks: [], moving: false, restarts: [], chosen: [], settlings: [], notes: record() },

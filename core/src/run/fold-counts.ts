@@ -1,7 +1,8 @@
 import { bounded } from '../numeric/bounded';
 import type { Draft } from './draft';
 import type { RunEvent } from './run-event';
-import type { RunFacts } from '../steps/run-facts';
+import { countedBeside, saw } from './unheard';
+import { stepId, type RunFacts } from '../steps/run-facts';
 import { addSegment, type Segment } from '../plan/segments';
 
 export type Counting = Extract<
@@ -14,16 +15,21 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
   switch (event.kind) {
     case 'turns': {
       const { layer, device, count } = event.payload;
-      const turns = counted(event.payload.turns);
+      const share = shareToCredit(draft, event.payload);
+      if (share === null) break;
+      const turns = counted(event.payload.turns * share);
       const per = stepOf(draft, event.payload, gear);
       draft.turns[layer] = (draft.turns[layer] ?? 0) + turns;
       goOn(draft, layer, { spoolTurns: turns * per });
       stands(draft, layer, device, count);
+      if (event.payload.seen) countedBeside(draft, event.payload.seen, layer, { turns, per });
       break;
     }
     case 'metres': {
       const { layer, device, count } = event.payload;
-      const metres = counted(event.payload.metres);
+      const share = shareToCredit(draft, event.payload);
+      if (share === null) break;
+      const metres = counted(event.payload.metres * share);
       draft.metres[layer] = (draft.metres[layer] ?? 0) + metres;
       goOn(draft, layer, { metres });
       stands(draft, layer, device, count);
@@ -36,6 +42,7 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
       // Somebody's own count goes before a meter's.
       begin(draft, layer, turns);
       draft.wound[layer] = [{ spoolTurns: turns * per }];
+      saw(draft, event.payload.seen);
       break;
     }
     case 'device-at':
@@ -44,6 +51,7 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
     case 'restarted': {
       const { layer } = event.payload;
       begin(draft, layer, 0);
+      saw(draft, event.payload.seen);
       draft.restarts.push(event.payload);
       // Stripped back, what came off the pieces before is off again: the piece that is mounted gives all of it.
       draft.pieces = draft.pieces.map((one) =>
@@ -68,6 +76,27 @@ function stepOf(
 ): number {
   if (per !== undefined) return bounded(per, 0, MOST_STEP);
   return draft.supplies[layer]?.way === 'winder' ? 1 : bounded(gear, 0, MOST_STEP);
+}
+
+/**
+ * How much of what a device's event says is to be credited: all of it where the device was last credited at the count it
+ * goes on from. Where it was credited elsewhere meanwhile, what is between there and where it stands now, which may be
+ * less than nothing; null where its layer has ended, and nothing more is due to it.
+ */
+function shareToCredit(
+  draft: Draft,
+  event: {
+    readonly layer: string;
+    readonly device?: string;
+    readonly count?: number;
+    readonly from?: number;
+  },
+): number | null {
+  const { layer, device, count, from } = event;
+  if (device === undefined || count === undefined || from === undefined) return 1;
+  if (draft.done.has(stepId('wind', layer)) && !draft.moving) return null;
+  const last = draft.devices[device] ?? from;
+  return count === from ? 0 : (count - last) / (count - from);
 }
 
 /** More in one event than any layer takes, and more spool turns to a counted one than any reel makes. */
@@ -102,5 +131,9 @@ function stands(
   if (device === undefined || count === undefined || !Number.isFinite(count)) return;
   draft.devices[device] = count;
   draft.counting.add(device);
-  if (layer !== null) draft.byDevice.add(layer);
+  // Whatever was open about it is settled with this.
+  Reflect.deleteProperty(draft.unheard, device);
+  if (layer === null) return;
+  draft.byDevice.add(layer);
+  draft.creditedTo[device] = layer;
 }

@@ -80,7 +80,8 @@ const copyOf = (draft: Draft): Draft => ({
   ...{ counting: new Set(draft.counting), byDevice: new Set(draft.byDevice) },
   ...{ turns: own(draft.turns), metres: own(draft.metres) },
   wound: snapshot(draft.wound) as Draft['wound'],
-  ...{ devices: own(draft.devices), supplies: own(draft.supplies), notes: own(draft.notes) },
+  ...{ devices: own(draft.devices), creditedTo: own(draft.creditedTo), unheard: own(draft.unheard) },
+  ...{ supplies: own(draft.supplies), notes: own(draft.notes) },
   ...{ depths: [...draft.depths], slacks: [...draft.slacks], lays: [...draft.lays] },
   ...{
     tensions: [...draft.tensions],
@@ -111,7 +112,17 @@ function withoutUndone(log: readonly RunEvent[]): readonly RunEvent[] {
     const event = log[i];
     if (event?.kind === 'undone' && !undone.has(event.id)) undone.add(event.payload.event);
   }
-  return log.filter(({ id, kind }) => !undone.has(id) && kind !== 'undone');
+  return log.flatMap((event) => {
+    if (event.kind === 'undone') return [];
+    return undone.has(event.id) ? stillSeen(event) : [event];
+  });
+}
+
+/** What was done is taken back; what the counter stood at when it was done is not: turns before it stay where they were. */
+function stillSeen(event: RunEvent): readonly RunEvent[] {
+  const seen = 'seen' in event.payload ? event.payload.seen : undefined;
+  if (!seen || seen.unheard || event.kind === 'turns') return [];
+  return [{ ...event, kind: 'device-at', payload: { device: seen.device, count: seen.count } }];
 }
 
 /** A count that was turned back below zero shows zero, and is as far below as it was turned. */

@@ -28,6 +28,22 @@ export interface AtBench {
   readonly benchId?: number;
 }
 
+/**
+ * What the bench's counter stood at as the technician saw it when something was done, in the device's own counts. What
+ * begins or ends there begins or ends at this count, however late it is written down.
+ */
+export interface SeenCount {
+  readonly device: string;
+  readonly count: number;
+  /** It could not be heard then: this is the last that was seen of it. */
+  readonly unheard?: boolean;
+}
+
+/** Something done while a counter stood at a count. */
+export interface Seeing {
+  readonly seen?: SeenCount;
+}
+
 /** A walk as it is written down: lengths in m, readings in the counter's unit. */
 export interface Walked {
   readonly layer: string;
@@ -52,23 +68,24 @@ export interface Walked {
 export type RunHappening =
   | { readonly kind: 'started'; readonly payload: AtBench }
   /** Taken up at a bench, by whoever the event is by. */
-  | { readonly kind: 'taken-up'; readonly payload: AtBench }
+  | { readonly kind: 'taken-up'; readonly payload: AtBench & Seeing }
   /**
    * A step done. Of a layer: whether it was wound by eye, so that what was counted is not the whole of it; and whether
    * the supply ran out with it, so that all its piece had is on the reel.
    */
   | {
       readonly kind: 'step-done';
-      readonly payload: { readonly step: string; readonly by?: 'eye'; readonly usedUp?: boolean };
+      readonly payload: { readonly step: string; readonly by?: 'eye'; readonly usedUp?: boolean } & Seeing;
     }
   /** Steps gone back into: they are to do again. */
-  | { readonly kind: 'step-again'; readonly payload: { readonly steps: readonly string[] } }
+  | { readonly kind: 'step-again'; readonly payload: { readonly steps: readonly string[] } & Seeing }
   /** An optional step left out. */
-  | { readonly kind: 'step-skipped'; readonly payload: { readonly step: string } }
+  | { readonly kind: 'step-skipped'; readonly payload: { readonly step: string } & Seeing }
   /**
    * Handle turns just made on a layer; negative where the handle went back. From a device: its name and the count it
-   * stood at, so that a gap in its link loses nothing. `per` is what one counted turn was worth in spool turns when it
-   * was counted.
+   * stood at, so that a gap in its link loses nothing, and the count it went on `from`, so that what was credited
+   * meanwhile is not credited twice. `per` is what one counted turn was worth in spool turns when it was counted. By hand
+   * beside a counter that cannot be heard: what was seen of it last.
    */
   | {
       readonly kind: 'turns';
@@ -78,7 +95,8 @@ export type RunHappening =
         readonly per?: number;
         readonly device?: string;
         readonly count?: number;
-      };
+        readonly from?: number;
+      } & Seeing;
     }
   /** Metres just run through a line meter; typed by hand where no device is named. */
   | {
@@ -88,12 +106,13 @@ export type RunHappening =
         readonly metres: number;
         readonly device?: string;
         readonly count?: number;
+        readonly from?: number;
       };
     }
   /** The count put right: turns on a layer in all, each worth `per` spool turns. */
   | {
       readonly kind: 'count-set';
-      readonly payload: { readonly layer: string; readonly turns: number; readonly per?: number };
+      readonly payload: { readonly layer: string; readonly turns: number; readonly per?: number } & Seeing;
     }
   /** The count held, or going on; held with the count its device stood at, as the technician saw it. */
   | {
@@ -134,7 +153,7 @@ export type RunHappening =
       readonly payload: {
         readonly layer: string;
         readonly why: 'supply-turned' | 'slipped' | 'loose' | 'other';
-      };
+      } & Seeing;
     }
   /** Depths at rear and front (and centre) below one lip reference, mm, and what was done. */
   | {
@@ -173,7 +192,7 @@ export type RunHappening =
   /** A walk to a mark, or a length pulled over a line meter, and what the reel's counter showed there. */
   | { readonly kind: 'walked'; readonly payload: Walked }
   /** Line moved by the count while the counter is matched: from now on, or no longer. Walks are not counted. */
-  | { readonly kind: 'moving'; readonly payload: { readonly on: boolean } }
+  | { readonly kind: 'moving'; readonly payload: { readonly on: boolean } & Seeing }
   /** An answer to readings that contradict each other: what is wrong, and which of them. */
   | { readonly kind: 'settled'; readonly payload: Settling }
   /** What was written down at a step. */

@@ -69,6 +69,18 @@ export interface WalkSeen extends Walked {
   readonly at: string;
 }
 
+/** What was done while a counter could not be heard, until what it counted meanwhile is settled. */
+export interface Unheard {
+  /** What it stood at when it was last seen. */
+  readonly since: number;
+  /** Its counts since then that were credited all the same, and the layer they went to. */
+  readonly credited: { readonly layer: string; readonly counts: number } | null;
+  /** Turns counted by hand beside it, by layer, each worth so many spool turns. */
+  readonly byHand: Readonly<Record<string, { readonly turns: number; readonly per: number }>>;
+  /** Layers that were wound meanwhile and ended, in order. */
+  readonly ended: readonly string[];
+}
+
 /** Another piece taken for a layer, with what was wound of it by then. */
 export interface PieceTaken extends PieceChanged {
   readonly wound: Segments;
@@ -97,6 +109,10 @@ export interface RunState extends Counted {
   readonly heldAt: Readonly<Record<string, number>>;
   /** The count each device stood at when it was last credited or passed over. */
   readonly devices: Readonly<Record<string, number>>;
+  /** The layer each device was last credited to. */
+  readonly creditedTo: Readonly<Record<string, string>>;
+  /** Devices that something was done beside while they could not be heard. */
+  readonly unheard: Readonly<Record<string, Unheard>>;
   /** Devices whose count was written down since the current step began. */
   readonly counting: ReadonlySet<string>;
   /** Layers a device counted, at least in part. */

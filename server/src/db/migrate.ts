@@ -11,6 +11,7 @@ import { runLog } from './migrations/0007-run-log';
 import { exceptions } from './migrations/0008-exceptions';
 import { counters } from './migrations/0009-counters';
 import { footSwitch } from './migrations/0012-foot-switch';
+import { heard } from './migrations/0013-heard';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
 
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly Migration[] = [
   ownAndComingLine,
   givenUp,
   footSwitch,
+  heard,
 ];
 
 /**

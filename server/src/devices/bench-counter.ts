@@ -1,12 +1,22 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
+import type { RunEvent } from '@yard-spool/core';
 import { runBell } from '../bench/run-log';
 import { benchBell } from '../bench/standing';
 import type { ServerContext } from '../context';
+import type { CounterLine } from './counter-line';
 import { creditRun } from './credit-run';
 import { DeviceLink } from './device-link';
+import { answered, hearLine, type Heard } from './hear-line';
+import { keepHeard, readHeard } from './keep-heard';
 
 /** Pulses are folded into at most four events a second. */
 const FOLD_MS = 250;
+/** A device that says nothing for so long is silent: it says where it stands every second, ms. */
+const SILENT_MS = 5000;
+/** On a link that was silent for so long nobody is at the other end any more, ms. */
+const DEAD_MS = 15_000;
+/** What was heard is kept this often while nothing else is written, ms. */
+const KEEP_MS = 2000;
 
 /** Rings when a bench's counter has something new to show. */
 export const counterBell = (benchId: number): string => `counter:${String(benchId)}`;
@@ -14,13 +24,12 @@ export const counterBell = (benchId: number): string => `counter:${String(benchI
 /**
  * A bench's counter: one link, whoever watches, and the run that stands at the bench. Lines come as fast as the device
  * sends them; the log gets at most four events a second. What the device stood at is in the log with each event, so
- * nothing is missed after a restart.
+ * nothing is missed after a restart, and what was heard of it is kept, so that a doubt outlasts one too.
  */
 export class BenchCounter {
   private readonly link: DeviceLink;
   private readonly timer: NodeJS.Timeout;
-  private count: number | null = null;
-  private up = false;
+  private state: CounterAtBench['link'] = 'away';
   private unclaimed = 0;
   private odd: CounterAtBench['odd'] = null;
   /** Whether the device or the log moved since it was last looked at: nothing is read for a handle at rest. */
@@ -28,29 +37,47 @@ export class BenchCounter {
   /** Where the device stood when something was last added to the log and not looked at yet. */
   private atBell: number | null = null;
   private folding: Promise<void> | null = null;
+  private keptAt = 0;
   private over = false;
 
   /** @param runId the run that stands at the bench */
-  constructor(
+  private constructor(
     private readonly context: ServerContext,
     readonly benchId: number,
     readonly device: Device,
     private runId: number | null,
+    private heard: Heard | null,
   ) {
     context.bell.on(benchBell(benchId), this.standing);
     this.listen(runId);
-    this.timer = setInterval(() => this.fold(), FOLD_MS).unref();
+    this.timer = setInterval(() => this.tick(), FOLD_MS).unref();
     this.link = new DeviceLink(device, {
-      line: ({ count }) => this.heard(count),
-      away: () => this.show(false),
+      line: (line, fresh) => this.hear(line, fresh),
+      away: () => this.show('away'),
     });
+  }
+
+  static async open(
+    context: ServerContext,
+    {
+      benchId,
+      device,
+      runId,
+    }: { readonly benchId: number; readonly device: Device; readonly runId: number | null },
+  ): Promise<BenchCounter> {
+    const heard = await readHeard(context, benchId, device.name);
+    return new BenchCounter(context, benchId, device, runId, heard);
   }
 
   /** What a run is told of it. */
   frameFor(runId: number): CounterAtBench {
-    const { device, count, unclaimed, odd } = this;
-    if (runId !== this.runId) return { device, link: 'taken', count: null, unclaimed: 0, odd: null };
-    return { device, link: this.up ? 'up' : 'away', count, unclaimed, odd };
+    const { device, heard, unclaimed, odd } = this;
+    const heardAt = heard && new Date(heard.at).toISOString();
+    if (runId !== this.runId) return { device, link: 'taken', count: null, heardAt, unclaimed: 0, odd: null };
+    return {
+      ...{ device, link: this.state, count: heard?.count ?? null, heardAt, unclaimed },
+      odd: heard?.doubt ?? odd,
+    };
   }
 
   /** Lets the device go, once what is being credited is. */
@@ -63,25 +90,44 @@ export class BenchCounter {
     await this.folding;
   }
 
-  private heard(count: number): void {
-    const moved = this.count !== count;
-    this.count = count;
+  private hear(line: CounterLine, fresh: boolean): void {
+    const before = this.heard;
+    const now = this.context.clock().getTime();
+    this.heard = hearLine(before, line, { device: this.device, now, fresh });
+    const moved = before?.count !== this.heard.count || before.doubt !== this.heard.doubt;
     this.moved ||= moved;
-    if (moved || !this.up) this.show(true);
+    if (before?.doubt !== this.heard.doubt) this.keptAt = 0;
+    if (moved || this.state !== 'up') this.show('up');
   }
 
-  /** A step may have ended: turns from here on belong to the next. */
-  private readonly rung = (): void => {
-    this.atBell ??= this.count;
+  /** A step may have ended, or what was asked was answered. */
+  private readonly rung = (added: readonly RunEvent[]): void => {
+    if (this.heard && added.some((event) => settles(event, this.device.name))) {
+      this.heard = answered(this.heard);
+      this.keptAt = 0;
+    }
+    this.atBell ??= this.heard?.count ?? null;
     this.moved = true;
     this.fold();
   };
 
-  /** Another run stands at the bench: turns from here on are its own. */
+  /** Another run stands at the bench: turns up to here are the last one's, those from here on its own. */
   private readonly standing = (runId: number | null): void => {
+    const before = this.runId;
+    const count = this.heard?.count;
+    if (before !== null && before !== runId && count !== undefined && !this.heard?.doubt) {
+      const last = this.folding ?? Promise.resolve();
+      this.folding = last
+        .then(() => this.credit(count, before, null, true))
+        .finally(() => {
+          this.folding = null;
+          this.fold();
+        });
+    }
     this.listen(runId);
     [this.unclaimed, this.odd] = [0, null];
-    this.rung();
+    if (this.heard) this.heard = answered(this.heard);
+    this.rung([]);
     this.tell();
   };
 
@@ -92,8 +138,8 @@ export class BenchCounter {
     if (runId !== null) bell.on(runBell(runId), this.rung);
   }
 
-  private show(up: boolean): void {
-    this.up = up;
+  private show(state: CounterAtBench['link']): void {
+    this.state = state;
     this.tell();
   }
 
@@ -101,10 +147,25 @@ export class BenchCounter {
     if (!this.over) this.context.bell.emit(counterBell(this.benchId));
   }
 
+  private tick(): void {
+    const quiet = this.heard ? this.context.clock().getTime() - this.heard.at : 0;
+    if (this.state === 'up' && quiet > SILENT_MS) this.show('silent');
+    if (this.state === 'silent' && quiet > DEAD_MS) this.link.reopen();
+    this.fold();
+    this.keep();
+  }
+
+  private keep(): void {
+    const now = this.context.clock().getTime();
+    if (!this.heard || this.heard.at <= this.keptAt || now - this.keptAt < KEEP_MS || this.over) return;
+    this.keptAt = now;
+    void keepHeard(this.context, this.benchId, this.device.name, this.heard).catch(() => (this.keptAt = 0));
+  }
+
   /** Credits what the device went on by. One at a time: a slow database only makes the next one larger. */
   private fold(): void {
-    if (this.count === null || this.runId === null || !this.moved || this.folding || this.over) return;
-    const [count, runId, since] = [this.count, this.runId, this.atBell];
+    if (!this.heard || this.runId === null || !this.moved || this.folding || this.over) return;
+    const [count, runId, since] = [this.heard.count, this.runId, this.atBell];
     this.moved = false;
     this.atBell = null;
     this.folding = this.credit(count, runId, since).finally(() => {
@@ -112,10 +173,11 @@ export class BenchCounter {
     });
   }
 
-  private async credit(count: number, runId: number, since: number | null): Promise<void> {
+  private async credit(count: number, runId: number, since: number | null, leaving = false): Promise<void> {
     const { benchId, device } = this;
     try {
-      const credit = await creditRun(this.context, runId, { benchId, device, count, since });
+      const doubt = this.heard?.doubt ?? null;
+      const credit = await creditRun(this.context, runId, { benchId, device, count, since, doubt, leaving });
       if (runId !== this.runId || !credit) return;
       const { unclaimed, odd } = credit;
       if (unclaimed === this.unclaimed && odd === this.odd) return;
@@ -127,4 +189,12 @@ export class BenchCounter {
       this.atBell ??= since;
     }
   }
+}
+
+/** Whether an event says where a device stands, whatever it was credited with before: an answer, or a new beginning. */
+function settles({ kind, payload }: RunEvent, name: string): boolean {
+  if (kind === 'device-at') return payload.device === name;
+  if (kind === 'turns' || kind === 'metres') return payload.device === name && payload.from === undefined;
+  const seen = 'seen' in payload ? payload.seen : undefined;
+  return seen?.device === name && !seen.unheard;
 }

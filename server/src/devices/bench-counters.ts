@@ -55,7 +55,8 @@ export class BenchCounters {
       const [device] = devices;
       // A device that an older set-up lists at two benches counts at the first: its turns are never on two reels.
       if (!device || this.counters.has(id) || this.linked(device.address)) continue;
-      this.counters.set(id, new BenchCounter(this.context, id, device, runId ?? null));
+      const counter = await BenchCounter.open(this.context, { benchId: id, device, runId: runId ?? null });
+      this.counters.set(id, counter);
     }
   }
 }

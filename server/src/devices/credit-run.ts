@@ -1,5 +1,5 @@
 import type { Device } from '@yard-spool/contract';
-import { creditCount, gearAt, type Credit, type RunHappening } from '@yard-spool/core';
+import { creditCount, gearAt, type Credit, type OddCount, type RunHappening } from '@yard-spool/core';
 import { stateOfRun } from '../bench/state-of-run';
 import { lastPlace, writeEvents } from '../bench/run-log';
 import type { ServerContext } from '../context';
@@ -12,6 +12,10 @@ interface Stands {
   readonly count: number;
   /** Where it stood when a layer, or another run, may have begun; null where nothing was added since. */
   readonly since: number | null;
+  /** What is wrong with the count, as the device's lines tell. */
+  readonly doubt: OddCount | null;
+  /** Another run was just put in this one's place: what was counted up to then is still its own. */
+  readonly leaving: boolean;
 }
 
 /**
@@ -23,24 +27,41 @@ interface Stands {
 export const creditRun = (
   context: ServerContext,
   runId: number,
-  { benchId, device, count, since }: Stands,
+  { benchId, device, count, since, doubt, leaving }: Stands,
 ): Promise<Credit | null> =>
   unit(context, null, async (u) => {
     const { runs, benches, counters } = u.tables;
     const run = await runs.lock(runId);
     const bench = await benches.findByPk(benchId);
-    if (run?.state !== 'open' || run.benchId !== benchId || bench?.runId !== runId) return null;
+    if (run?.state !== 'open') return null;
+    const stands = run.benchId === benchId && bench?.runId === runId;
+    if (leaving === stands) return null;
     const { facts, state } = await stateOfRun(u, run);
+    if (leaving) return creditLast(u, runId, { device, count }, { facts, state });
     const key = { benchId, name: device.name };
-    const served = await counters.lockOrCreate(key, { ...key, runId: null });
+    const served = await counters.lockOrCreate(key, { ...key, runId: null, heard: null });
     // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
     const known = served.runId === runId ? state : { ...state, counting: NOBODY };
     const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-    const credit = creditCount(device, known, count, { gear, ...(since === null ? {} : { since }) });
+    const credit = creditCount(device, known, count, { gear, doubt, ...(since === null ? {} : { since }) });
     if (served.runId !== runId) await counters.change(served, { runId });
     if (credit.happening) await write(u, runId, credit.happening);
     return credit;
   });
+
+/** The last turns of a run that just left its bench: credited where it was counted, and never begun. */
+async function creditLast(
+  u: Unit,
+  runId: number,
+  { device, count }: Pick<Stands, 'device' | 'count'>,
+  { facts, state }: Awaited<ReturnType<typeof stateOfRun>>,
+): Promise<null> {
+  if (!state.counting.has(device.name) || state.held || state.aside) return null;
+  const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
+  const { happening } = creditCount(device, state, count, { gear });
+  if (happening && happening.kind !== 'device-at') await write(u, runId, happening);
+  return null;
+}
 
 /** A device's turns are written down as of whoever had the run last. */
 async function write(u: Unit, runId: number, happening: RunHappening): Promise<void> {

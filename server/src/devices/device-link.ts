@@ -5,10 +5,13 @@ import { onLines } from './lines';
 
 /** How soon a device that went away is asked again, ms. */
 const AGAIN_MS = 1000;
+/** How soon the network is asked whether the other end is still there, ms. */
+const ALIVE_MS = 5000;
 
 /** What a device's link tells. */
 export interface DeviceEars {
-  readonly line: (line: CounterLine) => void;
+  /** @param fresh whether it is the first line of a new link */
+  readonly line: (line: CounterLine, fresh: boolean) => void;
   readonly away: () => void;
 }
 
@@ -31,11 +34,17 @@ export class DeviceLink {
     this.socket?.destroy();
   }
 
+  /** Gives up a link on which nothing comes any more: the other end may be gone without a word. */
+  reopen(): void {
+    this.socket?.destroy();
+  }
+
   private open(): void {
     const [host = '', port = ''] = this.device.address.split(':');
     // A port beyond the last one is a mistake in the bench's set-up, and not a reason to end.
     if (Number(port) > 65_535) return;
-    const socket = connect({ port: Number(port), host, keepAlive: true });
+    const socket = connect({ port: Number(port), host, keepAlive: true, keepAliveInitialDelay: ALIVE_MS });
+    let fresh = true;
     this.socket = socket;
     socket.on('error', () => socket.destroy());
     socket.on('close', () => {
@@ -44,7 +53,9 @@ export class DeviceLink {
     });
     onLines(socket, (text) => {
       const line = parseCounterLine(text);
-      if (line?.device === this.device.name) this.ears.line(line);
+      if (line?.device !== this.device.name) return;
+      this.ears.line(line, fresh);
+      fresh = false;
     });
   }
 }

@@ -51,4 +51,4 @@ export class CounterBenches {
 }
 
 export const waitFor = (condition: () => Promise<void> | void) =>
-  vi.waitFor(condition, { timeout: 8000, interval: 40 });
+  vi.waitFor(condition, { timeout: 30_000, interval: 40 });

@@ -1,10 +1,16 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 
+/** How often it says where it stands while nothing moves, ms. */
+const BEAT_MS = 300;
+/** Counts in one line at most, as a handle turns; a test that wants more at once has it jump. */
+const STEP = 8;
+
 /** A counting device on a free port, turned by a test. */
 export class FakeCounter {
   private readonly listening = new Set<Socket>();
   private sequence = 0;
   private count = 0;
+  private beat: NodeJS.Timeout | null = null;
 
   private constructor(
     private server: Server,
@@ -27,18 +33,37 @@ export class FakeCounter {
     return this.listening.size;
   }
 
+  /** Turned by hand: no line tells of more than a hand winds. */
   turn(by: number): void {
-    this.count += by;
-    for (const socket of this.listening) socket.write(this.line());
+    const sign = Math.sign(by);
+    for (let left = Math.abs(by); left > 0; left -= STEP) this.jump(sign * Math.min(STEP, left));
   }
 
-  /** Its battery was out: it counts from zero again. */
+  /** So much further in one line. */
+  jump(by: number): void {
+    this.count += by;
+    this.send(this.line());
+  }
+
+  /** Its battery was out: it counts and numbers its lines from zero again. */
   restart(): void {
-    this.turn(-this.count);
+    this.sequence = 0;
+    this.jump(-this.count);
+  }
+
+  /** Whatever a bad cable makes of it. */
+  send(text: string): void {
+    for (const socket of this.listening) socket.write(text);
+  }
+
+  /** It says nothing any more, and the link does not break. */
+  silence(): void {
+    if (this.beat) clearInterval(this.beat);
   }
 
   /** The link breaks; the device counts on. */
   async cut(): Promise<void> {
+    this.silence();
     for (const socket of this.listening) socket.destroy();
     this.listening.clear();
     await new Promise((resolve) => this.server.close(resolve));
@@ -60,6 +85,7 @@ export class FakeCounter {
     });
     await new Promise<void>((resolve) => this.server.listen(this.port, '127.0.0.1', resolve));
     this.port = (this.server.address() as AddressInfo).port;
+    this.beat = setInterval(() => this.send(this.line()), BEAT_MS).unref();
   }
 
   private line(): string {

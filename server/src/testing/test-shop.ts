@@ -27,7 +27,7 @@ const PASSCODE = 'right-passcode';
 export class TestShop {
   private constructor(
     readonly context: ServerContext,
-    readonly counters: BenchCounters,
+    public counters: BenchCounters,
     private readonly admin: Sequelize,
     private readonly name: string,
     private readonly server: Server,
@@ -55,6 +55,13 @@ export class TestShop {
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const { port } = server.address() as AddressInfo;
     return new TestShop(context, counters, admin, name, server, `http://127.0.0.1:${port}`);
+  }
+
+  /** What a start of the server begins with: the counters’ links, from what was kept. */
+  async restartCounters(): Promise<BenchCounters> {
+    await this.counters.close();
+    this.counters = await BenchCounters.open(this.context);
+    return this.counters;
   }
 
   async close(): Promise<void> {

@@ -8,6 +8,7 @@ import {
   type Model,
   type Sequelize,
 } from 'sequelize';
+import type { Heard } from '../../devices/hear-line';
 import { id } from './columns';
 
 export interface HouseRulesRow extends Model<
@@ -92,6 +93,7 @@ export interface CounterRow extends Model<InferAttributes<CounterRow>, InferCrea
   benchId: number;
   name: string;
   runId: number | null;
+  heard: Heard | null;
 }
 
 export const defineRuleExceptions = (sequelize: Sequelize) =>
@@ -150,6 +152,7 @@ export const defineCounters = (sequelize: Sequelize) =>
       benchId: { type: DataTypes.INTEGER, primaryKey: true },
       name: { type: DataTypes.STRING, primaryKey: true },
       runId: DataTypes.INTEGER,
+      heard: DataTypes.JSON,
     },
     { tableName: 'counters' },
   );

@@ -48,7 +48,7 @@ import { Tone } from './tone.service';
       <button type="button" class="plain px-3!" [attr.aria-pressed]="tone.on()" (click)="act.emit('M')">
         {{ tone.on() ? 'Sound on' : 'Sound off' }} <span class="key">M</span>
       </button>
-      <span class="text-[13px] font-bold" aria-live="polite" [class.text-pass]="store.saving() === 'saved'">
+      <span class="text-[13px] font-bold" aria-live="polite" [class.text-pass]="safe()">
         {{ savingWords() }}
       </span>
     </div>
@@ -65,5 +65,12 @@ export class BenchAside {
   /** A key that was touched instead of pressed. */
   readonly act = output<string>();
 
-  protected readonly savingWords = computed(() => savingWords(this.store.saving(), this.store.waiting()));
+  private readonly unheard = computed(() => {
+    const winding = this.state().current?.kind === 'wind' && this.store.counterLost();
+    return winding ? (this.store.device()?.name ?? '') : '';
+  });
+  protected readonly savingWords = computed(() =>
+    savingWords(this.store.saving(), this.store.waiting(), this.unheard()),
+  );
+  protected readonly safe = computed(() => this.store.saving() === 'saved' && this.unheard() === '');
 }

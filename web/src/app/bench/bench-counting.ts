@@ -9,12 +9,15 @@ export class BenchCounting {
   private readonly store = inject(RunStore);
   private readonly bench = inject(BenchView);
 
-  /** Counts by hand. Where a counter is away, the count is held first: what it counted is asked about once it is back. */
+  /**
+   * Counts by hand. Where a counter is heard, the count is held first, and what it counts is asked about; where it cannot
+   * be, what it counted is held against these turns once it is back.
+   */
   turn(turns: number): void {
     const layer = this.bench.current()?.layer;
     if (layer === undefined || (turns < 0 && this.bench.soFar() <= 0)) return;
-    const hold = this.store.device() && !this.bench.state()?.held;
-    const held = hold ? this.store.happen({ kind: 'held', payload: { on: true } }) : Promise.resolve();
+    const hold = this.store.counterHeard() && !this.bench.state()?.held;
+    const held = hold ? this.holdNow(true) : Promise.resolve();
     void held.then(() => this.store.happen(this.bench.byHand(layer, turns)));
   }
 
@@ -32,10 +35,16 @@ export class BenchCounting {
 
   /** Holds the count, or goes on; what came meanwhile is asked about first. */
   hold(): void {
-    const [frame, held] = [this.store.counter(), this.bench.state()?.held];
-    if (held && frame?.unclaimed) return;
-    const at = frame?.count == null ? {} : { device: frame.device.name, count: frame.count };
-    void this.store.happen({ kind: 'held', payload: { on: !held, ...at } });
+    const held = this.bench.state()?.held ?? false;
+    if (held && this.store.counter()?.unclaimed) return;
+    void this.holdNow(!held);
+  }
+
+  private holdNow(on: boolean): Promise<void> {
+    const frame = this.store.counter();
+    const seen = this.store.counterHeard() ? frame : null;
+    const at = seen?.count == null ? {} : { device: seen.device.name, count: seen.count };
+    return this.store.happen({ kind: 'held', payload: { on, ...at } });
   }
 
   /** Whether line stays put with no tension, at the length that is on. */

@@ -93,17 +93,39 @@ describe('a counter that began again', () => {
     const { press, shown, store, fixture } = await onARun(CounterPanel, {}, WINDING);
     const device = { name: 'reed-1', counts: 'handle-turns', per: 1, address: '127.0.0.1:1' } as const;
     store.run.set(aRun([], { device }));
-    store.counter.set({ device, link: 'up', count: 12, unclaimed: -646, odd: 'restarted' });
+    store.log.set([
+      ...WINDING,
+      anEvent(90, { kind: 'device-at', payload: { device: 'reed-1', count: 658 } }),
+    ]);
+    const heardAt = '2030-01-01T00:00:00.000Z';
+    store.counter.set({ device, link: 'up', count: 12, heardAt, unclaimed: -646, odd: 'restarted' });
     await fixture.whenStable();
     expect(shown()).toContain('it seems to have begun again from zero');
     await press('It began again: count the 12 turns since');
-    expect(store.happened).toEqual([
-      { kind: 'turns', payload: { layer: 'backing', device: 'reed-1', count: 12, turns: 12, per: 5.2 } },
-    ]);
-    await press('Count none of them');
-    expect(store.happened.at(-1)).toEqual({
-      kind: 'device-at',
-      payload: { device: 'reed-1', count: 12 },
-    });
+    const at = { kind: 'device-at', payload: { device: 'reed-1', count: 12 } };
+    const since = { kind: 'turns', payload: { layer: 'backing', turns: 12, per: 5.2 } };
+    expect(store.happened).toEqual([since, at]);
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: '2', code: 'Digit2', altKey: true }));
+    expect(store.happened).toEqual([since, at, at]);
+  });
+
+  it('is said to be silent, away, or out of hearing with the server, and for how long', async () => {
+    const { shown, store, fixture } = await onARun(CounterPanel, {}, WINDING);
+    const device = { name: 'reed-1', counts: 'handle-turns', per: 1, address: '127.0.0.1:1' } as const;
+    const heardAt = new Date(Date.now() - 8000).toISOString();
+    const quiet = { device, link: 'silent', count: 12, heardAt, unclaimed: 0, odd: null } as const;
+    store.counter.set(quiet);
+    await fixture.whenStable();
+    expect(shown()).toContain('reed-1 has been silent for 8 s.');
+    store.counter.set({ ...quiet, link: 'away' });
+    await fixture.whenStable();
+    expect(shown()).toContain('reed-1 does not answer.');
+    store.linked.set(false);
+    await fixture.whenStable();
+    expect(shown()).toContain('The server is away, and reed-1 with it.');
+    store.linked.set(true);
+    store.counter.set({ ...quiet, link: 'up' });
+    await fixture.whenStable();
+    expect(shown()).not.toContain('reed-1');
   });
 });

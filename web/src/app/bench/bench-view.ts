@@ -186,7 +186,7 @@ export class BenchView {
     if (!winding || held === undefined) return false;
     return held < RUNS_OUT.share * winding.planned.length.high + RUNS_OUT.metres;
   });
-  readonly counterUp = computed(() => this.store.counter()?.link === 'up');
+  readonly counterUp = this.store.counterHeard;
   readonly fixedSpool = computed(() => this.store.run()?.job.type === 'fixed-spool');
   readonly actions = computed(() =>
     actionsOf({

@@ -1,33 +1,36 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { counted, gearAt } from '@yard-spool/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { countQuestion, gearAt, type CountAnswer } from '@yard-spool/core';
+import { interval, map, startWith } from 'rxjs';
+import { useKeys } from '../keyboard/keyboard.service';
 import { RunStore } from './run-store';
 
-/** What the bench's counter has to be asked about: away, taken, held, begun again, or jumped. */
+/** What the bench's counter has to be asked about: away, silent, taken, held, or what it counted in doubt. */
 @Component({
   selector: 'ys-counter-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (store.counter(); as counter) {
-      @if (counter.link === 'away') {
-        <p class="look px-3.5 py-2.5 font-bold">
-          {{ counter.device.name }} does not answer. Wind on: what it counts is credited once it is back. Or
-          count by hand, and it asks then.
-        </p>
-      } @else if (counter.link === 'taken') {
+    @if (question(); as asked) {
+      <div class="look px-3.5 py-2.5" role="alert" data-test="odd-count">
+        <b class="text-[17px]">{{ asked.sentence }}</b>
+        <div class="grid gap-2 pt-2">
+          @for (answer of asked.answers; track answer.words; let i = $index) {
+            <button type="button" class="plain min-h-18! justify-between text-left" (click)="take(answer)">
+              {{ answer.words }} <span class="key">Alt {{ i + 1 }}</span>
+            </button>
+          }
+        </div>
+      </div>
+    } @else if (lost(); as sentence) {
+      <p class="look px-3.5 py-2.5 font-bold" data-test="counter-lost">
+        {{ sentence }} Wind on: what it counts is credited once it is heard again. Or count by hand, and it is
+        held against that then.
+      </p>
+    } @else if (store.counter(); as counter) {
+      @if (counter.link === 'taken') {
         <div class="look flex flex-wrap items-center justify-between gap-3 px-3.5 py-2.5" data-test="taken">
           <p>{{ counter.device.name }} counts another reel that stands at this bench.</p>
           <button type="button" class="plain" (click)="store.takeHere()">Count this one with it</button>
-        </div>
-      } @else if (odd(); as asked) {
-        <div class="look px-3.5 py-2.5" role="alert" data-test="odd-count">
-          <b class="text-[17px]">{{ asked.sentence }}</b>
-          <div class="grid gap-2 pt-2">
-            @for (answer of asked.answers; track answer.words) {
-              <button type="button" class="plain min-h-18! text-left" (click)="take(answer.units)">
-                {{ answer.words }}
-              </button>
-            }
-          </div>
         </div>
       } @else if (store.shown()?.held) {
         <div class="look px-3.5 py-2.5" role="status" data-test="held">
@@ -52,43 +55,43 @@ import { RunStore } from './run-store';
 })
 export class CounterPanel {
   protected readonly store = inject(RunStore);
+  private readonly now = toSignal(
+    interval(1000).pipe(
+      startWith(0),
+      map(() => Date.now()),
+    ),
+    { initialValue: Date.now() },
+  );
 
-  /** What an odd count may mean, the likeliest first. */
-  protected readonly odd = computed(() => {
+  constructor() {
+    useKeys((key) => {
+      const answer = this.question()?.answers[Number(/^Alt ([1-9])$/.exec(key)?.[1] ?? 0) - 1];
+      return answer ? () => this.take(answer) : undefined;
+    });
+  }
+
+  /** Why the counter cannot be heard; empty where it can, or counts another reel. */
+  protected readonly lost = computed(() => {
+    const device = this.store.device();
+    if (!device || !this.store.counterLost()) return '';
+    if (!this.store.linked()) return `The server is away, and ${device.name} with it.`;
     const frame = this.store.counter();
-    if (!frame?.odd || frame.count === null) return null;
-    const [went, stands] = [frame.unclaimed / frame.device.per, frame.count / frame.device.per];
-    const of = frame.device.counts === 'metres' ? 'm' : 'turns';
-    const none = { words: 'Count none of them', units: 0 };
-    if (frame.odd === 'jumped')
-      return {
-        sentence: `${frame.device.name} jumped by ${went.toFixed(0)} ${of} at once.`,
-        answers: [none, { words: `They were wound: count ${went.toFixed(0)} ${of}`, units: went }],
-      };
-    const again = { words: `It began again: count the ${stands.toFixed(0)} ${of} since`, units: stands };
-    return {
-      sentence: `${frame.device.name} went back by ${(-went).toFixed(0)} ${of}: it seems to have begun again from zero.`,
-      answers: [
-        ...(stands > 0 ? [again] : []),
-        none,
-        { words: `${(-went).toFixed(0)} ${of} were wound back off`, units: went },
-      ],
-    };
+    if (frame?.link !== 'silent' || frame.heardAt === null) return `${device.name} does not answer.`;
+    const silent = Math.max(0, Math.round((this.now() - Date.parse(frame.heardAt)) / 1000));
+    return `${device.name} has been silent for ${String(silent)} s.`;
   });
 
-  /** Writes an odd count down as so many of what the device counts, from where it stands now. */
-  protected take(units: number): void {
+  /** What its count may mean, the likeliest first. */
+  protected readonly question = computed(() => {
     const [frame, facts, state] = [this.store.counter(), this.store.facts(), this.store.state()];
-    const layer = state?.current?.layer;
-    if (frame?.count == null || !facts || !state || layer === undefined) return;
-    const { device } = frame;
-    const at = { device: device.name, count: frame.count };
-    const gear = gearAt(facts.request, state.supplies, layer);
-    void this.store.happen(
-      units === 0
-        ? { kind: 'device-at', payload: at }
-        : counted(device, layer, { units, count: frame.count }, gear),
-    );
+    if (!frame?.odd || frame.count === null || !facts || !state || !this.store.counterHeard()) return null;
+    const { device, count, odd } = frame;
+    const gear = (layer: string): number => gearAt(facts.request, state.supplies, layer);
+    return countQuestion(state, { device, count, odd, gear });
+  });
+
+  protected take({ happenings }: CountAnswer): void {
+    void this.store.answer(happenings);
   }
 
   /** Credits what a counter went on by while the count was held, or leaves it out, and goes on. */

@@ -2,8 +2,6 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { api, runFacts, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
 import {
-  creditCount,
-  gearAt,
   sameSeen,
   spoolUnderWay,
   stateWith,
@@ -20,6 +18,7 @@ import { sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
 import { GrowingFold } from './fold-growing';
 import { watchRun } from './run-live';
+import { goneOn, withSeen, type Sight } from './seeing';
 import { hearing, withWaiting } from './run-log';
 
 /**
@@ -40,9 +39,12 @@ export class RunStore {
   private readonly trouble = signal('');
   /** What the counter says; undefined until it was heard of. */
   private readonly frame = signal<CounterAtBench | null | undefined>(undefined);
+  /** Whether what happens elsewhere is heard of: not while the server is away. */
+  private readonly hears = signal(false);
   private readonly folded = new GrowingFold();
 
   readonly run = this.loadedRun.asReadonly();
+  readonly linked = this.hears.asReadonly();
   /** Why the run could not be read; empty where all is well. */
   readonly problem = this.trouble.asReadonly();
   private readonly key = computed(() => String(this.run()?.id ?? ''));
@@ -63,6 +65,13 @@ export class RunStore {
     return frame === undefined ? (this.run()?.device ?? null) : (frame?.device ?? null);
   });
 
+  /** Whether its counter is heard now: its link is up, and so is this page's. */
+  readonly counterHeard = computed(() => this.linked() && this.frame()?.link === 'up');
+  /** Whether its counter cannot be heard, although its bench has one that is this run's. */
+  readonly counterLost = computed(
+    () => this.device() !== null && !this.counterHeard() && this.frame()?.link !== 'taken',
+  );
+
   readonly facts = computed(() => {
     const run = this.run();
     return run ? runFacts(run) : null;
@@ -71,15 +80,17 @@ export class RunStore {
     const facts = this.facts();
     return facts ? this.folded.state(facts, this.log()) : null;
   });
+  private readonly sight = computed((): Sight | null => {
+    const [device, facts, state] = [this.device(), this.facts(), this.state()];
+    return facts && state && { device, facts, state, frame: this.counter(), heard: this.counterHeard() };
+  });
   /** The state with what the counter went on by and the server has not written yet: what the technician sees. */
   readonly shown = computed(() => {
-    const [device, facts, state, frame] = [this.device(), this.facts(), this.state(), this.counter()];
-    if (!device || !facts || !state || frame?.link !== 'up' || frame.count === null || frame.odd)
-      return state;
-    const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-    const { happening } = creditCount(device, state, frame.count, { gear });
-    if (happening?.kind !== 'turns' && happening?.kind !== 'metres') return state;
-    const next = { ...happening, id: 'live', run: '', seq: state.seq + 1, at: '', by: '' } as RunEvent;
+    const [facts, state, sight] = [this.facts(), this.state(), this.sight()];
+    const happening = sight && goneOn(sight);
+    if (!facts || !happening) return state;
+    const seq = sight.state.seq + 1;
+    const next = { ...happening, id: 'live', run: '', seq, at: '', by: '' } as RunEvent;
     return stateWith(this.folded.of(facts, this.log()), next);
   });
   /** What was seen of the spool. A count alone is no reason to infer it again. */
@@ -147,9 +158,10 @@ export class RunStore {
   private watch(id: number): void {
     watchRun(id)
       .pipe(takeUntilDestroyed(this.ended))
-      .subscribe((frame) => {
-        if (frame.kind === 'counter') this.frame.set(frame.counter);
-        else this.hear(frame.events);
+      .subscribe((told) => {
+        this.hears.set(told.kind !== 'lost');
+        if (told.kind === 'counter') this.frame.set(told.counter);
+        if (told.kind === 'log') this.hear(told.events);
       });
   }
 
@@ -172,13 +184,26 @@ export class RunStore {
     const [run, here] = [this.run(), this.here.bench()];
     if (!run) return;
     const at = here ? { bench: here.name, benchId: here.id } : { bench: run.bench, benchId: run.benchId };
-    await this.append({ kind: 'taken-up', payload: at });
+    await this.write({ kind: 'taken-up', payload: at });
   }
 
   /** Something happened at the bench. Whoever it happens to has the run from then on. */
   async happen(happening: RunHappening): Promise<void> {
     await this.takeUp();
-    await this.append(happening);
+    await this.write(happening);
+  }
+
+  /** What the counter was asked about is answered: written down as it is, where the counter stood with it. */
+  async answer(happened: readonly RunHappening[]): Promise<void> {
+    await this.takeUp();
+    await Promise.all(happened.map((one) => this.append(one)));
+  }
+
+  /** Writes down what happened, with where the counter stood as it is seen here. */
+  private async write(happening: RunHappening): Promise<void> {
+    const sight = this.sight();
+    // Put down together: nothing that is heard meanwhile comes between.
+    await Promise.all((sight ? withSeen(happening, sight) : [happening]).map((one) => this.append(one)));
   }
 
   private async append(happening: RunHappening): Promise<void> {

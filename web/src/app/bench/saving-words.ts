@@ -2,11 +2,15 @@ import type { Sending } from '../data/outbox.service';
 
 const things = (count: number): string => (count === 1 ? '1 thing' : `${String(count)} things`);
 
-/** How what happened at the bench stands with the server, in words. */
-export function savingWords(state: Sending, waiting: number): string {
+/**
+ * How what happened at the bench stands with the server, in words.
+ *
+ * @param unheard a counter that cannot be heard: what it counts is not saved
+ */
+export function savingWords(state: Sending, waiting: number, unheard = ''): string {
   switch (state) {
     case 'saved':
-      return 'All saved';
+      return unheard === '' ? 'All saved' : `Saved so far; ${unheard} cannot be heard`;
     case 'sending':
       return 'Saving…';
     case 'away':

@@ -30,6 +30,14 @@ export class StandingRun {
     this.happened.push(happening);
     return Promise.resolve();
   };
+  readonly answer = (happened: readonly RunHappening[]): Promise<void> => {
+    this.happened.push(...happened);
+    return Promise.resolve();
+  };
+  readonly linked = signal(true);
+  readonly counterHeard = () => this.linked() && this.counter()?.link === 'up';
+  readonly counterLost = () =>
+    this.device() !== null && !this.counterHeard() && this.counter()?.link !== 'taken';
 }
 
 @Component({

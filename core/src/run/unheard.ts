@@ -1,0 +1,52 @@
+import { isWithin } from '../numeric/bounded';
+import type { Draft } from './draft';
+import type { SeenCount } from './run-event';
+import type { Unheard } from './run-state';
+
+/** No device counts further. */
+const COUNTS = [-1e12, 1e12] as const;
+
+/**
+ * Something was done while a counter stood at a count: what it counts from there on belongs to what comes now. Where it
+ * could not be heard, nobody knows what it stood at; that is kept until it says so.
+ *
+ * @param ended the layer that ended with it, if one did
+ */
+export function saw(draft: Draft, seen: SeenCount | undefined, ended?: string): void {
+  if (!seen || !isWithin(seen.count, ...COUNTS)) return;
+  const { device, count, unheard } = seen;
+  if (unheard || draft.unheard[device]) {
+    const open = opened(draft, seen);
+    draft.unheard[device] = ended === undefined ? open : { ...open, ended: [...open.ended, ended] };
+    return;
+  }
+  draft.devices[device] = count;
+  draft.counting.add(device);
+}
+
+/** Turns counted by hand beside a counter that could not be heard: they stand until it says what it counted. */
+export function countedBeside(
+  draft: Draft,
+  seen: SeenCount,
+  layer: string,
+  { turns, per }: { readonly turns: number; readonly per: number },
+): void {
+  if (!isWithin(seen.count, ...COUNTS)) return;
+  const open = opened(draft, seen);
+  const before = open.byHand[layer]?.turns ?? 0;
+  draft.unheard[seen.device] = {
+    ...open,
+    byHand: Object.assign(Object.create(null) as object, open.byHand, {
+      [layer]: { turns: before + turns, per },
+    }),
+  };
+}
+
+/** What is open about a device; begun with what it was seen at last, and what it was credited with since then. */
+function opened(draft: Draft, { device, count }: SeenCount): Unheard {
+  const there = draft.unheard[device];
+  if (there) return there;
+  const [last, layer] = [draft.devices[device] ?? count, draft.creditedTo[device]];
+  const credited = layer !== undefined && last !== count ? { layer, counts: last - count } : null;
+  return { since: count, credited, byHand: {}, ended: [] };
+}

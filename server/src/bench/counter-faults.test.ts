@@ -1,0 +1,181 @@
+import type { Bench, Piece, Run } from '@yard-spool/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { booking, numbered, receiveTwo } from '../testing/bookings';
+import { CounterBenches, waitFor } from '../testing/counter-benches';
+import { FakeCounter } from '../testing/fake-counter';
+import { TestShop } from '../testing/test-shop';
+
+let shop: TestShop;
+let ada: Awaited<ReturnType<TestShop['as']>>;
+let benches: CounterBenches;
+let pieces: { backing: Piece; main: Piece };
+/** Minutes the shop's clock is ahead: a test does not wait for a silence. */
+let ahead = 0;
+beforeAll(async () => {
+  shop = await TestShop.open(() => new Date(Date.now() + 60_000 * ahead));
+  ada = await shop.as('Ada');
+  benches = new CounterBenches(shop, ada);
+  pieces = await receiveTwo(ada, 5000);
+});
+afterAll(() => shop.close());
+
+async function windingAt({ id: benchId }: Bench): Promise<Run> {
+  const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', booking(pieces));
+  const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
+  const steps = ['strip', 'mount', 'tie-on'].map((step) => ({ kind: 'step-done', payload: { step } }));
+  await ada('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, steps) });
+  return run;
+}
+const turnsOf = async (run: Run, layer = 'backing'): Promise<number> =>
+  (await benches.stateOf(run)).turns[layer] ?? 0;
+const counts = (run: Run, turns: number, layer = 'backing') =>
+  waitFor(async () => expect(await turnsOf(run, layer)).toBe(turns));
+
+/** A run that its counter has credited with ten turns, and whoever watches it. */
+async function tenWound(name: string) {
+  const counter = await FakeCounter.open(name);
+  const bench = await benches.benchWith(`At ${name}`, counter);
+  const run = await windingAt(bench);
+  const watching = await benches.watch(run);
+  await waitFor(async () => expect((await benches.stateOf(run)).devices[name]).toBe(0));
+  counter.turn(10);
+  await counts(run, 10);
+  const end = async (): Promise<void> => {
+    watching.leave();
+    await counter.cut();
+  };
+  return { counter, bench, run, watching, end };
+}
+
+describe('a counter that misbehaves', () => {
+  it('has its rubbish, its repeats, its late lines and half lines passed over', async () => {
+    const { counter, run, end } = await tenWound('reed-31');
+    counter.send('reed-31,900000');
+    counter.send('00000001,x\n\u0000\u0001\n,,,\nreed-31,1e9,5\nreed-99,5,500\n');
+    counter.send('reed-31,2,8\nreed-31,2,8\n');
+    counter.turn(3);
+    await counts(run, 13);
+    expect((await benches.read(run)).events.filter(({ kind }) => kind === 'turns').length).toBeLessThan(6);
+    await end();
+  });
+
+  it('is asked about where it jumped by what a hand cannot wind, also after the server began again', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-32');
+    counter.jump(200);
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 200 }));
+    counter.turn(5);
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 205 }));
+    expect(await turnsOf(run)).toBe(10);
+    await waitFor(async () => {
+      const row = await shop.context.tables.counters.findOne({ where: { name: 'reed-32' } });
+      expect(row?.heard).toMatchObject({ doubt: 'jumped' });
+    });
+    const again = await shop.restartCounters();
+    await waitFor(() =>
+      expect(again.frameFor(run.id, run.benchId)).toMatchObject({ link: 'up', odd: 'jumped' }),
+    );
+    await waitFor(() => expect(again.frameFor(run.id, run.benchId)?.unclaimed).toBe(205));
+    expect(await turnsOf(run)).toBe(10);
+    await end();
+  });
+
+  it('that begins again after little was counted wipes nothing', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-33');
+    counter.restart();
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'restarted' }));
+    counter.turn(4);
+    await waitFor(() => expect(watching.counter()?.unclaimed).toBe(-6));
+    expect(await turnsOf(run)).toBe(10);
+    const since = [
+      { kind: 'turns', payload: { layer: 'backing', turns: 4 } },
+      { kind: 'device-at', payload: { device: 'reed-33', count: 4 } },
+    ];
+    await benches.send(run, ...since);
+    counter.turn(2);
+    await counts(run, 16);
+    await end();
+  });
+
+  it('that says nothing any more is silent, its link is opened again, and what it counted is credited', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-34');
+    counter.silence();
+    ahead += 0.15;
+    await waitFor(() => expect(watching.counter()?.link).toBe('silent'));
+    const heardAt = new Date(watching.counter()!.heardAt!).getTime();
+    expect(Date.now() + 60_000 * ahead - heardAt).toBeGreaterThan(5000);
+    ahead += 0.2;
+    await waitFor(() => expect(watching.counter()?.link).toBe('up'));
+    expect(counter.heardBy).toBe(1);
+    counter.turn(2);
+    await counts(run, 12);
+    await end();
+  });
+});
+
+describe('what begins or ends at a count', () => {
+  it('a step’s end counts up to what the technician saw, though the server credited more before it heard', async () => {
+    const { counter, run, end } = await tenWound('reed-35');
+    counter.turn(9);
+    await counts(run, 19);
+    await benches.send(
+      run,
+      {
+        kind: 'turns',
+        payload: { layer: 'backing', turns: 4, per: 5.2, device: 'reed-35', count: 14, from: 10 },
+      },
+      { kind: 'step-done', payload: { step: 'wind-backing', seen: { device: 'reed-35', count: 14 } } },
+      ...['depth-backing', 'join-main'].map((step) => ({
+        kind: 'step-done',
+        payload: { step, seen: { device: 'reed-35', count: 16 } },
+      })),
+    );
+    counter.turn(1);
+    await counts(run, 4, 'main');
+    expect(await turnsOf(run)).toBe(14);
+    await end();
+  });
+
+  it('hand presses while the counter was away are not added to what it counted', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-36');
+    await counter.cut();
+    counter.turn(8);
+    await benches.send(run, {
+      kind: 'turns',
+      payload: {
+        layer: 'backing',
+        turns: 8,
+        per: 5.2,
+        seen: { device: 'reed-36', count: 10, unheard: true },
+      },
+    });
+    await counter.listen();
+    await waitFor(async () => expect((await benches.stateOf(run)).devices['reed-36']).toBe(18));
+    expect(await turnsOf(run)).toBe(18);
+    await counter.cut();
+    await benches.send(run, {
+      kind: 'turns',
+      payload: {
+        layer: 'backing',
+        turns: 10,
+        per: 5.2,
+        seen: { device: 'reed-36', count: 18, unheard: true },
+      },
+    });
+    counter.turn(5);
+    await counter.listen();
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'unheard', unclaimed: 5 }));
+    expect(await turnsOf(run)).toBe(28);
+    await end();
+  });
+
+  it('turns just made stay the reel’s that another one takes the place of', async () => {
+    const { counter, bench, run, end } = await tenWound('reed-37');
+    counter.turn(6);
+    const next = await windingAt(bench);
+    await waitFor(async () => expect((await benches.stateOf(next)).devices['reed-37']).toBe(16));
+    counter.turn(3);
+    await counts(next, 3);
+    expect(await turnsOf(run)).toBe(16);
+    await end();
+  });
+});

@@ -1,0 +1,76 @@
+import type { Device } from '@yard-spool/contract';
+import { describe, expect, it } from 'vitest';
+import { answered, hearLine, type Heard } from './hear-line';
+
+const DEVICE: Device = { name: 'reed-1', address: '127.0.0.1:1', counts: 'handle-turns', per: 1 };
+
+/** Lines as `[sequence, count]`, a quarter of a second apart unless they say how many seconds later, and on a new link. */
+type Told = readonly [sequence: number, count: number, seconds?: number, fresh?: 'fresh'];
+function after(...lines: readonly Told[]): Heard {
+  let [heard, now]: [Heard | null, number] = [null, 0];
+  for (const [sequence, count, seconds = 0.25, fresh] of lines) {
+    now += 1000 * seconds;
+    const line = { device: 'reed-1', sequence, count };
+    heard = hearLine(heard, line, { device: DEVICE, now, fresh: fresh === 'fresh' });
+  }
+  return heard!;
+}
+const wound: readonly Told[] = Array.from({ length: 65 }, (_, i): Told => [i + 1, i]);
+const told = (...lines: readonly Told[]) => {
+  const { count, doubt } = after(...wound, ...lines);
+  return { count, doubt };
+};
+
+describe('lines of a counter', () => {
+  it('are believed as fast as a hand winds, forward and back, and all that came while the link was away', () => {
+    expect(told([66, 66], [67, 65], [68, 70])).toEqual({ count: 70, doubt: null });
+    expect(told([80, 264, 30, 'fresh'])).toEqual({ count: 264, doubt: null });
+    // Lines that were lost leave as much time as they would have taken.
+    expect(told([76, 114, 8])).toEqual({ count: 114, doubt: null });
+  });
+
+  it('that a hand cannot have wound are in doubt, and stay so', () => {
+    expect(told([66, 10_064])).toEqual({ count: 10_064, doubt: 'jumped' });
+    expect(told([66, 264], [67, 265], [68, 266])).toEqual({ count: 266, doubt: 'jumped' });
+    // Long at rest is no reason for a jump in one line, and nobody winds for hours unseen.
+    expect(told([66, 400, 600]).doubt).toBe('jumped');
+    expect(told([66, 5000, 7200, 'fresh']).doubt).toBe('jumped');
+  });
+
+  it('of which one was wrong are believed again with the next', () => {
+    expect(told([66, 12_281], [67, 66])).toEqual({ count: 66, doubt: null });
+    expect(told([66, 6], [67, 66])).toEqual({ count: 66, doubt: null });
+  });
+
+  it('that repeat say nothing, and late ones are passed over', () => {
+    expect(told([65, 64], [65, 64])).toEqual({ count: 64, doubt: null });
+    expect(told([60, 59], [66, 66])).toEqual({ count: 66, doubt: null });
+    expect(told([60, 59]).count).toBe(64);
+    expect(told([60, 59], [66, 66], [61, 60], [67, 67])).toEqual({ count: 67, doubt: null });
+  });
+
+  it('that begin again are a counter that began again, whatever it shows', () => {
+    expect(told([1, 0, 5, 'fresh'])).toEqual({ count: 0, doubt: 'restarted' });
+    expect(told([1, 0], [2, 1])).toEqual({ count: 1, doubt: 'restarted' });
+    expect(told([1, 0], [1, 0, 1])).toEqual({ count: 0, doubt: 'restarted' });
+    // Little was counted: the fall alone would not tell.
+    const few = after([1, 0], [2, 1], [3, 5], [1, 0, 4, 'fresh'], [2, 7, 2]);
+    expect(few).toMatchObject({ count: 7, doubt: 'restarted' });
+    // Back where it was by its own battery: nothing was lost.
+    expect(told([1, 64, 5, 'fresh'])).toEqual({ count: 64, doubt: null });
+  });
+
+  it('that fall to zero are a counter that was zeroed, though they go on', () => {
+    const few = after([1, 0], [2, 4], [3, 8], [4, 0], [5, 1], [6, 2]);
+    expect(few).toMatchObject({ count: 2, doubt: 'restarted' });
+    expect(after([1, 2], [2, 1], [3, 0]).doubt).toBeNull();
+  });
+
+  it('go on from where they stand once they were answered', () => {
+    const heard = answered(after(...wound, [66, 500]));
+    expect(heard).toMatchObject({ count: 500, doubt: null });
+    const line = { device: 'reed-1', sequence: 67, count: 502 };
+    const next = hearLine(heard, line, { device: DEVICE, now: heard.at + 250, fresh: false });
+    expect(next).toMatchObject({ count: 502, doubt: null });
+  });
+});

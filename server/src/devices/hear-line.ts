@@ -1,0 +1,93 @@
+import type { Device } from '@yard-spool/contract';
+import type { CounterLine } from './counter-line';
+
+/** What is known of a device from its lines. Times in ms. */
+export interface Heard {
+  readonly sequence: number;
+  readonly count: number;
+  readonly at: number;
+  /** The last count that can have been wound; what comes later in doubt is held against it. */
+  readonly sound: { readonly sequence: number; readonly count: number; readonly at: number };
+  /** A line from before the last one: late, or the device began again. The next line tells. */
+  readonly suspect: { readonly sequence: number; readonly at: number } | null;
+  /** Why what it counts waits for an answer; null where it does not. */
+  readonly doubt: 'restarted' | 'jumped' | null;
+}
+
+/** What a hand, or a winder, does at its fastest, in what the device counts, a second; from memory. */
+const FASTEST: Readonly<Record<Device['counts'], number>> = {
+  'handle-turns': 8,
+  'spool-turns': 60,
+  metres: 12,
+};
+/** So many seconds of winding may come in one line at any time: adapters send what they gathered. */
+const GATHERED_S = 1.5;
+/** A device says what it stands at at least this often while it turns, s. */
+const EACH_S = 3;
+/** More than this many seconds of winding at full speed is asked about, however long the link was away. */
+const MOST_UNSEEN_S = 75;
+/** A device that says the same old line again after this long began again, ms; a late line comes once. */
+const SURELY_MS = 400;
+
+/**
+ * What a line tells of a device, after what is known of it. Lines count in the order the device sent them: a repeat says
+ * that it is there, a late one nothing. A count that a hand cannot have wound since the last line, that fell back to
+ * zero, or whose lines begin again, is in doubt; a single wrong line that the next one puts right is passed over.
+ *
+ * @param fresh whether it is the first line of a new link: then as long as the link was away may lie before it
+ */
+export function hearLine(
+  before: Heard | null,
+  line: CounterLine,
+  { device, now, fresh }: { readonly device: Device; readonly now: number; readonly fresh: boolean },
+): Heard {
+  const { sequence, count } = line;
+  const begins: Heard = {
+    ...{ sequence, count, at: now, suspect: null, doubt: null },
+    sound: { sequence, count, at: now },
+  };
+  if (!before) return begins;
+  if (sequence === before.sequence && count === before.count)
+    return { ...before, at: now, sound: before.doubt ? before.sound : { ...before.sound, at: now } };
+  if (sequence <= before.sequence) {
+    if (!fresh && !beganAgain(before, sequence, now))
+      return { ...before, suspect: before.suspect ?? { sequence, at: now } };
+    return count === before.count && !before.doubt
+      ? begins
+      : { ...before, sequence, count, at: now, suspect: null, doubt: 'restarted' };
+  }
+  return judged({ ...before, suspect: null }, line, { device, now, fresh });
+}
+
+/** Whether lines that come before the last one come one after the other: then they are no late ones. */
+const beganAgain = ({ suspect }: Heard, sequence: number, now: number): boolean =>
+  suspect !== null &&
+  (sequence > suspect.sequence || (sequence === suspect.sequence && now - suspect.at > SURELY_MS));
+
+function judged(
+  before: Heard,
+  { sequence, count }: CounterLine,
+  { device, now, fresh }: { readonly device: Device; readonly now: number; readonly fresh: boolean },
+): Heard {
+  const { sound } = before;
+  const heard = { ...before, sequence, count, at: now };
+  const went = (count - sound.count) / device.per;
+  const lines = sequence - sound.sequence;
+  const since = (now - sound.at) / 1000;
+  const seconds = fresh ? Math.min(since, MOST_UNSEEN_S) : Math.min(since, EACH_S * lines);
+  const wound = Math.abs(went) <= FASTEST[device.counts] * (seconds + GATHERED_S);
+  const zeroed = went <= -3 && Math.abs(count) < device.per;
+  const next = { ...heard, sound: { sequence, count, at: now }, doubt: null };
+  if (before.doubt === null)
+    return wound && !zeroed ? next : { ...heard, doubt: went < 0 ? 'restarted' : 'jumped' };
+  // One line was wrong, and the next goes on where the one before it stood.
+  const putRight = lines === 2 && wound && went >= -1;
+  return putRight ? next : heard;
+}
+
+/** The same device once what it counted was answered: it goes on from where it stands. */
+export const answered = (heard: Heard): Heard => ({
+  ...heard,
+  sound: { sequence: heard.sequence, count: heard.count, at: heard.at },
+  doubt: null,
+});
