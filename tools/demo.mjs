@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { startDemoServer } from './lib/demo-server.mjs';
 import { lockFolder } from './lib/folder-lock.mjs';
-import { atEnd, endAll, live } from './lib/lifetime.mjs';
+import { atEnd, live } from './lib/lifetime.mjs';
 import { CACHE } from './lib/paths.mjs';
 import { prepare } from './lib/prepare.mjs';
 import { say } from './lib/progress.mjs';
@@ -12,9 +12,7 @@ live(async () => {
   const lock = lockFolder(folder);
   atEnd(lock.release);
   await prepare();
-  const { address, counterPanel } = await startDemoServer(folder, {
-    onEnd: (code) => void endAll(code ?? 1),
-  });
+  const { address, counterPanel } = await startDemoServer(folder, { elsewhere: true, tell: say });
   lock.tell(address);
   say(`\nThe demo is ready at ${address}`);
   say(`Bench 2 has a simulated counter, turned at ${counterPanel}`);

@@ -1,9 +1,8 @@
 // npm start: the server on the shop's own data.
-import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase } from './lib/database.mjs';
-import { lockFolder } from './lib/folder-lock.mjs';
-import { atEnd, endAll, live } from './lib/lifetime.mjs';
+import { lockFolder, makeFolder } from './lib/folder-lock.mjs';
+import { atEnd, live } from './lib/lifetime.mjs';
 import { shopDataFolder } from './lib/paths.mjs';
 import { prepare } from './lib/prepare.mjs';
 import { say, step } from './lib/progress.mjs';
@@ -14,14 +13,14 @@ live(async () => {
   const lock = lockFolder(folder);
   atEnd(lock.release);
   await prepare();
-  mkdirSync(join(folder, 'logs'), { recursive: true });
+  makeFolder(join(folder, 'logs'));
   const outside = process.env.YARD_SPOOL_DATABASE;
   const database = outside ?? (await step('Starting the database', () => ownDatabase(folder)));
   const server = await step('Starting the server', () =>
     startServer({
       database,
       log: join(folder, 'logs', 'server.log'),
-      onEnd: (code) => void endAll(code ?? 1),
+      tell: say,
     }),
   );
   atEnd(server.stop);
@@ -32,7 +31,7 @@ live(async () => {
 
 /** @param {string} folder */
 async function ownDatabase(folder) {
-  const database = await startDatabase(join(folder, 'database'));
+  const database = await startDatabase(join(folder, 'database'), { tell: say });
   atEnd(database.stop);
   return database.address('yard_spool');
 }

@@ -110,6 +110,13 @@ async function testJourneys() {
       YARD_SPOOL_COUNTER_PANEL: demo.counterPanel,
     });
     const tail = existsSync(demo.log) ? readFileSync(demo.log, 'utf8').split('\n').slice(-30).join('\n') : '';
+    // A server that fell over and was started again is a failure, though every journey got through.
+    if (demo.restarts() > 0)
+      return {
+        ...outcome,
+        failed: outcome.failed + 1,
+        output: `${outcome.output}\n\nThe server fell over:\n${tail}`,
+      };
     return outcome.failed > 0
       ? { ...outcome, output: `${outcome.output}\n\nThe server's log ends:\n${tail}` }
       : outcome;

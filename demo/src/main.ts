@@ -1,10 +1,11 @@
 // Loads the demo into the database named by YARD_SPOOL_DATABASE and writes its people to the file named first.
 import { writeFileSync } from 'node:fs';
-import { connect, migrate } from '@yard-spool/server';
+import { connect, migrate, untilItAnswers } from '@yard-spool/server';
 import { loadDemo } from './load';
 import { DEMO_PEOPLE } from './people';
 
 const sequelize = connect(process.env.YARD_SPOOL_DATABASE ?? '');
+await untilItAnswers(sequelize);
 await migrate(sequelize);
 await loadDemo(sequelize, new Date(), process.env.YARD_SPOOL_DEMO_COUNTER);
 await sequelize.close();

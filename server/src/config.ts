@@ -25,6 +25,7 @@ const ConfigSchema = v.pipe(
         }),
       ),
     ),
+    YARD_SPOOL_LOG_FILE: v.optional(v.string()),
     YARD_SPOOL_LOG: v.optional(v.picklist(['silent', 'error', 'warn', 'info', 'debug']), 'info'),
   }),
   v.transform((env) => ({
@@ -37,6 +38,8 @@ const ConfigSchema = v.pipe(
     demo: env.YARD_SPOOL_DEMO_PEOPLE,
     /** Where the bench scale answers, over TCP. */
     scale: env.YARD_SPOOL_SCALE,
+    /** Where the log is kept; printed where none is named. */
+    logFile: env.YARD_SPOOL_LOG_FILE,
     logLevel: env.YARD_SPOOL_LOG,
   })),
 );

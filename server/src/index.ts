@@ -5,7 +5,7 @@ export { moveJob } from './bags/change-bag';
 export { appendEvents } from './bench/append-events';
 export { closeRun } from './bench/close-run';
 export { startRun } from './bench/runs';
-export { connect } from './db/connect';
+export { connect, untilItAnswers } from './db/connect';
 export { migrate } from './db/migrate';
 export { openContext, type ServerContext } from './context';
 export { addPerson } from './people/people';

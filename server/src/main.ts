@@ -1,47 +1,63 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { pino } from 'pino';
 import { createApp } from './app';
 import { BenchCounters } from './devices/bench-counters';
 import { readConfig } from './config';
-import { connect } from './db/connect';
+import { connect, untilItAnswers } from './db/connect';
+import { storageTrouble } from './db/database-errors';
 import { migrate } from './db/migrate';
 import { openContext } from './context';
+import { openLog } from './log';
+
+/** How long things may take to end before the process ends without them, ms. */
+const END_MS = 4000;
+
+// Whoever reads what is printed may be gone: nothing is worth ending for.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
 
 const config = readConfig(process.env);
-const log = pino({ level: config.logLevel });
+const log = openLog(config);
 
 const sequelize = connect(config.database);
-await sequelize.authenticate();
-const steps = await migrate(sequelize);
-if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
-
-const context = openContext(sequelize, undefined, config.scale);
-const counters = await BenchCounters.open(context);
-const server = createServer(createApp({ context, counters, log, webFolder: config.web, demo: config.demo }));
-
-server.on('error', (error: NodeJS.ErrnoException) => {
-  process.send?.({ failed: error.code ?? error.message });
-  log.error({ code: error.code }, 'cannot listen');
-  process.exit(1);
-});
-server.listen(config.port, config.host, () => {
-  const { address, port } = server.address() as AddressInfo;
-  log.info({ address, port }, 'listening');
-  process.send?.({ port });
-});
+let counters: BenchCounters | null = null;
+const server = createServer();
 
 let stopping = false;
-const stop = async (): Promise<void> => {
+const stop = async (code = 0): Promise<void> => {
   if (stopping) return;
   stopping = true;
+  setTimeout(() => process.exit(code), END_MS);
   server.close();
-  server.closeIdleConnections();
-  setTimeout(() => server.closeAllConnections(), 1000).unref();
-  await counters.close();
-  await sequelize.close();
-  process.exit(0);
+  server.closeAllConnections();
+  await counters?.close().catch(() => undefined);
+  await sequelize.close().catch(() => undefined);
+  process.exit(code);
 };
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop());
 // The starter is gone: end with it rather than linger.
 process.on('disconnect', () => void stop());
+
+const fail = (failed: string): void => {
+  log.error({ failed }, 'ends');
+  process.send?.({ failed });
+  process.stderr.write(`${failed}\n`);
+  void stop(1);
+};
+
+server.on('error', (error: NodeJS.ErrnoException) => fail(error.code ?? error.message));
+
+try {
+  await untilItAnswers(sequelize);
+  const steps = await migrate(sequelize);
+  if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
+  const context = openContext(sequelize, undefined, config.scale);
+  counters = await BenchCounters.open(context);
+  server.on('request', createApp({ context, counters, log, webFolder: config.web, demo: config.demo }));
+  server.listen(config.port, config.host, () => {
+    const { address, port } = server.address() as AddressInfo;
+    log.info({ address, port }, 'listening');
+    process.send?.({ port });
+  });
+} catch (error) {
+  fail(storageTrouble(error) ?? (error instanceof Error ? error.message : String(error)));
+}

@@ -26,6 +26,8 @@ export async function ensurePrograms(names) {
     );
   }
   const quiet = { env: { DEBIAN_FRONTEND: 'noninteractive' } };
+  // An installation that was killed half-way is put right first.
+  await run('dpkg', ['--configure', '-a'], { ...quiet, allowFailure: true });
   await step('Reading Debian’s package list', () => run('apt-get', ['update', '-q'], quiet));
   await step(`Installing ${packages.join(', ')} from Debian`, () =>
     run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...packages], quiet),

@@ -11,8 +11,10 @@ import { startStandIn } from './stand-ins.mjs';
 /**
  * A server on a new database with the demo scenario. Everything of it lies in one folder and begins again each time.
  * @param {string} folder
- * @param {{ port?: number, onEnd?: (code: number | null) => void }} [options]
- * @returns {Promise<{ address: string, log: string, counterPanel: string, stop: () => Promise<void> }>}
+ * @param {{ port?: number, elsewhere?: boolean, tell?: (line: string) => void }} [options]
+ * @returns {Promise<{
+ *   address: string, log: string, counterPanel: string, restarts: () => number, stop: () => Promise<void>,
+ * }>}
  */
 export async function startDemoServer(folder, options = {}) {
   const log = join(folder, 'server.log');
@@ -39,6 +41,7 @@ export async function startDemoServer(folder, options = {}) {
   return {
     address: server.address,
     log,
+    restarts: server.restarts,
     counterPanel: counter.panel,
     stop: async () => {
       await server.stop();

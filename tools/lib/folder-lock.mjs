@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { commandOf } from './database-files.mjs';
+import { folderTrouble } from './folder-trouble.mjs';
 import { Told } from './progress.mjs';
 
 /**
@@ -10,7 +11,7 @@ import { Told } from './progress.mjs';
  * @returns {{ tell: (address: string) => void, release: () => void }}
  */
 export function lockFolder(folder) {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  makeFolder(folder);
   const file = join(folder, 'in-use.json');
   const holder = existsSync(file) ? readHolder(file) : null;
   if (holder && holder.pid !== process.pid && commandOf(holder.pid).includes(holder.script)) {
@@ -20,9 +21,24 @@ export function lockFolder(folder) {
     );
   }
   const script = process.argv[1]?.split('/').at(-1) ?? 'node';
-  const write = (address = '') => writeFileSync(file, JSON.stringify({ pid: process.pid, script, address }));
+  const write = (address = '') => {
+    try {
+      writeFileSync(file, JSON.stringify({ pid: process.pid, script, address }));
+    } catch (error) {
+      throw new Told(folderTrouble(folder, error));
+    }
+  };
   write();
   return { tell: write, release: () => rmSync(file, { force: true }) };
+}
+
+/** Makes a folder only its owner may look into, or says why that cannot be. @param {string} folder */
+export function makeFolder(folder) {
+  try {
+    mkdirSync(folder, { recursive: true, mode: 0o700 });
+  } catch (error) {
+    throw new Told(folderTrouble(folder, error));
+  }
 }
 
 /** @param {string} file @returns {{ pid: number, script: string, address: string } | null} */

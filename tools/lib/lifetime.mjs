@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { Told } from './progress.mjs';
 
 /** @type {(() => unknown)[]} */
@@ -21,6 +22,16 @@ export async function endAll(code) {
   process.exit(code);
 }
 
+/** Whose child a process is; 0 where that cannot be said. @param {number} pid */
+function parentOf(pid) {
+  try {
+    // The name before it may hold anything, a bracket among it.
+    return Number(readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)?.split(' ')[1] ?? 0);
+  } catch {
+    return 0;
+  }
+}
+
 /**
  * Runs a command's main work: ends everything on Ctrl-C, on a crash and at the end; tells errors meant for people
  * without a stack.
@@ -30,6 +41,13 @@ export function live(main) {
   process.on('SIGINT', () => void endAll(130));
   process.on('SIGTERM', () => void endAll(143));
   process.on('SIGHUP', () => void endAll(129));
+  // npm hands a signal on, but cannot when it is killed itself: what it started ends with it.
+  if (process.env.npm_lifecycle_event) {
+    const [shell, npm] = [process.ppid, parentOf(process.ppid)];
+    setInterval(() => {
+      if (process.ppid !== shell || parentOf(shell) !== npm) void endAll(143);
+    }, 1000).unref();
+  }
   const fail = (/** @type {unknown} */ error) => {
     process.stderr.write(
       `\n${error instanceof Told ? error.message : String(error instanceof Error ? error.stack : error)}\n`,

@@ -1,17 +1,26 @@
 import { fork } from 'node:child_process';
-import { createWriteStream } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
+import { littleRoom } from './folder-trouble.mjs';
+import { keepUp } from './keep-up.mjs';
 import { ROOT, WEB_BUILD } from './paths.mjs';
+import { whoHas } from './port-holder.mjs';
 import { Told } from './progress.mjs';
 
 /** Where the screens are found unless somebody says otherwise. */
 const USUAL_PORT = 4310;
 
 /**
- * Starts the server and waits until it answers. A usual port that is taken is passed over for a free one; a port that
- * was asked for and is taken is explained.
- * @param {{ database: string, log: string, demoPeople?: unknown, scale?: string, port?: number, onEnd?: (code: number | null) => void }} options
- * @returns {Promise<{ address: string, stop: () => Promise<void> }>}
+ * @typedef {{
+ *   database: string, log: string, demoPeople?: unknown, scale?: string, port?: number,
+ *   elsewhere?: boolean, tell?: (line: string) => void,
+ * }} ServerOptions elsewhere: whether a usual port that is taken is passed over for a free one. What a page keeps in the
+ *   browser belongs to its address, so a shop's own server never moves by itself.
+ */
+
+/**
+ * Starts the server and waits until it answers; where it ends by itself it is started again at the same place.
+ * @param {ServerOptions} options
+ * @returns {Promise<{ address: string, stop: () => Promise<void>, restarts: () => number, pid: () => number | null }>}
  */
 export async function startServer(options) {
   const asked =
@@ -19,66 +28,80 @@ export async function startServer(options) {
   if (asked !== undefined && !(Number.isInteger(asked) && asked >= 0 && asked < 65536)) {
     throw new Told(`YARD_SPOOL_PORT must be a number from 1 to 65535, not "${process.env.YARD_SPOOL_PORT}".`);
   }
-  const first = await tryStart(options, asked ?? USUAL_PORT);
-  if (first !== 'EADDRINUSE') return first;
-  if (asked !== undefined) {
-    throw new Told(
-      `Port ${asked} is in use by another program. Choose another with YARD_SPOOL_PORT, or leave it out.`,
-    );
-  }
-  const second = await tryStart(options, 0);
-  if (second === 'EADDRINUSE') throw new Told('No free port was found on this machine.');
-  return second;
+  let port = asked ?? USUAL_PORT;
+  if (options.elsewhere && asked === undefined && whoHas(port) !== null) port = 0;
+  const kept = await keepUp({
+    what: 'The server',
+    start: async () => {
+      const running = await launch(options, port);
+      port = running.port;
+      return running;
+    },
+    ended: ({ ended }) => ended,
+    stop: ({ child }) => stopChild(child),
+    ...(options.tell ? { tell: options.tell } : {}),
+  });
+  return {
+    address: `http://127.0.0.1:${port}`,
+    stop: kept.stop,
+    restarts: kept.restarts,
+    pid: () => kept.running()?.child.pid ?? null,
+  };
 }
 
 /**
- * @param {Parameters<typeof startServer>[0]} options
+ * @param {ServerOptions} options
  * @param {number} port
- * @returns {Promise<'EADDRINUSE' | { address: string, stop: () => Promise<void> }>}
+ * @returns {Promise<{ child: import('node:child_process').ChildProcess, port: number, ended: Promise<unknown> }>}
  */
-function tryStart({ database, log, demoPeople, scale, onEnd }, port) {
+function launch({ database, log, demoPeople, scale }, port) {
   const child = fork(join(ROOT, 'server', 'src', 'main.ts'), {
     cwd: ROOT,
     execArgv: ['--import', 'tsx'],
     // A group of its own: Ctrl-C reaches the starter, which ends things in order.
     detached: true,
-    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+    stdio: ['ignore', 'ignore', 'pipe', 'ipc'],
     env: {
       ...process.env,
       NODE_ENV: 'production',
       YARD_SPOOL_DATABASE: database,
       YARD_SPOOL_PORT: String(port),
       YARD_SPOOL_WEB: WEB_BUILD,
+      YARD_SPOOL_LOG_FILE: log,
       ...(scale ? { YARD_SPOOL_SCALE: scale } : {}),
       ...(demoPeople ? { YARD_SPOOL_DEMO_PEOPLE: JSON.stringify(demoPeople) } : {}),
     },
   });
-  const file = createWriteStream(log, { flags: 'a' });
-  let tail = '';
-  for (const stream of [child.stdout, child.stderr]) {
-    stream?.pipe(file, { end: false });
-    stream?.on('data', (chunk) => (tail = (tail + chunk).slice(-4000)));
-  }
+  let said = '';
+  child.stderr?.on('data', (chunk) => (said = (said + chunk).slice(-4000))).on('error', () => undefined);
+  const ended = new Promise((resolve) => child.once('exit', resolve));
   return new Promise((resolve, reject) => {
-    let up = false;
     child.on('message', (/** @type {{ port?: number, failed?: string }} */ message) => {
-      if (message.failed === 'EADDRINUSE') resolve('EADDRINUSE');
-      if (message.port === undefined) return;
-      up = true;
-      resolve({ address: `http://127.0.0.1:${message.port}`, stop: () => stopChild(child) });
+      if (message.port !== undefined) resolve({ child, port: message.port, ended });
+      if (message.failed === 'EADDRINUSE') reject(new Told(portTaken(port)));
     });
-    child.on('exit', (code) => {
-      if (up) onEnd?.(code);
-      else reject(new Told(`The server did not start:\n${tail}`));
-    });
+    child.on('exit', () =>
+      reject(new Told(`The server did not start:\n${said.trim()}${littleRoom(dirname(log))}`)),
+    );
+    child.on('error', (error) => reject(new Told(`The server did not start: ${error.message}`)));
   });
 }
+
+/** @param {number} port */
+function portTaken(port) {
+  const holder = whoHas(port);
+  const who = holder ? `process ${holder.pid} (${holder.command})` : 'another program';
+  return `Port ${port} is in use by ${who}. End that, or choose another port with YARD_SPOOL_PORT; what a page has not sent yet waits for the port it was counted at.`;
+}
+
+/** How long a server that was told to end may take before it is ended, ms. */
+const END_MS = 6000;
 
 /** @param {import('node:child_process').ChildProcess} child @returns {Promise<void>} */
 function stopChild(child) {
   if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
   return new Promise((resolve) => {
-    const force = setTimeout(() => child.kill('SIGKILL'), 5000);
+    const force = setTimeout(() => child.kill('SIGKILL'), END_MS);
     child.once('exit', () => {
       clearTimeout(force);
       resolve();

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { CACHE, ROOT, WEB_BUILD } from './paths.mjs';
 import { step } from './progress.mjs';
@@ -21,6 +21,8 @@ export async function ensureWebBuild() {
   const fresh =
     existsSync(STAMP) && existsSync(join(WEB_BUILD, 'index.html')) && readFileSync(STAMP, 'utf8') === sources;
   if (fresh) return;
+  // A build that is killed leaves no stamp: what it left is never taken for whole.
+  rmSync(STAMP, { force: true });
   await step('Building the screens', () =>
     run('npx', ['ng', 'build', 'web'], { env: { NG_CLI_ANALYTICS: 'false' } }),
   );

@@ -1,5 +1,6 @@
-import { Sequelize } from 'sequelize';
 import * as mariadb from 'mariadb';
+import { setTimeout as pause } from 'node:timers/promises';
+import { ConnectionError, Sequelize } from 'sequelize';
 import { guardChanges } from './inside-change';
 
 /**
@@ -26,4 +27,34 @@ export function connect(address: string, log: (sql: string) => void = () => unde
   });
   guardChanges(sequelize);
   return sequelize;
+}
+
+/** How long a database that does not answer is asked again, ms. */
+const PATIENCE_MS = 30_000;
+const BETWEEN_MS = 500;
+
+/**
+ * Waits until a database answers: on a busy machine it may take a while to come up, or to come back.
+ *
+ * @throws one sentence where it does not answer for half a minute, or does not let this user in
+ */
+export async function untilItAnswers(sequelize: Sequelize, patience = PATIENCE_MS): Promise<void> {
+  const until = Date.now() + patience;
+  for (;;) {
+    try {
+      await sequelize.authenticate();
+      return;
+    } catch (error) {
+      if (!(error instanceof ConnectionError)) throw error;
+      if (error.name === 'SequelizeAccessDeniedError')
+        throw new Error(
+          'The database does not let Yard Spool in. Check the name and password in its address.',
+        );
+      if (Date.now() > until)
+        throw new Error(
+          `The database does not answer: ${error.message}. Start it, then start Yard Spool again.`,
+        );
+      await pause(BETWEEN_MS);
+    }
+  }
 }

@@ -9,6 +9,24 @@ import { ProblemError } from '../problem-error';
 /** MariaDB's numbers for a deadlock and for a lock waited for too long. */
 const DEADLOCKS = new Set([1213, 1205]);
 
+/** MariaDB's numbers for no room left: a disk, a table, or a file of it is full. */
+const NO_ROOM = new Set([1021, 1026, 1114, 3]);
+/** MariaDB's numbers for what can only be read. */
+const READ_ONLY = new Set([1036, 1290]);
+/** How the system says it inside another error: no space left on the device, no more room in a file, only to be read. */
+const SAYS_NO_ROOM = /errno: (28|122|135)\b|error (28|122|135)\b/;
+const SAYS_READ_ONLY = /errno: (30|36)\b|error (30|36)\b/;
+
+/** What stands in the way of a database that answers and cannot write; null where nothing does. */
+export function storageTrouble(error: unknown): string | null {
+  const [errno, text] = [errnoOf(error) ?? 0, error instanceof Error ? error.message : ''];
+  if (NO_ROOM.has(errno) || SAYS_NO_ROOM.test(text))
+    return 'The disk that holds the data is full. Nothing is lost: make room, and it goes on.';
+  if (READ_ONLY.has(errno) || SAYS_READ_ONLY.test(text))
+    return 'The data can only be read. Nothing is lost: make its disk writable, and it goes on.';
+  return null;
+}
+
 const errnoOf = (error: unknown): number | undefined =>
   error instanceof DatabaseError ? (error.original as { errno?: number }).errno : undefined;
 
@@ -21,6 +39,8 @@ export function problemOfDatabaseError(error: unknown): ProblemError | null {
     const [field] = Object.keys(error.fields);
     return new ProblemError('already-exists', `There is one with this ${field ?? 'code'} already.`);
   }
+  const trouble = storageTrouble(error);
+  if (trouble !== null) return new ProblemError('database-away', trouble);
   if (error instanceof ConnectionError || error instanceof ConnectionAcquireTimeoutError) {
     return new ProblemError(
       'database-away',

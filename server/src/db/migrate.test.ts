@@ -1,9 +1,10 @@
-import { QueryTypes } from 'sequelize';
-import { expect, it } from 'vitest';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { expect, it, vi } from 'vitest';
 import { connect } from './connect';
 import { migrate } from './migrate';
 
-it('a shop from before benches had numbers keeps every run at its bench, and its logs in order', async () => {
+/** Works on an empty database that is thrown away. */
+async function inOwnDatabase(work: (shop: Sequelize) => Promise<void>): Promise<void> {
   const base = process.env.YARD_SPOOL_TEST_DATABASE ?? '';
   const admin = connect(base);
   const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
@@ -12,6 +13,16 @@ it('a shop from before benches had numbers keeps every run at its bench, and its
   address.pathname = `/${name}`;
   const shop = connect(address.href);
   try {
+    await work(shop);
+  } finally {
+    await shop.close();
+    await admin.query(`DROP DATABASE ${name}`);
+    await admin.close();
+  }
+}
+
+it('a shop from before benches had numbers keeps every run at its bench, and its logs in order', async () => {
+  await inOwnDatabase(async (shop) => {
     await migrate(shop, '0006-best-estimate');
     const now = 'NOW(3)';
     const run = (id: number, bench: string, state: string): string =>
@@ -43,9 +54,54 @@ it('a shop from before benches had numbers keeps every run at its bench, and its
       type: QueryTypes.SELECT,
     });
     expect(events).toEqual([{ seq: 1 }, { seq: 2 }]);
-  } finally {
-    await shop.close();
-    await admin.query(`DROP DATABASE ${name}`);
-    await admin.close();
-  }
+  });
+});
+
+/** Whether a statement changes the schema: nothing else can be written down in the same breath. */
+const changesSchema = (sql: unknown): boolean =>
+  typeof sql === 'string' && /^\s*(CREATE|ALTER|DROP)\b/i.test(sql) && !/schema_(progress|steps)/.test(sql);
+
+const columnsOf = (shop: Sequelize) =>
+  shop.query(
+    `SELECT table_name, column_name, column_type, is_nullable, column_default FROM information_schema.columns
+     WHERE table_schema = DATABASE() ORDER BY table_name, ordinal_position`,
+    { type: QueryTypes.SELECT },
+  );
+
+it('a start that is killed behind every single statement is taken up there, and comes to the same schema', async () => {
+  await inOwnDatabase(async (whole) => {
+    await migrate(whole);
+    await inOwnDatabase(async (killed) => {
+      const query = killed.query.bind(killed) as (...of: unknown[]) => Promise<unknown>;
+      // Each statement once: killed behind it, it is done again and passed over.
+      const hit = new Set<unknown>();
+      let done = false;
+      while (!done) {
+        const spy = vi.spyOn(killed, 'query').mockImplementation((async (...of: unknown[]) => {
+          const result = await query(...of);
+          if (!changesSchema(of[0]) || hit.has(of[0])) return result;
+          hit.add(of[0]);
+          throw new Error('killed');
+        }) as never);
+        try {
+          await migrate(killed);
+          done = true;
+        } catch (error) {
+          expect(String(error)).toContain('killed');
+        } finally {
+          spy.mockRestore();
+        }
+      }
+      expect(hit.size).toBeGreaterThan(40);
+      expect(await columnsOf(killed)).toEqual(await columnsOf(whole));
+      expect(await migrate(killed)).toEqual([]);
+    });
+  });
+});
+
+it('an error that is none of being done before is told', async () => {
+  await inOwnDatabase(async (shop) => {
+    await shop.query('CREATE TABLE products (id INT)');
+    await expect(migrate(shop)).rejects.toThrow();
+  });
 });

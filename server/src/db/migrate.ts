@@ -11,6 +11,7 @@ import { runLog } from './migrations/0007-run-log';
 import { exceptions } from './migrations/0008-exceptions';
 import { counters } from './migrations/0009-counters';
 import { footSwitch } from './migrations/0012-foot-switch';
+import { makeProgressTable, takeUp } from './take-up';
 import { heard } from './migrations/0013-heard';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -32,17 +33,16 @@ const MIGRATIONS: readonly Migration[] = [
 ];
 
 /**
- * Brings the schema up to date. Statements of a migration that failed half-way are named in the error.
+ * Brings the schema up to date. What was left half-way by a kill is taken up where it was left.
  *
  * @param to the migration to stop behind; all where none is named
  */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {
+  await makeProgressTable(sequelize);
   const umzug = new Umzug<QueryInterface>({
-    migrations: MIGRATIONS.map(({ name, statements }) => ({
-      name,
-      up: async ({ context }) => {
-        for (const statement of statements) await context.sequelize.query(statement);
-      },
+    migrations: MIGRATIONS.map((step) => ({
+      name: step.name,
+      up: ({ context }) => takeUp(context.sequelize, step),
     })),
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'schema_steps' }),
