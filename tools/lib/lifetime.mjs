@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { setInterval } from 'node:timers';
 import { Told } from './progress.mjs';
 
 /** @type {(() => unknown)[]} */

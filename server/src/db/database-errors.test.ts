@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { problemOfDatabaseError, storageTrouble } from './database-errors';
 
 const told = (errno: number, message = '') =>
-  new DatabaseError(Object.assign(new Error(message), { errno, sql: '' }) as never);
+  new DatabaseError(Object.assign(new Error(message), { errno, sql: '' }));
 
 describe('a database that cannot write', () => {
   it.each([
