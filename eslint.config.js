@@ -26,6 +26,7 @@ export default tseslint.config(
           'core/tsconfig.bench.json',
           'web/tsconfig.app.json',
           'web/tsconfig.spec.json',
+          'web/tsconfig.sw.json',
           'tsconfig.tools.json',
         ],
         tsconfigRootDir: import.meta.dirname,

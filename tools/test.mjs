@@ -7,7 +7,7 @@ import { ensurePrograms } from './lib/debian.mjs';
 import { startDemoServer } from './lib/demo-server.mjs';
 import { atEnd, live } from './lib/lifetime.mjs';
 import { ensureNode, ensurePackages } from './lib/packages.mjs';
-import { CACHE } from './lib/paths.mjs';
+import { CACHE, ROOT } from './lib/paths.mjs';
 import { say, step, Told } from './lib/progress.mjs';
 import { checkBy, testProject, testScreens } from './lib/stages.mjs';
 import { quick } from './lib/quick.mjs';
@@ -46,6 +46,13 @@ const STAGES = {
   unit: { what: 'Core and contract', work: () => testProject('unit') },
   screens: { what: 'Screens, component by component', work: () => testScreens() },
   api: { what: 'Server on a real database', work: testApi },
+  faults: {
+    what: 'Kills and faults',
+    work: async () => {
+      await ensureWebBuild();
+      return checkBy('node', ['--import', 'tsx', join(ROOT, 'e2e', 'src', 'faults', 'main.ts'), '--short']);
+    },
+  },
   journeys: { what: 'Journeys in Chromium', work: testJourneys },
 };
 /** Stages that run only where they are named. @type {typeof STAGES} */
@@ -108,6 +115,7 @@ async function testJourneys() {
       YARD_SPOOL_ADDRESS: demo.address,
       YARD_SPOOL_SHOTS: shots,
       YARD_SPOOL_COUNTER_PANEL: demo.counterPanel,
+      YARD_SPOOL_SERVER_PID: String(demo.pid() ?? ''),
     });
     const tail = existsSync(demo.log) ? readFileSync(demo.log, 'utf8').split('\n').slice(-30).join('\n') : '';
     // A server that fell over and was started again is a failure, though every journey got through.

@@ -76,6 +76,7 @@ export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
 export { gearAt } from './run/winder';
 export { creditCount, type CountingDevice, type Credit, type OddCount } from './run/credit-count';
+export { goneOn, withSeen, type Sight } from './run/seeing';
 export { countQuestion, type CountAnswer, type CountQuestion } from './run/count-question';
 export { woundSoFar, type WoundLayer } from './plan/wound';
 export { windingNow, type WindingNow } from './run/turns-to-go';

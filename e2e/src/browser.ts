@@ -122,6 +122,11 @@ export class Browser {
     return this.driver.actions().keyDown(Key.CONTROL).sendKeys(key).keyUp(Key.CONTROL).perform();
   }
 
+  /** Presses a key while alt is held. */
+  pressWithAlt(key: string): Promise<void> {
+    return this.driver.actions().keyDown(Key.ALT).sendKeys(key).keyUp(Key.ALT).perform();
+  }
+
   /** Presses keys on the page itself. */
   press(...keys: string[]): Promise<void> {
     return this.driver

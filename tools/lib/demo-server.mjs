@@ -13,7 +13,8 @@ import { startStandIn } from './stand-ins.mjs';
  * @param {string} folder
  * @param {{ port?: number, elsewhere?: boolean, tell?: (line: string) => void }} [options]
  * @returns {Promise<{
- *   address: string, log: string, counterPanel: string, restarts: () => number, stop: () => Promise<void>,
+ *   address: string, log: string, counterPanel: string, pid: () => number | null, restarts: () => number,
+ *   stop: () => Promise<void>,
  * }>}
  */
 export async function startDemoServer(folder, options = {}) {
@@ -41,6 +42,7 @@ export async function startDemoServer(folder, options = {}) {
   return {
     address: server.address,
     log,
+    pid: server.pid,
     restarts: server.restarts,
     counterPanel: counter.panel,
     stop: async () => {

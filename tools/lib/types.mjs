@@ -12,6 +12,7 @@ export const PROJECTS = {
   demo: ['core', 'contract', 'server'],
   'stand-ins': ['contract'],
   e2e: ['core', 'contract'],
+  'web/tsconfig.sw.json': ['web/sw'],
   'tsconfig.tools.json': ['tools'],
 };
 

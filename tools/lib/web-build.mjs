@@ -26,6 +26,9 @@ export async function ensureWebBuild() {
   await step('Building the screens', () =>
     run('npx', ['ng', 'build', 'web'], { env: { NG_CLI_ANALYTICS: 'false' } }),
   );
+  // Asked for only here: before the packages are installed there is nothing to bundle with.
+  const { buildServiceWorker } = await import('./service-worker.mjs');
+  await buildServiceWorker();
   mkdirSync(CACHE, { recursive: true });
   writeFileSync(STAMP, sources);
 }

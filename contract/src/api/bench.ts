@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { NothingSchema } from '../basics';
+import { IdSchema, NothingSchema } from '../basics';
 import { afterOf, pageOf } from '../pages';
 import { FillSchema } from '../reels';
 import { route } from '../route';
@@ -35,13 +35,31 @@ export const benchApi = {
   closeRun: route('POST', '/runs/:id/close', { params: byId, body: NothingSchema, reply: FillSchema }),
 } as const;
 
+/** More runs than one browser has open at once. */
+const MOST_WATCHED = 12;
+
 /** What is told while somebody watches: its address, what it is asked with, and each thing told. */
 export const streams = {
-  /** A run's counter and what is added to its log, from behind a place on. */
-  watchRun: {
-    path: '/runs/:id/live',
-    params: byId,
-    query: v.object({ from: v.optional(v.pipe(v.string(), v.digits(), v.transform(Number)), '0') }),
-    frame: RunFrameSchema,
+  /** The counters of some runs and what is added to their logs, from behind a place on; one connection for all of them. */
+  watchRuns: {
+    path: '/live',
+    query: v.object({
+      /** Runs with the last place of each that is known: `12:340,13:0`. */
+      runs: v.pipe(
+        v.string(),
+        v.regex(
+          /^\d{1,9}:\d{1,9}(,\d{1,9}:\d{1,9})*$/,
+          'Runs are written number:place, with commas between.',
+        ),
+        v.transform((text) =>
+          text.split(',').map((one) => {
+            const [run = 0, from = 0] = one.split(':').map(Number);
+            return { run, from };
+          }),
+        ),
+        v.maxLength(MOST_WATCHED, `At most ${String(MOST_WATCHED)} runs are watched at once.`),
+      ),
+    }),
+    frame: v.object({ run: IdSchema, frame: RunFrameSchema }),
   },
 } as const;

@@ -40,7 +40,9 @@ export function countQuestion(
   const open = state.unheard[asked.device.name];
   const layer = state.current?.layer;
   if (open) return unheardQuestion(open, layer, asked);
-  if (layer === undefined || asked.odd === 'unheard') return null;
+  // Answered already: it stands where it was said to stand.
+  if (layer === undefined || asked.odd === 'unheard' || state.devices[asked.device.name] === asked.count)
+    return null;
   return oddQuestion(state, layer, asked);
 }
 

@@ -27,6 +27,8 @@ export interface Draft {
   heldAt: Record<string, number>;
   devices: Record<string, number>;
   creditedTo: Record<string, string>;
+  /** The count of each device that was last said without crediting what it went on by. */
+  settledAt: Record<string, number>;
   unheard: Record<string, Unheard>;
   counting: Set<string>;
   byDevice: Set<string>;
@@ -57,6 +59,7 @@ export const emptyDraft = (): Draft => ({
   ...{ done: new Set(), skipped: new Set(), byEye: new Set(), usedUp: new Set() },
   ...{ turns: record(), metres: record(), wound: record() },
   ...{ held: false, heldAt: {}, devices: record(), creditedTo: record(), unheard: record() },
+  settledAt: record(),
   ...{ counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
   ...{ pieces: [], aside: false, givenUp: false },

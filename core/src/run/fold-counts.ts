@@ -14,25 +14,25 @@ export type Counting = Extract<
 export function foldCount(draft: Draft, event: Counting, { request: { gear } }: RunFacts): void {
   switch (event.kind) {
     case 'turns': {
-      const { layer, device, count } = event.payload;
+      const { layer } = event.payload;
       const share = shareToCredit(draft, event.payload);
       if (share === null) break;
       const turns = counted(event.payload.turns * share);
       const per = stepOf(draft, event.payload, gear);
       draft.turns[layer] = (draft.turns[layer] ?? 0) + turns;
       goOn(draft, layer, { spoolTurns: turns * per });
-      stands(draft, layer, device, count);
+      stands(draft, event.payload, layer);
       if (event.payload.seen) countedBeside(draft, event.payload.seen, layer, { turns, per });
       break;
     }
     case 'metres': {
-      const { layer, device, count } = event.payload;
+      const { layer } = event.payload;
       const share = shareToCredit(draft, event.payload);
       if (share === null) break;
       const metres = counted(event.payload.metres * share);
       draft.metres[layer] = (draft.metres[layer] ?? 0) + metres;
       goOn(draft, layer, { metres });
-      stands(draft, layer, device, count);
+      stands(draft, event.payload, layer);
       break;
     }
     case 'count-set': {
@@ -46,7 +46,7 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
       break;
     }
     case 'device-at':
-      stands(draft, null, event.payload.device, event.payload.count);
+      stands(draft, event.payload, null);
       break;
     case 'restarted': {
       const { layer } = event.payload;
@@ -124,13 +124,13 @@ function goOn(draft: Draft, layer: string, go: Segment): void {
 /** A device's count, written down. */
 function stands(
   draft: Draft,
+  { device, count, from }: { readonly device?: string; readonly count?: number; readonly from?: number },
   layer: string | null,
-  device: string | undefined,
-  count: number | undefined,
 ): void {
   if (device === undefined || count === undefined || !Number.isFinite(count)) return;
   draft.devices[device] = count;
   draft.counting.add(device);
+  if (from === undefined) draft.settledAt[device] = count;
   // Whatever was open about it is settled with this.
   Reflect.deleteProperty(draft.unheard, device);
   if (layer === null) return;

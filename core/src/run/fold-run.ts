@@ -81,6 +81,7 @@ const copyOf = (draft: Draft): Draft => ({
   ...{ turns: own(draft.turns), metres: own(draft.metres) },
   wound: snapshot(draft.wound) as Draft['wound'],
   ...{ devices: own(draft.devices), creditedTo: own(draft.creditedTo), unheard: own(draft.unheard) },
+  settledAt: own(draft.settledAt),
   ...{ supplies: own(draft.supplies), notes: own(draft.notes) },
   ...{ depths: [...draft.depths], slacks: [...draft.slacks], lays: [...draft.lays] },
   ...{

@@ -124,6 +124,18 @@ describe('a counter that is heard again', () => {
     expect(after(other, [credit(5, 60, 100), byHand(6, 26, seen(60, true))], 100, 1).turns.backing).toBe(36);
   });
 
+  it('takes nothing for credited that was settled without being credited', () => {
+    const none = event(5, { kind: 'device-at', payload: { device: 'reed-1', count: 90 } });
+    // A second page that still saw the count from before the answer.
+    const log = [none, byHand(6, 5, seen(60, true))];
+    expect(fold(...log).unheard['reed-1']).toMatchObject({ since: 90, credited: null });
+    const again = event(5, { kind: 'device-at', payload: { device: 'reed-1', count: 4 } });
+    expect(fold(again, byHand(6, 5, seen(60, true))).unheard['reed-1']).toMatchObject({
+      since: 4,
+      credited: null,
+    });
+  });
+
   it('keeps what was counted by hand where it stood still', () => {
     const log = [byHand(5, 40, seen(60, true))];
     const question = ask(fold(...log), 60)!;
@@ -155,6 +167,23 @@ describe('a counter that is heard again', () => {
       [10, 40],
       [10, 0],
     ]);
+  });
+
+  it('is asked once: an answer that is given twice has nothing left to answer', () => {
+    const log = [byHand(5, 40, seen(60, true))];
+    const answered = fold(
+      ...log,
+      ...ask(fold(...log), 148)!.answers[0]!.happenings.map((one, i) => event(100 + i, one)),
+    );
+    expect(ask(answered, 148)).toBeNull();
+    const jumped = countQuestion(answered, { device: DEVICE, count: 948, odd: 'jumped', gear: () => 5 })!;
+    const settled = foldRun(FACTS, [
+      ...WINDING,
+      ...log,
+      event(99, { kind: 'device-at', payload: { device: 'reed-1', count: 148 } }),
+      ...jumped.answers[0]!.happenings.map((one, i) => event(100 + i, one)),
+    ]);
+    expect(countQuestion(settled, { device: DEVICE, count: 948, odd: 'jumped', gear: () => 5 })).toBeNull();
   });
 
   it('that began again meanwhile counts from zero', () => {

@@ -1,5 +1,5 @@
 import { isWithin } from '../numeric/bounded';
-import type { Draft } from './draft';
+import { record, type Draft } from './draft';
 import type { SeenCount } from './run-event';
 import type { Unheard } from './run-state';
 
@@ -21,6 +21,7 @@ export function saw(draft: Draft, seen: SeenCount | undefined, ended?: string): 
     return;
   }
   draft.devices[device] = count;
+  draft.settledAt[device] = count;
   draft.counting.add(device);
 }
 
@@ -36,7 +37,7 @@ export function countedBeside(
   const before = open.byHand[layer]?.turns ?? 0;
   draft.unheard[seen.device] = {
     ...open,
-    byHand: Object.assign(Object.create(null) as object, open.byHand, {
+    byHand: Object.assign(record<Unheard['byHand'][string]>(), open.byHand, {
       [layer]: { turns: before + turns, per },
     }),
   };
@@ -46,7 +47,16 @@ export function countedBeside(
 function opened(draft: Draft, { device, count }: SeenCount): Unheard {
   const there = draft.unheard[device];
   if (there) return there;
-  const [last, layer] = [draft.devices[device] ?? count, draft.creditedTo[device]];
-  const credited = layer !== undefined && last !== count ? { layer, counts: last - count } : null;
-  return { since: count, credited, byHand: {}, ended: [] };
+  const last = draft.devices[device] ?? count;
+  const since = knownSince(count, draft.settledAt[device] ?? last, last);
+  const layer = draft.creditedTo[device];
+  const credited = layer !== undefined && last !== since ? { layer, counts: last - since } : null;
+  return { since, credited, byHand: record(), ended: [] };
 }
+
+/**
+ * From where on it is open what a device counted: what was seen of it last, unless it was settled since then what it stood
+ * at, or it began again. What it was credited with lies between there and where it stands.
+ */
+const knownSince = (seen: number, settled: number, last: number): number =>
+  seen > last ? last : Math.max(seen, Math.min(settled, last));

@@ -47,14 +47,18 @@ export async function untilItAnswers(sequelize: Sequelize, patience = PATIENCE_M
     } catch (error) {
       if (!(error instanceof ConnectionError)) throw error;
       if (error.name === 'SequelizeAccessDeniedError')
-        throw new Error(
+        throw told(
           'The database does not let Yard Spool in. Check the name and password in its address.',
+          error,
         );
       if (Date.now() > until)
-        throw new Error(
+        throw told(
           `The database does not answer: ${error.message}. Start it, then start Yard Spool again.`,
+          error,
         );
       await pause(BETWEEN_MS);
     }
   }
 }
+
+const told = (sentence: string, cause: unknown): Error => new Error(sentence, { cause });

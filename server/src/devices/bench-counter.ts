@@ -1,5 +1,5 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
-import type { RunEvent } from '@yard-spool/core';
+import type { Credit, RunEvent } from '@yard-spool/core';
 import { runBell } from '../bench/run-log';
 import { benchBell } from '../bench/standing';
 import type { ServerContext } from '../context';
@@ -102,14 +102,19 @@ export class BenchCounter {
 
   /** A step may have ended, or what was asked was answered. */
   private readonly rung = (added: readonly RunEvent[]): void => {
-    if (this.heard && added.some((event) => settles(event, this.device.name))) {
-      this.heard = answered(this.heard);
-      this.keptAt = 0;
-    }
+    if (added.some((event) => settles(event, this.device.name))) this.settled();
     this.atBell ??= this.heard?.count ?? null;
     this.moved = true;
     this.fold();
   };
+
+  /** What it counted is in doubt no more. */
+  private settled(): void {
+    if (!this.heard) return;
+    this.heard = answered(this.heard);
+    this.keptAt = 0;
+    this.tell();
+  }
 
   /** Another run stands at the bench: turns up to here are the last one's, those from here on its own. */
   private readonly standing = (runId: number | null): void => {
@@ -180,6 +185,7 @@ export class BenchCounter {
       const credit = await creditRun(this.context, runId, { benchId, device, count, since, doubt, leaving });
       if (runId !== this.runId || !credit) return;
       const { unclaimed, odd } = credit;
+      if (doubt !== null && this.heard?.doubt === doubt && owesNothing(credit)) this.settled();
       if (unclaimed === this.unclaimed && odd === this.odd) return;
       [this.unclaimed, this.odd] = [unclaimed, odd];
       this.tell();
@@ -190,6 +196,13 @@ export class BenchCounter {
     }
   }
 }
+
+/**
+ * Whether a count leaves nothing to ask, as the log has it: a doubt that was answered just before the server ended is kept
+ * with what was heard, and the answer only in the log.
+ */
+const owesNothing = ({ happening, unclaimed, odd }: Credit): boolean =>
+  happening === null && unclaimed === 0 && odd === null;
 
 /** Whether an event says where a device stands, whatever it was credited with before: an answer, or a new beginning. */
 function settles({ kind, payload }: RunEvent, name: string): boolean {

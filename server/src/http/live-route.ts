@@ -1,45 +1,52 @@
-import { streams } from '@yard-spool/contract';
+import { streams, type RunFrame } from '@yard-spool/contract';
 import type { Router } from 'express';
 import * as v from 'valibot';
 import { watchRun } from '../bench/watch-run';
 import type { ServerContext } from '../context';
 import type { BenchCounters } from '../devices/bench-counters';
+import { ProblemError } from '../problem-error';
 import { personOf, readPart } from './serve';
 
 /** How often a silent stream says that it is still there, ms. */
-const BREATH_MS = 15_000;
+const BREATH_MS = 10_000;
 
-/** What happens in a run, as server-sent events: its counter and what is added to its log, from a place on. */
+/**
+ * What happens in some runs, as server-sent events: their counters and what is added to their logs, from a place on. A run
+ * that is not there is told nothing of.
+ */
 export function liveRoute(router: Router, context: ServerContext, counters: BenchCounters): void {
-  const { path, params, query, frame: frameSchema } = streams.watchRun;
+  const { path, query, frame: frameSchema } = streams.watchRuns;
   router.get(path, async (request, response) => {
     personOf(response);
-    const { id } = readPart(params, request.params, 'params');
-    const { from } = readPart(query, request.query, 'query');
-    const pending: string[] = [];
-    let open = false;
-    const write = (text: string): void => {
-      if (open) response.write(text);
-      else pending.push(text);
-    };
+    const { runs } = readPart(query, request.query, 'query');
+    const leaving: (() => void)[] = [];
+    const leave = (): void => leaving.splice(0).forEach((go) => go());
     const going = new AbortController();
-    let leave: (() => void) | null = null;
-    const breath = setInterval(() => {
-      if (open) response.write(':\n\n');
-    }, BREATH_MS);
+    const breath = setInterval(() => response.write('data: breath\n\n'), BREATH_MS);
     response.on('close', () => {
       going.abort();
       clearInterval(breath);
-      leave?.();
-    });
-    leave = await watchRun(context, counters, { runId: id, after: from }, (frame) => {
-      const told = v.safeParse(frameSchema, frame);
-      if (told.success) write(`data: ${JSON.stringify(told.output)}\n\n`);
+      leave();
     });
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });
-    open = true;
-    for (const text of pending) response.write(text);
-    // Whoever asked may have left while the run was read.
+    // Said at once: whoever listens knows from then on that the server is there.
+    response.write(':\n\n');
+    const tell = (run: number, frame: RunFrame): void => {
+      const told = v.safeParse(frameSchema, { run, frame });
+      if (told.success) response.write(`data: ${JSON.stringify(told.output)}\n\n`);
+    };
+    for (const { run, from } of runs) {
+      try {
+        const asked = { runId: run, after: from };
+        leaving.push(await watchRun(context, counters, asked, (frame) => tell(run, frame)));
+      } catch (error) {
+        if (error instanceof ProblemError && error.code === 'not-found') continue;
+        // The database is away: whoever asked comes again.
+        response.end();
+        return;
+      }
+    }
+    // Whoever asked may have left while the runs were read.
     if (going.signal.aborted) leave();
   });
 }

@@ -6,6 +6,13 @@ import express, { Router, type RequestHandler } from 'express';
 export function screens(folder: string): Router {
   const page = readFileSync(join(folder, 'index.html'), 'utf8');
   const router = Router();
+  // The worker that keeps the screens in the browser is the one file that changes under its name.
+  router.get('/service-worker.js', (_request, response) => {
+    response.sendFile(join(folder, 'service-worker.js'), {
+      cacheControl: false,
+      headers: { 'cache-control': 'no-cache' },
+    });
+  });
   router.use(express.static(folder, { index: false, immutable: true, maxAge: '365d' }));
   const sendPage: RequestHandler = (request, response, next) => {
     if (extname(request.path) !== '') {

@@ -11,13 +11,13 @@ import {
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { Router, RouterLink } from '@angular/router';
 import { type RunStep, stillMissing } from '@yard-spool/core';
-import { finalize } from 'rxjs';
-import { sentenceOf } from '../data/request-problem';
+import { Outbox } from '../data/outbox.service';
 import { UnitsService } from '../data/units.service';
 import { SpoolSection } from '../drawing/spool-section';
 import { useKeys } from '../keyboard/keyboard.service';
 import { BenchActions } from './bench-actions';
 import { BenchAside } from './bench-aside';
+import { BenchClosing } from './bench-closing';
 import { BenchCounting } from './bench-counting';
 import { pressedControl } from '../keyboard/held-keys';
 import { KEYS, PANELS, type Panel } from './bench-keys';
@@ -40,8 +40,8 @@ import { MinuteTimer } from './minute-timer';
 import { NotTaken } from './not-taken';
 import { QuestionPanel } from './question-panel';
 import { RemedyPanel } from './remedy-panel';
+import { RunKeeper } from './run-keeper';
 import { RunStore } from './run-store';
-import { savingWords } from './saving-words';
 import { StepForm } from './step-form';
 import { Tone } from './tone.service';
 import { TooLongPanel } from './too-long-panel';
@@ -80,7 +80,7 @@ import { WindingCount } from './winding-count';
     WalkList,
     WindingCount,
   ],
-  providers: [RunStore, BenchView, BenchCounting, BenchMind, CounterStep],
+  providers: [RunKeeper, RunStore, BenchView, BenchClosing, BenchCounting, BenchMind, CounterStep],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow' },
@@ -88,10 +88,12 @@ import { WindingCount } from './winding-count';
 export class BenchRun {
   private readonly router = inject(Router);
   private readonly announcer = inject(LiveAnnouncer);
+  protected readonly outbox = inject(Outbox);
   protected readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
   protected readonly counting = inject(BenchCounting);
   protected readonly counterStep = inject(CounterStep);
+  protected readonly closing = inject(BenchClosing);
   protected readonly units = inject(UnitsService);
   protected readonly tone = inject(Tone);
   private readonly stepForm = viewChild(StepForm);
@@ -105,7 +107,6 @@ export class BenchRun {
   protected readonly panel = signal<Panel | null>(null);
   /** Set by Enter below the count: finishing here wants a second, different key. */
   protected readonly sure = signal(false);
-  protected readonly busy = signal(false);
   protected readonly refused = signal('');
   protected readonly helping = signal(false);
 
@@ -145,13 +146,13 @@ export class BenchRun {
   protected act(key: string): void {
     if (key === '?') this.helping.update((open) => !open);
     if (key === 'M') this.tone.switch();
-    if (!this.busy()) this.actOn(key);
+    if (!this.closing.busy()) this.actOn(key);
   }
 
   private actOn(key: string): void {
     const wasSure = this.sure();
     this.sure.set(false);
-    if (key === 'Z') void this.store.undo();
+    if (key === 'Z') this.stepBack();
     if (key === 'Enter') this.finish();
     if (key === 'B') this.remedyPanel()?.putRight();
     if (key === 'N') this.leaveOut();
@@ -160,6 +161,11 @@ export class BenchRun {
     if (this.bench.current()?.kind !== 'wind') return;
     if (wasSure) this.onSecondKey(key);
     this.onCountKey(key);
+  }
+
+  private stepBack(): void {
+    this.closing.leaveOpen();
+    void this.store.undo();
   }
 
   private onSecondKey(key: string): void {
@@ -213,7 +219,7 @@ export class BenchRun {
     this.sure.set(false);
     this.refused.set('');
     if (run?.state === 'closed') void this.router.navigate(['/reels', run.job.tag]);
-    else if (!step || step.kind === 'tag') this.close(step);
+    else if (!step || step.kind === 'tag') this.closing.close(step);
     else if (!this.takesDepth()) this.writeDown(step);
   }
 
@@ -247,30 +253,5 @@ export class BenchRun {
 
   protected stepDone(step: string | undefined): void {
     if (step !== undefined) void this.store.happen({ kind: 'step-done', payload: { step } });
-  }
-
-  private close(step: RunStep | null): void {
-    if (this.bench.question()) {
-      this.refused.set('Say first which reading is wrong.');
-      return;
-    }
-    this.busy.set(true);
-    void this.store.finishAll(step).then(() => {
-      if (this.store.waiting() > 0) {
-        // Every key stays alive: the reel is closed once the server has everything.
-        this.busy.set(false);
-        this.refused.set(
-          `${savingWords(this.store.saving(), this.store.waiting())}. Close the reel once they are saved.`,
-        );
-        return;
-      }
-      this.store
-        .close()
-        .pipe(finalize(() => this.busy.set(false)))
-        .subscribe({
-          next: () => void this.router.navigate(['/reels', this.store.run()?.job.tag]),
-          error: (error: unknown) => this.refused.set(sentenceOf(error)),
-        });
-    });
   }
 }

@@ -20,6 +20,7 @@ import { RunStore } from './run-store';
             </button>
           }
         </div>
+        <p class="pt-1.5 text-[15px]">None of these? Take one, then type what is on the layer: C.</p>
       </div>
     } @else if (lost(); as sentence) {
       <p class="look px-3.5 py-2.5 font-bold" data-test="counter-lost">

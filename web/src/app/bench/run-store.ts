@@ -2,24 +2,30 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { api, runFacts, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
 import {
+  goneOn,
   sameSeen,
   spoolUnderWay,
   stateWith,
   windingOn,
+  withSeen,
   type RunEvent,
   type RunHappening,
   type RunStep,
+  type Sight,
 } from '@yard-spool/core';
-import { filter, firstValueFrom, switchMap, tap, type Observable } from 'rxjs';
+import { filter, firstValueFrom, switchMap, tap, type Observable, type Subscription } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { Outbox } from '../data/outbox.service';
-import { sentenceOf } from '../data/request-problem';
+import { RequestProblem, sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
+import { Live } from '../live/live.service';
 import { GrowingFold } from './fold-growing';
-import { watchRun } from './run-live';
-import { goneOn, withSeen, type Sight } from './seeing';
+import { RunKeeper } from './run-keeper';
 import { hearing, withWaiting } from './run-log';
+
+/** How soon a run that could not be read is asked for again, ms. */
+const AGAIN_MS = 3000;
 
 /**
  * One run at this bench. Everything that happens is an event: it counts at once and goes to the outbox, which brings it
@@ -30,7 +36,9 @@ export class RunStore {
   private readonly api = inject(ApiService);
   private readonly outbox = inject(Outbox);
   private readonly session = inject(SessionService);
+  private readonly live = inject(Live);
   private readonly here = inject(BenchHere);
+  private readonly keeper = inject(RunKeeper);
   private readonly ended = inject(DestroyRef);
 
   private readonly loadedRun = signal<Run | null>(null);
@@ -42,6 +50,8 @@ export class RunStore {
   /** Whether what happens elsewhere is heard of: not while the server is away. */
   private readonly hears = signal(false);
   private readonly folded = new GrowingFold();
+  private watching: Subscription | undefined;
+  private again: ReturnType<typeof setTimeout> | undefined;
 
   readonly run = this.loadedRun.asReadonly();
   readonly linked = this.hears.asReadonly();
@@ -120,6 +130,7 @@ export class RunStore {
   });
 
   constructor() {
+    this.ended.onDestroy(() => clearTimeout(this.again));
     this.outbox.confirmed$
       .pipe(
         filter(({ run }) => run === this.key()),
@@ -135,7 +146,7 @@ export class RunStore {
    */
   async open(id: string, { watched = true } = {}): Promise<void> {
     try {
-      const run = await firstValueFrom(this.api.call(api.readRun, { params: { id } }));
+      const run = await firstValueFrom(this.api.callKept(api.readRun, { params: { id } }));
       await this.outbox.ready;
       this.have(run, run.events);
       this.trouble.set('');
@@ -145,6 +156,9 @@ export class RunStore {
       }
     } catch (error) {
       this.trouble.set(sentenceOf(error));
+      // Nothing of it is kept here: it is asked for again until the server is back, or somebody goes elsewhere.
+      const away = error instanceof RequestProblem && ['server-away', 'database-away'].includes(error.code);
+      if (away) this.again = setTimeout(() => void this.open(id, { watched }), AGAIN_MS);
     }
   }
 
@@ -156,7 +170,10 @@ export class RunStore {
   }
 
   private watch(id: number): void {
-    watchRun(id)
+    const from = this.settled().at(-1)?.seq ?? 0;
+    this.watching?.unsubscribe();
+    this.watching = this.live
+      .watch(id, from)
       .pipe(takeUntilDestroyed(this.ended))
       .subscribe((told) => {
         this.hears.set(told.kind !== 'lost');
@@ -168,6 +185,8 @@ export class RunStore {
   /** Takes in what the server has; what waits here stays behind it. */
   private hear(events: readonly RunEvent[]): void {
     this.settled.update((log) => hearing(log, events));
+    const known = this.run();
+    if (known) this.keeper.keep(known, this.settled());
     this.outbox.knows(this.key(), this.settled().at(-1)?.seq ?? 0);
     const ended = events.findLast(({ kind }) => kind === 'closed' || kind === 'reopened');
     if (ended)

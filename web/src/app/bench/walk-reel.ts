@@ -16,6 +16,7 @@ import { BenchCounting } from './bench-counting';
 import { BenchView } from './bench-view';
 import { CounterMatchPanel } from './counter-match-panel';
 import { CounterStep } from './counter-step';
+import { RunKeeper } from './run-keeper';
 import { RunStore } from './run-store';
 import { savingWords } from './saving-words';
 
@@ -23,7 +24,7 @@ import { savingWords } from './saving-words';
 @Component({
   selector: 'ys-walk-reel',
   imports: [CounterMatchPanel, RouterLink],
-  providers: [RunStore, BenchView, BenchCounting, CounterStep],
+  providers: [RunKeeper, RunStore, BenchView, BenchCounting, CounterStep],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="card grid grid-cols-1 gap-2 p-4" [attr.data-test]="'walk-' + reel().tag">

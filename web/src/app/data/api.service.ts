@@ -1,8 +1,9 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract';
-import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
+import { catchError, from, map, of, switchMap, tap, throwError, timeout, type Observable } from 'rxjs';
 import * as v from 'valibot';
+import { KeptReplies } from './kept-replies';
 import { RequestProblem } from './request-problem';
 import { UnitsService } from './units.service';
 
@@ -15,23 +16,64 @@ export interface CallOptions<P extends RouteParts> {
   readonly body?: Sent<P['body']>;
 }
 
+/** How long an answer is waited for before the last one that was kept is taken, ms. */
+const PATIENCE_MS = 5000;
+/** How long after an answer that was too long in coming the next ones are not waited for as long, ms. */
+const SLOW_MS = 20_000;
+const IMPATIENCE_MS = 300;
+/** What only means that the server cannot answer now. */
+const AWAY = new Set<RequestProblem['code']>(['server-away', 'database-away']);
+
 /** The one way to the server: a route of the contract in, its checked reply out, a `RequestProblem` on failure. */
 @Injectable({ providedIn: 'root' })
 export class ApiService {
   private readonly http = inject(HttpClient);
   private readonly units = inject(UnitsService);
+  private readonly kept = inject(KeptReplies);
+  private slowUntil = 0;
 
   /** Calls a route. Cold: nothing is sent before somebody subscribes. */
   call<P extends RouteParts>(
-    { method, path, parts }: Route<P>,
-    { params = {}, query = {}, body }: CallOptions<P> = {},
+    route: Route<P>,
+    options: CallOptions<P> = {},
   ): Observable<v.InferOutput<P['reply']>> {
-    const address = path.replace(/:(\w+)/g, (_, name: string) =>
-      encodeURIComponent(String(params[name] ?? '')),
-    );
-    return this.http.request(method, `/api${address}`, { params: { ...query }, body }).pipe(
+    const { method, parts } = route;
+    const { query = {}, body } = options;
+    return this.http.request(method, addressOf(route, options), { params: { ...query }, body }).pipe(
       map((reply) => v.parse(parts.reply, reply)),
       catchError((error: unknown) => throwError(() => this.said(error))),
+    );
+  }
+
+  /**
+   * Calls a route that is only read, and keeps what it says: with the server away, or long in answering, what it said
+   * last is the answer.
+   */
+  callKept<P extends RouteParts>(
+    route: Route<P>,
+    options: CallOptions<P> = {},
+  ): Observable<v.InferOutput<P['reply']>> {
+    const address = addressOf(route, options);
+    const asked = this.call(route, options).pipe(tap((reply) => void this.kept.keep(address, reply)));
+    const last = (otherwise: Observable<v.InferOutput<P['reply']>>): typeof otherwise =>
+      from(this.kept.find(address)).pipe(
+        switchMap((reply) => {
+          const read = v.safeParse(route.parts.reply, reply);
+          return read.success ? of(read.output) : otherwise;
+        }),
+      );
+    return asked.pipe(
+      timeout({
+        first: Date.now() < this.slowUntil ? IMPATIENCE_MS : PATIENCE_MS,
+        with: () => {
+          this.slowUntil = Date.now() + SLOW_MS;
+          return last(asked);
+        },
+      }),
+      catchError((error: unknown) => {
+        const away = error instanceof RequestProblem && AWAY.has(error.code);
+        return away ? last(throwError(() => error)) : throwError(() => error);
+      }),
     );
   }
 
@@ -60,6 +102,13 @@ export class ApiService {
     );
   }
 }
+
+/** A route's address, with what belongs into it. */
+export const addressOf = <P extends RouteParts>(
+  { path }: Route<P>,
+  { params = {} }: CallOptions<P> = {},
+): string =>
+  `/api${path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name] ?? '')))}`;
 
 /** A file as it came. */
 export interface ArrivedFile {

@@ -13,10 +13,10 @@ import { UnitsService } from './units.service';
 export class HouseService {
   private readonly api = inject(ApiService);
   private readonly units = inject(UnitsService);
-  private readonly kept = load(() => this.api.call(api.readHouseRules));
+  private readonly kept = load(() => this.api.callKept(api.readHouseRules));
 
-  private readonly taught = load(() => this.api.call(api.readLearning));
-  private readonly set = load(() => this.api.call(api.listExceptions));
+  private readonly taught = load(() => this.api.callKept(api.readLearning));
+  private readonly set = load(() => this.api.callKept(api.listExceptions));
 
   readonly now = this.kept.now;
   readonly house = computed(() => this.kept.value());

@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { api } from '@yard-spool/contract';
 import type { RunEvent } from '@yard-spool/core';
-import { firstValueFrom, Subject } from 'rxjs';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { firstValueFrom, Subject, timeout } from 'rxjs';
 import { ApiService } from './api.service';
 import { OutboxStore, type Waiting } from './outbox-store';
 import { RequestProblem, sentenceOf } from './request-problem';
@@ -18,6 +19,8 @@ export interface Confirmed {
 /** Events in one request. */
 const CHUNK = 200;
 const AGAIN_MS = 2000;
+/** How long an answer is waited for, ms. */
+const PATIENCE_MS = 8000;
 /** What only means that it has to be tried again. */
 const AWAY = new Set(['server-away', 'database-away', 'server-error', 'too-much-work', 'too-many-tries']);
 
@@ -41,10 +44,16 @@ export class Outbox {
 
   /** Told as soon as the server has something. */
   readonly confirmed$ = this.heard.asObservable();
+  /** Whether what waits outlasts this page. */
+  readonly keeps = this.store.keeps;
   /** How many things wait, of all runs. */
   readonly count = computed(() => this.waiting().length);
   /** Settles once what was kept before this page is here. */
   readonly ready: Promise<void> = this.begin();
+
+  constructor() {
+    this.store.lost$.pipe(takeUntilDestroyed()).subscribe(() => void this.store.put(this.waiting()));
+  }
 
   /** What waits of one run, in order. */
   of(run: string): readonly RunEvent[] {
@@ -146,7 +155,8 @@ export class Outbox {
 
   private async post(run: string, sent: readonly RunEvent[]): Promise<void> {
     const asked = this.api.call(api.appendEvents, { params: { id: run }, body: { events: [...sent] } });
-    const { events } = await firstValueFrom(asked);
+    // A server that does not answer is away; what it took all the same it takes no second time.
+    const { events } = await firstValueFrom(asked.pipe(timeout(PATIENCE_MS)));
     // Sent before and confirmed only now: where they stand the server knows.
     const told = events.length === sent.length ? events : await this.read(run);
     this.knows(run, told.at(-1)?.seq ?? 0);

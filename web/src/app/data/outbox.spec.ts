@@ -1,8 +1,10 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { ProblemCode } from '@yard-spool/contract';
 import type { RunEvent } from '@yard-spool/core';
+import { Subject } from 'rxjs';
 import { anEvent, aRun } from '../testing/runs';
 import { Outbox } from './outbox.service';
 import { OutboxStore, type Waiting } from './outbox-store';
@@ -10,6 +12,8 @@ import { OutboxStore, type Waiting } from './outbox-store';
 /** A browser's database that only lasts a test. */
 class KeptHere {
   readonly kept = new Map<string, Waiting>();
+  readonly keeps = signal(true);
+  readonly lost$ = new Subject<void>();
   all = (): Promise<Waiting[]> => Promise.resolve([...this.kept.values()]);
   put = (waiting: readonly Waiting[]): Promise<void> => {
     for (const one of waiting) this.kept.set(one.event.id, one);
@@ -169,5 +173,36 @@ describe('the outbox', () => {
     rest.take();
     await settled();
     expect([outbox.stateOf('5'), outbox.count()]).toEqual(['held', 1]);
+  });
+
+  it('brings 520 presses of an hour without the server, in pieces', async () => {
+    const { outbox, sent, store } = open();
+    const presses = Array.from({ length: 520 }, (_, i) => ten(i + 2));
+    outbox.knows('5', 1);
+    for (const press of presses) await outbox.put(press);
+    (await sent()).refuse('database-away', 503);
+    await settled();
+    const places: number[] = [];
+    void outbox.sendEverything();
+    for (let pieces = 0; places.length < 520 && pieces < 10; pieces += 1) {
+      const piece = await sent();
+      expect(piece.events.length).toBeLessThanOrEqual(200);
+      places.push(...piece.places);
+      piece.take();
+    }
+    expect(places).toEqual(Array.from({ length: 520 }, (_, i) => i + 2));
+    await vi.waitFor(() => expect(store.kept.size).toBe(0));
+    expect(outbox.stateOf('5')).toBe('saved');
+  });
+
+  it('puts what it still has again where what was kept was cleared under it', async () => {
+    const { outbox, sent, store } = open();
+    outbox.knows('5', 1);
+    await outbox.put(ten(2));
+    await outbox.put(ten(3));
+    store.kept.clear();
+    store.lost$.next();
+    expect(store.kept.size).toBe(2);
+    (await sent()).refuse('database-away', 503);
   });
 });

@@ -1,12 +1,14 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { api, type Person } from '@yard-spool/contract';
 import { catchError, defer, map, of, tap, type Observable } from 'rxjs';
-import { ApiService } from './api.service';
+import { addressOf, ApiService } from './api.service';
+import { KeptReplies } from './kept-replies';
 
 /** Who is signed in at this screen. */
 @Injectable({ providedIn: 'root' })
 export class SessionService {
   private readonly api = inject(ApiService);
+  private readonly kept = inject(KeptReplies);
   private readonly current = signal<Person | null>(null);
 
   /** The person signed in, or null. */
@@ -16,7 +18,8 @@ export class SessionService {
   readonly known$: Observable<Person | null> = defer(() => {
     const person = this.current();
     if (person) return of(person);
-    return this.api.call(api.whoAmI).pipe(
+    // With the server away it is whoever was signed in last: the server asks again before it takes anything.
+    return this.api.callKept(api.whoAmI).pipe(
       tap((found) => this.current.set(found)),
       map((found): Person | null => found),
       catchError(() => of(null)),
@@ -24,17 +27,22 @@ export class SessionService {
   });
 
   signIn(name: string, passcode: string): Observable<Person> {
-    return this.api
-      .call(api.signIn, { body: { name, passcode } })
-      .pipe(tap((person) => this.current.set(person)));
+    return this.api.call(api.signIn, { body: { name, passcode } }).pipe(tap((person) => this.has(person)));
   }
 
   signOut(): Observable<unknown> {
-    return this.api.call(api.signOut).pipe(tap(() => this.current.set(null)));
+    return this.api.call(api.signOut).pipe(tap(() => this.forget()));
   }
 
   /** Forgets the person, after the server said they are not signed in any more. */
   forget(): void {
     this.current.set(null);
+    void this.kept.clear();
+  }
+
+  private has(person: Person): void {
+    this.current.set(person);
+    // What somebody else was told is not shown to this one.
+    void this.kept.clear().then(() => this.kept.keep(addressOf(api.whoAmI), person));
   }
 }

@@ -1,27 +1,34 @@
-import type { CounterAtBench, Device } from '@yard-spool/contract';
-import {
-  creditCount,
-  gearAt,
-  type RunEvent,
-  type RunFacts,
-  type RunHappening,
-  type RunState,
-  type SeenCount,
-} from '@yard-spool/core';
+import type { RunFacts } from '../steps/run-facts';
+import { creditCount, type CountingDevice, type OddCount } from './credit-count';
+import type { RunEvent, RunHappening, SeenCount } from './run-event';
+import type { RunState } from './run-state';
+import { gearAt } from './winder';
+
+/** What a bench is told of its counter. */
+export interface CounterFrame {
+  /** Taken: it counts another reel. */
+  readonly link: 'up' | 'silent' | 'away' | 'taken';
+  readonly count: number | null;
+  readonly odd: OddCount | null;
+}
 
 /** A bench's counter, and the run as the technician sees both. */
 export interface Sight {
-  readonly device: Device | null;
-  readonly frame: CounterAtBench | null;
+  readonly device: CountingDevice | null;
+  readonly frame: CounterFrame | null;
   /** Whether it is heard now: its link is up, and so is this page's. */
   readonly heard: boolean;
   readonly facts: RunFacts;
   readonly state: RunState;
 }
 
-/** What the counter went on by that the log does not have yet; null where there is nothing, or it has to be asked. */
-export function goneOn({ device, frame, heard, facts, state }: Sight): RunHappening | null {
-  if (!device || !heard || frame?.count == null || frame.odd) return null;
+/**
+ * What the counter went on by that the log does not have yet, as it was last seen: that stands, whether it is heard now or
+ * not. Null where there is nothing, or it has to be asked.
+ */
+export function goneOn({ device, frame, facts, state }: Sight): RunHappening | null {
+  if (!device || frame?.count == null || frame.odd || frame.link === 'taken') return null;
+  if (state.unheard[device.name]) return null;
   const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
   const { happening } = creditCount(device, state, frame.count, { gear });
   return happening?.kind === 'turns' || happening?.kind === 'metres' ? happening : null;
@@ -37,20 +44,25 @@ const ALONE = new Set<RunEvent['kind']>(['turns', 'metres', 'device-at', 'undone
 export function withSeen(happening: RunHappening, sight: Sight): RunHappening[] {
   const seen = seenNow(sight);
   if (!seen) return [happening];
-  const before = ALONE.has(happening.kind) ? null : goneOn(sight);
-  const own = hasSeen(happening, seen, sight) ? [noting(happening, seen)] : [happening];
+  const noted = hasSeen(happening, seen, sight);
+  const own = noted ? [noting(happening, seen)] : [happening];
+  const before = ALONE.has(happening.kind) && !noted ? null : goneOn(sight);
   return before ? [before, ...own] : own;
 }
 
-function seenNow({ device, frame, heard, state }: Sight): SeenCount | null {
+function seenNow(sight: Sight): SeenCount | null {
+  const { device, frame, heard, state } = sight;
   if (!device || frame?.link === 'taken') return null;
-  const last = state.devices[device.name];
-  const asked = frame?.odd != null || state.unheard[device.name] !== undefined;
-  const shown = frame?.count ?? undefined;
+  const [last, shown] = [state.devices[device.name], frame?.count ?? undefined];
+  const asked = isAsked(sight, device.name);
   const count = asked ? (last ?? shown) : (shown ?? last);
   if (count === undefined) return null;
   return { device: device.name, count, ...(heard && !asked ? {} : { unheard: true }) };
 }
+
+/** Whether its count waits for an answer. One that was given here and not heard of yet stands. */
+const isAsked = ({ frame, state }: Sight, name: string): boolean =>
+  state.unheard[name] !== undefined || (frame?.odd != null && frame.count !== state.devices[name]);
 
 function hasSeen(happening: RunHappening, { unheard }: SeenCount, { state }: Sight): boolean {
   switch (happening.kind) {

@@ -1,19 +1,18 @@
-import { runFacts, type CounterAtBench, type Run } from '@yard-spool/contract';
-import { foldRun, type RunEvent, type RunHappening } from '@yard-spool/core';
-import { anEvent, aRun, stepsDone } from '../testing/runs';
-import { withSeen } from './seeing';
+import { describe, expect, it } from 'vitest';
+import { done as stepsDone, event, FACTS } from '../testing/runs';
+import { foldRun } from './fold-run';
+import type { RunEvent, RunHappening } from './run-event';
+import { withSeen, type CounterFrame } from './seeing';
 
-const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 1, address: '127.0.0.1:1' } as const;
-const FRAME: CounterAtBench = {
-  ...{ device: DEVICE, link: 'up', count: 112, heardAt: null, unclaimed: 0, odd: null },
-};
+const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 1 } as const;
+const FRAME: CounterFrame = { link: 'up', count: 112, odd: null };
 const at = (seq: number, count: number): RunEvent =>
-  anEvent(seq, { kind: 'device-at', payload: { device: 'reed-1', count } });
-const WINDING = [...stepsDone('strip', 'mount', 'tie-on'), at(5, 100)];
+  event(seq, { kind: 'device-at', payload: { device: 'reed-1', count } });
+const WINDING = [...stepsDone(1, 'strip', 'mount', 'tie-on'), at(5, 100)];
 const JOINING = [
   ...WINDING,
   ...['wind-backing', 'depth-backing'].map((step, i) =>
-    anEvent(6 + i, { kind: 'step-done', payload: { step } }),
+    event(6 + i, { kind: 'step-done', payload: { step } }),
   ),
 ];
 
@@ -23,11 +22,9 @@ function written(
     log = WINDING,
     frame = FRAME,
     heard = true,
-  }: { log?: RunEvent[]; frame?: CounterAtBench | null; heard?: boolean } = {},
+  }: { log?: RunEvent[]; frame?: CounterFrame | null; heard?: boolean } = {},
 ): RunHappening[] {
-  const run: Run = aRun(log);
-  const facts = runFacts(run);
-  return withSeen(happening, { device: DEVICE, frame, heard, facts, state: foldRun(facts, log) });
+  return withSeen(happening, { device: DEVICE, frame, heard, facts: FACTS, state: foldRun(FACTS, log) });
 }
 const done = (step: string): RunHappening => ({ kind: 'step-done', payload: { step } });
 
@@ -36,7 +33,14 @@ describe('what is done beside a counter', () => {
     expect(written(done('wind-backing'))).toEqual([
       {
         kind: 'turns',
-        payload: { layer: 'backing', device: 'reed-1', count: 112, from: 100, turns: 12, per: 5.2 },
+        payload: {
+          layer: 'backing',
+          device: 'reed-1',
+          count: 112,
+          from: 100,
+          turns: 12,
+          per: FACTS.request.gear,
+        },
       },
       { kind: 'step-done', payload: { step: 'wind-backing', seen: { device: 'reed-1', count: 112 } } },
     ]);
@@ -46,17 +50,26 @@ describe('what is done beside a counter', () => {
     expect(written(done('join-main'), { log: JOINING })).toEqual([
       { kind: 'step-done', payload: { step: 'join-main', seen: { device: 'reed-1', count: 112 } } },
     ]);
-    expect(written(done('mount'), { log: stepsDone('strip') })).toEqual([done('mount')]);
+    expect(written(done('mount'), { log: stepsDone(1, 'strip') })).toEqual([done('mount')]);
   });
 
   it('says so where it could not be heard, with what was seen of it last', () => {
     const away = { frame: { ...FRAME, link: 'away' as const }, heard: false };
     const seen = { device: 'reed-1', count: 112, unheard: true };
+    // What was seen before it fell silent was wound.
+    const before = {
+      kind: 'turns',
+      payload: {
+        ...{ layer: 'backing', device: 'reed-1', count: 112, from: 100, turns: 12 },
+        per: FACTS.request.gear,
+      },
+    };
     expect(written(done('wind-backing'), away)).toEqual([
+      before,
       { kind: 'step-done', payload: { step: 'wind-backing', seen } },
     ]);
     const byHand: RunHappening = { kind: 'turns', payload: { layer: 'backing', turns: 10 } };
-    expect(written(byHand, away)).toEqual([{ kind: 'turns', payload: { ...byHand.payload, seen } }]);
+    expect(written(byHand, away)).toEqual([before, { kind: 'turns', payload: { ...byHand.payload, seen } }]);
     expect(written(byHand)).toEqual([byHand]);
     // Never heard on this page: what the log knows of it.
     expect(written(byHand, { frame: null, heard: false })[0]?.payload).toMatchObject({

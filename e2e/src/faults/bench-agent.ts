@@ -1,0 +1,223 @@
+import { setTimeout as pause } from 'node:timers/promises';
+import { runFacts, type CounterAtBench, type Run, type RunFrame } from '@yard-spool/contract';
+import {
+  countQuestion,
+  foldRun,
+  gearAt,
+  withSeen,
+  type CountAnswer,
+  type RunEvent,
+  type RunFacts,
+  type RunHappening,
+  type RunState,
+} from '@yard-spool/core';
+import { Away, Refused, type Ask } from './ask';
+
+/** Events in one request. */
+const CHUNK = 200;
+const AGAIN_MS = 150;
+/** A count that moved no more for so long has come to rest, ms. */
+const REST_MS = 400;
+
+/**
+ * A bench without a screen: it keeps what happens until the server has it, hears its counter, and answers what it is
+ * asked, as a technician does who knows what was really wound.
+ */
+export class BenchAgent {
+  private readonly facts: RunFacts;
+  private log: readonly RunEvent[];
+  private pending: RunEvent[] = [];
+  private frame: CounterAtBench | null = null;
+  private hears = false;
+  private movedAt = 0;
+  private over = false;
+  private readonly working: Promise<unknown>[];
+
+  constructor(
+    private readonly ask: Ask,
+    private readonly address: string,
+    readonly run: Run,
+  ) {
+    this.facts = runFacts(run);
+    this.log = run.events;
+    this.working = [this.drain(), ...(run.device ? [this.listen()] : [])];
+  }
+
+  get heard(): boolean {
+    return this.hears && this.frame?.link === 'up';
+  }
+
+  get saved(): boolean {
+    return this.pending.length === 0;
+  }
+
+  /** What its counter is asked about now; empty where nothing is. */
+  get odd(): string {
+    return this.heard ? (this.frame?.odd ?? '') : '';
+  }
+
+  /** What its counter stands at, as it is shown here. */
+  get count(): number | null {
+    return this.frame?.count ?? null;
+  }
+
+  state(): RunState {
+    return foldRun(this.facts, [...this.log, ...this.numbered()]);
+  }
+
+  /** What is shown as counted on a layer: what is written down, and what the counter went on by since. */
+  shown(layer: string): number {
+    const state = this.state();
+    return (
+      foldRun(this.facts, [
+        ...this.log,
+        ...this.numbered(),
+        ...withSeen({ kind: 'held', payload: { on: false } }, this.sight(state)).map((one, i) =>
+          this.event(one, state.seq + 1 + i),
+        ),
+      ]).turns[layer] ?? 0
+    );
+  }
+
+  happen(happening: RunHappening): void {
+    this.put(withSeen(happening, this.sight(this.state())));
+  }
+
+  /** Answers what the counter is asked about so that the layers come to what was really wound. */
+  answer(truth: Readonly<Record<string, number>>): void {
+    const [state, frame] = [this.state(), this.frame];
+    // Read when it has come to rest, as a technician does.
+    if (!frame?.odd || frame.count === null || Date.now() - this.movedAt < REST_MS) return;
+    const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
+    const { device, count, odd } = frame;
+    const question = countQuestion(state, { device, count, odd, gear });
+    const right = question?.answers.find((answer) => this.comesTo(answer, truth));
+    if (question) this.put((right ?? question.answers.at(-1))?.happenings ?? []);
+    if (question && !right) this.putRight(truth);
+  }
+
+  /** Types what is on each layer, where no answer says it. */
+  private putRight(truth: Readonly<Record<string, number>>): void {
+    const { turns } = this.state();
+    for (const [layer, truly] of Object.entries(truth))
+      if (Math.abs((turns[layer] ?? 0) - truly) > 0.01)
+        this.happen({ kind: 'count-set', payload: { layer, turns: truly } });
+  }
+
+  /** Where it stands, for whoever looks into a failure. */
+  told(): string {
+    const { turns, unheard, devices, current } = this.state();
+    const [log, pending] = [this.log, this.numbered()].map((events) =>
+      events.slice(-14).map(({ seq, kind, payload }) => `${String(seq)} ${kind} ${JSON.stringify(payload)}`),
+    );
+    return JSON.stringify({ frame: this.frame, turns, unheard, devices, current, log, pending }, null, 1);
+  }
+
+  async close(): Promise<void> {
+    this.over = true;
+    await Promise.all(this.working);
+  }
+
+  private comesTo({ happenings }: CountAnswer, truth: Readonly<Record<string, number>>): boolean {
+    const { seq } = this.state();
+    const after = foldRun(this.facts, [
+      ...this.log,
+      ...this.numbered(),
+      ...happenings.map((one, i) => this.event(one, seq + 1 + i)),
+    ]);
+    return Object.entries(truth).every(
+      ([layer, turns]) => Math.abs((after.turns[layer] ?? 0) - turns) < 0.01,
+    );
+  }
+
+  private sight(state: RunState) {
+    return { device: this.run.device, frame: this.frame, heard: this.heard, facts: this.facts, state };
+  }
+
+  private put(happenings: readonly RunHappening[]): void {
+    this.pending = [...this.pending, ...happenings.map((one) => this.event(one, 0))];
+  }
+
+  private event(happening: RunHappening, seq: number): RunEvent {
+    const [run, at] = [String(this.run.id), new Date().toISOString()];
+    return { ...happening, id: crypto.randomUUID(), run, seq, at, by: 'Faulty' };
+  }
+
+  private numbered(): RunEvent[] {
+    const known = new Set(this.log.map(({ id }) => id));
+    const last = this.log.at(-1)?.seq ?? 0;
+    return this.pending
+      .filter(({ id }) => !known.has(id))
+      .map((event, i) => ({ ...event, seq: last + 1 + i }));
+  }
+
+  private hear(events: readonly RunEvent[]): void {
+    const known = new Map([...this.log, ...events].map((event) => [event.id, event]));
+    this.log = [...known.values()].sort((a, b) => a.seq - b.seq);
+  }
+
+  /** Brings what waits to the server, over and over, in pieces. */
+  private async drain(): Promise<void> {
+    const path = `/runs/${String(this.run.id)}`;
+    while (!this.over) {
+      const sent = this.numbered().slice(0, CHUNK);
+      if (sent.length === 0) {
+        this.pending = [];
+        await pause(20);
+        continue;
+      }
+      try {
+        const { events } = await this.ask.once<{ events: RunEvent[] }>('POST', `${path}/events`, {
+          events: sent,
+        });
+        this.hear(events.length === sent.length ? events : (await this.ask.once<Run>('GET', path)).events);
+        const gone = new Set(sent.map(({ id }) => id));
+        this.pending = this.pending.filter(({ id }) => !gone.has(id));
+      } catch (error) {
+        if (error instanceof Refused && error.code === 'out-of-order')
+          await this.ask.once<Run>('GET', path).then(
+            ({ events }) => this.hear(events),
+            () => pause(AGAIN_MS),
+          );
+        else if (error instanceof Away) await pause(AGAIN_MS);
+        else throw error;
+      }
+    }
+  }
+
+  /** Hears of its counter and of what is added to its log, and asks again whenever that breaks. */
+  private async listen(): Promise<void> {
+    while (!this.over) {
+      try {
+        const place = this.log.at(-1)?.seq ?? 0;
+        const response = await fetch(`${this.address}/live?runs=${String(this.run.id)}:${String(place)}`, {
+          headers: this.ask.headers,
+        });
+        if (response.ok && response.body) await this.read(response.body);
+      } catch {
+        // The server is away.
+      }
+      this.hears = false;
+      await pause(AGAIN_MS);
+    }
+  }
+
+  private async read(body: ReadableStream<Uint8Array>): Promise<void> {
+    const decoder = new TextDecoder();
+    let begun = '';
+    for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) {
+      if (this.over) return;
+      const parts = `${begun}${decoder.decode(chunk, { stream: true })}`.split('\n\n');
+      begun = parts.pop() ?? '';
+      for (const part of parts) {
+        if (!part.startsWith('data: {')) continue;
+        const { frame } = JSON.parse(part.slice(6)) as { frame: RunFrame };
+        this.hears = true;
+        if (frame.kind === 'counter') {
+          if (frame.counter?.count !== this.frame?.count) this.movedAt = Date.now();
+          this.frame = frame.counter;
+        } else this.hear(frame.events);
+      }
+    }
+  }
+}
