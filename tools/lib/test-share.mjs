@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { ROOT } from './paths.mjs';
 
 const LEAST = 0.25;
-const MOST = 0.33;
+const MOST = 1 / 3;
 const CODE = /\.(ts|mjs|cjs|js|html|css)$/;
 const TEST = /\.(test|spec)\.ts$|\/testing\/|^e2e\//;
 const COMMENT = /^(\/\/|\/?\*|<!--.*-->$)/;
