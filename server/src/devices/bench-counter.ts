@@ -36,6 +36,8 @@ export class BenchCounter {
   private moved = false;
   /** Where the device stood when something was last added to the log and not looked at yet. */
   private atBell: number | null = null;
+  /** Where it stood soundly before it came into doubt, as long as that is not credited. */
+  private soundDue: number | null = null;
   private folding: Promise<void> | null = null;
   private keptAt = 0;
   private over = false;
@@ -97,6 +99,8 @@ export class BenchCounter {
     const moved = before?.count !== this.heard.count || before.doubt !== this.heard.doubt;
     this.moved ||= moved;
     if (before?.doubt !== this.heard.doubt) this.keptAt = 0;
+    // What was counted soundly up to the doubt is credited before anything is asked.
+    if (before?.doubt === null && this.heard.doubt !== null) this.soundDue = before.count;
     if (moved || this.state !== 'up') this.show('up');
   }
 
@@ -112,6 +116,7 @@ export class BenchCounter {
   private settled(): void {
     if (!this.heard) return;
     this.heard = answered(this.heard);
+    this.soundDue = null;
     this.keptAt = 0;
     this.tell();
   }
@@ -123,7 +128,9 @@ export class BenchCounter {
     if (before !== null && before !== runId && count !== undefined && !this.heard?.doubt) {
       const last = this.folding ?? Promise.resolve();
       this.folding = last
-        .then(() => this.credit(count, before, null, true))
+        .then(async () => {
+          await this.credit({ count, runId: before, since: null, doubt: null, leaving: true });
+        })
         .finally(() => {
           this.folding = null;
           this.fold();
@@ -170,29 +177,45 @@ export class BenchCounter {
   /** Credits what the device went on by. One at a time: a slow database only makes the next one larger. */
   private fold(): void {
     if (!this.heard || this.runId === null || !this.moved || this.folding || this.over) return;
-    const [count, runId, since] = [this.heard.count, this.runId, this.atBell];
+    const [{ count, doubt }, runId, since] = [this.heard, this.runId, this.atBell];
+    const sound = this.soundDue;
     this.moved = false;
     this.atBell = null;
-    this.folding = this.credit(count, runId, since).finally(() => {
+    this.soundDue = null;
+    const all = async (): Promise<void> => {
+      const before = sound === null || (await this.credit({ count: sound, runId, since, doubt: null }));
+      if (!before) this.soundDue ??= sound;
+      else await this.credit({ count, runId, since, doubt });
+    };
+    this.folding = all().finally(() => {
       this.folding = null;
     });
   }
 
-  private async credit(count: number, runId: number, since: number | null, leaving = false): Promise<void> {
+  /** @returns whether it came to the database */
+  private async credit(stands: {
+    readonly count: number;
+    readonly runId: number;
+    readonly since: number | null;
+    readonly doubt: Heard['doubt'];
+    readonly leaving?: boolean;
+  }): Promise<boolean> {
     const { benchId, device } = this;
+    const { runId, doubt, since } = stands;
     try {
-      const doubt = this.heard?.doubt ?? null;
-      const credit = await creditRun(this.context, runId, { benchId, device, count, since, doubt, leaving });
-      if (runId !== this.runId || !credit) return;
+      const credit = await creditRun(this.context, runId, { leaving: false, ...stands, benchId, device });
+      if (runId !== this.runId || !credit) return true;
       const { unclaimed, odd } = credit;
       if (doubt !== null && this.heard?.doubt === doubt && owesNothing(credit)) this.settled();
-      if (unclaimed === this.unclaimed && odd === this.odd) return;
+      if (unclaimed === this.unclaimed && odd === this.odd) return true;
       [this.unclaimed, this.odd] = [unclaimed, odd];
       this.tell();
+      return true;
     } catch {
       // The database is away: the count stands at the device, and is credited once it is back.
       this.moved = true;
       this.atBell ??= since;
+      return false;
     }
   }
 }
