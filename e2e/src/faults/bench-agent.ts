@@ -86,8 +86,8 @@ export class BenchAgent {
   /** Answers what the counter is asked about so that the layers come to what was really wound. */
   answer(truth: Readonly<Record<string, number>>): void {
     const [state, frame] = [this.state(), this.frame];
-    // Read when it has come to rest, as a technician does.
-    if (!frame?.odd || frame.count === null || Date.now() - this.movedAt < REST_MS) return;
+    // Asked only while it is heard, and read when it has come to rest, as a technician does.
+    if (!this.heard || !frame?.odd || frame.count === null || Date.now() - this.movedAt < REST_MS) return;
     const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
     const { device, count, odd } = frame;
     const question = countQuestion(state, { device, count, odd, gear });
