@@ -108,7 +108,7 @@ export class BenchAgent {
   told(): string {
     const { turns, unheard, devices, current } = this.state();
     const [log, pending] = [this.log, this.numbered()].map((events) =>
-      events.slice(-14).map(({ seq, kind, payload }) => `${String(seq)} ${kind} ${JSON.stringify(payload)}`),
+      events.slice(-60).map(({ seq, kind, payload }) => `${String(seq)} ${kind} ${JSON.stringify(payload)}`),
     );
     return JSON.stringify({ frame: this.frame, turns, unheard, devices, current, log, pending }, null, 1);
   }

@@ -164,6 +164,10 @@ export class Fill {
 
   private compare(): void {
     const { turns } = this.agent.state();
+    const wrong = Object.entries(this.truth).some(
+      ([layer, truly]) => Math.abs((turns[layer] ?? 0) - truly) > 0.01,
+    );
+    if (wrong) process.stderr.write(`Truly ${JSON.stringify(this.truth)}\n${this.agent.told()}\n`);
     for (const [layer, truly] of Object.entries(this.truth)) {
       const off = (turns[layer] ?? 0) - truly;
       if (off < -0.01) this.outcome.lost -= off;

@@ -65,9 +65,11 @@ export class BenchAside {
   /** A key that was touched instead of pressed. */
   readonly act = output<string>();
 
+  /** Why what the counter counts is not saved; empty where it is. */
   private readonly unheard = computed(() => {
-    const winding = this.state().current?.kind === 'wind' && this.store.counterLost();
-    return winding ? (this.store.device()?.name ?? '') : '';
+    const name = this.store.device()?.name ?? '';
+    if (this.state().current?.kind === 'wind' && this.store.counterLost()) return `${name} cannot be heard`;
+    return this.store.counter()?.odd ? `${name} asks` : '';
   });
   protected readonly savingWords = computed(() =>
     savingWords(this.store.saving(), this.store.waiting(), this.unheard()),

@@ -16,7 +16,7 @@ import { RunStore } from './run-store';
         <div class="grid gap-2 pt-2">
           @for (answer of asked.answers; track answer.words; let i = $index) {
             <button type="button" class="plain min-h-18! justify-between text-left" (click)="take(answer)">
-              {{ answer.words }} <span class="key">Alt {{ i + 1 }}</span>
+              {{ answer.words }} <span class="key shrink-0">Alt&nbsp;{{ i + 1 }}</span>
             </button>
           }
         </div>

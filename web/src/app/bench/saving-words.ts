@@ -5,12 +5,12 @@ const things = (count: number): string => (count === 1 ? '1 thing' : `${String(c
 /**
  * How what happened at the bench stands with the server, in words.
  *
- * @param unheard a counter that cannot be heard: what it counts is not saved
+ * @param unheard what is wrong with the counter: what it counts is not saved
  */
 export function savingWords(state: Sending, waiting: number, unheard = ''): string {
   switch (state) {
     case 'saved':
-      return unheard === '' ? 'All saved' : `Saved so far; ${unheard} cannot be heard`;
+      return unheard === '' ? 'All saved' : `Saved so far; ${unheard}`;
     case 'sending':
       return 'Saving…';
     case 'away':

@@ -137,7 +137,8 @@ export class Outbox {
     for (;;) {
       const next = this.waiting().filter(({ event, refused }) => event.run === run && refused === '');
       if (next.length === 0) break;
-      this.stands(run, 'sending');
+      // Away it is until something gets through: trying again is no news.
+      if (this.stateOf(run) !== 'away') this.stands(run, 'sending');
       const sent = numbered(
         next.slice(0, most).map(({ event }) => event),
         await this.placeOf(run),
