@@ -53,7 +53,8 @@ export class BenchAgent {
 
   /** What its counter is asked about now; empty where nothing is. */
   get odd(): string {
-    return this.heard ? (this.frame?.odd ?? '') : '';
+    if (!this.heard) return '';
+    return this.frame?.odd ?? (Object.keys(this.state().unheard).length > 0 ? 'unheard' : '');
   }
 
   /** What its counter stands at, as it is shown here. */

@@ -46,8 +46,11 @@ export class BenchClosing {
 
   private inTheWay(): string {
     if (this.bench.question()) return 'Say first which reading is wrong.';
-    const counter = this.store.counter();
-    return counter?.odd && this.store.counterHeard() ? `Say first what ${counter.device.name} counted.` : '';
+    const device = this.store.counterHeard() ? this.store.device() : null;
+    if (!device) return '';
+    // Heard again just now, it is asked about in a moment: what was done meanwhile is not settled yet.
+    const open = this.store.state()?.unheard[device.name] !== undefined;
+    return open || this.store.counter()?.odd ? `Say first what ${device.name} counted.` : '';
   }
 
   private closeNow(): void {
