@@ -93,7 +93,8 @@ export class BenchAgent {
     const { device, count, odd } = frame;
     const question = countQuestion(state, { device, count, odd, gear });
     const right = question?.answers.find((answer) => this.comesTo(answer, truth));
-    if (question) this.put((right ?? question.answers.at(-1))?.happenings ?? []);
+    const none = question?.answers.find(({ happenings }) => happenings.length === 1);
+    if (question) this.put((right ?? none ?? question.answers.at(-1))?.happenings ?? []);
     if (question && !right) this.putRight(truth);
   }
 

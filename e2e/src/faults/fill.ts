@@ -147,7 +147,9 @@ export class Fill {
   /** Nothing that was not wound is ever shown as counted. */
   private check(layer: string): void {
     const more = this.agent.state().turns[layer] ?? 0;
-    if (more > this.truth[layer]! + 1.01) this.outcome.unasked += more - this.truth[layer]!;
+    if (more <= this.truth[layer]! + 1.01) return;
+    this.outcome.unasked += more - this.truth[layer]!;
+    process.stderr.write(`More than was wound: truly ${JSON.stringify(this.truth)}\n${this.agent.told()}\n`);
   }
 
   private async end(step: RunStep): Promise<void> {

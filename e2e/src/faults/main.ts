@@ -1,12 +1,12 @@
 // npm run faults: kills, device faults and boundaries over fills whose turns are truly known. Exits with 1 where a turn
 // was lost, counted twice, or credited unasked.
 import { fork, type ChildProcess } from 'node:child_process';
-import type { Bag, Bench, Piece, Run } from '@yard-spool/contract';
-import type { PlanInput } from '@yard-spool/core';
+import type { Bench } from '@yard-spool/contract';
 import { Ask } from './ask';
 import { BenchAgent } from './bench-agent';
 import { Fill, type Outcome } from './fill';
 import { Killer } from './killer';
+import { addBench, receiveTwo, runAt, signIn, type TwoPieces } from './setup';
 import { Shop } from './shop';
 
 const short = process.argv.includes('--short');
@@ -29,11 +29,11 @@ const totals: Record<keyof Outcome, number> = { lost: 0, doubled: 0, unasked: 0,
 let fills = 0;
 
 try {
-  await signIn();
+  await signIn(ask);
   const device = { name: 'reed-7', address: counter.address, counts: 'handle-turns', per: 1 };
-  const counted = await bench('Counted', [device]);
-  const byHand = await bench('By hand', []);
-  const pieces = { backing: await piece('F-25', 0.25), main: await piece('F-26', 0.26) };
+  const counted = await addBench(ask, 'Counted', [device]);
+  const byHand = await addBench(ask, 'By hand', []);
+  const pieces = await receiveTwo(ask);
   while (killer.kills < PLAN.kills || totals.faults < PLAN.faults) {
     const winding = [
       await fill(counted, pieces, counter.panel),
@@ -56,13 +56,6 @@ try {
 }
 process.exit(totals.lost + totals.doubled + totals.unasked > 0 ? 1 : 0);
 
-/** The shop's first manager; made already where the answer was lost. */
-async function signIn(): Promise<void> {
-  const who = { name: 'Faulty', passcode: 'bent-spindle-9' };
-  await ask.patiently('POST', '/sign-in/first', who).catch(() => undefined);
-  await ask.patiently('POST', '/session', who);
-}
-
 function say(line: string): void {
   process.stdout.write(`${line}\n`);
 }
@@ -81,55 +74,12 @@ function report(): void {
   say(`whole again after ${at(0.5)} s (half), ${at(0.9)} s (nine in ten), ${at(1)} s (the longest)`);
 }
 
-async function bench(name: string, devices: readonly object[]): Promise<Bench> {
-  return ask.patiently<Bench>('POST', '/benches', { name, spanMm: 1500, hand: 'right', devices });
-}
-
-function piece(code: string, diameter: number): Promise<Piece> {
-  const product = { code: `T-${code}`, name: `Nylon ${String(diameter)}`, material: 'nylon', diameter };
-  return ask.patiently<Piece>('POST', '/pieces', {
-    ...{ code, kind: 'bulk', place: 'Wall', lengthMm: 90_000_000 },
-    product: { ...product, strengthKg: null, tint: '#aabbcc' },
-  });
-}
-
-/** A reel that is booked, taken to a bench, and about to be wound. */
-async function fill(at: Bench, pieces: { backing: Piece; main: Piece }, panel: string | null): Promise<Fill> {
-  const bag = await ask.patiently<Bag>('POST', '/bags', {
-    ...{ key: crypto.randomUUID(), customer: { name: 'Faults', contact: '' }, notes: '' },
-    promisedAt: '2030-01-02T16:00:00.000Z',
-    jobs: [
-      {
-        ...{ type: 'fixed-spool', label: 'Fault 3000', planInput: planInput() },
-        cuts: [
-          { layer: 'backing', pieceId: pieces.backing.id },
-          { layer: 'main', pieceId: pieces.main.id },
-        ],
-      },
-    ],
-  });
-  const run = await ask.patiently<Run>('POST', '/runs', { jobId: bag.jobs[0]?.id, benchId: at.id });
-  const agent = new BenchAgent(ask, shop.address, run);
+/** A reel about to be wound. */
+async function fill(at: Bench, pieces: TwoPieces, panel: string | null): Promise<Fill> {
+  const agent = new BenchAgent(ask, shop.address, await runAt(ask, at, pieces));
   agents.add(agent);
   const faults = Math.ceil(PLAN.faults / (short ? 3 : 20));
   return new Fill(ask, agent, panel, { chance, mayKill: killer.mayKill, faults });
-}
-
-function planInput(): PlanInput {
-  const line = (key: string, diameter: number) => ({ key, material: 'nylon', diameter }) as const;
-  return {
-    observations: [
-      { kind: 'rating', length: 210, diameter: 0.25 },
-      { kind: 'lip', diameter: 46 },
-    ],
-    request: {
-      layers: [
-        { kind: 'line', id: 'backing', role: 'backing', line: line('T-F-25', 0.25), length: 'fits' },
-        { kind: 'line', id: 'main', role: 'main', line: line('T-F-26', 0.26), length: 120 },
-      ],
-      ...{ gap: 1.5, gear: 5.2 },
-    },
-  };
 }
 
 async function startCounter(

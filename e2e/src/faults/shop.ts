@@ -74,7 +74,7 @@ export class Shop {
   }
 
   /** The starter's child that is the server. */
-  private serverPid(): number | null {
+  serverPid(): number | null {
     const parent = this.starter?.pid ?? 0;
     const found = readdirSync('/proc').find((entry) => {
       if (!/^\d+$/.test(entry)) return false;
