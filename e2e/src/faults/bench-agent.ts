@@ -92,10 +92,10 @@ export class BenchAgent {
     const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
     const { device, count, odd } = frame;
     const question = countQuestion(state, { device, count, odd, gear });
-    const right = question?.answers.find((answer) => this.comesTo(answer, truth));
-    const none = question?.answers.find(({ happenings }) => happenings.length === 1);
-    if (question) this.put((right ?? none ?? question.answers.at(-1))?.happenings ?? []);
-    if (question && !right) this.putRight(truth);
+    if (!question) return;
+    const right = question.answers.find((answer) => this.comesTo(answer, truth));
+    this.put((right ?? noneOf(question.answers))?.happenings ?? []);
+    if (!right) this.putRight(truth);
   }
 
   /** Types what is on each layer, where no answer says it. */
@@ -223,3 +223,7 @@ export class BenchAgent {
     }
   }
 }
+
+/** The answer that counts nothing: all it says is where the counter stands. */
+const noneOf = (answers: readonly CountAnswer[]): CountAnswer | undefined =>
+  answers.find(({ happenings }) => happenings.length === 1) ?? answers.at(-1);
