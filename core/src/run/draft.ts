@@ -27,6 +27,8 @@ export interface Draft {
   heldAt: Record<string, number>;
   devices: Record<string, number>;
   creditedTo: Record<string, string>;
+  /** What one count of a device was last worth: handle turns of so many spool turns each, or metres where `per` is null. */
+  worth: Record<string, { readonly layer: string; readonly each: number; readonly per: number | null }>;
   /** The count of each device that was last said without crediting what it went on by. */
   settledAt: Record<string, number>;
   unheard: Record<string, Unheard>;
@@ -60,6 +62,7 @@ export const emptyDraft = (): Draft => ({
   ...{ turns: record(), metres: record(), wound: record() },
   ...{ held: false, heldAt: {}, devices: record(), creditedTo: record(), unheard: record() },
   settledAt: record(),
+  worth: record(),
   ...{ counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
   ...{ pieces: [], aside: false, givenUp: false },

@@ -3,7 +3,7 @@ import type { Draft } from './draft';
 import type { RunEvent } from './run-event';
 import { countedBeside, saw } from './unheard';
 import { stepId, type RunFacts } from '../steps/run-facts';
-import { addSegment, type Segment } from '../plan/segments';
+import { addMetres, addTurns } from './add-counted';
 
 export type Counting = Extract<
   RunEvent,
@@ -19,8 +19,8 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
       if (share === null) break;
       const turns = counted(event.payload.turns * share);
       const per = stepOf(draft, event.payload, gear);
-      draft.turns[layer] = (draft.turns[layer] ?? 0) + turns;
-      goOn(draft, layer, { spoolTurns: turns * per });
+      addTurns(draft, layer, turns, per);
+      rated(draft, event.payload, { turns: event.payload.turns, per });
       stands(draft, event.payload, layer);
       if (event.payload.seen) countedBeside(draft, event.payload.seen, layer, { turns, per });
       break;
@@ -30,8 +30,8 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
       const share = shareToCredit(draft, event.payload);
       if (share === null) break;
       const metres = counted(event.payload.metres * share);
-      draft.metres[layer] = (draft.metres[layer] ?? 0) + metres;
-      goOn(draft, layer, { metres });
+      addMetres(draft, layer, metres);
+      rated(draft, event.payload, { metres: event.payload.metres });
       stands(draft, event.payload, layer);
       break;
     }
@@ -115,10 +115,15 @@ function begin(draft: Draft, layer: string, turns: number): void {
   draft.byDevice.delete(layer);
 }
 
-function goOn(draft: Draft, layer: string, go: Segment): void {
-  const goes = draft.wound[layer];
-  if (goes) addSegment(goes, go);
-  else draft.wound[layer] = [{ ...go }];
+/** What one of a device's counts was worth on its layer, so that what was credited too far can be taken back. */
+function rated(
+  draft: Draft,
+  { layer, device, count, from }: Extract<Counting, { kind: 'turns' | 'metres' }>['payload'],
+  went: { readonly turns: number; readonly per: number } | { readonly metres: number },
+): void {
+  if (device === undefined || count === undefined || from === undefined || count === from) return;
+  const each = ('turns' in went ? went.turns : went.metres) / (count - from);
+  draft.worth[device] = { layer, each, per: 'per' in went ? went.per : null };
 }
 
 /** A device's count, written down. */

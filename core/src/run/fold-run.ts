@@ -82,6 +82,7 @@ const copyOf = (draft: Draft): Draft => ({
   wound: snapshot(draft.wound) as Draft['wound'],
   ...{ devices: own(draft.devices), creditedTo: own(draft.creditedTo), unheard: own(draft.unheard) },
   settledAt: own(draft.settledAt),
+  worth: own(draft.worth),
   ...{ supplies: own(draft.supplies), notes: own(draft.notes) },
   ...{ depths: [...draft.depths], slacks: [...draft.slacks], lays: [...draft.lays] },
   ...{

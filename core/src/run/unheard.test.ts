@@ -47,6 +47,14 @@ describe('where a layer begins and ends by the count', () => {
     expect(late.devices['reed-1']).toBe(64);
   });
 
+  it('belongs to it no more than that, though there was nothing to credit when it ended', () => {
+    const late = fold(credit(5, 60, 66), ended(6, 'wind-backing', seen(60)));
+    expect(late.turns.backing).toBe(10);
+    expect(late.wound.backing).toEqual([{ spoolTurns: 50 }]);
+    // Further than was credited by then: that much is still due, by the credit that comes with it.
+    expect(fold(ended(5, 'wind-backing', seen(60)), credit(6, 60, 66)).turns.backing).toBe(10);
+  });
+
   it('a credit on its way while the layer ended adds nothing to it', () => {
     const state = fold(credit(5, 60, 64), ended(6, 'wind-backing', seen(64)), credit(7, 64, 70));
     expect(state.turns.backing).toBe(12);

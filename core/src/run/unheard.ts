@@ -1,4 +1,5 @@
 import { isWithin } from '../numeric/bounded';
+import { addMetres, addTurns } from './add-counted';
 import { record, type Draft } from './draft';
 import type { SeenCount } from './run-event';
 import type { Unheard } from './run-state';
@@ -20,9 +21,19 @@ export function saw(draft: Draft, seen: SeenCount | undefined, ended?: string): 
     draft.unheard[device] = ended === undefined ? open : { ...open, ended: [...open.ended, ended] };
     return;
   }
+  if (ended !== undefined) takeBack(draft, device, count, ended);
   draft.devices[device] = count;
   draft.settledAt[device] = count;
   draft.counting.add(device);
+}
+
+/** What a layer was credited with past the count at which it ended: the end was on its way to the server. */
+function takeBack(draft: Draft, device: string, count: number, layer: string): void {
+  const worth = draft.worth[device];
+  const past = (draft.devices[device] ?? count) - count;
+  if (worth?.layer !== layer || past === 0) return;
+  if (worth.per === null) addMetres(draft, layer, -past * worth.each);
+  else addTurns(draft, layer, -past * worth.each, worth.per);
 }
 
 /** Turns counted by hand beside a counter that could not be heard: they stand until it says what it counted. */

@@ -31,7 +31,7 @@ export interface Disturbed {
 /** How fast a hand winds, ms a turn. */
 const TURN_MS = 140;
 /** Longer than any recovery, ms. */
-const PATIENCE_MS = 60_000;
+const PATIENCE_MS = 180_000;
 
 async function until(
   what: string,
