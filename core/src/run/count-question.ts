@@ -58,7 +58,7 @@ const standsAt = ({ device, count }: Asked): RunHappening => ({
 /** So many of what a layer is counted in, written down as somebody’s word: it can be taken back. */
 function adds(asked: Asked, units: Readonly<Record<string, number>>): RunHappening[] {
   const events = Object.entries(units)
-    .filter(([, more]) => Math.abs(more) > 1e-9 && Math.abs(more) <= MOST)
+    .filter(([, more]) => Math.abs(more) > 1e-9)
     .map(([layer, more]): RunHappening =>
       asked.device.counts === 'metres'
         ? { kind: 'metres', payload: { layer, metres: more } }
@@ -75,9 +75,7 @@ function oddQuestion({ devices }: Pick<RunState, 'devices'>, layer: string, aske
   const unit = unitOf(device);
   const none: CountAnswer = { words: 'Count none of them', happenings: [standsAt(asked)] };
   const add = (words: string, units: number): CountAnswer[] =>
-    Math.abs(units) < 0.5 || Math.abs(units) > MOST
-      ? []
-      : [{ words, happenings: adds(asked, { [layer]: units }) }];
+    Math.abs(units) < 0.5 ? [] : offered(words, { [layer]: units }, asked);
   if (odd === 'jumped')
     return {
       sentence: `${device.name} jumped by ${round(went)} ${unit} at once.`,
@@ -96,54 +94,90 @@ function oddQuestion({ devices }: Pick<RunState, 'devices'>, layer: string, aske
   };
 }
 
+/** What a counter went on by while it could not be heard. */
+interface Gone {
+  /** On a layer, in what that is counted in. */
+  readonly unitsOn: (layer: string) => number;
+  /** What it was credited with all the same, to be taken back. */
+  readonly there: Readonly<Record<string, number>>;
+}
+
 /** What a counter counted while it could not be heard, against what was counted by hand and what was ended meanwhile. */
 function unheardQuestion(open: Unheard, layer: string | undefined, asked: Asked): CountQuestion {
   const { device, count, gear } = asked;
   const gone = count - open.since;
-  const began = gone / device.per < -BEGAN_AGAIN;
   // After it began again all it shows was counted since then.
-  const counts = began ? count : gone;
-  const unitsOn = (on: string): number => unitsOf(device, counts, gear(on));
-  const there = open.credited
-    ? { [open.credited.layer]: -unitsOf(device, open.credited.counts, gear(open.credited.layer)) }
-    : {};
-  const hands = Object.entries(open.byHand);
-  const byHand = hands.reduce((sum, [, { turns }]) => sum + turns, 0);
+  const counts = gone / device.per < -BEGAN_AGAIN ? count : gone;
+  const { credited } = open;
+  const there = credited ? { [credited.layer]: -unitsOf(device, credited.counts, gear(credited.layer)) } : {};
+  const went: Gone = { unitsOn: (on) => unitsOf(device, counts, gear(on)), there };
+  if (Object.keys(open.byHand).length > 0) return againstHand(open, went, asked);
   const layers = [...new Set([...open.ended, ...(layer === undefined ? [] : [layer])])];
-  const first = hands[0]?.[0] ?? layers[0] ?? layer;
-  const moved = first === undefined ? 0 : unitsOn(first);
+  return whoseItIs(open, layers, went, asked);
+}
+
+/** An answer, unless it says more than a log takes in. */
+const offered = (
+  words: string,
+  units: Readonly<Record<string, number>>,
+  asked: Asked,
+  before: readonly RunHappening[] = [],
+): CountAnswer[] =>
+  Object.values(units).some((more) => Math.abs(more) > MOST)
+    ? []
+    : [{ words, happenings: [...before, ...adds(asked, units)] }];
+
+function againstHand(open: Unheard, { unitsOn, there }: Gone, asked: Asked): CountQuestion {
+  const { device } = asked;
+  const hands = Object.entries(open.byHand);
+  const byHand = hands.reduce((all, [, { turns }]) => all + turns, 0);
+  const share = (turns: number): number => (byHand === 0 ? 1 / hands.length : turns / byHand);
+  const both = Object.fromEntries(hands.map(([on, { turns }]) => [on, unitsOn(on) * share(turns)]));
+  const instead = Object.fromEntries(
+    hands.map(([on, { turns }]) => [on, (both[on] ?? 0) - inUnits(device, turns)]),
+  );
+  const moved = Object.values(both).reduce((all, one) => all + one, 0);
   const unit = unitOf(device);
-  const more = (units: Readonly<Record<string, number>>): RunHappening[] => adds(asked, sum(there, units));
-  if (hands.length > 0) {
-    const share = (turns: number): number => (byHand === 0 ? 1 / hands.length : turns / byHand);
-    const counters = Object.fromEntries(
-      hands.map(([on, { turns }]) => [on, unitsOn(on) * share(turns) - inUnits(device, turns)]),
-    );
-    const both = Object.fromEntries(hands.map(([on, { turns }]) => [on, unitsOn(on) * share(turns)]));
-    const takes: CountAnswer = {
-      words: `Take the counter’s ${round(moved)} ${unit}`,
-      happenings: [...takeBack(device, open), ...more(counters)],
-    };
-    const keeps: CountAnswer = {
-      words: `Keep the ${round(byHand)} counted by hand`,
-      happenings: more({}),
-    };
-    const adding: CountAnswer = { words: 'Both were wound: count them together', happenings: more(both) };
-    const still = Math.abs(moved) < 0.5;
-    return {
-      sentence: `${device.name} counted ${round(moved)} ${unit} while it could not be heard; ${round(byHand)} turns were counted by hand.`,
-      answers: still ? [keeps] : [takes, keeps, adding],
-    };
-  }
+  const keeps = offered(`Keep the ${round(byHand)} counted by hand`, there, asked);
+  return {
+    sentence: `${device.name} counted ${round(moved)} ${unit} while it could not be heard; ${round(byHand)} turns were counted by hand.`,
+    answers:
+      Math.abs(moved) < 0.5
+        ? keeps
+        : [
+            ...offered(
+              `Take the counter’s ${round(moved)} ${unit}`,
+              sum(there, instead),
+              asked,
+              takeBack(device, open),
+            ),
+            ...keeps,
+            ...offered('Both were wound: count them together', sum(there, both), asked),
+          ],
+  };
+}
+
+function whoseItIs(
+  open: Unheard,
+  layers: readonly string[],
+  { unitsOn, there }: Gone,
+  asked: Asked,
+): CountQuestion {
+  const { device } = asked;
+  const unit = unitOf(device);
+  const moved = layers[0] === undefined ? 0 : unitsOn(layers[0]);
   const ended = open.ended.length > 0 ? `, and ${open.ended.map(nameOf).join(', ')} ended meanwhile` : '';
   return {
     sentence: `${device.name} went on by ${round(moved)} ${unit} while it could not be heard${ended}.`,
     answers: [
-      ...layers.map((on) => ({
-        words: `They are ${nameOf(on)}: count ${round(unitsOn(on))} ${unit} there`,
-        happenings: more({ [on]: unitsOn(on) }),
-      })),
-      { words: 'Count none of them', happenings: more({}) },
+      ...layers.flatMap((on) =>
+        offered(
+          `They are ${nameOf(on)}: count ${round(unitsOn(on))} ${unit} there`,
+          sum(there, { [on]: unitsOn(on) }),
+          asked,
+        ),
+      ),
+      ...offered('Count none of them', there, asked),
     ],
   };
 }
