@@ -1,6 +1,6 @@
 import type { Bench, Piece, Run } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { booking, numbered, receiveTwo } from '../testing/bookings';
+import { receiveTwo } from '../testing/bookings';
 import { CounterBenches, waitFor } from '../testing/counter-benches';
 import { FakeCounter } from '../testing/fake-counter';
 import { TestShop } from '../testing/test-shop';
@@ -19,13 +19,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-async function windingAt({ id: benchId }: Bench): Promise<Run> {
-  const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', booking(pieces));
-  const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
-  const steps = ['strip', 'mount', 'tie-on'].map((step) => ({ kind: 'step-done', payload: { step } }));
-  await ada('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, steps) });
-  return run;
-}
+const windingAt = (bench: Bench): Promise<Run> => benches.windingAt(bench, pieces);
 const turnsOf = async (run: Run, layer = 'backing'): Promise<number> =>
   (await benches.stateOf(run)).turns[layer] ?? 0;
 const counts = (run: Run, turns: number, layer = 'backing') =>

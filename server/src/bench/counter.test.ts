@@ -1,6 +1,6 @@
 import type { Bench, Piece, Run } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { booking, numbered, receiveTwo } from '../testing/bookings';
+import { receiveTwo } from '../testing/bookings';
 import { CounterBenches, waitFor } from '../testing/counter-benches';
 import { FakeCounter } from '../testing/fake-counter';
 import { TestShop } from '../testing/test-shop';
@@ -23,15 +23,7 @@ const read: CounterBenches['read'] = (run) => benches.read(run);
 const stateOf: CounterBenches['stateOf'] = (run) => benches.stateOf(run);
 const send: CounterBenches['send'] = (...of) => benches.send(...of);
 
-/** A run at a bench, up to the winding of the backing. */
-async function windingAt({ id: benchId }: Bench): Promise<Run> {
-  const { body: bag } = await ada<{ jobs: { id: number }[] }>('POST', '/bags', booking(pieces));
-  const { body: run } = await ada<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
-  const steps = ['strip', 'mount', 'tie-on'].map((step) => ({ kind: 'step-done', payload: { step } }));
-  await ada('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, steps) });
-  return run;
-}
-
+const windingAt = (bench: Bench): Promise<Run> => benches.windingAt(bench, pieces);
 const turnsOf = async (run: Run): Promise<number> => (await stateOf(run)).turns.backing ?? 0;
 
 describe('a counter at a bench', () => {

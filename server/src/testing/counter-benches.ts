@@ -1,8 +1,8 @@
-import { runFacts, type Bench, type Run, type RunFrame } from '@yard-spool/contract';
+import { runFacts, type Bench, type Piece, type Run, type RunFrame } from '@yard-spool/contract';
 import { foldRun, type RunState } from '@yard-spool/core';
 import { vi } from 'vitest';
 import { watchRun } from '../bench/watch-run';
-import { numbered } from './bookings';
+import { booking, numbered } from './bookings';
 import type { FakeCounter } from './fake-counter';
 import type { Ask } from './rack';
 import type { TestShop } from './test-shop';
@@ -19,6 +19,15 @@ export class CounterBenches {
     const device = { name: counter.name, address: counter.address, counts: 'handle-turns', per: 1, ...more };
     const body = { name, spanMm: 1500, hand: 'right', devices: [device] };
     return (await this.ask<Bench>('POST', '/benches', body)).body;
+  }
+
+  /** A run at a bench, up to the winding of the backing. */
+  async windingAt({ id: benchId }: Bench, pieces: { backing: Piece; main: Piece }): Promise<Run> {
+    const { body: bag } = await this.ask<{ jobs: { id: number }[] }>('POST', '/bags', booking(pieces));
+    const { body: run } = await this.ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId });
+    const steps = ['strip', 'mount', 'tie-on'].map((step) => ({ kind: 'step-done', payload: { step } }));
+    await this.ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, steps) });
+    return run;
   }
 
   /** Watches a run; gives what it is told, and a way to stop. */
