@@ -77,7 +77,8 @@ export const unitsOf = ({ counts, per }: CountingDevice, moved: number, gear: nu
 
 /**
  * A count that is heard again after something was done beside it. Where one layer was counted by hand and the counter
- * says the same, the counter's is taken; where it did not move, what was counted by hand stands; all else is asked about.
+ * says the same, the counter's is taken; where it did not move and nothing was counted, nothing happened; all else is
+ * asked about.
  */
 function besideUnheard(
   device: CountingDevice,
@@ -86,11 +87,10 @@ function besideUnheard(
   { gear, last, asks }: { readonly gear: number; readonly last: number | undefined; readonly asks: boolean },
 ): Credit {
   const asked: Credit = { happening: null, unclaimed: count - (last ?? open.since), odd: 'unheard' };
-  if (asks) return asked;
-  // It stood still: whatever was counted by hand is all there was, and nothing is left to ask.
-  if (count === open.since && !open.credited) return { ...NOTHING, happening: at(device, count) };
   const [hand, ...more] = Object.entries(open.byHand);
-  if (!hand || more.length > 0) return asked;
+  if (asks || more.length > 0) return asked;
+  if (!hand)
+    return count === open.since && !open.credited ? { ...NOTHING, happening: at(device, count) } : asked;
   const [layer, { turns, per }] = hand;
   const moved = unitsOf(device, count - open.since, gear);
   if (device.counts === 'metres' || !onlyOn(layer, open) || Math.abs(moved - turns) > AGREED) return asked;
