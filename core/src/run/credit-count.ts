@@ -43,20 +43,38 @@ const AGREED = 1;
  * @param options.gear spool turns to one counted turn of the layer
  * @param options.since the count as it stood when the layer began, where that is known
  * @param options.doubt what is wrong with the count itself, as its lines tell
+ * @param options.live whether the count is what the device stands at now, and not the last that was heard of it
  */
 export function creditCount(
   device: CountingDevice,
   state: Counting,
   count: number,
-  {
-    gear,
-    since = count,
-    doubt = null,
-  }: { readonly gear: number; readonly since?: number; readonly doubt?: OddCount | null },
+  weighed: Weighed,
 ): Credit {
-  const { current, devices, counting, unheard, held, heldAt, moving } = state;
-  const [last, open] = [devices[device.name], unheard[device.name]];
-  if (open) return besideUnheard(device, open, count, { gear, last, asks: held || doubt !== null });
+  const { gear, doubt = null, live = true } = weighed;
+  const [last, open] = [state.devices[device.name], state.unheard[device.name]];
+  if (!open) return onItsLayer(device, state, count, weighed);
+  return besideUnheard(device, open, count, { gear, last, asks: state.held || doubt !== null || !live });
+}
+
+/** What a count is weighed with. */
+interface Weighed {
+  /** Spool turns to one counted turn of the layer. */
+  readonly gear: number;
+  readonly since?: number;
+  readonly doubt?: OddCount | null;
+  readonly live?: boolean;
+}
+
+/** A count that nothing was done beside while it could not be heard. */
+function onItsLayer(
+  device: CountingDevice,
+  state: Counting,
+  count: number,
+  { gear, since = count, doubt = null }: Weighed,
+): Credit {
+  const { current, devices, counting, held, heldAt, moving } = state;
+  const last = devices[device.name];
   const layer = layerCounted(current, moving);
   if (layer === undefined) return NOTHING;
   // Its count when the layer began is written down first: turns made before that belong to no layer.

@@ -105,6 +105,17 @@ describe('a counter that is heard again', () => {
     expect(told(settled, 103).happening).toMatchObject({ payload: { turns: 1 } });
   });
 
+  it('is not compared before it is truly heard: what was heard last is older than what was done', () => {
+    const state = fold(byHand(5, 1, seen(60, true)));
+    expect(creditCount(DEVICE, state, 60, { gear: 5, live: false })).toMatchObject({
+      happening: null,
+      odd: 'unheard',
+    });
+    const quiet = fold(ended(5, 'wind-backing', seen(60, true)));
+    expect(creditCount(DEVICE, quiet, 60, { gear: 5, live: false }).happening).toBeNull();
+    expect(creditCount(DEVICE, quiet, 60, { gear: 5 }).happening).toMatchObject({ kind: 'device-at' });
+  });
+
   it('asks where they differ; what is answered is neither doubled nor lost', () => {
     const log = [byHand(5, 40, seen(60, true))];
     const state = fold(...log);

@@ -97,7 +97,8 @@ export class BenchCounter {
     const now = this.context.clock().getTime();
     this.heard = hearLine(before, line, { device: this.device, now, fresh });
     const moved = before?.count !== this.heard.count || before.doubt !== this.heard.doubt;
-    this.moved ||= moved;
+    // Heard again, it may settle what was done meanwhile though it did not move.
+    this.moved ||= moved || this.state !== 'up';
     if (before?.doubt !== this.heard.doubt) this.keptAt = 0;
     // What was counted soundly up to the doubt is credited before anything is asked.
     if (before?.doubt === null && this.heard.doubt !== null) this.soundDue = before.count;
@@ -203,7 +204,10 @@ export class BenchCounter {
     const { benchId, device } = this;
     const { runId, doubt, since } = stands;
     try {
-      const credit = await creditRun(this.context, runId, { leaving: false, ...stands, benchId, device });
+      const credit = await creditRun(this.context, runId, {
+        ...{ leaving: false, ...stands, benchId, device },
+        live: this.state === 'up',
+      });
       if (runId !== this.runId || !credit) return true;
       const { unclaimed, odd } = credit;
       if (doubt !== null && this.heard?.doubt === doubt && owesNothing(credit)) this.settled();

@@ -14,6 +14,8 @@ interface Stands {
   readonly since: number | null;
   /** What is wrong with the count, as the device's lines tell. */
   readonly doubt: OddCount | null;
+  /** Whether the device is heard now. */
+  readonly live: boolean;
   /** Another run was just put in this one's place: what was counted up to then is still its own. */
   readonly leaving: boolean;
 }
@@ -27,7 +29,7 @@ interface Stands {
 export const creditRun = (
   context: ServerContext,
   runId: number,
-  { benchId, device, count, since, doubt, leaving }: Stands,
+  { benchId, device, count, since, doubt, live, leaving }: Stands,
 ): Promise<Credit | null> =>
   unit(context, null, async (u) => {
     const { runs, benches, counters } = u.tables;
@@ -43,7 +45,12 @@ export const creditRun = (
     // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
     const known = served.runId === runId ? state : { ...state, counting: NOBODY };
     const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-    const credit = creditCount(device, known, count, { gear, doubt, ...(since === null ? {} : { since }) });
+    const credit = creditCount(device, known, count, {
+      gear,
+      doubt,
+      live,
+      ...(since === null ? {} : { since }),
+    });
     if (served.runId !== runId) await counters.change(served, { runId });
     if (credit.happening) await write(u, runId, credit.happening);
     return credit;
