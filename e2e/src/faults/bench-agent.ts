@@ -1,5 +1,5 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { runFacts, type CounterAtBench, type Run, type RunFrame } from '@yard-spool/contract';
+import { runFacts, type CounterAtBench, type Run } from '@yard-spool/contract';
 import {
   countQuestion,
   foldRun,
@@ -12,6 +12,7 @@ import {
   type RunState,
 } from '@yard-spool/core';
 import { Away, Refused, type Ask } from './ask';
+import { hearFrames, type Told } from './frames';
 
 /** Events in one request. */
 const CHUNK = 200;
@@ -31,6 +32,7 @@ export class BenchAgent {
   private hears = false;
   private movedAt = 0;
   private over = false;
+  private readonly gone = new AbortController();
   private readonly working: Promise<unknown>[];
 
   constructor(
@@ -107,7 +109,7 @@ export class BenchAgent {
   }
 
   /** Where it stands, for whoever looks into a failure. */
-  told(): string {
+  standing(): string {
     const { turns, unheard, devices, current } = this.state();
     const [log, pending] = [this.log, this.numbered()].map((events) =>
       events.slice(-60).map(({ seq, kind, payload }) => `${String(seq)} ${kind} ${JSON.stringify(payload)}`),
@@ -117,6 +119,7 @@ export class BenchAgent {
 
   async close(): Promise<void> {
     this.over = true;
+    this.gone.abort();
     await Promise.all(this.working);
   }
 
@@ -190,37 +193,24 @@ export class BenchAgent {
   /** Hears of its counter and of what is added to its log, and asks again whenever that breaks. */
   private async listen(): Promise<void> {
     while (!this.over) {
-      try {
-        const place = this.log.at(-1)?.seq ?? 0;
-        const response = await fetch(`${this.address}/live?runs=${String(this.run.id)}:${String(place)}`, {
-          headers: this.ask.headers,
-        });
-        if (response.ok && response.body) await this.read(response.body);
-      } catch {
-        // The server is away.
-      }
+      const runs = `${String(this.run.id)}:${String(this.log.at(-1)?.seq ?? 0)}`;
+      // A stream that breaks means that the server is away.
+      await hearFrames(this.ask, this.address, runs, (told) => this.told(told), this.gone.signal).catch(
+        () => undefined,
+      );
       this.hears = false;
       await pause(AGAIN_MS);
     }
   }
 
-  private async read(body: ReadableStream<Uint8Array>): Promise<void> {
-    const decoder = new TextDecoder();
-    let begun = '';
-    for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) {
-      if (this.over) return;
-      const parts = `${begun}${decoder.decode(chunk, { stream: true })}`.split('\n\n');
-      begun = parts.pop() ?? '';
-      for (const part of parts) {
-        if (!part.startsWith('data: {')) continue;
-        const { frame } = JSON.parse(part.slice(6)) as { frame: RunFrame };
-        this.hears = true;
-        if (frame.kind === 'counter') {
-          if (frame.counter?.count !== this.frame?.count) this.movedAt = Date.now();
-          this.frame = frame.counter;
-        } else this.hear(frame.events);
-      }
+  private told({ frame }: Told): void {
+    this.hears = true;
+    if (frame.kind === 'log') {
+      this.hear(frame.events);
+      return;
     }
+    if (frame.counter?.count !== this.frame?.count) this.movedAt = Date.now();
+    this.frame = frame.counter;
   }
 }
 

@@ -3,10 +3,10 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { setTimeout as pause } from 'node:timers/promises';
-import type { Run, RunFrame } from '@yard-spool/contract';
 import { foldRun, type RunHappening } from '@yard-spool/core';
-import { runFacts } from '@yard-spool/contract';
+import { runFacts, type Run } from '@yard-spool/contract';
 import { Ask } from './ask';
+import { hearFrames, type Told } from './frames';
 import { addBench, receiveTwo, runAt, signIn } from './setup';
 import { Shop } from './shop';
 
@@ -110,24 +110,11 @@ function watch(all: readonly Run[], counters: readonly Timed[], lags: number[]):
   const stop = new AbortController();
   const asked = all.map(({ id }) => `${String(id)}:0`).join(',');
   const of = new Map(all.map(({ id }, i) => [id, counters[i]]));
-  const read = async (): Promise<void> => {
-    const { body } = await fetch(`${shop.address}/live?runs=${asked}`, {
-      headers: ask.headers,
-      signal: stop.signal,
-    });
-    let begun = '';
-    const decoder = new TextDecoder();
-    for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) {
-      const parts = `${begun}${decoder.decode(chunk, { stream: true })}`.split('\n\n');
-      begun = parts.pop() ?? '';
-      for (const part of parts.filter((one) => one.startsWith('data: {'))) {
-        const { run, frame } = JSON.parse(part.slice(6)) as { run: number; frame: RunFrame };
-        const saidAt = frame.kind === 'counter' ? of.get(run)?.saidAt[frame.counter?.count ?? 0] : undefined;
-        if (saidAt !== undefined) lags.push(performance.now() - saidAt);
-      }
-    }
+  const hear = ({ run, frame }: Told): void => {
+    const saidAt = frame.kind === 'counter' ? of.get(run)?.saidAt[frame.counter?.count ?? 0] : undefined;
+    if (saidAt !== undefined) lags.push(performance.now() - saidAt);
   };
-  read().catch(() => undefined);
+  hearFrames(ask, shop.address, asked, hear, stop.signal).catch(() => undefined);
   return stop;
 }
 

@@ -70,7 +70,7 @@ export class Fill {
       this.compare();
       await this.closed();
     } catch (error) {
-      throw new Error(`${String(error)}\nTruly ${JSON.stringify(this.truth)}\n${this.agent.told()}`, {
+      throw new Error(`${String(error)}\nTruly ${JSON.stringify(this.truth)}\n${this.agent.standing()}`, {
         cause: error,
       });
     } finally {
@@ -112,9 +112,11 @@ export class Fill {
   }
 
   private async turn(layer: string, by: number): Promise<void> {
-    const byHand = this.counter === null || (!this.agent.heard && this.disturbed.chance() < 0.5);
+    const counts = this.disturbed.chance() < 0.5;
     if (this.counter !== null) await this.panel(`/turn?n=${String(by)}`);
-    if (byHand) this.agent.happen({ kind: 'turns', payload: { layer, turns: by } });
+    // Pressed as it is seen then: a counter that is heard again counts for itself.
+    if (this.counter === null || (!this.agent.heard && counts))
+      this.agent.happen({ kind: 'turns', payload: { layer, turns: by } });
     this.check(layer);
   }
 
@@ -149,7 +151,9 @@ export class Fill {
     const more = this.agent.state().turns[layer] ?? 0;
     if (more <= this.truth[layer]! + 1.01) return;
     this.outcome.unasked += more - this.truth[layer]!;
-    process.stderr.write(`More than was wound: truly ${JSON.stringify(this.truth)}\n${this.agent.told()}\n`);
+    process.stderr.write(
+      `More than was wound: truly ${JSON.stringify(this.truth)}\n${this.agent.standing()}\n`,
+    );
   }
 
   private async end(step: RunStep): Promise<void> {
@@ -169,7 +173,7 @@ export class Fill {
     const wrong = Object.entries(this.truth).some(
       ([layer, truly]) => Math.abs((turns[layer] ?? 0) - truly) > 0.01,
     );
-    if (wrong) process.stderr.write(`Truly ${JSON.stringify(this.truth)}\n${this.agent.told()}\n`);
+    if (wrong) process.stderr.write(`Truly ${JSON.stringify(this.truth)}\n${this.agent.standing()}\n`);
     for (const [layer, truly] of Object.entries(this.truth)) {
       const off = (turns[layer] ?? 0) - truly;
       if (off < -0.01) this.outcome.lost -= off;

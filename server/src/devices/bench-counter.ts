@@ -139,7 +139,7 @@ export class BenchCounter {
     }
     this.listen(runId);
     [this.unclaimed, this.odd] = [0, null];
-    if (this.heard) this.heard = answered(this.heard);
+    this.settled();
     this.rung([]);
     this.tell();
   };

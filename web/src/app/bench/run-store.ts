@@ -157,7 +157,7 @@ export class RunStore {
     } catch (error) {
       this.trouble.set(sentenceOf(error));
       // Nothing of it is kept here: it is asked for again until the server is back, or somebody goes elsewhere.
-      const away = error instanceof RequestProblem && ['server-away', 'database-away'].includes(error.code);
+      const away = error instanceof RequestProblem && error.away;
       if (away) this.again = setTimeout(() => void this.open(id, { watched }), AGAIN_MS);
     }
   }

@@ -21,8 +21,6 @@ const PATIENCE_MS = 5000;
 /** How long after an answer that was too long in coming the next ones are not waited for as long, ms. */
 const SLOW_MS = 20_000;
 const IMPATIENCE_MS = 300;
-/** What only means that the server cannot answer now. */
-const AWAY = new Set<RequestProblem['code']>(['server-away', 'database-away']);
 
 /** The one way to the server: a route of the contract in, its checked reply out, a `RequestProblem` on failure. */
 @Injectable({ providedIn: 'root' })
@@ -71,7 +69,7 @@ export class ApiService {
         },
       }),
       catchError((error: unknown) => {
-        const away = error instanceof RequestProblem && AWAY.has(error.code);
+        const away = error instanceof RequestProblem && error.away;
         return away ? last(throwError(() => error)) : throwError(() => error);
       }),
     );

@@ -10,6 +10,11 @@ export class RequestProblem extends Error {
     super(sentence);
     this.name = 'RequestProblem';
   }
+
+  /** Whether it only means that nobody can answer now. */
+  get away(): boolean {
+    return this.code === 'server-away' || this.code === 'database-away';
+  }
 }
 
 /** Any thrown thing as a sentence. */
