@@ -25,7 +25,7 @@ const CORE = [
     'mass',
   ],
   ...['money', 'soak'],
-  ...['twist', 'lay', 'builds', 'advice', 'steps', 'run', 'settle', 'learn'],
+  ...['twist', 'lay', 'builds', 'advice', 'steps', 'run', 'settle', 'learn', 'record'],
 ];
 const coreUpwards = CORE.map((folder, i) => ({
   name: `core-${folder}-imports-only-from-below`,

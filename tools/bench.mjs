@@ -1,11 +1,31 @@
 // npm run bench: performance figures, each beside its limit.
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { live } from './lib/lifetime.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { fuzz } from './lib/fuzz.mjs';
+import { atEnd, live } from './lib/lifetime.mjs';
 import { ensureNode, ensurePackages } from './lib/packages.mjs';
-import { ROOT } from './lib/paths.mjs';
+import { CACHE, ROOT } from './lib/paths.mjs';
 import { prepare } from './lib/prepare.mjs';
 import { run } from './lib/run.mjs';
+
+/** Requests of the fuzz, with the event loop looked at after each, and rounds of its races. */
+const FUZZ = { count: 20_000, rounds: 200 };
+
+/** How fast a shop of 100,000 fills answers; how many of its limits were not kept. */
+async function load() {
+  const folder = join(CACHE, 'test', 'load', 'database');
+  const database = await startDatabase(folder, { durable: false, tests: true });
+  atEnd(database.stop);
+  try {
+    const { code } = await run('node', ['--import', 'tsx', join(ROOT, 'server', 'src', 'load', 'main.ts')], {
+      ...{ env: { YARD_SPOOL_TEST_DATABASE: database.testsAddress ?? '' }, show: true, allowFailure: true },
+    });
+    return code === 0 ? 0 : 1;
+  } finally {
+    await database.stop();
+  }
+}
 
 live(async () => {
   ensureNode();
@@ -16,5 +36,7 @@ live(async () => {
   }
   await prepare();
   await run('node', ['--import', 'tsx', join(ROOT, 'e2e', 'src', 'faults', 'eight.ts')], { show: true });
-  return 0;
+  const slow = await load();
+  const { failed } = await fuzz(FUZZ, { lag: true, show: true });
+  return failed + slow;
 });

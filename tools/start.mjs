@@ -1,37 +1,76 @@
 // npm start: the server on the shop's own data.
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { backUpNightly } from './lib/backups.mjs';
+import { certificateFor, ownNames } from './lib/certificate.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { lockFolder, makeFolder } from './lib/folder-lock.mjs';
 import { atEnd, live } from './lib/lifetime.mjs';
 import { shopDataFolder } from './lib/paths.mjs';
 import { prepare } from './lib/prepare.mjs';
-import { say, step } from './lib/progress.mjs';
+import { say, step, Told } from './lib/progress.mjs';
 import { startServer } from './lib/server.mjs';
 
 live(async () => {
+  const asked = readArguments();
   const folder = shopDataFolder();
   const lock = lockFolder(folder);
   atEnd(lock.release);
   await prepare();
   makeFolder(join(folder, 'logs'));
   const outside = process.env.YARD_SPOOL_DATABASE;
-  const database = outside ?? (await step('Starting the database', () => ownDatabase(folder)));
+  const { address, schemaAddress } = outside
+    ? { address: outside, schemaAddress: process.env.YARD_SPOOL_SCHEMA_DATABASE }
+    : await step('Starting the database', () => ownDatabase(folder));
+  const lan = asked.lan ? await onTheNetwork(folder, asked) : null;
   const server = await step('Starting the server', () =>
     startServer({
-      database,
+      database: address,
+      schema: schemaAddress,
+      lan,
       log: join(folder, 'logs', 'server.log'),
       tell: say,
     }),
   );
   atEnd(server.stop);
+  backUpNightly(address, folder, say);
   lock.tell(server.address);
-  say(`\nYard Spool is ready at ${server.address}\nIts data is in ${folder}. Ctrl-C ends it.\n`);
+  say(`\nYard Spool is ready at ${server.address}\nIts data is in ${folder}. Ctrl-C ends it.`);
+  say(asked.lan ? LAN_WORDS : '');
   return undefined;
 });
+
+const LAN_WORDS =
+  'Other devices of this network come in by that address; House, Access shows it as a code for a tablet’s camera. A ' +
+  'certificate it made itself is not known to them: compare the fingerprint shown there, then accept it.\n';
+
+/** `--lan`: for the whole network, with `--cert` and `--key` (files) or a certificate of its own, and `--name` for each name. */
+function readArguments() {
+  try {
+    return parseArgs({
+      options: {
+        lan: { type: 'boolean', default: false },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        name: { type: 'string', multiple: true, default: [] },
+      },
+    }).values;
+  } catch (error) {
+    throw new Told(
+      `${error instanceof Error ? error.message : error} Known are --lan, --cert, --key and --name.`,
+    );
+  }
+}
+
+/** @param {string} folder @param {ReturnType<typeof readArguments>} asked */
+async function onTheNetwork(folder, { name, cert, key }) {
+  const names = ownNames(name);
+  return { names, ...(await certificateFor(join(folder, 'tls'), names, { cert, key })) };
+}
 
 /** @param {string} folder */
 async function ownDatabase(folder) {
   const database = await startDatabase(join(folder, 'database'), { tell: say });
   atEnd(database.stop);
-  return database.address('yard_spool');
+  return database;
 }

@@ -9,6 +9,7 @@ import { atEnd, live } from './lib/lifetime.mjs';
 import { ensureNode, ensurePackages } from './lib/packages.mjs';
 import { CACHE, ROOT } from './lib/paths.mjs';
 import { say, step, Told } from './lib/progress.mjs';
+import { fuzz } from './lib/fuzz.mjs';
 import { checkBy, testProject, testScreens } from './lib/stages.mjs';
 import { quick } from './lib/quick.mjs';
 import { checkTestShare } from './lib/test-share.mjs';
@@ -46,6 +47,7 @@ const STAGES = {
   unit: { what: 'Core and contract', work: () => testProject('unit') },
   screens: { what: 'Screens, component by component', work: () => testScreens() },
   api: { what: 'Server on a real database', work: testApi },
+  fuzz: { what: 'Requests nearly right and nothing like it', work: () => fuzz(FUZZ) },
   faults: {
     what: 'Kills and faults',
     work: async () => {
@@ -57,6 +59,9 @@ const STAGES = {
 };
 /** Stages that run only where they are named. @type {typeof STAGES} */
 const ON_REQUEST = { quick: { what: 'What changed', work: quick } };
+
+/** Requests and rounds of the fuzz in an ordinary run. */
+const FUZZ = { count: 3000, rounds: 10 };
 
 /** Slow tests named at the end. */
 const SHOWN = 12;
@@ -97,10 +102,17 @@ live(async () => {
 });
 
 async function testApi() {
-  const database = await startDatabase(join(CACHE, 'test', 'api', 'database'), { durable: false });
+  const database = await startDatabase(join(CACHE, 'test', 'api', 'database'), {
+    durable: false,
+    tests: true,
+  });
   atEnd(database.stop);
   try {
-    return await testProject('api', { YARD_SPOOL_TEST_DATABASE: database.address('yard_spool') });
+    return await testProject('api', {
+      YARD_SPOOL_TEST_DATABASE: database.testsAddress ?? '',
+      YARD_SPOOL_TEST_APP: database.address,
+      YARD_SPOOL_TEST_SCHEMA: database.schemaAddress,
+    });
   } finally {
     await database.stop();
   }

@@ -3,7 +3,16 @@ import { bagsApi } from './api/bags';
 import { benchApi } from './api/bench';
 import { houseApi } from './api/house';
 import { rackApi } from './api/rack';
+import { recordApi } from './api/record';
 import { reelsApi } from './api/reels';
 
 /** Everything the server answers, by area. */
-export const api = { ...accessApi, ...bagsApi, ...reelsApi, ...rackApi, ...houseApi, ...benchApi } as const;
+export const api = {
+  ...accessApi,
+  ...bagsApi,
+  ...reelsApi,
+  ...recordApi,
+  ...rackApi,
+  ...houseApi,
+  ...benchApi,
+} as const;

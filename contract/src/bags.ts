@@ -11,6 +11,7 @@ import {
   VersionSchema,
 } from './basics';
 import { CustomerSchema, NewCustomerSchema } from './customers';
+import { DrawingSchema } from './drawing';
 import { BroughtLineSchema, CutsSchema, PlannedCutSchema } from './cuts';
 import { FillPlanSchema, ObservationSchema, PlanInputSchema } from './plan';
 
@@ -151,6 +152,9 @@ export const BagRowSchema = v.object({
       label: v.string(),
       state: JobStateSchema,
       runId: v.nullable(IdSchema),
+      type: v.picklist(REEL_TYPES),
+      /** As it is planned. */
+      drawing: DrawingSchema,
     }),
   ),
 });

@@ -4,6 +4,8 @@ import { IdSchema, line, VersionSchema } from './basics';
 /** What a counting device counts. */
 export const COUNTED = ['handle-turns', 'spool-turns', 'metres'] as const;
 
+const isPort = (port: number): boolean => port >= 1 && port <= 65_535;
+
 /** A counting device at a bench: where it sends its lines from, and how many counts make one of what it counts. */
 export const DeviceSchema = v.object({
   /** The name it gives itself in each line it sends. */
@@ -15,7 +17,8 @@ export const DeviceSchema = v.object({
   address: v.pipe(
     v.string(),
     v.trim(),
-    v.regex(/^[\w.-]+:\d{1,5}$/, 'An address is a host and a port, like 127.0.0.1:4711.'),
+    v.regex(/^[\w.-]{1,100}:\d{1,5}$/, 'An address is a host and a port, like 127.0.0.1:4711.'),
+    v.check((address) => isPort(Number(address.split(':')[1])), 'A port is from 1 to 65535.'),
   ),
   counts: v.picklist(COUNTED),
   per: v.pipe(

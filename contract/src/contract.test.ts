@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import * as v from 'valibot';
 import { api } from './api';
 import { FillPlanSchema, PlanInputSchema } from './plan';
-import { RunEventSchema } from './runs';
+import { RunEventSchema } from './run-events';
 
 const INPUT: PlanInput = {
   observations: [

@@ -1,6 +1,6 @@
 import type { Ranged } from '@yard-spool/core';
 import * as v from 'valibot';
-import { IdSchema, line, MillimetresSchema } from './basics';
+import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
 import { MATERIALS } from '@yard-spool/core';
 import { diameter, PIECE_KINDS, WATER_STATES, type Piece } from './rack';
 
@@ -11,7 +11,7 @@ export const TakesSchema = v.union([
 ]);
 export type Takes = v.InferOutput<typeof TakesSchema>;
 
-const layer = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
+const layer = KeySchema;
 
 /**
  * What a layer of the plan is to be cut from: a piece on the rack; line the customer brings, by its place in the booking;

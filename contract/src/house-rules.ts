@@ -82,6 +82,16 @@ const settled = {
   /** Units a new screen begins with; each person switches their own. */
   units: v.picklist(['metric', 'imperial']),
   zone: ZoneSchema,
+  /** Minutes without use after which somebody is signed out; 0 for never. */
+  idleMinutes: v.optional(
+    v.pipe(
+      v.number(),
+      v.integer('Minutes are whole.'),
+      v.check((minutes) => minutes === 0 || minutes >= 5, 'At least 5 minutes, or 0 for never.'),
+      v.maxValue(720, 'After 12 hours everybody is signed out anyway: type up to 720 minutes.'),
+    ),
+    240,
+  ),
   bins: BinsSchema,
   cautions: OwnCautionsSchema,
 };

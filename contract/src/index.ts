@@ -5,6 +5,7 @@ export { CODE_PATTERN } from './basics';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
 export {
+  NAME_AS_PASSCODE,
   PersonSchema,
   type Member,
   type NewPerson,
@@ -12,7 +13,11 @@ export {
   type PersonChange,
   type SignInSheet,
 } from './people';
+export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit';
+export type { Network } from './network';
+export { isTheirName } from './passcode';
 export { COUNTED, type Bench, type Device, type NewBench } from './benches';
+export { counterOf, meterOf, type CounterAtBench } from './counter-of-bench';
 export { exceptionsFor, type NewException, type Exception, type ExceptionFacts } from './exceptions';
 export { adviceFacts } from './advice-facts';
 export type { Customer } from './customers';
@@ -59,7 +64,7 @@ export {
   RACK_FILES,
   type ImportResult,
   type RackFile,
-  type RackImport,
+  ImportRackSchema,
   type RowError,
 } from './rack-files';
 export type { Habits, HouseChange, KeptHouseRules, Preview, PreviewReel } from './house-rules';
@@ -83,18 +88,34 @@ export {
   type Wants,
 } from './bags';
 export {
-  RunEventSchema,
   runFacts,
   RunFrameSchema,
-  type CounterAtBench,
   type CounterWaiting,
   type OpenRun,
   type Run,
   type RunFrame,
   type RunRules,
 } from './runs';
+export { RunEventSchema } from './run-events';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
-export type { Fill, FillLayer, Reel, ReelRow } from './reels';
+export { FillSchema, type Fill, type FillLayer, type Reel, type ReelRow } from './reels';
 export type { Learning } from './learning';
 export type { Page } from './pages';
 export type { CustomerCounter } from './reels';
+export type { Drawing } from './drawing';
+export {
+  CAUSES,
+  COMPLAINTS,
+  type Comeback,
+  type ComebackChange,
+  type CorrectFill,
+  type CustomerChange,
+  type CustomerPage,
+  type DueRow,
+  type FillMark,
+  type NewComeback,
+  type OnSpool,
+  type Recipe,
+  type ReelChange,
+} from './record';
+export type { Found, GotQuery, GotRow, SearchHit } from './search';

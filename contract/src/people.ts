@@ -1,19 +1,22 @@
 import * as v from 'valibot';
 import { IdSchema, InstantSchema, line, VersionSchema } from './basics';
+import { isTheirName, PasscodeSchema } from './passcode';
 
 const RoleSchema = v.picklist(['technician', 'manager'], 'Say whether they are a technician or a manager.');
 
 export const PersonSchema = v.object({ id: IdSchema, name: v.string(), role: RoleSchema });
 export type Person = v.InferOutput<typeof PersonSchema>;
 
-export const PasscodeSchema = v.pipe(
-  v.string(),
-  v.minLength(4, 'A passcode has at least 4 characters.'),
-  v.maxLength(64, 'A passcode has at most 64 characters.'),
-);
-
 export const SignInSchema = v.object({ name: line('A name'), passcode: v.pipe(v.string(), v.maxLength(64)) });
-export const FirstPersonSchema = v.object({ name: line('A name'), passcode: PasscodeSchema });
+export const NAME_AS_PASSCODE = 'A passcode is not the name it belongs to. Choose another.';
+
+export const FirstPersonSchema = v.pipe(
+  v.object({ name: line('A name'), passcode: PasscodeSchema }),
+  v.forward(
+    v.check(({ name, passcode }) => !isTheirName(passcode, name), NAME_AS_PASSCODE),
+    ['passcode'],
+  ),
+);
 
 /** Who may sign in here. Passcodes are told for the demo's invented people only. */
 export const SignInSheetSchema = v.object({
@@ -31,7 +34,13 @@ export const MemberSchema = v.object({
 });
 export type Member = v.InferOutput<typeof MemberSchema>;
 
-export const NewPersonSchema = v.object({ name: line('A name'), role: RoleSchema, passcode: PasscodeSchema });
+export const NewPersonSchema = v.pipe(
+  v.object({ name: line('A name'), role: RoleSchema, passcode: PasscodeSchema }),
+  v.forward(
+    v.check(({ name, passcode }) => !isTheirName(passcode, name), NAME_AS_PASSCODE),
+    ['passcode'],
+  ),
+);
 export type NewPerson = v.InferOutput<typeof NewPersonSchema>;
 
 /** Another name or role, leaving, or coming back; on the person as they were looked at. */

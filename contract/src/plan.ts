@@ -12,9 +12,10 @@ import {
   type SpoolGeometry,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { FigureSchema, KeySchema } from './basics';
 
-const number = v.pipe(v.number(), v.finite());
-const key = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
+const number = FigureSchema;
+const key = KeySchema;
 
 export const LineSchema: v.GenericSchema<Line> = v.object({
   key,
@@ -68,7 +69,7 @@ export const BeliefSchema = v.object({
   median: v.pipe(number, v.minValue(0.01), v.maxValue(100)),
   sd: v.pipe(number, v.minValue(0.0001), v.maxValue(5)),
 });
-const beliefs = v.record(key, BeliefSchema);
+const beliefs = v.pipe(v.record(key, BeliefSchema), v.maxEntries(60, 'Sixty beliefs are the most.'));
 
 /** A counter that was matched before, as learning keeps it. */
 export const KnownCounterSchema: v.GenericSchema<KnownCounter> = v.object({
@@ -76,7 +77,7 @@ export const KnownCounterSchema: v.GenericSchema<KnownCounter> = v.object({
   step: v.pipe(number, v.minValue(0.01), v.maxValue(10)),
   match: v.pipe(number, v.minValue(5), v.maxValue(300)),
   perTurn: v.pipe(number, v.minValue(0.001), v.maxValue(10)),
-  sd: v.pipe(number, v.minValue(0), v.maxValue(1)),
+  sd: v.pipe(number, v.minValue(0.00001), v.maxValue(1)),
   from: v.picklist(['reel', 'kind', 'usual']),
 });
 
@@ -126,15 +127,35 @@ export const FillRequestSchema: v.GenericSchema<FillRequest> = v.object({
   guideBore: v.exactOptional(number),
 });
 
-/** What a plan is made from, as it travels and as it is kept. */
-export const PlanInputSchema: v.GenericSchema<PlanInput> = v.object({
-  observations: v.pipe(v.array(ObservationSchema), v.maxLength(60)),
-  request: FillRequestSchema,
-  beliefs: v.exactOptional(BeliefsSchema),
-  assumed: v.exactOptional(v.pipe(v.array(v.picklist(ASSUMED)), v.maxLength(ASSUMED.length))),
-});
+/** Lines that all readings of one spool together speak of: each is an unknown that takes time to work out. */
+const MOST_LINES = 24;
 
-const RangedSchema = v.object({ value: number, sd: number, low: number, high: number });
+const linesIn = ({ observations, request }: PlanInput): ReadonlySet<string> =>
+  new Set([
+    ...request.layers.flatMap((layer) => ('line' in layer ? [layer.line.key] : [])),
+    ...observations.flatMap((one) => [
+      ...('layers' in one ? one.layers.flatMap((on) => ('line' in on ? [on.line.key] : [])) : []),
+      ...('line' in one ? [one.line.key] : []),
+    ]),
+  ]);
+
+/** What a plan is made from, as it travels and as it is kept. */
+export const PlanInputSchema: v.GenericSchema<PlanInput> = v.pipe(
+  v.object({
+    observations: v.pipe(v.array(ObservationSchema), v.maxLength(60)),
+    request: FillRequestSchema,
+    beliefs: v.exactOptional(BeliefsSchema),
+    assumed: v.exactOptional(v.pipe(v.array(v.picklist(ASSUMED)), v.maxLength(ASSUMED.length))),
+  }),
+  v.check(
+    (input) => linesIn(input).size <= MOST_LINES,
+    `The readings of one spool speak of at most ${String(MOST_LINES)} lines.`,
+  ),
+);
+
+/** What was worked out is told as it is. */
+const finite = v.pipe(v.number(), v.finite());
+const RangedSchema = v.object({ value: finite, sd: finite, low: finite, high: finite });
 
 const IssueSchema = v.object({
   code: v.picklist([
@@ -156,7 +177,7 @@ const IssueSchema = v.object({
   severity: v.picklist(['error', 'caution']),
   sentence: v.string(),
   at: v.exactOptional(v.string()),
-  values: v.exactOptional(v.record(v.string(), number)),
+  values: v.exactOptional(v.record(v.string(), finite)),
 });
 
 const PlannedLayerSchema = v.object({
@@ -164,14 +185,14 @@ const PlannedLayerSchema = v.object({
   request: LayerRequestSchema,
   length: RangedSchema,
   wraps: RangedSchema,
-  innerRadius: number,
-  outerRadius: number,
-  depthBefore: number,
+  innerRadius: finite,
+  outerRadius: finite,
+  depthBefore: finite,
   depthAfter: RangedSchema,
-  spoolTurns: number,
+  spoolTurns: finite,
   handleTurns: RangedSchema,
-  perTurnStart: number,
-  perTurnEnd: number,
+  perTurnStart: finite,
+  perTurnEnd: finite,
 });
 
 /** A plan as it travels and as it is kept: the core's own, to the last digit. */
@@ -179,15 +200,15 @@ export const FillPlanSchema: v.GenericSchema<FillPlan> = v.object({
   layers: v.array(PlannedLayerSchema),
   solvedFor: v.nullable(key),
   gap: RangedSchema,
-  total: number,
-  wetGap: v.nullable(v.object({ low: number, high: number })),
+  total: finite,
+  wetGap: v.nullable(v.object({ low: finite, high: number })),
   issues: v.array(IssueSchema),
 });
 
 export const SpoolGeometrySchema: v.GenericSchema<SpoolGeometry> = v.object({
-  lipRadius: number,
-  width: number,
-  arborRadius: number,
-  packing: number,
-  ratingDepth: number,
+  lipRadius: finite,
+  width: finite,
+  arborRadius: finite,
+  packing: finite,
+  ratingDepth: finite,
 });

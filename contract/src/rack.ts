@@ -191,9 +191,11 @@ export const CountPieceSchema = v.object({
     v.maxValue(MOST_MM, 'A piece is at most 100 km long.'),
   ),
   why,
+  /** It holds less than is promised off it, and whoever counts knows whose promise breaks. */
+  anyway: v.optional(v.boolean(), false),
 });
 
-export type PieceCount = v.InferOutput<typeof CountPieceSchema>;
+export type PieceCount = v.InferInput<typeof CountPieceSchema>;
 
 /** What a piece weighed. `dry` says that somebody knows it to be dry though it was in the water. */
 export const WeighPieceSchema = v.object({

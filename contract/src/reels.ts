@@ -1,15 +1,26 @@
 import { COUNTER_UNITS, type KeptMatch } from '@yard-spool/core';
 import * as v from 'valibot';
-import { IdSchema, InstantSchema, MillimetresSchema } from './basics';
+import { IdSchema, InstantSchema, MillimetresSchema, VersionSchema } from './basics';
+import { ComebackSchema, OnSpoolSchema } from './record';
 import { REEL_TYPES } from './bags';
 import { PIECE_KINDS } from './rack';
 import { CustomerSchema, CustomerSearchSchema } from './customers';
 import { afterOf } from './pages';
+import { DrawingSchema } from './drawing';
 import { RunRulesSchema } from './runs';
-import { LineSchema, SpoolGeometrySchema } from './plan';
+import { LineSchema, ObservationSchema, SpoolGeometrySchema } from './plan';
 
 /** What a length can rest on. */
-export const BASES = ['counter', 'hand-count', 'meter', 'depth', 'used-up', 'weighed', 'plan'] as const;
+export const BASES = [
+  'counter',
+  'hand-count',
+  'meter',
+  'depth',
+  'used-up',
+  'weighed',
+  'plan',
+  'corrected',
+] as const;
 
 /** One layer as it went on. */
 export const FillLayerSchema = v.object({
@@ -21,6 +32,8 @@ export const FillLayerSchema = v.object({
   tint: v.string(),
   pieceCode: v.nullable(v.string()),
   pieceKind: v.nullable(v.picklist(PIECE_KINDS)),
+  /** The lot of its piece; empty where it is not known. */
+  lot: v.string(),
   lengthMm: MillimetresSchema,
   /** Least and most it likely is, mm; the same as the length where it was recorded without. */
   likelyMm: v.tuple([MillimetresSchema, MillimetresSchema]),
@@ -79,6 +92,8 @@ export const FillSchema = v.object({
   id: IdSchema,
   runId: IdSchema,
   bagNumber: IdSchema,
+  /** Which of the reel's spools. */
+  spoolName: v.string(),
   closedAt: InstantSchema,
   by: v.string(),
   /** Gap as read at the bench, mm; null where nobody read it. */
@@ -91,6 +106,9 @@ export const FillSchema = v.object({
   layers: v.array(FillLayerSchema),
   /** How its counter was set up; null where it has none, or was never walked. */
   counter: v.nullable(KeptMatchSchema),
+  /** How often something in it was put right. */
+  corrections: v.number(),
+  comebacks: v.array(ComebackSchema),
 });
 export type Fill = v.InferOutput<typeof FillSchema>;
 
@@ -100,6 +118,8 @@ export const ReelRowSchema = v.object({
   label: v.string(),
   customer: v.string(),
   filledAt: v.nullable(InstantSchema),
+  /** What lies on it now; null where nothing of ours does. */
+  drawing: v.nullable(DrawingSchema),
 });
 export type ReelRow = v.InferOutput<typeof ReelRowSchema>;
 
@@ -107,11 +127,24 @@ export const ReelsQuerySchema = v.object({ ...CustomerSearchSchema.entries, afte
 
 export const ReelSchema = v.object({
   tag: v.string(),
+  version: VersionSchema,
   type: v.picklist(REEL_TYPES),
   label: v.string(),
   customer: CustomerSchema,
   /** Newest first. */
   fills: v.array(FillSchema),
+  /** Its spools, with all that was read of each. */
+  spools: v.array(
+    v.object({
+      name: v.string(),
+      observations: v.array(ObservationSchema),
+      /** What lies on it now, and when that is due. */
+      on: v.nullable(OnSpoolSchema),
+    }),
+  ),
+  /** Its other tags, and what was done to its entry, newest first. */
+  tags: v.array(v.string()),
+  history: v.array(v.object({ at: InstantSchema, by: v.string(), what: v.string() })),
   /** The bag it is waiting in, if it is. */
   waiting: v.nullable(v.object({ bagNumber: IdSchema, jobId: IdSchema, runId: v.nullable(IdSchema) })),
 });

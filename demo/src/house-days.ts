@@ -1,4 +1,4 @@
-import type { Person } from '@yard-spool/contract';
+import type { Device, Person } from '@yard-spool/contract';
 import {
   addBench,
   changeHouseRules,
@@ -9,14 +9,22 @@ import {
 
 const DAY = 86_400_000;
 
-/** The two benches, set up on the first day; the second has a counter on its winder. */
+/** Where the simulated devices of the second bench send from. */
+export interface BenchDevices {
+  readonly counter?: string | undefined;
+  readonly meter?: string | undefined;
+}
+
+/** The two benches, set up on the first day; the second has a turn counter with a line meter beside it. */
 export async function addBenches(
   context: ServerContext,
   manager: Person,
-  counterAddress: string | undefined,
+  { counter, meter }: BenchDevices,
 ): Promise<void> {
-  const counter = { name: 'reed-2', counts: 'handle-turns', per: 1 } as const;
-  const devices = counterAddress === undefined ? [] : [{ ...counter, address: counterAddress }];
+  const devices: Device[] = [
+    ...(counter ? [{ name: 'reed-2', address: counter, counts: 'handle-turns', per: 1 } as const] : []),
+    ...(meter ? [{ name: 'wheel-2', address: meter, counts: 'metres', per: 100 } as const] : []),
+  ];
   await addBench(context, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', pedal: '', devices });
 }
 

@@ -28,7 +28,7 @@ import { DEMO_PEOPLE } from './people';
 import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
 import { liveRackDays } from './rack-days';
-import { addBenches, settleHouse } from './house-days';
+import { addBenches, settleHouse, type BenchDevices } from './house-days';
 
 const DAY = 86_400_000;
 const MINUTE = 60_000;
@@ -42,12 +42,12 @@ interface SetClock {
  * Loads the scenario through the server's own services, so that every figure in it was made as a shop would make it.
  * Dates are relative to `today`.
  *
- * @param counterAddress where the simulated counter of the second bench sends from
+ * @param devices where the simulated counter of the second bench, and the line meter beside it, send from
  */
 export async function loadDemo(
   sequelize: ServerContext['sequelize'],
   today: Date,
-  counterAddress?: string,
+  devices: BenchDevices = {},
 ): Promise<void> {
   const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
   const context = openContext(sequelize, () => clock.at);
@@ -56,7 +56,7 @@ export async function loadDemo(
     people.push(await addPerson(context, name, role, passcode));
   const [manager, technician] = people;
   if (!manager || !technician) throw new Error('The demo needs two people.');
-  await addBenches(context, manager, counterAddress);
+  await addBenches(context, manager, devices);
   const { pieces, products } = await receivePieces(context, manager);
   const customers = new Map<string, number>();
   for (const bag of DEMO_BAGS) {

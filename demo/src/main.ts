@@ -1,13 +1,19 @@
-// Loads the demo into the database named by YARD_SPOOL_DATABASE and writes its people to the file named first.
+// Loads the demo into the database named by YARD_SPOOL_DATABASE; writes its people to the file named first, and the reels
+// that wait, as they truly are, to the second.
 import { writeFileSync } from 'node:fs';
-import { connect, migrate, untilItAnswers } from '@yard-spool/server';
+import { connect, migrateAt, untilItAnswers } from '@yard-spool/server';
 import { loadDemo } from './load';
+import { reelsToMount } from './reels-to-mount';
 import { DEMO_PEOPLE } from './people';
 
-const sequelize = connect(process.env.YARD_SPOOL_DATABASE ?? '');
+const { YARD_SPOOL_DATABASE: address = '', YARD_SPOOL_SCHEMA_DATABASE: schemaAddress = address } =
+  process.env;
+const sequelize = connect(address);
 await untilItAnswers(sequelize);
-await migrate(sequelize);
-await loadDemo(sequelize, new Date(), process.env.YARD_SPOOL_DEMO_COUNTER);
+await migrateAt(schemaAddress);
+const { YARD_SPOOL_DEMO_COUNTER: counter, YARD_SPOOL_DEMO_METER: meter } = process.env;
+await loadDemo(sequelize, new Date(), { counter, meter });
 await sequelize.close();
-const [file] = process.argv.slice(2);
+const [file, reels] = process.argv.slice(2);
 if (file) writeFileSync(file, JSON.stringify(DEMO_PEOPLE.map(({ name, passcode }) => ({ name, passcode }))));
+if (reels) writeFileSync(reels, JSON.stringify(reelsToMount()));

@@ -255,7 +255,7 @@ describe('a scanner that types like a keyboard', () => {
     await browser.go('/bags');
     await browser.find('ys-bag-list li');
     await browser.press(...Array.from('n-207'), Key.ENTER);
-    await browser.text('Reels for “n-207”', 'h1');
+    await browser.text('For “n-207”', 'h2');
   });
 
   it('leaves a single key to the screen', async () => {

@@ -122,3 +122,32 @@ describe('a counter at the bench', () => {
     }
   });
 });
+
+describe('a line meter beside the counter', () => {
+  it('measures the reel while it is wound, and says when line runs beside it', async () => {
+    await hand.book({ ...REEL, customer: 'Measured One', name: 'Measured 3000' });
+    await hand.until('Backing');
+    await browser.until(async () => 'reed-2' in (await hand.state()).devices, 'the counter is known');
+    await browser.text('the first figures come after some metres', 'p');
+    const panel = process.env.YARD_SPOOL_COUNTER_PANEL ?? '';
+    await fetch(`${panel}/reel?radius=14.4&rise=0.0043&gear=5.2`, { method: 'POST' });
+    for (let i = 0; i < 9; i += 1) {
+      const before = (await hand.state()).turns.backing ?? 0;
+      await turn(12);
+      await browser.until(
+        async () => (await hand.state()).turns.backing === before + 12,
+        'twelve more are counted',
+      );
+    }
+    const radius = await browser.shown('[data-test=measured-radius]');
+    const value = Number(/^([\d.]+) ±/.exec(radius)?.[1]);
+    expect(Math.abs(value - (14.4 + 108 * 5.2 * 0.0043))).toBeLessThan(0.5);
+    expect((await hand.state()).stretches.length).toBeGreaterThan(4);
+    await fetch(`${panel}/slip?share=1`, { method: 'POST' });
+    await turn(40);
+    await browser.find('[data-test=meter-stands]');
+    await fetch(`${panel}/slip?share=0`, { method: 'POST' });
+    await fetch(`${panel}/meter?kind=silence`, { method: 'POST' });
+    await browser.find('[data-test=meter-lost]');
+  });
+});

@@ -1,6 +1,7 @@
 // Takes a picture of each main view of the running demo into the folder named first.
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Reel } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
 import { tmpdir } from 'node:os';
 import { BenchHand } from './bench-hand';
@@ -78,9 +79,21 @@ async function counters(hand: BenchHand): Promise<void> {
     await browser.find('ys-counter-chart canvas');
     if (i === 0) await picture('counter-record');
   }
-  await (await browser.text('Reels fished together', 'a')).click();
-  await browser.find('[data-test=set-table]');
-  await picture('counter-set');
+}
+
+/** Reels that have been out often enough, and the customer who has two of them. */
+async function due(): Promise<void> {
+  for (const [tag, trips] of [
+    ['R-0001', 6],
+    ['R-0002', 10],
+    ['R-0003', 4],
+  ] as const) {
+    const { fills } = await browser.api<Reel>(`/reels/${tag}`);
+    await browser.post(`/fills/${String(fills[0]?.id)}/marks`, { kind: 'trips', trips });
+  }
+  await view('due', '/reels/due', '[data-test=due-row]');
+  const { customer } = await browser.api<Reel>('/reels/R-0002');
+  await view('customer', `/reels/customer/${String(customer.id)}`, '[data-test=reel-of-customer]');
 }
 
 mkdirSync(folder, { recursive: true });
@@ -88,9 +101,9 @@ try {
   await browser.signIn();
   await view('bags', '/bags', 'ys-bag-list li');
   await view('bag', '/bags/6', 'ys-plan-view pattern');
+  await view('bench-list', '/bench', '[data-test=next]');
   await view('bench', '/bench/5', 'ys-spool-section pattern');
   await view('rack', '/rack', 'ys-piece-ledger tbody tr');
-  await view('tubs', '/rack/tubs', 'ys-tubs-page section');
   await view('recycling', '/rack/recycling', 'ys-recycling-page tbody tr');
   await view('order', '/rack/order', 'ys-order-page tbody tr');
   await browser.go('/rack/files');
@@ -99,6 +112,8 @@ try {
   await picture('import');
   await view('reel', '/reels/R-0004', 'ys-spool-section pattern');
   await view('reel-book', '/reels/book', 'ys-reel-book li');
+  await due();
+  await view('search', '/reels?q=smoke', 'ys-found-list li');
   await browser.go('/bags/question');
   await browser.find('#reel');
   await browser.fill('Reel', 'sker');
@@ -123,10 +138,6 @@ try {
   await browser.choose('Backing line', 'S-034');
   await browser.find('ys-plan-view pattern');
   await picture('book-in');
-  for (const [tab, name] of [['Other ways', 'other-ways']] as const) {
-    await browser.click(tab);
-    await picture(name);
-  }
   const hand = new BenchHand(browser);
   await hand.book({
     ...{
@@ -142,7 +153,6 @@ try {
   await hand.stepComes('Join');
   await hand.until('Main');
   await browser.find('ys-too-long-panel');
-  await picture('bench-too-long');
   await browser.click('Cut the main short');
   await hand.count(20);
   await browser.press('t');

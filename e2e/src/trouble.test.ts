@@ -75,7 +75,7 @@ describe('when something is wrong', () => {
     await browser.find('h1');
     await browser.press('/');
     await browser.press('NOPE-9', Key.ENTER);
-    await browser.text('No tag, reel or customer starts with', 'p');
+    await browser.text('Nothing here is called “NOPE-9”', 'p');
     await browser.press('/');
     await browser.press(tag.toLowerCase(), Key.ENTER);
     await browser.until(

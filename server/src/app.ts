@@ -1,5 +1,8 @@
 import cookieParser from 'cookie-parser';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
+import type { Network } from '@yard-spool/contract';
+import { readBody } from './http/bodies';
+import { knownHosts } from './http/known-hosts';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { ServerContext } from './context';
@@ -18,23 +21,30 @@ export interface AppParts {
   readonly log: Logger;
   readonly webFolder?: string | undefined;
   readonly demo?: DemoPasscodes | undefined;
+  /** Names the server is asked for by, beside those of its own machine. */
+  readonly names?: readonly string[];
+  /** How other devices come in, over HTTPS; null where it answers this machine alone. */
+  readonly network?: Network;
 }
 
 /** The whole HTTP side, in the order a request passes it. */
-export function createApp({ context, counters, log, webFolder, demo }: AppParts): Express {
+export function createApp(parts: AppParts): Express {
+  const { context, counters, log, webFolder, demo, names, network = null } = parts;
   const app = express();
   app.disable('x-powered-by');
-  app.use(withNonce, securityHeaders, sameOriginOnly);
-  app.use('/api', quietLog(log), express.json({ limit: '12mb' }), cookieParser(), knowPerson(context));
-  app.use('/api', (_request, response, next) => {
-    response.set('cache-control', 'no-store');
-    next();
-  });
-  app.use('/api', signInRoutes(context, demo), apiRoutes(context, counters));
+  app.locals.secure = network !== null;
+  app.use(withNonce, securityHeaders(network !== null), knownHosts(names), sameOriginOnly);
+  app.use('/api', quietLog(log), neverKept, cookieParser(), knowPerson(context), readBody);
+  app.use('/api', signInRoutes(context, demo), apiRoutes(context, counters, network));
   if (webFolder !== undefined) app.use(screens(webFolder));
   app.use(tellProblems(log));
   return app;
 }
+
+const neverKept: RequestHandler = (_request, response, next) => {
+  response.set('cache-control', 'no-store');
+  next();
+};
 
 /** Logs method, path and time of each request; no names, no passcodes, no bodies. */
 const quietLog = (logger: Logger) =>

@@ -1,3 +1,4 @@
+import { TODAYS_COST, type ScryptCost } from './people/passcode';
 import { EventEmitter } from 'node:events';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { systemClock, type Clock } from './clock';
@@ -22,12 +23,17 @@ export interface ServerContext extends Reading {
   readonly bell: EventEmitter;
   /** Where the bench scale sends its readings from, where there is one. */
   readonly scaleAddress?: { readonly host: string; readonly port: number } | undefined;
+  /** What one passcode costs to try. */
+  readonly passcodeCost: ScryptCost;
 }
 
 export function openContext(
   sequelize: Sequelize,
   clock: Clock = systemClock,
-  scaleAddress?: ServerContext['scaleAddress'],
+  {
+    scaleAddress,
+    passcodeCost = TODAYS_COST,
+  }: Partial<Pick<ServerContext, 'scaleAddress' | 'passcodeCost'>> = {},
 ): ServerContext {
   const models = defineModels(sequelize);
   return {
@@ -39,6 +45,6 @@ export function openContext(
       sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values } }),
     states: new Map(),
     bell: new EventEmitter().setMaxListeners(0),
-    scaleAddress,
+    ...{ scaleAddress, passcodeCost },
   };
 }

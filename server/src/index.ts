@@ -6,7 +6,7 @@ export { appendEvents } from './bench/append-events';
 export { closeRun } from './bench/close-run';
 export { startRun } from './bench/runs';
 export { connect, untilItAnswers } from './db/connect';
-export { migrate } from './db/migrate';
+export { migrateAt } from './db/migrate';
 export { openContext, type ServerContext } from './context';
 export { addPerson } from './people/people';
 export { countPiece } from './rack/correct';

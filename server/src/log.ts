@@ -4,6 +4,21 @@ import type { Config } from './config';
 /** More than this waiting to be written is let go, characters. */
 const MOST_WAITING = 1_000_000;
 
+/** What an error may be told of in the log: what it is and where, never its words, which quote what people typed. */
+function withoutWords(error: unknown): object {
+  if (!(error instanceof Error)) return { type: typeof error };
+  const { errno, code } = error as { readonly errno?: unknown; readonly code?: unknown };
+  const cause: unknown = 'parent' in error ? error.parent : undefined;
+  const at = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
+  return {
+    type: error.name,
+    ...(typeof code === 'string' ? { code } : {}),
+    ...(typeof errno === 'number' ? { errno } : {}),
+    ...(cause instanceof Error ? { cause: withoutWords(cause) } : {}),
+    stack: at.join('\n'),
+  };
+}
+
 /**
  * The server's log: into a file that only its owner may read, or to what is printed. A log that cannot be written (a full
  * disk, a reader that is gone) loses lines and never ends or stops the server.
@@ -15,5 +30,5 @@ export function openLog({ logFile, logLevel }: Pick<Config, 'logFile' | 'logLeve
   });
   where.on('error', () => undefined);
   where.on('drop', () => undefined);
-  return pino({ level: logLevel }, where);
+  return pino({ level: logLevel, serializers: { err: withoutWords } }, where);
 }

@@ -1,13 +1,16 @@
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { createApp } from './app';
 import { BenchCounters } from './devices/bench-counters';
 import { readConfig } from './config';
 import { connect, untilItAnswers } from './db/connect';
 import { storageTrouble } from './db/database-errors';
-import { migrate } from './db/migrate';
+import { migrateAt } from './db/migrate';
 import { openContext } from './context';
 import { openLog } from './log';
+import { takeWords } from './search/take-words';
 
 /** How long things may take to end before the process ends without them, ms. */
 const END_MS = 4000;
@@ -20,7 +23,12 @@ const log = openLog(config);
 
 const sequelize = connect(config.database);
 let counters: BenchCounters | null = null;
-const server = createServer();
+const server = config.tls
+  ? createSecureServer({
+      ...{ cert: readFileSync(config.tls.cert), key: readFileSync(config.tls.key) },
+      minVersion: 'TLSv1.2',
+    })
+  : createServer();
 
 let stopping = false;
 const stop = async (code = 0): Promise<void> => {
@@ -48,11 +56,23 @@ server.on('error', (error: NodeJS.ErrnoException) => fail(error.code ?? error.me
 
 try {
   await untilItAnswers(sequelize);
-  const steps = await migrate(sequelize);
+  const steps = await migrateAt(config.schemaDatabase);
   if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
-  const context = openContext(sequelize, undefined, config.scale);
+  const context = openContext(sequelize, undefined, { scaleAddress: config.scale });
+  await takeWords(context);
   counters = await BenchCounters.open(context);
-  server.on('request', createApp({ context, counters, log, webFolder: config.web, demo: config.demo }));
+  server.on(
+    'request',
+    createApp({
+      ...{ context, counters, log, webFolder: config.web, demo: config.demo },
+      names: config.names,
+      network: config.tls && {
+        // Names first that other devices can look up.
+        addresses: config.names.map((name) => `https://${name}:${String(config.port)}`),
+        fingerprint: config.tls.fingerprint,
+      },
+    }),
+  );
   server.listen(config.port, config.host, () => {
     const { address, port } = server.address() as AddressInfo;
     log.info({ address, port }, 'listening');

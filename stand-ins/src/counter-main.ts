@@ -2,8 +2,8 @@
 import type { Server } from 'node:net';
 import { createCounter } from './counter';
 
-const [name = 'reed-1'] = process.argv.slice(2);
-const { wire, panel } = createCounter(name);
+const [name = 'reed-1', meterName] = process.argv.slice(2);
+const { wire, meterWire, panel } = createCounter(name, meterName);
 
 const listen = (server: Pick<Server, 'listen' | 'address'>): Promise<number> =>
   new Promise((resolve) => {
@@ -14,5 +14,5 @@ const listen = (server: Pick<Server, 'listen' | 'address'>): Promise<number> =>
   });
 
 const port = await listen(wire);
-process.send?.({ port, panel: await listen(panel) });
+process.send?.({ port, meter: await listen(meterWire), panel: await listen(panel) });
 process.on('disconnect', () => process.exit(0));

@@ -1,6 +1,7 @@
 import { createServer as createHttp, type Server as HttpServer } from 'node:http';
 import { createServer, type Server } from 'node:net';
 import { PANEL } from './counter-panel';
+import { MountedReel, readReels, type ReelToMount } from './mounted-reel';
 import { Device } from './device';
 import { isFault, misbehave, type Fault } from './faults';
 
@@ -13,6 +14,8 @@ const BEAT_MS = 1000;
 export interface Counter {
   /** Sends `device,sequence,count` a line, for each change and once a second, to whoever listens. */
   readonly wire: Server;
+  /** The line meter beside it, which the line of the mounted reel runs over: centimetres, in the same kind of lines. */
+  readonly meterWire: Server;
   /** A small page to turn it by hand, and `POST /turn?n=10`, `/speed?v=3`, `/fault?kind=jump` for tests. */
   readonly panel: HttpServer;
   /** What it stands at. */
@@ -29,36 +32,52 @@ export interface Counter {
  * loses nothing.
  *
  * @param name what it calls itself in each line
+ * @param meterName what the line meter beside it calls itself
  */
-export function createCounter(name: string): Counter {
-  const device = new Device(name);
+export function createCounter(name: string, meterName = `${name}-line`): Counter {
+  const meter = new Device(meterName);
+  const reel = new MountedReel();
+  const device = new Device(name, (by) => meter.jump(100 * reel.wind(by)));
+  let reels: readonly ReelToMount[] = [];
   const turning = setInterval(() => device.goOn(STEP_MS), STEP_MS).unref();
-  const beating = setInterval(() => device.say(), BEAT_MS).unref();
+  const beating = setInterval(() => {
+    meter.say();
+    device.say();
+  }, BEAT_MS).unref();
   const wire = createServer((socket) => device.heardBy(socket));
+  const meterWire = createServer((socket) => meter.heardBy(socket));
   const panel = createHttp((request, response) => {
     const { pathname, searchParams } = new URL(request.url ?? '/', 'http://localhost');
     if (request.method !== 'POST') {
       response.setHeader('content-type', 'text/html; charset=utf-8');
-      response.end(PANEL(name));
+      response.end(PANEL(name, reels));
       return;
     }
     const number = (key: string): number => Number(searchParams.get(key) ?? 0) || 0;
     const kind = searchParams.get('kind') ?? '';
+    if (pathname === '/reels') reels = readReels(searchParams.get('list'));
     if (pathname === '/turn') device.turn(number('n'));
     if (pathname === '/speed') device.speed = number('v');
+    if (pathname === '/reel') reel.mount(searchParams);
+    if (pathname === '/meter' && isFault(kind)) misbehave(meter, kind);
+    if (pathname === '/slip') reel.slips = number('share');
     if (pathname === '/fault' && isFault(kind)) misbehave(device, kind);
     response.setHeader('content-type', 'application/json');
-    response.end(JSON.stringify({ device: name, count: device.count, speed: device.speed }));
+    response.end(
+      JSON.stringify({ device: name, count: device.count, speed: device.speed, metres: meter.count / 100 }),
+    );
   });
   return {
-    ...{ wire, panel, count: () => device.count, turn: (by) => device.turn(by) },
+    ...{ wire, meterWire, panel, count: () => device.count, turn: (by) => device.turn(by) },
     speed: (counts) => (device.speed = counts),
     fault: (kind) => misbehave(device, kind),
     close: () => {
       clearInterval(turning);
       clearInterval(beating);
       device.hangUp();
+      meter.hangUp();
       wire.close();
+      meterWire.close();
       panel.close();
     },
   };

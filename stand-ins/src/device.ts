@@ -17,7 +17,11 @@ export class Device {
   private readonly listening = new Set<Socket>();
   private part = 0;
 
-  constructor(private readonly name: string) {}
+  /** @param turned told what it is about to go on by, before it says so */
+  constructor(
+    private readonly name: string,
+    private readonly turned: (by: number) => void = () => undefined,
+  ) {}
 
   heardBy(socket: Socket): void {
     this.listening.add(socket);
@@ -36,6 +40,13 @@ export class Device {
 
   /** So much further in one line. */
   jump(by: number): void {
+    this.turned(by);
+    this.count += by;
+    this.say();
+  }
+
+  /** Its count is another one, though nothing turned. */
+  slip(by: number): void {
     this.count += by;
     this.say();
   }

@@ -38,10 +38,10 @@ const DOES: Readonly<Record<Fault, (device: Device) => void>> = {
   },
   older: (device) => device.send(device.said[0] ?? ''),
   rubbish: (device) => device.send(`\u0000\u00ff,,${'x'.repeat(300)}\n,1,2\n-1e9\n`),
-  jump: (device) => device.jump(JUMP),
+  jump: (device) => device.slip(JUMP),
   power: (device) => {
     device.sequence = 0;
-    device.jump(-device.count);
+    device.slip(-device.count);
   },
   silence: (device) => (device.silentUntil = Date.now() + SILENT_MS),
 };

@@ -20,23 +20,38 @@ import { startStandIn } from './stand-ins.mjs';
 export async function startDemoServer(folder, options = {}) {
   const log = join(folder, 'server.log');
   const people = join(folder, 'people.json');
+  const reels = join(folder, 'reels.json');
   mkdirSync(folder, { recursive: true });
   rmSync(log, { force: true });
   const database = await step('Starting a private database', () => freshDatabase(join(folder, 'database')));
   atEnd(database.stop);
-  const address = database.address('yard_spool');
+  const { address, schemaAddress } = database;
   const scale = await startStandIn('scale');
-  const counter = await startStandIn('counter', 'reed-2');
+  const counter = await startStandIn('counter', 'reed-2', 'wheel-2');
   const devices = [scale, counter];
   for (const device of devices) atEnd(device.stop);
   await step('Loading the demo scenario', () =>
-    run('node', ['--import', 'tsx', join(ROOT, 'demo', 'src', 'main.ts'), people], {
-      env: { YARD_SPOOL_DATABASE: address, YARD_SPOOL_DEMO_COUNTER: counter.address },
+    run('node', ['--import', 'tsx', join(ROOT, 'demo', 'src', 'main.ts'), people, reels], {
+      env: {
+        YARD_SPOOL_DATABASE: address,
+        YARD_SPOOL_SCHEMA_DATABASE: schemaAddress,
+        YARD_SPOOL_DEMO_COUNTER: counter.address,
+        YARD_SPOOL_DEMO_METER: counter.meter,
+      },
     }),
   );
+  const list = encodeURIComponent(readFileSync(reels, 'utf8'));
+  await fetch(`${counter.panel}/reels?list=${list}`, { method: 'POST' });
   const demoPeople = JSON.parse(readFileSync(people, 'utf8'));
   const server = await step('Starting the server', () =>
-    startServer({ database: address, log, demoPeople, scale: scale.address, ...options }),
+    startServer({
+      database: address,
+      schema: schemaAddress,
+      log,
+      demoPeople,
+      scale: scale.address,
+      ...options,
+    }),
   );
   atEnd(server.stop);
   return {

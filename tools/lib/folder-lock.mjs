@@ -13,8 +13,8 @@ import { Told } from './progress.mjs';
 export function lockFolder(folder) {
   makeFolder(folder);
   const file = join(folder, 'in-use.json');
-  const holder = existsSync(file) ? readHolder(file) : null;
-  if (holder && holder.pid !== process.pid && commandOf(holder.pid).includes(holder.script)) {
+  const holder = holderOf(folder);
+  if (holder) {
     const where = holder.address ? ` at ${holder.address}` : '';
     throw new Told(
       `Yard Spool is already running on this folder${where} (process ${holder.pid}).\nUse that one, or end it with Ctrl-C where it was started.`,
@@ -30,6 +30,14 @@ export function lockFolder(folder) {
   };
   write();
   return { tell: write, release: () => rmSync(file, { force: true }) };
+}
+
+/** Who holds a data folder now; null where nobody does. @param {string} folder */
+export function holderOf(folder) {
+  const file = join(folder, 'in-use.json');
+  const holder = existsSync(file) ? readHolder(file) : null;
+  const alive = holder && holder.pid !== process.pid && commandOf(holder.pid).includes(holder.script);
+  return alive ? holder : null;
 }
 
 /** Makes a folder only its owner may look into, or says why that cannot be. @param {string} folder */

@@ -11,8 +11,8 @@ const USUAL_PORT = 4310;
 
 /**
  * @typedef {{
- *   database: string, log: string, demoPeople?: unknown, scale?: string, port?: number,
- *   elsewhere?: boolean, tell?: (line: string) => void,
+ *   database: string, schema?: string | undefined, log: string, demoPeople?: unknown, scale?: string, port?: number,
+ *   elsewhere?: boolean, lan?: { names: string[], cert: string, key: string, fingerprint: string } | null, tell?: (line: string) => void,
  * }} ServerOptions elsewhere: whether a usual port that is taken is passed over for a free one. What a page keeps in the
  *   browser belongs to its address, so a shop's own server never moves by itself.
  */
@@ -42,7 +42,7 @@ export async function startServer(options) {
     ...(options.tell ? { tell: options.tell } : {}),
   });
   return {
-    address: `http://127.0.0.1:${port}`,
+    address: options.lan ? `https://${options.lan.names[0]}:${port}` : `http://127.0.0.1:${port}`,
     stop: kept.stop,
     restarts: kept.restarts,
     pid: () => kept.running()?.child.pid ?? null,
@@ -54,7 +54,7 @@ export async function startServer(options) {
  * @param {number} port
  * @returns {Promise<{ child: import('node:child_process').ChildProcess, port: number, ended: Promise<unknown> }>}
  */
-function launch({ database, log, demoPeople, scale }, port) {
+function launch({ database, schema, log, demoPeople, scale, lan }, port) {
   const child = fork(join(ROOT, 'server', 'src', 'main.ts'), {
     cwd: ROOT,
     execArgv: ['--import', 'tsx'],
@@ -65,9 +65,11 @@ function launch({ database, log, demoPeople, scale }, port) {
       ...process.env,
       NODE_ENV: 'production',
       YARD_SPOOL_DATABASE: database,
+      ...(schema ? { YARD_SPOOL_SCHEMA_DATABASE: schema } : {}),
       YARD_SPOOL_PORT: String(port),
       YARD_SPOOL_WEB: WEB_BUILD,
       YARD_SPOOL_LOG_FILE: log,
+      ...(lan ? onTheNetwork(lan) : {}),
       ...(scale ? { YARD_SPOOL_SCALE: scale } : {}),
       ...(demoPeople ? { YARD_SPOOL_DEMO_PEOPLE: JSON.stringify(demoPeople) } : {}),
     },
@@ -86,6 +88,15 @@ function launch({ database, log, demoPeople, scale }, port) {
     child.on('error', (error) => reject(new Told(`The server did not start: ${error.message}`)));
   });
 }
+
+/** @param {NonNullable<ServerOptions['lan']>} lan */
+const onTheNetwork = ({ names, cert, key, fingerprint }) => ({
+  YARD_SPOOL_HOST: '0.0.0.0',
+  YARD_SPOOL_NAMES: names.filter((name) => name !== 'localhost' && name !== '127.0.0.1').join(','),
+  YARD_SPOOL_TLS_CERT: cert,
+  YARD_SPOOL_TLS_KEY: key,
+  YARD_SPOOL_TLS_FINGERPRINT: fingerprint,
+});
 
 /** @param {number} port */
 function portTaken(port) {

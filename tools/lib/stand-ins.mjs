@@ -7,8 +7,8 @@ import { Told } from './progress.mjs';
  * Starts a simulated device that comes with the demo; it ends with whoever started it.
  * @param {string} name of its program in stand-ins/src, without `-main.ts`
  * @param {...string} args
- * @returns {Promise<{ address: string, panel: string, stop: () => Promise<void> }>} where it sends from, and where it is
- *   turned from where it has a page for that
+ * @returns {Promise<{ address: string, meter: string, panel: string, stop: () => Promise<void> }>} where it sends from,
+ *   where the line meter beside it does, and where it is turned from where it has a page for that
  */
 export function startStandIn(name, ...args) {
   const child = fork(join(ROOT, 'stand-ins', 'src', `${name}-main.ts`), args, {
@@ -21,13 +21,17 @@ export function startStandIn(name, ...args) {
     if (child.connected) child.disconnect();
   };
   return new Promise((resolve, reject) => {
-    child.on('message', (/** @type {{ port: number, panel?: number }} */ { port, panel }) => {
-      resolve({
-        address: `127.0.0.1:${port}`,
-        panel: panel === undefined ? '' : `http://127.0.0.1:${panel}`,
-        stop,
-      });
-    });
+    child.on(
+      'message',
+      (/** @type {{ port: number, meter?: number, panel?: number }} */ { port, meter, panel }) => {
+        resolve({
+          address: `127.0.0.1:${port}`,
+          meter: meter === undefined ? '' : `127.0.0.1:${meter}`,
+          panel: panel === undefined ? '' : `http://127.0.0.1:${panel}`,
+          stop,
+        });
+      },
+    );
     child.on('exit', () => reject(new Told(`The simulated ${name} did not start.`)));
   });
 }

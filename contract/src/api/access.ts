@@ -10,6 +10,8 @@ import {
   SignInSchema,
   SignInSheetSchema,
 } from '../people';
+import { AuditSchema, SessionKeySchema, SignedInSchema } from '../audit';
+import { NetworkSchema } from '../network';
 import { route } from '../route';
 import { byId } from './params';
 
@@ -21,6 +23,10 @@ export const accessApi = {
   signIn: route('POST', '/session', { body: SignInSchema, reply: PersonSchema }),
   whoAmI: route('GET', '/session', { reply: PersonSchema }),
   signOut: route('DELETE', '/session', { reply: NothingSchema }),
+  listSignedIn: route('GET', '/sessions', { reply: v.array(SignedInSchema) }),
+  endSession: route('DELETE', '/sessions/:key', { params: SessionKeySchema, reply: NothingSchema }),
+  readNetwork: route('GET', '/network', { reply: NetworkSchema }),
+  listAudit: route('GET', '/audit', { reply: v.array(AuditSchema) }),
   listPeople: route('GET', '/people', { reply: v.array(MemberSchema) }),
   addPerson: route('POST', '/people', { body: NewPersonSchema, reply: MemberSchema }),
   changePerson: route('PUT', '/people/:id', { params: byId, body: ChangePersonSchema, reply: MemberSchema }),

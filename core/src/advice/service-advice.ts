@@ -26,14 +26,22 @@ const MOST_WEAR = 100_000;
 /** Nylon and fluorocarbon below this diameter count as light, mm. */
 const LIGHT_BELOW = 0.3;
 
+/** How long a line is good for: trips, and months from the day it went on. */
+export const serviceLife = ({
+  material,
+  diameter,
+}: {
+  readonly material: Material;
+  readonly diameter: number;
+}): Wear => LIFE[isBraid(material) ? 'braid' : diameter < LIGHT_BELOW ? 'light' : 'heavy'];
+
 /** When line on a reel is due for renewal: by trips, by months, or by whichever comes first. */
 export function serviceAdvice(
   { material, diameter }: { readonly material: Material; readonly diameter: number },
   { months, trips }: Wear,
   rules: Pick<HouseRules, 'service'>,
 ): ServiceAdvice {
-  const kind = isBraid(material) ? 'braid' : diameter < LIGHT_BELOW ? 'light' : 'heavy';
-  const life = LIFE[kind];
+  const life = serviceLife({ material, diameter });
   const by = {
     trips: bounded(trips, 0, MOST_WEAR) / life.trips,
     months: bounded(months, 0, MOST_WEAR) / life.months,

@@ -3,7 +3,8 @@ import { isWithin } from '../numeric/bounded';
 import { factorise, invertPositive, solveFactorised } from '../numeric/positive';
 import type { Belief } from '../spool/priors';
 import { usualPrintSd } from '../spool/parameters';
-import { STARTING_PRIORS } from '../spool/priors';
+import { isMeter } from '../spool/factors';
+import { METER_SD, STARTING_PRIORS } from '../spool/priors';
 import type { Lesson } from './lesson';
 
 /** A lesson with whose it was: the kind of reel, and who wound it under which tension school. */
@@ -27,7 +28,7 @@ export interface ShopLearning {
   readonly lines: readonly Learned[];
   /** How much denser than the shop's usual somebody winds; 1 is as usual. */
   readonly hands: readonly Learned[];
-  /** True diameter over the one a print stands for, by print system and material. */
+  /** True diameter over the one a print stands for, by print system and material; and each line meter's scale. */
   readonly prints: readonly Learned[];
   /** How much spools of one kind differ in packing, one standard deviation, ln. */
   readonly spread: number;
@@ -181,20 +182,24 @@ function spreadOf(rows: readonly Row[], names: readonly { readonly sd: number }[
   return Math.sqrt(sum / weight);
 }
 
-/** Print systems stand alone: each fill of a spool printed so says how thick its lines truly were. */
+/** What wear and wet line leave between two fills over one meter, as a share. From memory. */
+const METER_DRIFT = 0.002;
+
+/** Print systems and line meters stand alone: each fill of a spool printed so says how thick its lines truly were. */
 function learnPrints(lessons: readonly Lesson[]): Learned[] {
   const names = countBy(lessons.flatMap(({ prints }) => prints.map(({ name }) => name)));
   return [...names].map(([key, fills]) => {
-    const sd = usualPrintSd(key);
+    const sd = isMeter(key) ? METER_SD : usualPrintSd(key);
+    // Makers differ in what they call a strength: one spool says no more than half of that away. A meter is one thing.
+    const apart = isMeter(key) ? METER_DRIFT : sd / 2;
     let [precision, sum] = [1 / sd ** 2, 0];
     for (const { prints } of lessons)
       for (const one of prints) {
         if (one.name !== key || !isWithin(one.precision, 1e-6, 1e9) || !isWithin(one.value, -2, 2)) continue;
-        // Makers differ in what they call a strength: one spool says no more than half of that away.
-        const weight = 1 / (1 / one.precision + (sd / 2) ** 2);
+        const weight = 1 / (1 / one.precision + apart ** 2);
         precision += weight;
         sum += weight * one.value;
       }
-    return learned(key, Math.exp(sum / precision), Math.sqrt(1 / precision + (sd / 2) ** 2), fills);
+    return learned(key, Math.exp(sum / precision), Math.sqrt(1 / precision + apart ** 2), fills);
   });
 }

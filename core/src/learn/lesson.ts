@@ -1,6 +1,7 @@
 import { dot } from '../numeric/jacobian';
 import type { LayerRequest } from '../plan/fill-request';
 import type { Line } from '../lines/line';
+import { isMeter } from '../spool/factors';
 import { FIRST_BULK, PLACE, bulkBelief } from '../spool/parameters';
 import type { SettledFill } from '../settle/settled-fill';
 
@@ -16,7 +17,7 @@ export interface Lesson {
   readonly value: number;
   /** One over its variance; 0 where the fill says nothing. */
   readonly precision: number;
-  /** The same for each factor that was open: a print system's diameters. */
+  /** The same for each factor that was open: a print system's diameters, a line meter's scale. */
   readonly prints: readonly { readonly name: string; readonly value: number; readonly precision: number }[];
 }
 
@@ -61,7 +62,7 @@ export function lessonOf(settled: SettledFill, request: readonly LayerRequest[])
     lines: took.map(({ key, material, share }) => ({ key, material, share })),
     ...without(before, after),
     prints: settled.factors.flatMap(({ name, belief, value, variance }) => {
-      if (!name.startsWith('strength-') && !name.startsWith('size-')) return [];
+      if (!name.startsWith('strength-') && !name.startsWith('size-') && !isMeter(name)) return [];
       const mean = Math.log(belief.median);
       return [{ name, ...without({ mean, variance: belief.sd ** 2 }, { mean: value, variance }) }];
     }),

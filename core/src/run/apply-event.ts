@@ -2,30 +2,39 @@ import { WALK_RANGE } from '../counter/counter-match';
 import { bounded, isWithin } from '../numeric/bounded';
 import type { Draft } from './draft';
 import { foldCount, type Counting } from './fold-counts';
+import { breaksStretch, foldMark } from './fold-mark';
+import { correct } from './correct';
+import { readDepth } from './read-depth';
 import type { AtBench, RunEvent } from './run-event';
-import type { Chosen, DepthReading } from './run-state';
+import type { Chosen } from './run-state';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
 import { saw } from './unheard';
 
 /** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
 export const byDevice = ({ kind, payload }: RunEvent): boolean =>
-  kind === 'device-at' || ((kind === 'turns' || kind === 'metres') && payload.device !== undefined);
+  kind === 'device-at' ||
+  kind === 'metered' ||
+  ((kind === 'turns' || kind === 'metres') && payload.device !== undefined);
+
+/** Whether somebody did it at the bench: no device, and nobody who put the record right afterwards. */
+const isAtTheBench = (event: RunEvent): boolean => !byDevice(event) && event.kind !== 'corrected';
 
 /** Whoever does something at a run has it from then on. */
 function inHandsOf({ hands }: Draft, event: RunEvent): void {
-  if (!byDevice(event) && event.by !== '' && hands.at(-1) !== event.by) hands.push(event.by);
+  if (isAtTheBench(event) && event.by !== '' && hands.at(-1) !== event.by) hands.push(event.by);
 }
 
 /** Whoever does something at a run that was put aside has taken it up. */
 function takenUpAgain(draft: Draft, event: RunEvent): void {
-  if (!byDevice(event)) draft.aside = false;
+  if (isAtTheBench(event)) draft.aside = false;
 }
 
 /** What one event does to a run's state. An event about an unknown layer or step has no effect on the rest. */
 export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void {
   inHandsOf(draft, event);
   takenUpAgain(draft, event);
+  if (breaksStretch(event)) draft.mark = null;
   if (isOfTheRun(event)) {
     ofTheRun(draft, event);
     return;
@@ -36,13 +45,10 @@ export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void
       endStep(draft, event, facts);
       break;
     case 'step-again':
-      for (const step of event.payload.steps) {
-        draft.done.delete(step);
-        draft.skipped.delete(step);
-        // What was written down of a step that is done again is written down again.
-        Reflect.deleteProperty(draft.notes, step);
-      }
-      saw(draft, event.payload.seen);
+      beginAgain(draft, event.payload);
+      break;
+    case 'metered':
+      foldMark(draft, event.payload);
       break;
     case 'turns':
     case 'metres':
@@ -51,9 +57,27 @@ export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void
     case 'restarted':
       foldCount(draft, event, facts);
       break;
+    case 'corrected':
+      correct(draft, event.payload);
+      break;
+    case 'undone':
+      break;
     default:
       look(draft, event);
   }
+}
+
+function beginAgain(
+  draft: Draft,
+  { steps, seen }: Extract<RunEvent, { kind: 'step-again' }>['payload'],
+): void {
+  for (const step of steps) {
+    draft.done.delete(step);
+    draft.skipped.delete(step);
+    // What was written down of a step that is done again is written down again.
+    Reflect.deleteProperty(draft.notes, step);
+  }
+  saw(draft, seen);
 }
 
 type OfTheRun = Extract<
@@ -105,17 +129,15 @@ function endStep(
   draft.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);
 }
 
-type Looking = Exclude<RunEvent, Counting | OfTheRun | { kind: 'step-done' | 'step-skipped' | 'step-again' }>;
-
-/** Depths below the lip a reading can have, mm. */
-const DEPTHS = [-5, 80] as const;
+type Looking = Exclude<
+  RunEvent,
+  | Counting
+  | OfTheRun
+  | { kind: 'step-done' | 'step-skipped' | 'step-again' | 'metered' | 'corrected' | 'undone' }
+>;
 
 const soundly = <K extends string>(name: K, value: number | undefined, least: number, most: number) =>
   (value === undefined ? {} : { [name]: bounded(value, least, most) }) as Partial<Record<K, number>>;
-
-function readDepth(draft: Draft, read: Omit<DepthReading, 'wound'>): void {
-  if (isWithin(read.depth, ...DEPTHS)) draft.depths.push({ ...read, wound: snapshot(draft.wound) });
-}
 
 function hold(draft: Draft, { on, device, count }: Extract<RunEvent, { kind: 'held' }>['payload']): void {
   draft.held = on;
@@ -183,8 +205,6 @@ function look(draft: Draft, event: Looking): void {
       break;
     case 'noted':
       draft.notes[event.payload.step] = { ...draft.notes[event.payload.step], ...event.payload.values };
-      break;
-    case 'undone':
       break;
   }
 }

@@ -38,7 +38,7 @@ export function underlayOf(layer: LayerRequest): WoundLength[] {
 }
 
 /** Line as it was counted, go after go. */
-const goesOf = (layer: Extract<LayerRequest, { kind: 'line' }>, wound: Segments): WoundLength[] =>
+export const goesOf = (layer: Extract<LayerRequest, { kind: 'line' }>, wound: Segments): WoundLength[] =>
   segmentsOf(wound, layer.id).flatMap((go): WoundLength[] => {
     const { line } = layer;
     if ('metres' in go) return go.metres > 0 ? [{ line, length: go.metres }] : [];

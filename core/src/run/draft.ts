@@ -11,6 +11,7 @@ import type {
   Unheard,
   WalkSeen,
 } from './run-state';
+import type { MeterMark, MeteredStretch } from './metered';
 import type { GrowingSegment } from '../plan/segments';
 import type { Settling } from './settling';
 
@@ -39,6 +40,9 @@ export interface Draft {
   slacks: SlackSeen[];
   lays: LaySeen[];
   tensions: TensionSeen[];
+  /** Where a line meter stood last; null once line may have moved uncounted since. */
+  mark: MeterMark | null;
+  stretches: MeteredStretch[];
   walks: WalkSeen[];
   moving: boolean;
   restarts: Restart[];
@@ -65,7 +69,7 @@ export const emptyDraft = (): Draft => ({
   worth: record(),
   ...{ counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
-  ...{ pieces: [], aside: false, givenUp: false },
+  ...{ pieces: [], aside: false, givenUp: false, mark: null, stretches: [] },
   ...{ walks: [], moving: false, restarts: [], chosen: [], settlings: [], notes: record() },
   ...{ bench: null, benchId: null, hands: [], closed: false },
 });

@@ -63,6 +63,7 @@ export function foldCount(draft: Draft, event: Counting, { request: { gear } }: 
       draft.lays = draft.lays.filter((one) => one.layer !== layer);
       draft.tensions = draft.tensions.filter((one) => one.layer !== layer);
       draft.depths = draft.depths.filter(({ after }) => after !== layer);
+      draft.stretches = draft.stretches.filter((one) => one.layer !== layer);
       break;
     }
   }

@@ -90,6 +90,7 @@ const copyOf = (draft: Draft): Draft => ({
     walks: [...draft.walks],
     restarts: [...draft.restarts],
     chosen: [...draft.chosen],
+    stretches: [...draft.stretches],
     pieces: [...draft.pieces],
   },
   ...{ settlings: [...draft.settlings], hands: [...draft.hands] },
@@ -106,6 +107,10 @@ export function foldRun(facts: RunFacts, events: readonly RunEvent[]): RunState 
   foldOn(fold, inOrder(events));
   return stateOf(fold);
 }
+
+/** The events of a log that stand, in order: what was taken back is left out, and so is the taking back. */
+export const standingOf = (events: readonly RunEvent[]): readonly RunEvent[] =>
+  withoutUndone(inOrder(events));
 
 /** What stands of a log. An undoing comes behind what it undoes, so the last ones are settled first. */
 function withoutUndone(log: readonly RunEvent[]): readonly RunEvent[] {

@@ -64,6 +64,21 @@ export interface Walked {
   readonly earlier?: { readonly walk: number; readonly tape: number };
 }
 
+/** What of a closed record can be put right. */
+export const CORRECTED = ['gap', 'length', 'piece', 'note'] as const;
+
+/**
+ * A wrong entry and what it should have been. `about` says whose it is: the place of a layer in the fill for a length (m)
+ * or a piece (its code), `step.field` for a note, nothing for the gap (mm). Null: not read, not known.
+ */
+export interface Correction {
+  readonly what: (typeof CORRECTED)[number];
+  readonly about: string;
+  readonly was: NoteValue | null;
+  readonly is: NoteValue | null;
+  readonly why: string;
+}
+
 /** What can happen in a run. Payloads carry what was observed; everything derived is folded from them. */
 export type RunHappening =
   | { readonly kind: 'started'; readonly payload: AtBench }
@@ -107,6 +122,19 @@ export type RunHappening =
         readonly device?: string;
         readonly count?: number;
         readonly from?: number;
+      };
+    }
+  /**
+   * What a line meter beside the turn counter stood at, m, with every turn up to then credited. Two of them tell the radius
+   * between. `step`: spool turns that one count of the turn counter makes.
+   */
+  | {
+      readonly kind: 'metered';
+      readonly payload: {
+        readonly layer: string;
+        readonly meter: string;
+        readonly metres: number;
+        readonly step: number;
       };
     }
   /** The count put right: turns on a layer in all, each worth `per` spool turns. */
@@ -212,6 +240,8 @@ export type RunHappening =
   /** An earlier event taken back. It stays in the log. */
   | { readonly kind: 'undone'; readonly payload: { readonly event: string } }
   | { readonly kind: 'closed'; readonly payload: Readonly<Record<string, never>> }
+  /** Something in the record of a closed run put right, with a reason; both versions are kept. */
+  | { readonly kind: 'corrected'; readonly payload: Correction }
   /** Opened again after it was closed. */
   | { readonly kind: 'reopened'; readonly payload: { readonly why: string } };
 

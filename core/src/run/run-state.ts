@@ -1,5 +1,6 @@
 import type { LayReading, WasherAction } from '../lay/lay-advice';
 import type { NoteValue } from '../steps/step-field';
+import type { MeterMark, MeteredStretch } from './metered';
 import type { PieceChanged, RunEvent, SeenTurn, TooLongChoice, Walked } from './run-event';
 import type { SupplyWayAtBench } from '../steps/supply-way';
 import type { RunStep } from '../steps/run-facts';
@@ -122,6 +123,10 @@ export interface RunState extends Counted {
   readonly slacks: readonly SlackSeen[];
   readonly lays: readonly LaySeen[];
   readonly tensions: readonly TensionSeen[];
+  /** Where a line meter stood last on the layer being wound; null once line may have moved uncounted since. */
+  readonly mark: MeterMark | null;
+  /** Line that ran over a meter between two marks, in order. */
+  readonly stretches: readonly MeteredStretch[];
   /** Whether what is wound or pulled off at the counter step is counted. */
   readonly moving: boolean;
   /** Walks with the reel's counter, those left out among them. */

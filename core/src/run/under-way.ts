@@ -10,6 +10,7 @@ import type { Observation } from '../spool/observation';
 import type { SpoolPriors } from '../spool/priors';
 import { withSeen } from './by-eye';
 import { depthsAsObservations } from './depth-observations';
+import { stretchesAsObservations } from './stretch-observations';
 import type { RunState } from './run-state';
 import { windingRequest } from '../steps/winding-order';
 import type { RunFacts } from '../steps/run-facts';
@@ -45,17 +46,21 @@ export interface RunUnderWay extends FillUnderWay {
 }
 
 /** What a run's spool is inferred from beside what was known before: a count alone changes none of it. */
-export type SeenUnderWay = Pick<RunState, 'depths' | 'chosen' | 'byEye'>;
+export type SeenUnderWay = Pick<RunState, 'depths' | 'stretches' | 'chosen' | 'byEye'>;
 
 /** Whether nothing was seen in between that says anything of the spool. */
 export const sameSeen = (a: SeenUnderWay, b: SeenUnderWay): boolean =>
   sameItems(a.depths, b.depths) &&
+  sameItems(a.stretches, b.stretches) &&
   sameItems(a.chosen, b.chosen) &&
   a.byEye.size === b.byEye.size &&
   [...a.byEye].every((layer) => b.byEye.has(layer));
 
 const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((item, i) => item === b[i]);
+
+/** Stretches of one layer that are looked at apart while it is wound: enough to see the slope, few enough to be quick. */
+const MOST_METERED = 8;
 
 /** The spool under the handle, with every depth read so far, and the fill as it is wound. */
 export interface SpoolUnderWay {
@@ -64,7 +69,7 @@ export interface SpoolUnderWay {
 }
 
 /**
- * Infers the spool under the handle from what was known of it and each depth read since.
+ * Infers the spool under the handle from what was known of it, each depth read and each stretch metered since.
  *
  * @returns null where nothing can be inferred or planned, which a stored plan rules out
  */
@@ -76,7 +81,9 @@ export function spoolUnderWay(
   const request = requestWound(input, facts, seen);
   if (checkRequest(request).length > 0) return null;
   const depths = depthsAsObservations(request, seen);
-  const inferred = inferSpool([...input.observations, ...depths], priorsOf(input.beliefs));
+  const { observations: metered } = stretchesAsObservations(request, seen, MOST_METERED);
+  const known = [...input.observations, ...depths];
+  const inferred = inferSpool([...known, ...metered], priorsOf(input.beliefs));
   return inferred.ok ? { request, spool: inferred.value } : null;
 }
 

@@ -103,15 +103,16 @@ function keptLength(
   return lengthBetween(width, inner, outer, woundArea(line.diameter, median, packing));
 }
 
-function restsOn({ layers, depths, request }: FillEvidence, id: string): Basis[] {
+function restsOn({ layers, depths, request, stretches = [] }: FillEvidence, id: string): Basis[] {
   const seen = layers.find((layer) => layer.id === id);
   if (!seen) return ['plan'];
   const last = request.layers.at(-1)?.id === id;
   const looked = depths.some(({ after }) => after === id || (last && after === 'gap'));
+  const metered = seen.goes.some((go) => 'metres' in go) || stretches.some(({ layer }) => layer === id);
   const counted = seen.goes.some((go) => 'spoolTurns' in go);
   const basis: Basis[] = [
     ...(counted ? [seen.countedBy === 'device' ? ('counter' as const) : ('hand-count' as const)] : []),
-    ...(seen.goes.some((go) => 'metres' in go) ? ['meter' as const] : []),
+    ...(metered ? ['meter' as const] : []),
     ...(looked ? ['depth' as const] : []),
     ...(seen.usedUp && seen.piece ? ['used-up' as const] : []),
     ...(seen.weighed ? ['weighed' as const] : []),

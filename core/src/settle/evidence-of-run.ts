@@ -1,13 +1,16 @@
+import type { FillRequest } from '../plan/fill-request';
 import type { PlanInput } from '../plan/make-plan';
 import { isLine, type Observation, type WoundLength } from '../spool/observation';
 import { layersBelow, underlayOf } from '../run/depth-observations';
+import { stretchesAsObservations } from '../run/stretch-observations';
 import type { RunState } from '../run/run-state';
 import type { RunFacts } from '../steps/run-facts';
 import { segmentsOf, type Segment } from '../plan/segments';
 import { requestWound } from '../run/under-way';
 import { gearAt } from '../run/winder';
-import { EVIDENCE_SD, type FillEvidence, type PieceHeld } from './evidence';
+import { EVIDENCE_SD, type FillEvidence, type PieceHeld, type StretchEvidence } from './evidence';
 import { countSpread } from './settle-problem';
+import { rescaled } from './rescaled';
 import type { SettledFill } from './settled-fill';
 
 /**
@@ -43,15 +46,24 @@ export function evidenceOfRun(
             : null,
       })),
     depths: state.depths,
+    stretches: stretchesOf(request, state),
     settlings: state.settlings,
   };
+}
+
+/** Stretches of one layer that are kept apart once it is closed: they tell where it began, ended and how it grew. */
+const MOST_METERED = 4;
+
+function stretchesOf(request: FillRequest, state: RunState): StretchEvidence[] {
+  const { observations, layers } = stretchesAsObservations(request, state, MOST_METERED);
+  return observations.map((seen, i) => ({ layer: layers[i] ?? '', seen }));
 }
 
 const isWound = (go: Segment): boolean => ('metres' in go ? go.metres !== 0 : go.spoolTurns !== 0);
 
 /**
  * What a closed fill leaves behind as observations of its spool: each depth with what was counted below it, and each pack
- * used up with the turns it took. Counts are kept as they were found to be right; what was found misread is left out, and
+ * used up with the turns it took, and each metered stretch. Counts are kept as they were found to be right; what was found misread is left out, and
  * so is what rests on a layer nobody counted.
  */
 export function observationsOfFill(evidence: FillEvidence, settled: SettledFill): Observation[] {
@@ -105,5 +117,9 @@ export function observationsOfFill(evidence: FillEvidence, settled: SettledFill)
     const sd = Math.min(0.5, Math.max(0.003, Math.hypot(spread, countSpread(seen))));
     return [{ kind: 'stretch', layers: on, line: layer.line, spoolTurns: turns, length, sd }];
   });
-  return [...looks, ...packs];
+  const metered = (evidence.stretches ?? []).flatMap(({ layer, seen }): Observation[] => {
+    const at = request.layers.findIndex(({ id }) => id === layer);
+    return below(request.layers.slice(0, at), goesOf) ? [rescaled(seen, settled.countFactor(layer))] : [];
+  });
+  return [...looks, ...packs, ...metered];
 }

@@ -36,6 +36,12 @@ export interface DepthEvidence {
   readonly wound: Segments;
 }
 
+/** So many metres for so many turns of a layer, over a line meter. */
+export interface StretchEvidence {
+  readonly layer: string;
+  readonly seen: Extract<Observation, { kind: 'stretch' }>;
+}
+
 /** All that is known of a fill when it is closed. */
 export interface FillEvidence {
   /** What was known of the spool before it. */
@@ -46,6 +52,8 @@ export interface FillEvidence {
   /** One for each layer of line, in the request's order. */
   readonly layers: readonly LayerEvidence[];
   readonly depths: readonly DepthEvidence[];
+  /** Line that ran over a meter beside the turn counter; none where the bench has no meter. */
+  readonly stretches?: readonly StretchEvidence[];
   /** What was answered already where readings contradict each other. */
   readonly settlings: readonly Settling[];
 }

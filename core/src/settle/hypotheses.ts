@@ -30,13 +30,13 @@ const PENALTY: Readonly<Record<Exclude<Settling['cause'], 'none'>, number>> = {
 };
 
 /** Everything that could be wrong with a fill's readings, one thing at a time. */
-export function hypothesesFor({ layers, depths }: FillEvidence): Hypothesis[] {
+export function hypothesesFor({ layers, depths, stretches = [] }: FillEvidence): Hypothesis[] {
   const of = (cause: Exclude<Settling['cause'], 'none'>, about = '', more = 0): Hypothesis => ({
     settling: { cause, about },
     penalty: PENALTY[cause] + more,
   });
   const turned = layers.filter(({ goes }) => goes.some((go) => 'spoolTurns' in go));
-  const metered = layers.some(({ goes }) => goes.some((go) => 'metres' in go));
+  const metered = stretches.length > 0 || layers.some(({ goes }) => goes.some((go) => 'metres' in go));
   return [
     ...(turned.length > 0 ? [of('gear')] : []),
     ...turned.map(({ id, countedBy }) => of('count', id, countedBy === 'device' ? 4 : 0)),

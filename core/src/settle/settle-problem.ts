@@ -5,8 +5,15 @@ import { priorsOf } from '../spool/beliefs';
 import { depthSpread, forecastOf, type World } from '../spool/forecast';
 import { PLACE } from '../spool/parameters';
 import { otherStarts, unknownsOf, type Unknowns } from '../spool/unknowns';
-import { EVIDENCE_SD, type DepthEvidence, type FillEvidence, type LayerEvidence } from './evidence';
+import {
+  EVIDENCE_SD,
+  type DepthEvidence,
+  type FillEvidence,
+  type LayerEvidence,
+  type StretchEvidence,
+} from './evidence';
 import { freedName, REACH } from './hypotheses';
+import { rescaled } from './rescaled';
 import { metresOfGoes, radiusWith, shareOn } from './line-wound';
 
 type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
@@ -39,8 +46,9 @@ export function settleProblem(
   tails: boolean,
 ): SettleProblem {
   const lines = evidence.request.layers.filter((layer): layer is LineLayer => layer.kind === 'line');
+  const metered = evidence.stretches ?? [];
   const base = unknownsOf(
-    evidence.observations,
+    [...evidence.observations, ...metered.map(({ seen }) => seen)],
     priorsOf(evidence.beliefs),
     lines.map(({ line }) => line),
   );
@@ -68,6 +76,7 @@ export function settleProblem(
       ...evidence.observations.map((one) => forecastOf(one)(world)),
       ...lines.flatMap((layer, i) => ofLayer(evidence, layer, evidence.layers[i], planned(layer.id), view)),
       ...evidence.depths.flatMap((read, i) => ofDepth(evidence, read, String(i), view)),
+      ...metered.map((one) => ofStretch(one, view)),
       ...unknowns.mean.map((mean, i) => ((vector[i] ?? 0) - mean) / (unknowns.sd[i] ?? 1)),
       ...free.map((one) => freed(vector, one) / reachOf(one)),
     ];
@@ -167,6 +176,12 @@ export function countSpread({ goes, per, countedBy }: LayerEvidence): number {
     0.002,
     turns > 0 && metered ? Math.max(byTurns, EVIDENCE_SD.meter) : metered ? EVIDENCE_SD.meter : byTurns,
   );
+}
+
+/** What a metered stretch says of the radius it was wound at, with its turns and its metres as they are taken to be. */
+function ofStretch({ layer, seen }: StretchEvidence, { world, factor }: View): number {
+  const turned = rescaled(seen, Math.exp(factor('gear') + factor('count', layer)));
+  return forecastOf({ ...turned, length: seen.length * Math.exp(factor('meter')) })(world);
 }
 
 /** What a depth says of all that was on when it was read. */

@@ -1,11 +1,18 @@
 import type { Observation } from './observation';
-import { printBelief, printKey, type Factor } from './parameters';
+import { learnedAs, printBelief, printKey, type Factor } from './parameters';
 import { METER_SD, type SpoolPriors } from './priors';
 
 /** Name of the factor by which a maker prints more than fits. */
 export const MAKERS_BIAS = 'makers-bias';
 
 export const meterName = (meter: string): string => `meter-${meter}`;
+
+/** Whether a factor's name is a line meter's scale. */
+export const isMeter = (name: string): boolean => name.startsWith('meter-');
+
+/** A meter's scale: as the shop's fills taught it, else as meters usually are. */
+const meterBelief = (meter: string, { learnedPrints }: SpoolPriors): Factor['belief'] =>
+  learnedAs(learnedPrints, meterName(meter)) ?? { median: 1, sd: METER_SD };
 
 type Rating = Extract<Observation, { kind: 'rating' }>;
 
@@ -25,7 +32,7 @@ export function factorsOf(observations: readonly Observation[], priors: SpoolPri
         add(name, printBelief(one.printed.system, one.material ?? 'nylon', priors));
     }
     if (one.kind === 'stretch' && one.meter !== undefined)
-      add(meterName(one.meter), { median: 1, sd: METER_SD });
+      add(meterName(one.meter), meterBelief(one.meter, priors));
   }
   return [...found.values()];
 }

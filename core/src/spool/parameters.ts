@@ -44,7 +44,7 @@ export const encodeSpool = (spool: SpoolGeometry, bulks: readonly number[] = [])
 ];
 
 /** What was learned under a name; names come from people, so only the record's own entries count. */
-const learnedAs = (
+export const learnedAs = (
   learned: Readonly<Record<string, Belief>> | undefined,
   name: string,
 ): Belief | undefined => (learned && Object.hasOwn(learned, name) ? learned[name] : undefined);

@@ -2,6 +2,7 @@ import { OWN_PREFIX, ownLineCode, type Bag, type BroughtLine } from '@yard-spool
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
 import { addMoves } from '../rack/move';
+import { noteWords } from '../search/index-words';
 import { productFor } from '../rack/products';
 
 /** Own line is drawn in one tint: what it looks like nobody wrote down. */
@@ -28,6 +29,7 @@ export async function bringLines(u: Unit, bagId: number, brought: readonly Broug
       ...{ code, productId, kind: 'bulk', place: 'with its bag', lot: name.slice(0, 40) },
       ...{ receivedMm: lengthMm, lengthMm: 0, broughtWith: bagId },
     });
+    await noteWords(u, 'piece', [piece.id]);
     await addMoves(u, piece, [{ kind: 'received', lengthMm, why: 'brought by the customer' }]);
     await u.tables.pieces.change(piece, { opened: true });
     ids.push(piece.id);

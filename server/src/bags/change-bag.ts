@@ -5,6 +5,7 @@ import type { ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
 import { readLearning } from '../learning/learning';
 import { withBeliefs } from '../learning/with-beliefs';
+import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
 import { bringLines, giveOwnLineBack } from './brought-line';
@@ -51,6 +52,7 @@ export const changeBag = (
       ...(bag.notes === asked.notes ? [] : ['Notes changed']),
     ].join(', ');
     await u.tables.bags.change(bag, { promisedAt, notes: asked.notes });
+    await noteWords(u, 'bag', [bag.id]);
     return what || 'Looked over, nothing changed';
   });
 
@@ -86,6 +88,7 @@ export async function changeJob(
   if (!plan) throw new Error('One input has one plan.');
   return onJob(context, person, jobId, asked, 'booked', async (u, { job, reel, tag }) => {
     await u.tables.reels.change(reel, { label: asked.label, type: asked.type });
+    await noteWords(u, 'reel', [reel.id]);
     await lockPieces(u, [asked]);
     await u.tables.cuts.removeAll({ jobId });
     const brought = await bringLines(u, job.bagId, asked.brought);

@@ -3,6 +3,7 @@ import type { ReelTableRow } from '../db/models/customers';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 import { learnedOfSpool } from '../reels/learned';
+import { reelByTag } from '../reels/reel-by-tag';
 import { cutsOf } from './bags';
 import { toCustomer } from './customers';
 
@@ -17,7 +18,7 @@ export async function readLastPlan(
   from: Reading,
   tag: string,
 ): Promise<{ customer: Customer; reel: CustomerReel }> {
-  const reel = await from.tables.reels.findOne({ where: { tag } });
+  const reel = await reelByTag(from, tag);
   const customer = reel && (await from.tables.customers.findByPk(reel.customerId));
   if (!customer) throw new ProblemError('not-found', `No reel has the tag ${tag} yet.`);
   return { customer: toCustomer(customer), reel: await withLast(from, reel) };
@@ -33,7 +34,8 @@ async function withLast(from: Reading, { id, tag, type, label }: ReelTableRow): 
   const bag = job && (await tables.bags.findByPk(job.bagId));
   if (!bag) return { tag, type, label, last: null };
   const { planInput, wants, spoolId } = job;
-  const known = planInput.observations.filter(({ kind }) => kind !== 'depth');
+  // What its fills showed comes from them again: taken along with the plan it would be counted twice, and grow.
+  const known = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   return {
     ...{ tag, type, label },
     last: {

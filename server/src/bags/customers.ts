@@ -3,6 +3,7 @@ import { Op } from 'sequelize';
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
 import { literally } from '../db/like';
+import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 
 /** Customers whose name has a word that starts with what was typed; all of them, up to twenty, where nothing was. */
@@ -20,7 +21,11 @@ export async function customerFor(
   u: Unit,
   asked: { id: number } | { name: string; contact: string },
 ): Promise<Customer> {
-  if (!('id' in asked)) return toCustomer(await u.tables.customers.create(asked));
+  if (!('id' in asked)) {
+    const customer = await u.tables.customers.create(asked);
+    await noteWords(u, 'customer', [customer.id]);
+    return toCustomer(customer);
+  }
   const row = await u.tables.customers.findByPk(asked.id);
   if (!row) throw new ProblemError('not-found', 'This customer is not on the books any more. Choose again.');
   return toCustomer(row);

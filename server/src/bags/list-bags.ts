@@ -3,6 +3,7 @@ import type { InferOutput } from 'valibot';
 import type { Reading } from '../context';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
+import { drawingsOfJobs, NOTHING_DRAWN } from './drawings-of-jobs';
 
 const PAGE = 50;
 
@@ -52,25 +53,32 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
     from,
     rows.map(({ number }) => number),
   );
+  const drawings = await drawingsOfJobs(
+    from,
+    jobs.map(({ id }) => id),
+  );
   return pageOf(
     rows.map(({ number, customer, promisedAt }) => ({
       ...{ number, customer, promisedAt: promisedAt.toISOString() },
       jobs: jobs
         .filter(({ bagId }) => bagId === number)
-        .map(({ id, state, tag, label, runId }) => ({ id, state, tag, label, runId })),
+        .map(({ id, state, tag, label, runId, type }) => ({
+          ...{ id, state, tag, label, runId, type },
+          drawing: drawings.get(id) ?? NOTHING_DRAWN,
+        })),
     })),
     PAGE,
     (last) => `${String(new Date(last.promisedAt).getTime())}_${String(last.number)}`,
   );
 }
 
-type JobOfBag = BagRow['jobs'][number] & { readonly bagId: number };
+type JobOfBag = Omit<BagRow['jobs'][number], 'drawing'> & { readonly bagId: number };
 
 const jobsOf = (from: Reading, bags: readonly number[]): Promise<JobOfBag[]> =>
   bags.length === 0
     ? Promise.resolve([])
     : from.query<JobOfBag>(
-        `SELECT jobs.bag_id AS bagId, jobs.id, jobs.state, reels.tag, reels.label, runs.id AS runId
+        `SELECT jobs.bag_id AS bagId, jobs.id, jobs.state, reels.tag, reels.label, reels.type, runs.id AS runId
          FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
          LEFT JOIN runs ON runs.job_id = jobs.id AND runs.state <> 'given-up' WHERE jobs.bag_id IN (:bags) ORDER BY jobs.position`,
         { bags },

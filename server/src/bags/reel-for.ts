@@ -1,5 +1,7 @@
 import type { ReelType } from '@yard-spool/contract';
 import type { Unit } from '../unit';
+import { noteWords } from '../search/index-words';
+import { reelByTag } from '../reels/reel-by-tag';
 import { ProblemError } from '../problem-error';
 
 interface AskedReel {
@@ -22,9 +24,9 @@ export async function spoolFor(
   asked: AskedReel,
   before: readonly number[],
 ): Promise<number> {
-  const { reels, spools } = u.tables;
+  const { spools } = u.tables;
   if (asked.sameReelAs !== null) return spareSpool(u, asked, before);
-  const known = asked.tag === undefined ? null : await reels.findOne({ where: { tag: asked.tag } });
+  const known = asked.tag === undefined ? null : await reelByTag(u, asked.tag);
   if (known && known.customerId !== customerId) {
     throw new ProblemError(
       'already-exists',
@@ -65,5 +67,7 @@ async function newReel(u: Unit, customerId: number, { tag, type, label }: AskedR
     type,
     label,
   });
-  return tag === undefined ? reels.change(row, { tag: `R-${String(row.id).padStart(4, '0')}` }) : row;
+  if (tag === undefined) await reels.change(row, { tag: `R-${String(row.id).padStart(4, '0')}` });
+  await noteWords(u, 'reel', [row.id]);
+  return row;
 }

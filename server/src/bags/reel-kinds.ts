@@ -4,6 +4,8 @@ import type { ReelKindRow } from '../db/models/reel-kinds';
 import type { Reading, ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
 import { ProblemError } from '../problem-error';
+import { learnAgain } from '../learning/learning';
+import { noteWords } from '../search/index-words';
 import { learnedByKind } from '../reels/learned';
 
 const toKind = ({ id, type, label, observations, gear, met, version }: ReelKindRow): ReelKind => ({
@@ -46,12 +48,15 @@ export async function meetKind(
   });
 }
 
+/** Measures kept of one kind; the oldest go first. */
+const MOST_KNOWN = 20;
+
 /** New measures in place of old ones of the same sort; ratings are told apart by their diameter. */
 export function together(old: readonly Observation[], fresh: readonly Observation[]): Observation[] {
   const sortOf = (one: Observation): string =>
     one.kind === 'rating' ? `rating ${one.diameter.toFixed(3)} ${one.material ?? 'nylon'}` : one.kind;
   const said = new Set(fresh.map(sortOf));
-  return [...old.filter((one) => !said.has(sortOf(one))), ...fresh];
+  return [...old.filter((one) => !said.has(sortOf(one))), ...fresh].slice(-MOST_KNOWN);
 }
 
 const GONE = 'This kind of reel is not in the book any more.';
@@ -71,7 +76,10 @@ export async function changeReelKind(
       gone: GONE,
       changed: 'Somebody changed this kind of reel meanwhile. Look again.',
     });
-    return toKind(await u.tables.reelKinds.change(row, { ...values, version: version + 1 }));
+    const was = { type: row.type, label: row.label };
+    const changed = await u.tables.reelKinds.change(row, { ...values, version: version + 1 });
+    await renameReels(u, was, changed);
+    return toKind(changed);
   });
 }
 
@@ -91,6 +99,7 @@ export async function mergeReelKinds(
     if (!from || !kept) throw new Error('Both kinds are there.');
     const { reelKinds } = u.tables;
     await reelKinds.remove(from);
+    await renameReels(u, from, kept);
     return toKind(
       await reelKinds.change(kept, {
         observations: together(from.observations, kept.observations),
@@ -99,6 +108,23 @@ export async function mergeReelKinds(
       }),
     );
   });
+}
+
+/** Reels of a kind are called as the kind is: what was wound on them and learned of them goes along. */
+async function renameReels(
+  u: Unit,
+  was: { readonly type: ReelType; readonly label: string },
+  is: { readonly type: ReelType; readonly label: string },
+): Promise<void> {
+  if (was.type === is.type && was.label === is.label) return;
+  const reels = await u.tables.reels.lockAll({ where: { type: was.type, label: was.label }, order: ['id'] });
+  for (const reel of reels) await u.tables.reels.change(reel, { type: is.type, label: is.label });
+  await noteWords(
+    u,
+    'reel',
+    reels.map(({ id }) => id),
+  );
+  if (reels.length > 0) await learnAgain(u);
 }
 
 async function lockKind({ tables }: Unit, id: number): Promise<ReelKindRow> {

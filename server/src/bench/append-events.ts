@@ -4,11 +4,13 @@ import type { ServerContext } from '../context';
 import { ProblemError } from '../problem-error';
 import { unit, type Unit } from '../unit';
 import { lastPlace, writeEvents, type ToLog } from './run-log';
+import { checkEvents } from './check-events';
+import { stateOfRun } from './state-of-run';
 import { checkPieces } from './pieces-of-run';
 import { leavesBench, standsAt, takeTo } from './standing';
 
 /** Kinds only the server writes: they come with other changes in one transaction. */
-const SERVER_ONLY = new Set<RunEvent['kind']>(['started', 'closed', 'reopened', 'given-up']);
+const SERVER_ONLY = new Set<RunEvent['kind']>(['started', 'closed', 'reopened', 'given-up', 'corrected']);
 
 /**
  * Appends to a run's log. An event that is there already (same id) is passed over, so sending again is harmless; a
@@ -30,6 +32,8 @@ export const appendEvents = (
     if (run.state !== 'open')
       throw new ProblemError('already-closed', 'This run is closed. Nothing was added to it.');
     await checkPieces(u, run.jobId, fresh);
+    const { facts, state } = await stateOfRun(u, run);
+    checkEvents(facts, state, fresh);
     const { seq } = await lastPlace(u, runId);
     checkPlaces(fresh, seq);
     const authors = await authorsOf(u, fresh);

@@ -93,7 +93,7 @@ describe('the record of a fill', () => {
   it('books line as found only where somebody said that the books were wrong', async () => {
     const pieces = await receiveTwo(ask, 300, 'FOUND');
     const run = await runOf(ask, pieces);
-    await ask('POST', '/pieces/FOUND-26/count', { lengthMm: 100_000, why: 'measured' });
+    await ask('POST', '/pieces/FOUND-26/count', { lengthMm: 100_000, why: 'measured', anyway: true });
     const answer = { kind: 'settled', payload: { cause: 'piece', about: 'main' } };
     const log = [...wholeFill().slice(0, -1), answer, wholeFill().at(-1)!];
     const { status, body } = await closed(run, log);

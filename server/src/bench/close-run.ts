@@ -1,4 +1,4 @@
-import type { Fill, Job, Person } from '@yard-spool/contract';
+import { FillSchema, type Fill, type Job, type Person } from '@yard-spool/contract';
 import {
   finalFill,
   keptMatch,
@@ -8,14 +8,17 @@ import {
   type RunFacts,
   type RunState,
 } from '@yard-spool/core';
+import * as v from 'valibot';
 import { noteChange } from '../bags/history';
 import { readJob } from '../bags/bags';
 import type { RunRow } from '../db/models/runs';
 import type { ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
 import { learnAgain } from '../learning/learning';
+import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readFill } from '../reels/fills';
+import { noteWhatIsOn } from '../reels/on-spool';
 import { putOldLineAway } from './old-line';
 import { writeEvents } from './run-log';
 import { replanSisters } from './replan-sisters';
@@ -73,6 +76,8 @@ async function write(u: Unit, run: RunRow): Promise<number> {
     counter: counterOf(job, facts, state),
   });
   await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state });
+  await noteWhatIsOn(u, row.spoolId);
+  await noteWords(u, 'note', [fill.id]);
   await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);
   await rememberSeat(u, job, state);
   await learnAgain(u);
@@ -81,7 +86,21 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   await leavesBench(u, run.id, run.benchId);
   await tables.jobs.change(row, { state: 'to-check' });
   await noteChange(u, row.bagId, `${job.tag} was filled`);
+  await mustBeReadable(u, fill.id);
   return fill.id;
+}
+
+/** The most a layer of any reel is long, mm. */
+const MOST_MM = 20_000_000;
+
+/** What cannot be read again is not kept: whatever was counted, the books stay readable. */
+async function mustBeReadable(u: Unit, fillId: number): Promise<void> {
+  const read = v.safeParse(FillSchema, await readFill(u, fillId));
+  if (!read.success || read.output.layers.some(({ lengthMm }) => lengthMm > MOST_MM))
+    throw new ProblemError(
+      'bad-request',
+      'What was counted comes to figures no reel can have. Step back and put the count right; nothing was closed.',
+    );
 }
 
 /** How its counter was set up, where it was walked. */

@@ -28,12 +28,15 @@ describe('a device at a bench where a reel’s own counter is matched', () => {
     const steps = runSteps({ ...RUN_FACTS, type: 'trolling' }).map(({ id }) => id);
     const done = steps.slice(0, steps.indexOf('counter'));
     await benches.send(run, ...done.map((step) => ({ kind: 'step-done', payload: { step } })));
-    const { leave } = await benches.watch(run);
+    const watching = await benches.watch(run);
+    // What it counted is heard before the next thing is done, as a technician sees it.
+    const heard = (count: number) => waitFor(() => expect(watching.counter()?.count).toBe(count));
     const main = async (): Promise<number> => (await benches.stateOf(run)).turns.main ?? 0;
     const moving = (on: boolean) => benches.send(run, { kind: 'moving', payload: { on } });
 
     // Wound back after the walk: no line was moved.
     counter.turn(40);
+    await heard(40);
     await moving(true);
     await waitFor(async () => expect((await benches.stateOf(run)).devices['match-1']).toBe(40));
     expect(await main()).toBe(0);
@@ -42,10 +45,11 @@ describe('a device at a bench where a reel’s own counter is matched', () => {
 
     await moving(false);
     counter.turn(30);
+    await heard(77);
     await moving(true);
     await waitFor(async () => expect((await benches.stateOf(run)).devices['match-1']).toBe(77));
     expect(await main()).toBe(7);
-    leave();
+    watching.leave();
     await counter.cut();
   });
 });

@@ -3,6 +3,8 @@ import { noteChange } from '../bags/history';
 import type { ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { learnAgain } from '../learning/learning';
+import { noteWords } from '../search/index-words';
+import { noteWhatIsOn } from '../reels/on-spool';
 import { ProblemError } from '../problem-error';
 import { addMoves, lockPiece } from '../rack/move';
 import { lastPlace, writeEvents } from './run-log';
@@ -31,7 +33,14 @@ export async function reopenRun(
       throw new ProblemError('already-closed', 'This reel was handed back. Book it in again to change it.');
     const { seq } = await lastPlace(u, runId);
     await giveBack(u, runId, why);
+    const fills = await tables.fills.findAll({ where: { runId, takenBackAt: null }, attributes: ['id'] });
     await tables.fills.changeAll({ takenBackAt: u.clock() }, { runId, takenBackAt: null });
+    await noteWords(
+      u,
+      'note',
+      fills.map(({ id }) => id),
+    );
+    await noteWhatIsOn(u, job.spoolId);
     await learnAgain(u);
     await writeEvents(u, runId, seq, [{ kind: 'reopened', payload: { why } }]);
     await tables.runs.change(run, { state: 'open', closedAt: null });

@@ -1,10 +1,11 @@
-import type { Job, OpenRun, Page, Person, Run } from '@yard-spool/contract';
+import { counterOf, type Job, type OpenRun, type Page, type Person, type Run } from '@yard-spool/contract';
 import { pageOf } from '../db/page-of';
 import { supplySizes } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { rulesForRun } from '../house-rules/effective';
+import { drawingsOfJobs, NOTHING_DRAWN } from '../bags/drawings-of-jobs';
 import { ProblemError } from '../problem-error';
 import { cutsOf, readJob } from '../bags/bags';
 import { onePiece } from '../rack/rack';
@@ -64,19 +65,32 @@ export async function readRun(from: Reading, id: number): Promise<Run> {
 
 const PAGE = 100;
 
+interface OpenRunRow extends Omit<OpenRun, 'aside' | 'promisedAt' | 'drawing'> {
+  readonly aside: number | boolean;
+  readonly promisedAt: Date;
+  readonly jobId: number;
+}
+
 /** Runs that are not closed, oldest first, with what a list shows of them. */
 export async function listOpenRuns(from: Reading, after: string): Promise<Page<OpenRun>> {
-  const rows = await from.query<Omit<OpenRun, 'aside'> & { readonly aside: number | boolean }>(
+  const rows = await from.query<OpenRunRow>(
     `SELECT runs.id, benches.name AS bench, bags.id AS bagNumber, customers.name AS customer, jobs.position,
        (SELECT COUNT(*) FROM jobs AS others WHERE others.bag_id = bags.id) AS reelsInBag, reels.tag, reels.label,
-       ${ASIDE} AS aside
+       bags.promised_at AS promisedAt, jobs.id AS jobId, ${ASIDE} AS aside
      FROM runs JOIN benches ON benches.id = runs.bench_id JOIN jobs ON jobs.id = runs.job_id
        JOIN bags ON bags.id = jobs.bag_id JOIN customers ON customers.id = bags.customer_id
        JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
      WHERE runs.state = 'open' AND runs.id > :after ORDER BY runs.id LIMIT ${String(PAGE + 1)}`,
     { after: Number(after) || 0 },
   );
-  const open = rows.map((row) => ({ ...row, aside: Number(row.aside) === 1 }));
+  const drawings = await drawingsOfJobs(
+    from,
+    rows.map(({ jobId }) => jobId),
+  );
+  const open = rows.map(({ jobId, promisedAt, ...row }) => ({
+    ...{ ...row, aside: Number(row.aside) === 1, promisedAt: promisedAt.toISOString() },
+    drawing: drawings.get(jobId) ?? NOTHING_DRAWN,
+  }));
   return pageOf(open, PAGE, ({ id }) => String(id));
 }
 
@@ -107,7 +121,7 @@ async function toRun(from: Reading, row: RunRow): Promise<Run> {
     sister: await sisterFilled(from, bag.id, job),
     seatReversed: reel?.seatReversed ?? false,
     lastTime: await lastTime(from, jobRow.spoolId, row.id),
-    device: bench?.devices[0] ?? null,
+    device: counterOf(bench?.devices ?? []),
     events: await readLog(from, row.id),
   };
 }

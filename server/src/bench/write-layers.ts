@@ -65,7 +65,8 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
     const place = { ...at, position: at.position * MOST_STRETCHES + i };
     const row = layerRow(place, layer, { ...part, innerRadius, outerRadius }, cut);
-    await u.tables.fillLayers.create({ ...row, pieceId, ...known });
+    const piece = pieceId === null ? null : await u.tables.pieces.findByPk(pieceId);
+    await u.tables.fillLayers.create({ ...row, pieceId, productId: piece?.productId ?? null, ...known });
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }

@@ -1,6 +1,7 @@
 import type { Bench, NewBench, Person } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import type { BenchRow } from '../db/models/house-rules';
+import { mayBeLocal } from '../devices/local-address';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { ProblemError } from '../problem-error';
 import { unit, type Unit } from '../unit';
@@ -95,6 +96,13 @@ async function devicesFree({ tables }: Unit, { devices }: NewBench, mine: number
     ({ id }) => id !== mine,
   );
   devices.forEach(({ address, name }, i) => {
+    const [host = ''] = address.split(':');
+    if (!mayBeLocal(host)) {
+      const outside = `${host} is not in the shop’s own network. A device is asked there and nowhere else.`;
+      throw new ProblemError('bad-request', outside, [
+        { path: `devices.${String(i)}.address`, message: outside },
+      ]);
+    }
     const there = others.find((bench) => bench.devices.some((one) => one.address === address));
     if (!there) return;
     const sentence = `${name} at ${address} is at ${there.name} already. Take it away there first.`;

@@ -1,4 +1,5 @@
 import type { Model, ModelStatic, Sequelize, Transaction } from 'sequelize';
+import { defineAudits } from './models/audits';
 import { defineBagChanges, defineBags, defineCuts, defineJobs } from './models/bags';
 import { defineCustomers, defineReels, defineSpools } from './models/customers';
 import {
@@ -11,6 +12,14 @@ import {
 import { defineLearned } from './models/learned';
 import { definePeople, defineSessions } from './models/people';
 import { defineMoves, definePieces, defineProducts } from './models/rack';
+import {
+  defineComebacks,
+  defineFillMarks,
+  defineFillVersions,
+  defineReelChanges,
+  defineReelTags,
+  defineSearchWords,
+} from './models/record';
 import { defineReelKinds } from './models/reel-kinds';
 import { defineRecyclings } from './models/recycling';
 import { defineFillLayers, defineFills, defineRunEvents, defineRuns } from './models/runs';
@@ -23,6 +32,7 @@ export function defineModels(sequelize: Sequelize) {
   return {
     people: definePeople(sequelize),
     sessions: defineSessions(sequelize),
+    audits: defineAudits(sequelize),
     customers: defineCustomers(sequelize),
     reels: defineReels(sequelize),
     spools: defineSpools(sequelize),
@@ -49,6 +59,12 @@ export function defineModels(sequelize: Sequelize) {
     fills: defineFills(sequelize),
     fillLayers: defineFillLayers(sequelize),
     learned: defineLearned(sequelize),
+    reelTags: defineReelTags(sequelize),
+    reelChanges: defineReelChanges(sequelize),
+    fillVersions: defineFillVersions(sequelize),
+    fillMarks: defineFillMarks(sequelize),
+    comebacks: defineComebacks(sequelize),
+    searchWords: defineSearchWords(sequelize),
   };
 }
 

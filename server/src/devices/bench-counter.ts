@@ -1,8 +1,9 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
-import type { Credit, RunEvent } from '@yard-spool/core';
+import type { Credit, MeterStands, RunEvent } from '@yard-spool/core';
 import { runBell } from '../bench/run-log';
 import { benchBell } from '../bench/standing';
 import type { ServerContext } from '../context';
+import { BenchMeter } from './bench-meter';
 import type { CounterLine } from './counter-line';
 import { creditRun } from './credit-run';
 import { DeviceLink } from './device-link';
@@ -18,6 +19,14 @@ const DEAD_MS = 15_000;
 /** What was heard is kept this often while nothing else is written, ms. */
 const KEEP_MS = 2000;
 
+/** What a counter is opened with: the run that stands at its bench, and the line meter beside it. */
+interface AtBench {
+  readonly benchId: number;
+  readonly device: Device;
+  readonly meter: Device | null;
+  readonly runId: number | null;
+}
+
 /** Rings when a bench's counter has something new to show. */
 export const counterBell = (benchId: number): string => `counter:${String(benchId)}`;
 
@@ -28,6 +37,8 @@ export const counterBell = (benchId: number): string => `counter:${String(benchI
  */
 export class BenchCounter {
   private readonly link: DeviceLink;
+  /** The line meter beside it; null where there is none. */
+  readonly meter: BenchMeter | null;
   private readonly timer: NodeJS.Timeout;
   private state: CounterAtBench['link'] = 'away';
   private unclaimed = 0;
@@ -38,6 +49,8 @@ export class BenchCounter {
   private atBell: number | null = null;
   /** Where it stood soundly before it came into doubt, as long as that is not credited. */
   private soundDue: number | null = null;
+  /** Where the meter stood when the count last moved. */
+  private meterAt: MeterStands | null = null;
   private folding: Promise<void> | null = null;
   private keptAt = 0;
   private over = false;
@@ -49,7 +62,9 @@ export class BenchCounter {
     readonly device: Device,
     private runId: number | null,
     private heard: Heard | null,
+    meter: Device | null,
   ) {
+    this.meter = meter && new BenchMeter(context, meter, () => this.tell());
     context.bell.on(benchBell(benchId), this.standing);
     this.listen(runId);
     this.timer = setInterval(() => this.tick(), FOLD_MS).unref();
@@ -61,24 +76,22 @@ export class BenchCounter {
 
   static async open(
     context: ServerContext,
-    {
-      benchId,
-      device,
-      runId,
-    }: { readonly benchId: number; readonly device: Device; readonly runId: number | null },
+    { benchId, device, meter, runId }: AtBench,
   ): Promise<BenchCounter> {
     const heard = await readHeard(context, benchId, device.name);
-    return new BenchCounter(context, benchId, device, runId, heard);
+    return new BenchCounter(context, benchId, device, runId, heard, meter);
   }
 
   /** What a run is told of it. */
   frameFor(runId: number): CounterAtBench {
     const { device, heard, unclaimed, odd } = this;
     const heardAt = heard && new Date(heard.at).toISOString();
-    if (runId !== this.runId) return { device, link: 'taken', count: null, heardAt, unclaimed: 0, odd: null };
+    const meter = this.meter?.frame() ?? null;
+    if (runId !== this.runId)
+      return { device, meter, link: 'taken', count: null, heardAt, unclaimed: 0, odd: null };
     return {
       ...{ device, link: this.state, count: heard?.count ?? null, heardAt, unclaimed },
-      odd: heard?.doubt ?? odd,
+      ...{ odd: heard?.doubt ?? odd, meter },
     };
   }
 
@@ -89,6 +102,7 @@ export class BenchCounter {
     this.context.bell.off(benchBell(this.benchId), this.standing);
     if (this.runId !== null) this.context.bell.off(runBell(this.runId), this.rung);
     this.link.close();
+    this.meter?.close();
     await this.folding;
   }
 
@@ -97,12 +111,17 @@ export class BenchCounter {
     const now = this.context.clock().getTime();
     this.heard = hearLine(before, line, { device: this.device, now, fresh });
     const moved = before?.count !== this.heard.count || before.doubt !== this.heard.doubt;
+    if (before?.count !== this.heard.count) this.meterAt = this.meterStands();
     // Heard again, it may settle what was done meanwhile though it did not move.
     this.moved ||= moved || this.state !== 'up';
     if (before?.doubt !== this.heard.doubt) this.keptAt = 0;
     // What was counted soundly up to the doubt is credited before anything is asked.
     if (before?.doubt === null && this.heard.doubt !== null) this.soundDue = before.count;
     if (moved || this.state !== 'up') this.show('up');
+  }
+
+  private meterStands(): MeterStands | null {
+    return this.meter?.stands() ?? null;
   }
 
   /** A step may have ended, or what was asked was answered. */
@@ -130,7 +149,7 @@ export class BenchCounter {
       const last = this.folding ?? Promise.resolve();
       this.folding = last
         .then(async () => {
-          await this.credit({ count, runId: before, since: null, doubt: null, leaving: true });
+          await this.credit({ count, runId: before, since: null, doubt: null, leaving: true, meter: null });
         })
         .finally(() => {
           this.folding = null;
@@ -164,6 +183,7 @@ export class BenchCounter {
     const quiet = this.heard ? this.context.clock().getTime() - this.heard.at : 0;
     if (this.state === 'up' && quiet > SILENT_MS) this.show('silent');
     if (this.state === 'silent' && quiet > DEAD_MS) this.link.reopen();
+    this.meter?.tick();
     this.fold();
     this.keep();
   }
@@ -179,14 +199,15 @@ export class BenchCounter {
   private fold(): void {
     if (!this.heard || this.runId === null || !this.moved || this.folding || this.over) return;
     const [{ count, doubt }, runId, since] = [this.heard, this.runId, this.atBell];
-    const sound = this.soundDue;
+    const [sound, meter] = [this.soundDue, this.meterAt];
     this.moved = false;
     this.atBell = null;
     this.soundDue = null;
     const all = async (): Promise<void> => {
-      const before = sound === null || (await this.credit({ count: sound, runId, since, doubt: null }));
+      const before =
+        sound === null || (await this.credit({ count: sound, runId, since, doubt: null, meter: null }));
       if (!before) this.soundDue ??= sound;
-      else await this.credit({ count, runId, since, doubt });
+      else await this.credit({ count, runId, since, doubt, meter });
     };
     this.folding = all().finally(() => {
       this.folding = null;
@@ -199,6 +220,7 @@ export class BenchCounter {
     readonly runId: number;
     readonly since: number | null;
     readonly doubt: Heard['doubt'];
+    readonly meter: MeterStands | null;
     readonly leaving?: boolean;
   }): Promise<boolean> {
     const { benchId, device } = this;

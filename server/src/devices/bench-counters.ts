@@ -1,11 +1,11 @@
-import type { CounterAtBench } from '@yard-spool/contract';
+import { counterOf, meterOf, type CounterAtBench } from '@yard-spool/contract';
 import { BENCHES_BELL } from '../benches/benches';
 import type { ServerContext } from '../context';
 import { BenchCounter } from './bench-counter';
 
 /**
  * The counters of all benches: one link per device, from the start of the server to its end, kept in step with how the
- * benches are set up. A bench's first device is its counter.
+ * benches are set up. A line meter beside a turn counter measures the reel.
  */
 export class BenchCounters {
   private readonly counters = new Map<number, BenchCounter>();
@@ -36,7 +36,9 @@ export class BenchCounters {
   };
 
   private linked(address: string): boolean {
-    return [...this.counters.values()].some(({ device }) => device.address === address);
+    return [...this.counters.values()].some(
+      ({ device, meter }) => device.address === address || meter?.device.address === address,
+    );
   }
 
   private async keepUp(): Promise<void> {
@@ -46,16 +48,22 @@ export class BenchCounters {
     });
     const wanted = new Map(benches.map((bench) => [bench.id, bench]));
     for (const [id, counter] of this.counters) {
-      const device = wanted.get(id)?.devices[0];
-      if (device && JSON.stringify(device) === JSON.stringify(counter.device)) continue;
+      const devices = wanted.get(id)?.devices ?? [];
+      const had = [counter.device, counter.meter?.device ?? null];
+      if (JSON.stringify([counterOf(devices), meterOf(devices)]) === JSON.stringify(had)) continue;
       this.counters.delete(id);
       await counter.close();
     }
     for (const { id, devices, runId } of benches) {
-      const [device] = devices;
+      const [device, meter] = [counterOf(devices), meterOf(devices)];
       // A device that an older set-up lists at two benches counts at the first: its turns are never on two reels.
       if (!device || this.counters.has(id) || this.linked(device.address)) continue;
-      const counter = await BenchCounter.open(this.context, { benchId: id, device, runId: runId ?? null });
+      const counter = await BenchCounter.open(this.context, {
+        benchId: id,
+        device,
+        meter,
+        runId: runId ?? null,
+      });
       this.counters.set(id, counter);
     }
   }

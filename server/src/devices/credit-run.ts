@@ -1,5 +1,13 @@
 import type { Device } from '@yard-spool/contract';
-import { creditCount, gearAt, type Credit, type OddCount, type RunHappening } from '@yard-spool/core';
+import {
+  creditCount,
+  gearAt,
+  markDue,
+  type Credit,
+  type MeterStands,
+  type OddCount,
+  type RunHappening,
+} from '@yard-spool/core';
 import { stateOfRun } from '../bench/state-of-run';
 import { lastPlace, writeEvents } from '../bench/run-log';
 import type { ServerContext } from '../context';
@@ -16,6 +24,8 @@ interface Stands {
   readonly doubt: OddCount | null;
   /** Whether the device is heard now. */
   readonly live: boolean;
+  /** Where the line meter beside it stood at this count; null where it did not say. */
+  readonly meter: MeterStands | null;
   /** Another run was just put in this one's place: what was counted up to then is still its own. */
   readonly leaving: boolean;
 }
@@ -29,7 +39,7 @@ interface Stands {
 export const creditRun = (
   context: ServerContext,
   runId: number,
-  { benchId, device, count, since, doubt, live, leaving }: Stands,
+  { benchId, device, count, since, doubt, live, leaving, meter }: Stands,
 ): Promise<Credit | null> =>
   unit(context, null, async (u) => {
     const { runs, benches, counters } = u.tables;
@@ -52,9 +62,25 @@ export const creditRun = (
       ...(since === null ? {} : { since }),
     });
     if (served.runId !== runId) await counters.change(served, { runId });
-    if (credit.happening) await write(u, runId, credit.happening);
+    await writeWith(
+      u,
+      runId,
+      credit,
+      marksOf(known, credit, device, { meter: live && !doubt ? meter : null, gear }),
+    );
     return credit;
   });
+
+/** Where the line meter stood at what was just credited, where that is to be written down. */
+function marksOf(
+  state: Parameters<typeof markDue>[0],
+  { happening }: Credit,
+  { counts, per }: Device,
+  { meter, gear }: { readonly meter: MeterStands | null; readonly gear: number },
+): RunHappening[] {
+  const mark = meter && markDue(state, happening, meter, (counts === 'spool-turns' ? 1 : gear) / per);
+  return mark ? [mark] : [];
+}
 
 /** The last turns of a run that just left its bench: credited where it was counted, and never begun. */
 async function creditLast(
@@ -70,12 +96,21 @@ async function creditLast(
   return null;
 }
 
+async function writeWith(
+  u: Unit,
+  runId: number,
+  { happening }: Credit,
+  marks: readonly RunHappening[],
+): Promise<void> {
+  if (happening) await write(u, runId, happening, ...marks);
+}
+
 /** A device's turns are written down as of whoever had the run last. */
-async function write(u: Unit, runId: number, happening: RunHappening): Promise<void> {
+async function write(u: Unit, runId: number, ...happenings: readonly RunHappening[]): Promise<void> {
   const { seq, byId } = await lastPlace(u, runId);
   const by = await u.tables.people.findByPk(byId ?? 0);
   if (!by) throw new Error('A run was begun by somebody.');
-  await writeEvents(u, runId, seq, [happening], by);
+  await writeEvents(u, runId, seq, happenings, by);
 }
 
 const NOBODY: ReadonlySet<string> = new Set();

@@ -2,6 +2,7 @@ import { connect, type Socket } from 'node:net';
 import type { Device } from '@yard-spool/contract';
 import { parseCounterLine, type CounterLine } from './counter-line';
 import { onLines } from './lines';
+import { lookupLocal, mayBeLocal } from './local-address';
 
 /** How soon a device that went away is asked again, ms. */
 const AGAIN_MS = 1000;
@@ -43,7 +44,12 @@ export class DeviceLink {
     const [host = '', port = ''] = this.device.address.split(':');
     // A port beyond the last one is a mistake in the bench's set-up, and not a reason to end.
     if (Number(port) > 65_535) return;
-    const socket = connect({ port: Number(port), host, keepAlive: true, keepAliveInitialDelay: ALIVE_MS });
+    // An address that was written down before addresses were looked at is not asked either.
+    if (!mayBeLocal(host)) return;
+    const socket = connect({
+      ...{ port: Number(port), host, lookup: lookupLocal },
+      ...{ keepAlive: true, keepAliveInitialDelay: ALIVE_MS },
+    });
     let fresh = true;
     this.socket = socket;
     socket.on('error', () => socket.destroy());

@@ -35,6 +35,7 @@ describe('lines of a counter', () => {
     // Long at rest is no reason for a jump in one line, and nobody winds for hours unseen.
     expect(told([66, 400, 600]).doubt).toBe('jumped');
     expect(told([66, 5000, 7200, 'fresh']).doubt).toBe('jumped');
+    expect(told([66, 464, 55, 'fresh']).doubt).toBe('jumped');
   });
 
   it('of which one was wrong are believed again with the next', () => {

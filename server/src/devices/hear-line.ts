@@ -24,8 +24,11 @@ const FASTEST: Readonly<Record<Device['counts'], number>> = {
 const GATHERED_S = 1.5;
 /** A device says what it stands at at least this often while it turns, s. */
 const EACH_S = 3;
-/** More than this many seconds of winding at full speed is asked about, however long the link was away. */
-const MOST_UNSEEN_S = 75;
+/**
+ * More than this many seconds of winding at full speed is asked about, however long the link was away: one touch where it
+ * was wound, and a counter that jumped meanwhile is never believed by as much.
+ */
+const MOST_UNSEEN_S = 40;
 /** A device that says the same old line again after this long began again, ms; a late line comes once. */
 const SURELY_MS = 400;
 

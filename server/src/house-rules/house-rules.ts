@@ -52,6 +52,8 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
     is: after.cautions.words[id] ?? '',
   }));
   const metres = ({ tailMm }: HouseSheet): string => `${(tailMm / 1000).toFixed(2)} m`;
+  const idle = ({ idleMinutes }: HouseSheet): string =>
+    idleMinutes === 0 ? 'never' : `after ${String(idleMinutes)} minutes`;
   const more = ({ cautions }: HouseSheet): string =>
     cautions.more
       .map(({ title, text }) => `${title}: ${text}`)
@@ -65,6 +67,7 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
     { about: 'Money', was: before.money, is: after.money },
     { about: 'Tail lost with each cut', was: metres(before), is: metres(after) },
     { about: 'Units a new screen begins with', was: UNITS[before.units], is: UNITS[after.units] },
+    { about: 'Signed out without use', was: idle(before), is: idle(after) },
     { about: 'Time zone', was: before.zone, is: after.zone },
   ].filter(({ was, is }) => was !== is);
 }

@@ -16,6 +16,7 @@ const USUAL: HouseSheet = {
   tailMm: 2000,
   units: 'metric',
   zone: '',
+  idleMinutes: 240,
   bins: { nylon: '', fluorocarbon: '', braid: '' },
   cautions: { words: {}, more: [] },
 };
@@ -28,9 +29,9 @@ export const lockHouse = ({ tables }: Unit): Promise<HouseRulesRow> =>
 export async function readHouseRules({ tables }: Reading): Promise<KeptHouseRules> {
   const row = await tables.houseRules.findByPk(HOUSE_ROW);
   if (!row) return { ...USUAL, version: 1 };
-  const { money, tailMm, units, zone, version } = row;
+  const { money, tailMm, units, zone, idleMinutes, version } = row;
   return {
-    ...{ money, tailMm, units, zone, version },
+    ...{ money, tailMm, units, zone, idleMinutes, version },
     rules: { ...USUAL_HOUSE_RULES, ...row.rules },
     bins: row.bins ?? USUAL.bins,
     cautions: row.cautions ?? USUAL.cautions,

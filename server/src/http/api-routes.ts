@@ -1,4 +1,4 @@
-import { api } from '@yard-spool/contract';
+import { api, type Network } from '@yard-spool/contract';
 import { Router } from 'express';
 import { readBag, readJob } from '../bags/bags';
 import { listBags } from '../bags/list-bags';
@@ -22,10 +22,11 @@ import { findReels, readReel } from '../reels/reels';
 import { liveRoute } from './live-route';
 import { houseRoutes } from './house-routes';
 import { rackRoutes } from './rack-routes';
+import { recordRoutes } from './record-routes';
 import { personOf, serve } from './serve';
 
 /** Everything that needs somebody signed in, one line a route. */
-export function apiRoutes(context: ServerContext, counters: BenchCounters): Router {
+export function apiRoutes(context: ServerContext, counters: BenchCounters, network: Network): Router {
   const router = Router();
   router.use((_request, response, next) => {
     personOf(response);
@@ -60,6 +61,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters): Rout
     mergeReelKinds(context, personOf(response), params.id, body.into),
   );
   serve(router, api.readJob, ({ params }) => readJob(context, params.id));
+  serve(router, api.readNetwork, () => Promise.resolve(network));
   rackRoutes(router, context);
   houseRoutes(router, context);
   serve(router, api.listCustomerCounters, ({ params }) => listCustomerCounters(context, params.id));
@@ -67,6 +69,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters): Rout
   serve(router, api.findReels, ({ query }) => findReels(context, query));
   serve(router, api.readLastPlan, ({ params }) => readLastPlan(context, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(context, params.tag));
+  recordRoutes(router, context);
   runRoutes(router, context);
   liveRoute(router, context, counters);
   router.use(() => {

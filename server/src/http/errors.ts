@@ -16,15 +16,29 @@ export const tellProblems =
     response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
   };
 
+const WORDS: Readonly<Record<string, string>> = {
+  'entity.too.large': 'This is more than fits in one request.',
+  'entity.parse.failed': 'This is not readable as JSON.',
+  'entity.verify.failed': 'This is not readable as JSON.',
+  'charset.unsupported': 'Only UTF-8 is understood here.',
+  'encoding.unsupported': 'This is packed in a way that is not understood here.',
+  'request.aborted': 'The request broke off half way. Nothing was changed.',
+  'request.size.invalid': 'The request broke off half way. Nothing was changed.',
+};
+
 function problemOf(error: unknown): ProblemError | null {
   if (error instanceof ProblemError) return error;
-  const status = (error as { status?: number } | null)?.status;
-  if (status === 413) return new ProblemError('bad-request', 'This is more than fits in one request.');
-  if (status === 400) return new ProblemError('bad-request', 'This is not readable as JSON.');
+  const { status = 0, type = '' } = (error ?? {}) as { readonly status?: number; readonly type?: string };
+  // Whatever the libraries before the handlers find wrong with a request is the request's fault.
+  if (status >= 400 && status < 500)
+    return new ProblemError('bad-request', WORDS[type] ?? 'This request could not be read.');
   return problemOfDatabaseError(error);
 }
 
 function unexpected(log: Logger, error: unknown): ProblemError {
   log.error({ err: error }, 'request failed');
-  return new ProblemError('server-error', 'The server could not do this. Nothing was changed; try again.');
+  return new ProblemError(
+    'server-error',
+    'The server could not do this, or could not tell what came of it. Look whether it was done before you try again.',
+  );
 }

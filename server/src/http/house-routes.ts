@@ -10,7 +10,10 @@ import { dropException, setException } from '../house-rules/exceptions';
 import { previewHouseRules } from '../house-rules/preview';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { addMember, changeMember, listPeople, setPasscode } from '../people/members';
-import { hashToken } from '../people/sessions';
+import { listAudit } from '../people/audit';
+import { endSession, hashToken, listSignedIn } from '../people/sessions';
+import { placeOf } from './place';
+import { passcodeTries } from './tries';
 import { personOf, serve } from './serve';
 import { tokenOf } from './session-cookie';
 
@@ -36,12 +39,24 @@ export function houseRoutes(router: Router, context: ServerContext): void {
   serve(router, api.removeBench, ({ params, response }) =>
     removeBench(context, personOf(response), params.id),
   );
-  serve(router, api.listPeople, () => listPeople(context));
-  serve(router, api.addPerson, ({ body, response }) => addMember(context, personOf(response), body));
-  serve(router, api.changePerson, ({ params, body, response }) =>
-    changeMember(context, personOf(response), params.id, body),
+  serve(router, api.listSignedIn, ({ request, response }) =>
+    listSignedIn(context, personOf(response), tokenOf(request)),
   );
+  serve(router, api.endSession, ({ params, request, response }) =>
+    endSession(context, personOf(response), params.key, placeOf(request)),
+  );
+  serve(router, api.listAudit, ({ response }) => listAudit(context, personOf(response)));
+  serve(router, api.listPeople, () => listPeople(context));
+  serve(router, api.addPerson, ({ body, request, response }) =>
+    addMember(context, personOf(response), body, placeOf(request)),
+  );
+  serve(router, api.changePerson, ({ params, body, request, response }) =>
+    changeMember(context, personOf(response), params.id, body, placeOf(request)),
+  );
+  router.post(api.setPasscode.path, passcodeTries());
   serve(router, api.setPasscode, ({ params, body, request, response }) =>
-    setPasscode(context, personOf(response), params.id, body, hashToken(tokenOf(request))),
+    setPasscode(context, personOf(response), params.id, body, {
+      ...{ keepSession: hashToken(tokenOf(request)), place: placeOf(request) },
+    }),
   );
 }

@@ -4,7 +4,10 @@ import * as v from 'valibot';
 import { watchRun } from '../bench/watch-run';
 import type { ServerContext } from '../context';
 import type { BenchCounters } from '../devices/bench-counters';
+import { personOfToken, SESSIONS_BELL } from '../people/sessions';
 import { ProblemError } from '../problem-error';
+import { ownPageOnly } from './security';
+import { tokenOf } from './session-cookie';
 import { personOf, readPart } from './serve';
 
 /** How often a silent stream says that it is still there, ms. */
@@ -18,14 +21,27 @@ export function liveRoute(router: Router, context: ServerContext, counters: Benc
   const { path, query, frame: frameSchema } = streams.watchRuns;
   router.get(path, async (request, response) => {
     personOf(response);
+    ownPageOnly(request);
+    const token = tokenOf(request);
     const { runs } = readPart(query, request.query, 'query');
     const leaving: (() => void)[] = [];
     const leave = (): void => leaving.splice(0).forEach((go) => go());
     const going = new AbortController();
-    const breath = setInterval(() => response.write('data: breath\n\n'), BREATH_MS);
+    /** Ends with whoever listens: signed out, left, over, or idle for too long. */
+    const look = (): void => {
+      void personOfToken(context, token)
+        .then((person) => person ?? response.end())
+        .catch(() => undefined);
+    };
+    const breath = setInterval(() => {
+      response.write('data: breath\n\n');
+      look();
+    }, BREATH_MS);
+    context.bell.on(SESSIONS_BELL, look);
     response.on('close', () => {
       going.abort();
       clearInterval(breath);
+      context.bell.off(SESSIONS_BELL, look);
       leave();
     });
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });

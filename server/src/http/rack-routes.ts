@@ -13,6 +13,9 @@ import { importRack } from '../rack-files/import-rack';
 import { readRecycling, recycle } from '../recycling/recycling';
 import { readScale } from '../scale/scale';
 import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../tubs/tubs';
+import { noteAudit } from '../people/audit';
+import { unit } from '../unit';
+import { placeOf } from './place';
 import { personOf, serve, serveFile } from './serve';
 
 /** The rack, its tubs and bins, and its files. */
@@ -51,6 +54,17 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   serve(router, api.readRecycling, () => readRecycling(context));
   serve(router, api.recycle, ({ body, response }) => recycle(context, personOf(response), body));
   serve(router, api.readReorder, () => readReorder(context));
-  serveFile(router, files.exportRack, (query) => exportRack(context, query));
-  serve(router, api.importRack, ({ body, response }) => importRack(context, personOf(response), body));
+  serveFile(router, files.exportRack, async (query, request, response) => {
+    const { name } = personOf(response);
+    await unit(context, null, (u) =>
+      noteAudit(u, 'exported', { name, place: placeOf(request), what: `${query.what}, ${query.format}` }),
+    );
+    return exportRack(context, query);
+  });
+  // What it brings is read in a worker, from the first bracket on: only bytes come this far.
+  router.post(api.importRack.path, async (request, response) => {
+    const body: unknown = request.body;
+    const bytes = body instanceof Uint8Array ? body : new Uint8Array();
+    response.json(await importRack(context, personOf(response), bytes, placeOf(request)));
+  });
 }

@@ -1,8 +1,9 @@
-import { type Person, type Route, type RouteParts, type Problem } from '@yard-spool/contract';
+import type { Person, Route, RouteParts } from '@yard-spool/contract';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import * as v from 'valibot';
 import { ProblemError } from '../problem-error';
 import type { OutgoingFile } from '../rack-files/export-rack';
+import { fieldErrors } from './field-errors';
 import { sendFile } from './send-file';
 
 type Read<S> = S extends v.GenericSchema ? v.InferOutput<S> : undefined;
@@ -37,8 +38,13 @@ export function serve<P extends RouteParts>(
       request,
       response,
     } as Asked<P>;
-    const reply = await handler(asked);
-    response.json(v.parse(parts.reply, reply));
+    const reply = v.safeParse(parts.reply, await handler(asked));
+    // The change is made by now: what cannot be told is not said to have been left undone.
+    if (!reply.success)
+      throw new Error(
+        `The reply of ${method} ${path} does not fit: ${v.flatten(reply.issues).root?.[0] ?? v.getDotPath(reply.issues[0]) ?? ''}`,
+      );
+    response.json(reply.output);
   };
   const verbs = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
   router[verbs[method]](path, handle);
@@ -48,9 +54,12 @@ export function serve<P extends RouteParts>(
 export function serveFile<S extends v.GenericSchema>(
   router: Router,
   { path, query }: { readonly path: string; readonly query: S },
-  make: (query: v.InferOutput<S>) => OutgoingFile,
+  make: (query: v.InferOutput<S>, request: Request, response: Response) => Promise<OutgoingFile>,
 ): void {
-  router.get(path, (request, response) => sendFile(response, make(readPart(query, request.query, 'query'))));
+  router.get(path, async (request, response) => {
+    const asked = readPart(query, request.query, 'query');
+    await sendFile(response, await make(asked, request, response));
+  });
 }
 
 /** A part of a request by its schema, or a refusal that names each field. */
@@ -61,9 +70,6 @@ export function readPart<S extends v.GenericSchema>(
 ): v.InferOutput<S> {
   const parsed = v.safeParse(schema, value);
   if (parsed.success) return parsed.output;
-  const errors: NonNullable<Problem['errors']> = parsed.issues.map((issue) => ({
-    path: v.getDotPath(issue) ?? where,
-    message: issue.message,
-  }));
+  const errors = fieldErrors(parsed.issues, where);
   throw new ProblemError('bad-request', errors[0]?.message ?? 'This could not be read.', errors);
 }

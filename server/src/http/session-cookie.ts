@@ -1,19 +1,28 @@
 import type { CookieOptions, Request, RequestHandler, Response } from 'express';
 import type { ServerContext } from '../context';
-import { personOfToken } from '../people/sessions';
+import { whoAsks } from '../people/sessions';
 
 const NAME = 'yard_spool_session';
 const OPTIONS: CookieOptions = { httpOnly: true, sameSite: 'strict', path: '/' };
+/** Over HTTPS: never sent in the clear, and set by no other host of the same domain. */
+const SECURE_NAME = `__Host-${NAME}`;
 
-export const tokenOf = (request: Request): string =>
-  (request.cookies as Record<string, string | undefined>)[NAME] ?? '';
+const isSecure = ({ app }: Pick<Request, 'app'>): boolean => app.locals.secure === true;
+const nameFor = (of: Pick<Request, 'app'>): string => (isSecure(of) ? SECURE_NAME : NAME);
+const optionsFor = (of: Pick<Request, 'app'>): CookieOptions => ({ ...OPTIONS, secure: isSecure(of) });
+
+/** The session's token as it was sent; empty for what is none. */
+export function tokenOf(request: Request): string {
+  const token = (request.cookies as Record<string, unknown>)[nameFor(request)];
+  return typeof token === 'string' ? token : '';
+}
 
 export const keepToken = (response: Response, token: string, expires: Date): void => {
-  response.cookie(NAME, token, { ...OPTIONS, expires });
+  response.cookie(nameFor(response), token, { ...optionsFor(response), expires });
 };
 
 export const forgetToken = (response: Response): void => {
-  response.clearCookie(NAME, OPTIONS);
+  response.clearCookie(nameFor(response), optionsFor(response));
 };
 
 /** Finds out who asks, where somebody is signed in. */
@@ -21,6 +30,7 @@ export const knowPerson =
   (context: ServerContext): RequestHandler =>
   async (request, response, next) => {
     const token = tokenOf(request);
-    if (token) response.locals.person = await personOfToken(context, token);
+    const person = token ? await whoAsks(context, token) : null;
+    if (person) response.locals.person = person;
     next();
   };

@@ -1,10 +1,19 @@
-import type { Member, NewPerson, Person, PersonChange } from '@yard-spool/contract';
+import {
+  isTheirName,
+  NAME_AS_PASSCODE,
+  type Member,
+  type NewPerson,
+  type Person,
+  type PersonChange,
+} from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { PersonRow } from '../db/models/people';
 import type { Reading, ServerContext } from '../context';
 import { unit } from '../unit';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { ProblemError } from '../problem-error';
+import { noteAudit } from './audit';
+import { SESSIONS_BELL } from './sessions';
 import { checkPasscode, hashPasscode } from './passcode';
 
 const toMember = ({ id, name, role, createdAt, leftAt, version }: PersonRow): Member => ({
@@ -26,12 +35,14 @@ export async function addMember(
   context: ServerContext,
   person: Person,
   { name, role, passcode }: NewPerson,
+  place: string,
 ): Promise<Member> {
   managersOnly(person, 'adds people');
-  const passcodeHash = await hashPasscode(passcode);
+  const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   return unit(context, person, async (u) => {
     const row = await u.tables.people.create({ name, role, passcodeHash, createdAt: u.clock() });
     await noteHouseChange(u, { about: name, was: '', is: role });
+    await noteAudit(u, 'person-added', { name: person.name, place, what: `${name}, ${role}` });
     return toMember(row);
   });
 }
@@ -45,6 +56,7 @@ export async function changeMember(
   person: Person,
   id: number,
   { version, name, role, here }: PersonChange,
+  place: string,
 ): Promise<Member> {
   managersOnly(person, 'changes people');
   return unit(context, person, async (u) => {
@@ -68,7 +80,9 @@ export async function changeMember(
     await noteHouseChange(u, change);
     const leftAt = here ? null : (row.leftAt ?? u.clock());
     await u.tables.people.change(row, { name, role, leftAt, version: version + 1 });
+    await noteAudit(u, 'person-changed', { name: person.name, place, what: `${change.was} to ${change.is}` });
     if (!here) await u.tables.sessions.removeAll({ personId: id });
+    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
     return toMember(row);
   });
 }
@@ -79,7 +93,7 @@ export async function setPasscode(
   person: Person,
   id: number,
   { passcode, now }: { readonly passcode: string; readonly now: string },
-  keepSession: string,
+  { keepSession, place }: { readonly keepSession: string; readonly place: string },
 ): Promise<Member> {
   if (id !== person.id) managersOnly(person, 'sets another’s passcode');
   const known = await context.tables.people.findByPk(id);
@@ -87,13 +101,19 @@ export async function setPasscode(
     throw new ProblemError('wrong-passcode', 'The passcode that holds now is not the one you typed.', [
       { path: 'now', message: 'This is not the passcode that holds now.' },
     ]);
-  const passcodeHash = await hashPasscode(passcode);
+  if (known && isTheirName(passcode, known.name))
+    throw new ProblemError('bad-request', NAME_AS_PASSCODE, [
+      { path: 'passcode', message: NAME_AS_PASSCODE },
+    ]);
+  const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   return unit(context, person, async (u) => {
     const row = await u.tables.people.lock(id);
     if (!row) throw new ProblemError('not-found', GONE);
     await u.tables.people.change(row, { passcodeHash, version: row.version + 1 });
     await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });
     await noteHouseChange(u, { about: row.name, was: '', is: 'A new passcode' });
+    await noteAudit(u, 'passcode-set', { name: person.name, place, what: row.name });
+    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
     return toMember(row);
   });
 }

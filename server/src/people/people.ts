@@ -27,7 +27,7 @@ export async function addPerson(
   role: Person['role'],
   passcode: string,
 ): Promise<Person> {
-  const passcodeHash = await hashPasscode(passcode);
+  const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   const { id } = await unit(context, null, ({ tables, clock }) =>
     tables.people.create({ name, role, passcodeHash, createdAt: clock() }),
   );
@@ -40,7 +40,7 @@ export async function addFirstPerson(
   name: string,
   passcode: string,
 ): Promise<Person> {
-  const passcodeHash = await hashPasscode(passcode);
+  const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   return unit(context, null, async (u) => {
     await lockHouse(u);
     const there = await u.tables.people.count();

@@ -1,54 +1,156 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Person } from '@yard-spool/contract';
+import type { Person, SignedIn } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { Reading, ServerContext } from '../context';
+import type { SessionRow } from '../db/models/people';
+import { readHouseRules } from '../house-rules/read-house-rules';
 import { unit } from '../unit';
 import { ProblemError } from '../problem-error';
-import { checkPasscode, hashPasscode } from './passcode';
+import { noteAudit } from './audit';
+import { checkPasscode, hashPasscode, isOfAnotherCost } from './passcode';
 
-/** How long somebody stays signed in: a working day and the evening after it. */
-export const SESSION_HOURS = 16;
+/** How long somebody stays signed in at the longest: a working day (OWASP ASVS 4.0.3, 3.3.2, from memory). */
+export const SESSION_HOURS = 12;
+/** A session's use is written down at most this often, ms. */
+const SEEN_EACH_MS = 60_000;
+const MINUTE_MS = 60_000;
 
-/** Checked when nobody has the name, so that a wrong name takes as long as a wrong passcode. */
-const nobody = hashPasscode('nobody has this passcode');
+/** Rings when sessions may have ended: whoever is told something live looks whether they are still signed in. */
+export const SESSIONS_BELL = 'sessions';
 
 /** A token as it is kept. */
 export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** A session's name in lists: tells it from others, and lets nobody in. */
+const keyOf = ({ tokenHash }: Pick<SessionRow, 'tokenHash'>): string => hashToken(tokenHash).slice(0, 16);
+
+/** Checked when nobody has the name, so that a wrong name takes as long as a wrong passcode. */
+let nobody: Promise<string> | null = null;
 
 /** Signs a person in by name and passcode. The token is given out once and kept only as a hash. */
 export async function signIn(
   context: ServerContext,
   name: string,
   passcode: string,
+  place: string,
 ): Promise<{ person: Person; token: string; expiresAt: Date }> {
+  const { passcodeCost } = context;
+  nobody ??= hashPasscode('nobody has this passcode', passcodeCost);
   const row = await context.tables.people.findOne({ where: { name, leftAt: null } });
   const right = await checkPasscode(passcode, row?.passcodeHash ?? (await nobody));
-  if (!row || !right)
+  if (!row || !right) {
+    // What is typed for a name may be a passcode: only a name that is known is kept.
+    await unit(context, null, (u) =>
+      noteAudit(u, 'sign-in-failed', { name: row?.name ?? '', place, what: row ? '' : 'a name nobody has' }),
+    );
     throw new ProblemError('wrong-passcode', 'That name and passcode do not belong together. Try again.');
+  }
+  const better = isOfAnotherCost(row.passcodeHash, passcodeCost)
+    ? await hashPasscode(passcode, passcodeCost)
+    : null;
   const token = randomBytes(32).toString('base64url');
   const createdAt = context.clock();
   const expiresAt = new Date(createdAt.getTime() + SESSION_HOURS * 3_600_000);
-  await unit(context, null, async ({ tables: { sessions } }) => {
+  await unit(context, null, async (u) => {
+    const { sessions, people } = u.tables;
     await sessions.removeAll({ expiresAt: { [Op.lt]: createdAt } });
     await sessions.create({
-      tokenHash: hashToken(token),
-      personId: row.id,
-      createdAt,
-      expiresAt,
+      ...{ tokenHash: hashToken(token), personId: row.id, createdAt, expiresAt, seenAt: createdAt },
+      place: place.slice(0, 80),
     });
+    if (better !== null)
+      await people.changeAll({ passcodeHash: better }, { id: row.id, passcodeHash: row.passcodeHash });
+    await noteAudit(u, 'signed-in', { name: row.name, place });
   });
   return { person: { id: row.id, name: row.name, role: row.role }, token, expiresAt };
 }
 
-/** Who a session token belongs to, or null where it is unknown or over. */
+/** Who a session token belongs to, or null where it is unknown, over, or was not used for longer than the house allows. */
 export async function personOfToken(from: Reading, token: string): Promise<Person | null> {
-  const session = await from.tables.sessions.findOne({
-    where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: from.clock() } },
-  });
-  const row =
-    session && (await from.tables.people.findOne({ where: { id: session.personId, leftAt: null } }));
-  return row ? { id: row.id, name: row.name, role: row.role } : null;
+  const session = await sessionOf(from, token);
+  return session && personOf(from, session);
 }
 
-export const signOut = (context: ServerContext, token: string): Promise<number> =>
-  unit(context, null, ({ tables }) => tables.sessions.removeAll({ tokenHash: hashToken(token) }));
+/** Who asks with a session token; that it was used just now is written down, where that was not lately. */
+export async function whoAsks(context: ServerContext, token: string): Promise<Person | null> {
+  const session = await sessionOf(context, token);
+  const person = session && (await personOf(context, session));
+  if (!person) return null;
+  const now = context.clock();
+  if (session.seenAt === null || now.getTime() - session.seenAt.getTime() > SEEN_EACH_MS)
+    await unit(context, null, ({ tables }) =>
+      tables.sessions.changeAll({ seenAt: now }, { tokenHash: session.tokenHash }),
+    );
+  return person;
+}
+
+async function personOf(from: Reading, { personId }: SessionRow): Promise<Person | null> {
+  const row = await from.tables.people.findOne({ where: { id: personId, leftAt: null } });
+  return row && { id: row.id, name: row.name, role: row.role };
+}
+
+async function sessionOf(from: Reading, token: string): Promise<SessionRow | null> {
+  const now = from.clock();
+  const session = await from.tables.sessions.findOne({
+    where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: now } },
+  });
+  if (!session) return null;
+  const { idleMinutes } = await readHouseRules(from);
+  const idle = now.getTime() - (session.seenAt ?? session.createdAt).getTime();
+  // Used just before it is written down again, it may look a minute older than it is.
+  return idleMinutes > 0 && idle > idleMinutes * MINUTE_MS + SEEN_EACH_MS ? null : session;
+}
+
+export const signOut = (
+  context: ServerContext,
+  token: string,
+  person: Person | null,
+  place: string,
+): Promise<void> =>
+  unit(context, null, async (u) => {
+    const ended = await u.tables.sessions.removeAll({ tokenHash: hashToken(token) });
+    if (ended > 0 && person) await noteAudit(u, 'signed-out', { name: person.name, place });
+    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+  });
+
+/** Where people are signed in, the one used last first: all of them for a manager, else one's own. */
+export async function listSignedIn(from: Reading, person: Person, token: string): Promise<SignedIn[]> {
+  const people = await from.tables.people.findAll({ where: { leftAt: null } });
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  const rows = await from.tables.sessions.findAll({
+    where: {
+      expiresAt: { [Op.gt]: from.clock() },
+      ...(person.role === 'manager' ? {} : { personId: person.id }),
+    },
+    order: [['seenAt', 'DESC']],
+  });
+  return rows.map((row) => ({
+    ...{ key: keyOf(row), name: nameOf.get(row.personId) ?? '', place: row.place },
+    since: row.createdAt.toISOString(),
+    seenAt: (row.seenAt ?? row.createdAt).toISOString(),
+    here: row.tokenHash === hashToken(token),
+  }));
+}
+
+/** Signs one device out: anybody's for a manager, else one's own. */
+export const endSession = (
+  context: ServerContext,
+  person: Person,
+  key: string,
+  place: string,
+): Promise<Record<string, never>> =>
+  unit(context, person, async (u) => {
+    const rows = await u.tables.sessions.findAll();
+    const row = rows.find((one) => keyOf(one) === key);
+    if (!row || (row.personId !== person.id && person.role !== 'manager'))
+      throw new ProblemError('not-found', 'Nobody is signed in there any more.');
+    const whose = await u.tables.people.findByPk(row.personId);
+    await u.tables.sessions.removeAll({ tokenHash: row.tokenHash });
+    await noteAudit(u, 'session-ended', {
+      name: person.name,
+      place,
+      what: `${whose?.name ?? ''}, ${row.place}`,
+    });
+    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+    return {};
+  });

@@ -1,6 +1,7 @@
 import { FILE_COLUMNS, type RackFile } from '@yard-spool/contract';
 import Papa from 'papaparse';
 import type { Reading } from '../context';
+import { harmless } from './harmless';
 import { ROWS, type FileRow } from './rack-rows';
 
 /** A file on its way out: its name, what it is, and its text piece by piece. */
@@ -41,16 +42,15 @@ async function* asJson(
   yield begun ? '\n]\n' : '[]\n';
 }
 
-/** A text that a spreadsheet would run as a formula is led by an apostrophe, which it shows and does not run. */
-const harmless = (value: string | number): string | number =>
-  typeof value === 'string' && /^[=+@\t\r]|^-(?!\d)/.test(value) ? `'${value}` : value;
+const cell = (value: string | number): string | number =>
+  typeof value === 'string' ? harmless(value) : value;
 
 async function* asCsv(batches: AsyncIterable<FileRow[]>, columns: readonly string[]): AsyncGenerator<string> {
   const line = { newline: '\r\n' } as const;
   yield `\uFEFF${Papa.unparse([[...columns]], line)}\r\n`;
   for await (const rows of batches) {
     if (rows.length === 0) continue;
-    const data = rows.map((row) => Object.values(inColumns(row, columns)).map(harmless));
+    const data = rows.map((row) => Object.values(inColumns(row, columns)).map(cell));
     yield `${Papa.unparse(data, line)}\r\n`;
   }
 }

@@ -6,8 +6,9 @@ import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
 let ask: Ask;
+let now = new Date('2031-01-05T08:00:00.000Z');
 beforeAll(async () => {
-  shop = await TestShop.open();
+  shop = await TestShop.open(() => now);
   ask = await shop.as('Ada');
 });
 afterAll(() => shop.close());
@@ -51,6 +52,7 @@ describe('import', () => {
   });
 
   it('appends a ledger, and refuses one under which a piece would hold less than zero', async () => {
+    now = new Date('2031-01-05T10:00:00.000Z');
     const head = `${FILE_COLUMNS.ledger.join(',')}\n`;
     const row = (metres: number): string => `F-2,2031-01-05T09:00:00.000Z,filled,${metres},Ada,R-1\n`;
     expect((await importFile('ledger', head + row(-120))).taken).toBe(true);
@@ -127,6 +129,7 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
       ],
     ],
     ['without its heading', 'pieces', good, [[0, '', /heading lacks/]]],
+    ['with a heading of a million columns', 'pieces', ',a'.repeat(1_000_000), [[0, '', /heading is longer/]]],
     ['that is empty', 'pieces', '  \n', [[0, '', /empty/]]],
     [
       'of 50,000 rows',

@@ -1,11 +1,16 @@
 import { FILE_COLUMNS, MOST_ROWS, type RackFile, type RowError } from '@yard-spool/contract';
 import Papa from 'papaparse';
+import { asItWas } from './harmless';
 
 /** A file as rows of text by column, or what is wrong with the file itself (row 0). */
 export interface ReadFile {
   readonly rows: readonly Readonly<Record<string, string>>[];
   readonly errors: readonly RowError[];
 }
+
+/** A heading of more than this is none of ours. */
+const LONGEST_HEADING = 2000;
+const TOO_WIDE = 'The heading is longer than any this product writes. Is it the right file?';
 
 const wrong = (message: string, row = 0, column = ''): RowError => ({ row, column, message });
 const refused = (message: string): ReadFile => ({ rows: [], errors: [wrong(message)] });
@@ -34,6 +39,8 @@ function decode(bytes: Uint8Array): string | null {
 }
 
 function readCsv(text: string, what: RackFile): ReadFile {
+  const [heading = ''] = text.slice(0, LONGEST_HEADING).split(/\r?\n/, 1);
+  if (heading.length >= LONGEST_HEADING) return refused(TOO_WIDE);
   const { data, errors, meta } = Papa.parse<Record<string, string>>(text, {
     header: true,
     skipEmptyLines: 'greedy',
@@ -43,7 +50,11 @@ function readCsv(text: string, what: RackFile): ReadFile {
   if (missing) return refused(missing);
   // What is left over of a row with too many fields hangs on it as a list; only named fields are wanted.
   const rows = data.map((row) =>
-    Object.fromEntries(Object.entries(row).filter(([, value]) => typeof value === 'string')),
+    Object.fromEntries(
+      Object.entries(row).flatMap(([name, value]) =>
+        typeof value === 'string' ? [[name, asItWas(value)]] : [],
+      ),
+    ),
   );
   return { rows, errors: csvErrors(errors) };
 }

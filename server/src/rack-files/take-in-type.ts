@@ -1,8 +1,10 @@
-import type { RowError } from '@yard-spool/contract';
+import type { RackFile, RowError } from '@yard-spool/contract';
 import type { Unit } from '../unit';
+import type { Checked } from './check-rows';
+import type { FileRows } from './read-rows';
 
-/** What a kind of file does with its rows: finds what is wrong, and if nothing is, writes them. */
-export type TakeIn = (
+/** What a kind of file does with its good rows: finds what is wrong with the shop's books in mind, and if nothing is, writes them. */
+export type TakeIn<K extends RackFile> = (
   u: Unit,
-  rows: readonly Readonly<Record<string, string>>[],
+  good: readonly Checked<FileRows[K]>[],
 ) => Promise<{ readonly errors: RowError[]; readonly write: () => Promise<void> }>;

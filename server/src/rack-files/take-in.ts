@@ -1,41 +1,45 @@
-import type { RowError } from '@yard-spool/contract';
+import type { RackFile, RowError } from '@yard-spool/contract';
+import type { Unit } from '../unit';
+import type { FileRows } from './read-rows';
 import { productValues } from '../rack/products';
 import { factValues } from '../rack/receive';
-import { checkRows, findTwice, type Checked } from './check-rows';
+import { findTwice, type Checked } from './check-rows';
+import { idsByCode } from './ids-by-code';
+import { inChunks } from './in-chunks';
+import { takeLedger } from './take-ledger';
+import { noteWords } from '../search/index-words';
 import { takeReels } from './take-reels';
 import type { TakeIn } from './take-in-type';
-import {
-  MoveRowSchema,
-  PieceRowSchema,
-  ProductRowSchema,
-  type MoveFileRow,
-  type PieceFileRow,
-} from './row-schemas';
+import type { PieceFileRow } from './row-schemas';
 
-const CHUNK = 1000;
-
-async function inChunks<T>(rows: readonly T[], write: (chunk: T[]) => Promise<unknown>): Promise<void> {
-  for (let i = 0; i < rows.length; i += CHUNK) await write(rows.slice(i, i + CHUNK));
-}
-
-const takeProducts: TakeIn = async ({ tables }, rows) => {
-  const { good, errors } = checkRows(ProductRowSchema, rows);
-  const known = new Set((await tables.products.findAll()).map(({ code }) => code));
+const takeProducts: TakeIn<'products'> = async (u, good) => {
+  const { tables } = u;
+  const errors: RowError[] = [];
+  const known = await idsByCode(u, 'products', codesOf(good));
   errors.push(...findTwice(good, 'code', ({ code }) => code), ...alreadyThere(good, known, 'line'));
   const write = (): Promise<void> =>
-    inChunks(good, (chunk) =>
-      tables.products.createAll(
+    inChunks(good, async (chunk) => {
+      await tables.products.createAll(
         chunk.map(({ value: { code, name, material, tint, diameter_mm, strength_kg } }) =>
           productValues({ code, name, material, tint, diameter: diameter_mm, strengthKg: strength_kg }),
         ),
-      ),
-    );
+      );
+      const made = await tables.products.findAll({ where: { code: codesOf(chunk) }, attributes: ['id'] });
+      await noteWords(
+        u,
+        'line',
+        made.map(({ id }) => id),
+      );
+    });
   return { errors, write };
 };
 
+const codesOf = (rows: readonly Checked<{ readonly code: string }>[]): string[] =>
+  rows.map(({ value }) => value.code);
+
 const alreadyThere = (
   rows: readonly Checked<{ readonly code: string }>[],
-  known: ReadonlySet<string>,
+  known: ReadonlyMap<string, number>,
   what: string,
 ): RowError[] =>
   rows
@@ -62,10 +66,15 @@ const pieceValues = (row: PieceFileRow, productId: number) => ({
   }),
 });
 
-const takePieces: TakeIn = async ({ tables, clock, actor }, rows) => {
-  const { good, errors } = checkRows(PieceRowSchema, rows);
-  const known = new Set((await tables.pieces.findAll()).map(({ code }) => code));
-  const products = new Map((await tables.products.findAll()).map(({ code, id }) => [code, id]));
+const takePieces: TakeIn<'pieces'> = async (u, good) => {
+  const { tables, clock, actor } = u;
+  const errors: RowError[] = [];
+  const known = await idsByCode(u, 'pieces', codesOf(good));
+  const products = await idsByCode(
+    u,
+    'products',
+    good.map(({ value }) => value.product),
+  );
   errors.push(...findTwice(good, 'code', ({ code }) => code), ...alreadyThere(good, known, 'piece'));
   for (const { row, value } of good)
     if (!products.has(value.product))
@@ -83,6 +92,11 @@ const takePieces: TakeIn = async ({ tables, clock, actor }, rows) => {
       const made = await tables.pieces.findAll({
         where: { code: chunk.map(({ value }) => value.code) },
       });
+      await noteWords(
+        u,
+        'piece',
+        made.map(({ id }) => id),
+      );
       const shared = { at: clock(), byId: actor.id, runId: null };
       await tables.moves.createAll(
         made.flatMap(({ id: pieceId, receivedMm, lengthMm }) => [
@@ -107,67 +121,16 @@ const takePieces: TakeIn = async ({ tables, clock, actor }, rows) => {
   return { errors, write };
 };
 
-const takeLedger: TakeIn = async ({ tables }, rows) => {
-  const { good, errors } = checkRows(MoveRowSchema, rows);
-  const people = new Map((await tables.people.findAll()).map(({ name, id }) => [name, id]));
-  const pieces = new Map((await tables.pieces.lockAll({})).map((row) => [row.code, row]));
-  for (const { row, value } of good) {
-    if (!people.has(value.by))
-      errors.push({ row, column: 'by', message: `Nobody here is called ${value.by}.` });
-    if (!pieces.has(value.piece))
-      errors.push({ row, column: 'piece', message: `There is no piece ${value.piece} on the rack.` });
-  }
-  const { lengths, below } = runningLengths(
-    good,
-    new Map([...pieces].map(([code, { lengthMm }]) => [code, lengthMm])),
-  );
-  errors.push(...below);
-  const write = async (): Promise<void> => {
-    await inChunks(good, (chunk) =>
-      tables.moves.createAll(
-        chunk.map(({ value }) => ({
-          pieceId: pieces.get(value.piece)?.id ?? 0,
-          kind: value.kind,
-          lengthMm: value.moved_m,
-          at: value.at,
-          byId: people.get(value.by) ?? 0,
-          why: value.why,
-          runId: null,
-        })),
-      ),
-    );
-    for (const [code, lengthMm] of lengths) {
-      const piece = pieces.get(code);
-      if (piece) await tables.pieces.change(piece, { lengthMm });
-    }
-  };
-  return { errors, write };
-};
-
-/** Lengths after all rows, and the rows after which a piece would hold less than zero. */
-function runningLengths(
-  rows: readonly Checked<MoveFileRow>[],
-  start: ReadonlyMap<string, number>,
-): { lengths: Map<string, number>; below: RowError[] } {
-  const lengths = new Map<string, number>();
-  const below: RowError[] = [];
-  for (const { row, value } of rows) {
-    const before = lengths.get(value.piece) ?? start.get(value.piece);
-    if (before === undefined) continue;
-    lengths.set(value.piece, before + value.moved_m);
-    if (before + value.moved_m < 0)
-      below.push({
-        row,
-        column: 'moved_m',
-        message: `${value.piece} has ${before / 1000} m before this row: it would hold less than zero.`,
-      });
-  }
-  return { lengths, below };
-}
-
-export const TAKE_IN = {
+const TAKE_IN: { readonly [K in RackFile]: TakeIn<K> } = {
   products: takeProducts,
   pieces: takePieces,
   ledger: takeLedger,
   reels: takeReels,
-} as const;
+};
+
+/** What a file's good rows come to. */
+export const takeIn = <K extends RackFile>(
+  u: Unit,
+  what: K,
+  good: readonly Checked<FileRows[K]>[],
+): ReturnType<TakeIn<K>> => TAKE_IN[what](u, good);

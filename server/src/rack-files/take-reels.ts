@@ -1,11 +1,13 @@
 import type { Observation } from '@yard-spool/core';
-import { checkRows, findTwice } from './check-rows';
-import { ReelRowSchema, type ReelFileRow } from './row-schemas';
+import type { RowError } from '@yard-spool/contract';
+import { findTwice } from './check-rows';
+import { inChunks } from './in-chunks';
+import type { ReelFileRow } from './row-schemas';
 import type { TakeIn } from './take-in-type';
 
 /** Kinds of reel for the reel book. One that is in it already is refused: it is corrected there. */
-export const takeReels: TakeIn = async ({ tables }, rows) => {
-  const { good, errors } = checkRows(ReelRowSchema, rows);
+export const takeReels: TakeIn<'reels'> = async ({ tables }, good) => {
+  const errors: RowError[] = [];
   const nameOf = ({ label, type }: Pick<ReelFileRow, 'label' | 'type'>): string =>
     `${label.toLowerCase()} (${type})`;
   const known = new Set((await tables.reelKinds.findAll()).map(nameOf));
@@ -21,16 +23,17 @@ export const takeReels: TakeIn = async ({ tables }, rows) => {
           message: 'A rating is a length and a diameter: fill in both.',
         });
   }
-  const write = async (): Promise<void> => {
-    await tables.reelKinds.createAll(
-      good.map(({ value }) => ({
-        type: value.type,
-        label: value.label,
-        gear: value.gear,
-        observations: observationsOf(value),
-      })),
+  const write = (): Promise<void> =>
+    inChunks(good, (chunk) =>
+      tables.reelKinds.createAll(
+        chunk.map(({ value }) => ({
+          type: value.type,
+          label: value.label,
+          gear: value.gear,
+          observations: observationsOf(value),
+        })),
+      ),
     );
-  };
   return { errors, write };
 };
 

@@ -1,6 +1,7 @@
 import type { Person, Piece, PieceChange } from '@yard-spool/contract';
 import type { ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
+import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { addMoves, goneFrom, lockPiece } from './move';
 import { onePiece } from './rack';
@@ -25,6 +26,7 @@ export async function changePiece(
       version: piece.version + 1,
       ...factValues(asked),
     });
+    await noteWords(u, 'piece', [piece.id]);
   });
   return onePiece(context, { code: asked.code });
 }

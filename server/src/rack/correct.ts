@@ -10,18 +10,29 @@ import { metresFromMass, type MassIssue } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { unit } from '../unit';
 import { ProblemError } from '../problem-error';
+import { brokenAt, brokenWords, promisesOf, tellBroken } from './broken-promises';
 import { addMoves, lockPiece } from './move';
 import { onePiece } from './rack';
 
-/** Sets the books to what was counted on a piece, by a move of the difference. */
+/**
+ * Sets the books to what was counted on a piece, by a move of the difference.
+ *
+ * @throws `not-enough-line` where less is left than is promised, with whose promise breaks, unless that was said to be known
+ */
 export async function countPiece(
   context: ServerContext,
   person: Person,
   code: string,
-  { lengthMm, why }: PieceCount,
+  { lengthMm, why = '', anyway = false }: PieceCount,
 ): Promise<Piece> {
   await unit(context, person, async (u) => {
     const piece = await lockPiece(u, { code });
+    const broken = brokenAt(await promisesOf(u, piece.id), lengthMm);
+    if (broken.length > 0 && !anyway) {
+      const sentence = `With this count there is too little for what is promised: ${brokenWords(broken)}. Those reels have to be planned again.`;
+      throw new ProblemError('not-enough-line', sentence, [{ path: 'anyway', message: sentence }]);
+    }
+    await tellBroken(u, code, broken);
     const move = { kind: 'counted', lengthMm: lengthMm - piece.lengthMm, why: why || 'counted' } as const;
     await addMoves(u, piece, [move]);
   });
@@ -47,6 +58,7 @@ export async function weighPiece(
     const lengthMm = toMm(value);
     const why = `${asked.grossG.toFixed(1)} g with its spool of ${asked.tareG.toFixed(1)} g`;
     await addMoves(u, row, [{ kind: 'weighed', lengthMm: lengthMm - row.lengthMm, why }]);
+    await tellBroken(u, code, brokenAt(await promisesOf(u, row.id), lengthMm));
     await u.tables.pieces.change(row, { tareG: asked.tareG.toFixed(1) });
     await u.tables.weighings.create({
       pieceId: row.id,

@@ -1,6 +1,7 @@
 import { OWN_PREFIX, type NewProduct, type Person, type Product } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
+import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { toProduct } from './to-piece';
 
@@ -25,9 +26,13 @@ export const productValues = ({ diameter, strengthKg, ...rest }: NewProduct) => 
 });
 
 /** The product a new piece is of: one that is known, or one made for it. */
-export async function productFor({ tables }: Unit, asked: { id: number } | NewProduct): Promise<number> {
-  if (!('id' in asked)) return (await tables.products.create(productValues(asked))).id;
-  if (await tables.products.findByPk(asked.id)) return asked.id;
+export async function productFor(u: Unit, asked: { id: number } | NewProduct): Promise<number> {
+  if (!('id' in asked)) {
+    const { id } = await u.tables.products.create(productValues(asked));
+    await noteWords(u, 'line', [id]);
+    return id;
+  }
+  if (await u.tables.products.findByPk(asked.id)) return asked.id;
   throw new ProblemError('not-found', 'This line is not on the list any more. Choose again.');
 }
 

@@ -2,6 +2,7 @@ import type { NewPieceSchema, Person, Piece, PieceFacts } from '@yard-spool/cont
 import type { InferOutput } from 'valibot';
 import type { ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
+import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { addMoves } from './move';
 import { productFor } from './products';
@@ -50,6 +51,7 @@ export async function createPiece(u: Unit, asked: NewPiece): Promise<void> {
     lengthMm: 0,
     ...factValues(asked),
   });
+  await noteWords(u, 'piece', [piece.id]);
   const why = fromReel === null ? 'as it came' : `stripped off reel ${fromReel}`;
   await addMoves(u, piece, [{ kind: 'received', lengthMm, why }]);
   if (kind === 'remnant' || kind === 'salvage') await u.tables.pieces.change(piece, { opened: true });

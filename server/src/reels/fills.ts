@@ -1,13 +1,17 @@
 import type { Fill, FillLayer } from '@yard-spool/contract';
-import type { FillRow } from '../db/models/runs';
+import type { FillLayerRow, FillRow } from '../db/models/runs';
 import type { Reading } from '../context';
+import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
+import { comebacksOf } from './comebacks';
+import { layersOfFills } from './on-spool';
 
 /** One fill with its layers, arbor first. */
 export async function readFill(from: Reading, id: number): Promise<Fill> {
   const row = await from.tables.fills.findByPk(id);
-  if (!row) throw new ProblemError('not-found', 'There is no such fill.');
-  return toFill(from, row);
+  const [fill] = row ? await toFills(from, [row]) : [];
+  if (!fill) throw new ProblemError('not-found', 'There is no such fill.');
+  return fill;
 }
 
 /** All fills of a spool, newest first. */
@@ -19,68 +23,72 @@ export async function fillsOfSpools(from: Reading, spoolIds: readonly number[]):
       ['id', 'DESC'],
     ],
   });
-  return Promise.all(rows.map((row) => toFill(from, row)));
+  return toFills(from, rows);
 }
 
-async function toFill(from: Reading, row: FillRow): Promise<Fill> {
+/** Fills as they are told, with one question to each table however many there are. */
+async function toFills(from: Reading, rows: readonly FillRow[]): Promise<Fill[]> {
+  if (rows.length === 0) return [];
   const { tables } = from;
-  const [run, person] = await Promise.all([
-    tables.runs.findByPk(row.runId),
-    tables.people.findByPk(row.byId),
+  const ids = rows.map(({ id }) => id);
+  const [runs, spools, names, layers, comebacks, versions] = await Promise.all([
+    tables.runs.findAll({ where: { id: rows.map(({ runId }) => runId) } }),
+    tables.spools.findAll({ where: { id: rows.map(({ spoolId }) => spoolId) } }),
+    peopleNames(from),
+    layersOfFills(from, ids),
+    comebacksOf(from, ids),
+    tables.runEvents.findAll({
+      where: { runId: rows.map(({ runId }) => runId), kind: 'corrected' },
+      attributes: ['runId'],
+    }),
   ]);
-  const job = run && (await tables.jobs.findByPk(run.jobId));
-  if (!job) throw new Error(`Fill ${String(row.id)} has no run.`);
-  return {
-    id: row.id,
-    runId: row.runId,
-    bagNumber: job.bagId,
-    closedAt: row.closedAt.toISOString(),
-    by: person?.name ?? '',
-    gapRead: row.gapRead === null ? null : Number(row.gapRead),
-    gapByCount: row.gapByCount,
-    spool: row.spool,
-    under: run.madeUnder,
-    layers: await layersOf(from, row.id),
-    counter: row.counter,
-  };
+  const jobs = await tables.jobs.findAll({
+    where: { id: runs.map(({ jobId }) => jobId) },
+    attributes: ['id', 'bagId'],
+  });
+  const pieces = await piecesOf(from, layers);
+  return rows.map((row) => {
+    const run = runs.find(({ id }) => id === row.runId);
+    const job = jobs.find(({ id }) => id === run?.jobId);
+    if (!run || !job) throw new Error(`Fill ${String(row.id)} has no run.`);
+    return {
+      id: row.id,
+      runId: row.runId,
+      bagNumber: job.bagId,
+      spoolName: spools.find(({ id }) => id === row.spoolId)?.name ?? '',
+      closedAt: row.closedAt.toISOString(),
+      by: names.get(row.byId) ?? '',
+      gapRead: row.gapRead === null ? null : Number(row.gapRead),
+      gapByCount: row.gapByCount,
+      spool: row.spool,
+      under: run.madeUnder,
+      layers: layers.filter(({ fillId }) => fillId === row.id).map((layer) => toLayer(layer, pieces)),
+      counter: row.counter,
+      corrections: versions.filter(({ runId }) => runId === row.runId).length,
+      comebacks: comebacks.filter(({ fillId }) => fillId === row.id),
+    };
+  });
 }
 
-async function layersOf({ tables }: Reading, fillId: number): Promise<FillLayer[]> {
-  const rows = await tables.fillLayers.findAll({ where: { fillId }, order: ['position'] });
-  return Promise.all(
-    rows.map(
-      async ({
-        layer,
-        role,
-        line,
-        lineName,
-        tint,
-        pieceId,
-        lengthMm,
-        likelyLowMm,
-        likelyHighMm,
-        restsOn,
-        handleTurns,
-        innerRadius,
-        outerRadius,
-      }) => {
-        const piece = pieceId === null ? null : await tables.pieces.findByPk(pieceId);
-        const from = { pieceCode: piece?.code ?? null, pieceKind: piece?.kind ?? null };
-        return {
-          id: layer,
-          role,
-          line,
-          lineName,
-          tint,
-          ...from,
-          lengthMm,
-          likelyMm: [likelyLowMm ?? lengthMm, likelyHighMm ?? lengthMm],
-          restsOn: restsOn ?? [],
-          handleTurns,
-          innerRadius,
-          outerRadius,
-        };
-      },
-    ),
-  );
+type PieceOf = Pick<FillLayer, 'pieceCode' | 'pieceKind' | 'lot'>;
+const OFF_NO_PIECE: PieceOf = { pieceCode: null, pieceKind: null, lot: '' };
+
+async function piecesOf({ tables }: Reading, layers: readonly FillLayerRow[]): Promise<Map<number, PieceOf>> {
+  const ids = [...new Set(layers.flatMap(({ pieceId }) => pieceId ?? []))];
+  if (ids.length === 0) return new Map();
+  const pieces = await tables.pieces.findAll({
+    where: { id: ids },
+    attributes: ['id', 'code', 'kind', 'lot'],
+  });
+  return new Map(pieces.map(({ id, code, kind, lot }) => [id, { pieceCode: code, pieceKind: kind, lot }]));
 }
+
+const toLayer = (row: FillLayerRow, pieces: ReadonlyMap<number, PieceOf>): FillLayer => ({
+  id: row.layer,
+  ...{ role: row.role, line: row.line, lineName: row.lineName, tint: row.tint },
+  ...(pieces.get(row.pieceId ?? 0) ?? OFF_NO_PIECE),
+  ...{ lengthMm: row.lengthMm, handleTurns: row.handleTurns },
+  likelyMm: [row.likelyLowMm ?? row.lengthMm, row.likelyHighMm ?? row.lengthMm],
+  restsOn: row.restsOn ?? [],
+  ...{ innerRadius: row.innerRadius, outerRadius: row.outerRadius },
+});

@@ -5,6 +5,9 @@ import type { Reading } from '../context';
 /** Fills that are looked back at: older ones were of another maker's line, or another hand's tension. */
 const LOOK_BACK = 6;
 
+/** Observations taken from a spool's fills at most: with what is typed beside them they have to fit a plan's input. */
+const MOST_OF_A_SPOOL = 36;
+
 /** What the closed fills of one spool say of it: depths read and packs used up then, newest fill first. */
 export async function learnedOfSpool({ tables }: Reading, spoolId: number): Promise<Observation[]> {
   const fills = await tables.fills.findAll({
@@ -12,7 +15,7 @@ export async function learnedOfSpool({ tables }: Reading, spoolId: number): Prom
     order: [['id', 'DESC']],
     limit: LOOK_BACK,
   });
-  return fills.flatMap(({ depths }) => depths);
+  return fills.flatMap(({ depths }) => depths).slice(0, MOST_OF_A_SPOOL);
 }
 
 interface KindFill {

@@ -1,62 +1,116 @@
 import type { Page, Reel, ReelRow } from '@yard-spool/contract';
+import type { Observation } from '@yard-spool/core';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { toCustomer } from '../bags/customers';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
+import { drawingsOfFills } from './drawings-of-fills';
 import { fillsOfSpools } from './fills';
+import { learnedOfSpool } from './learned';
+import { peopleNames } from '../people/people';
+import { reelByTag } from './reel-by-tag';
+import { serviceSchools } from './read-due';
+import { whatIsOn } from './on-spool';
 
-interface FoundReel extends Omit<ReelRow, 'filledAt'> {
+interface FoundReel extends Omit<ReelRow, 'filledAt' | 'drawing'> {
   readonly filledAt: Date | null;
+  readonly fillId: number | null;
 }
 
 const PAGE = 50;
 
 /** Reels whose tag, name or customer starts with (or has a word that starts with) what was typed, by tag. */
 export async function findReels(
-  { query }: Reading,
+  from: Reading,
   { q, after }: { readonly q: string; readonly after: string },
 ): Promise<Page<ReelRow>> {
   const start = `${literally(q)}%`;
-  const rows = await query<FoundReel>(
-    `SELECT reels.tag, reels.type, reels.label, customers.name AS customer,
-       (SELECT MAX(fills.closed_at) FROM fills JOIN spools ON spools.id = fills.spool_id
-        WHERE spools.reel_id = reels.id AND fills.taken_back_at IS NULL) AS filledAt
+  const found = await from.query<FoundReel>(
+    `SELECT reels.tag, reels.type, reels.label, customers.name AS customer, fills.closed_at AS filledAt,
+       fills.id AS fillId
      FROM reels JOIN customers ON customers.id = reels.customer_id
+       LEFT JOIN fills ON fills.id = (SELECT MAX(spools.fill_id) FROM spools WHERE spools.reel_id = reels.id)
      WHERE (reels.tag LIKE :start OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word)
        AND reels.tag > :after ORDER BY reels.tag LIMIT ${String(PAGE + 1)}`,
     { start, word: `% ${start}`, after },
   );
-  return pageOf(
-    rows.map((row) => ({ ...row, filledAt: row.filledAt?.toISOString() ?? null })),
-    PAGE,
-    ({ tag }) => tag,
+  const { rows, next } = pageOf(found, PAGE, ({ tag }) => tag);
+  const drawings = await drawingsOfFills(
+    from,
+    rows.flatMap(({ fillId }) => fillId ?? []),
   );
+  return {
+    rows: rows.map(({ fillId, filledAt, ...row }) => ({
+      ...{ ...row, filledAt: filledAt?.toISOString() ?? null },
+      drawing: drawings.get(fillId ?? 0) ?? null,
+    })),
+    next,
+  };
 }
 
-/** A reel by its tag: what is on it, and what was before. */
+/** All that was read of a spool: as it was booked last, and what its fills showed since. */
+async function readOfSpool(from: Reading, spoolId: number): Promise<Observation[]> {
+  const job = await from.tables.jobs.findOne({ where: { spoolId }, order: [['id', 'DESC']] });
+  const typed = (job?.planInput.observations ?? []).filter(
+    ({ kind }) => kind !== 'depth' && kind !== 'stretch',
+  );
+  return [...typed, ...(await learnedOfSpool(from, spoolId))];
+}
+
+/** A reel by its tag, or one it had: what is on it, what is due, and what was before. */
 export async function readReel(from: Reading, tag: string): Promise<Reel> {
   const { tables } = from;
-  const reel = await tables.reels.findOne({ where: { tag } });
+  const reel = await reelByTag(from, tag);
   const customer = reel && (await tables.customers.findByPk(reel.customerId));
   if (!customer)
     throw new ProblemError(
       'not-found',
       `No reel has the tag ${tag}. Look at the tag again, or search by customer.`,
     );
-  const spoolIds = (await tables.spools.findAll({ where: { reelId: reel.id } })).map(({ id }) => id);
-  const waiting = await tables.jobs.findOne({
-    where: { spoolId: spoolIds, state: ['booked', 'on-the-bench'] },
+  const spools = await tables.spools.findAll({ where: { reelId: reel.id }, order: ['id'] });
+  const spoolIds = spools.map(({ id }) => id);
+  const [waiting, fills, on, history] = await Promise.all([
+    waitingOf(from, spoolIds),
+    fillsOfSpools(from, spoolIds),
+    serviceSchools(from, [reel]).then((schools) => whatIsOn(from, spools, schools)),
+    reelHistory(from, reel.id),
+  ]);
+  return {
+    ...{ tag: reel.tag, version: reel.version, type: reel.type, label: reel.label },
+    customer: toCustomer(customer),
+    fills,
+    spools: await Promise.all(
+      spools.map(async ({ id, name }) => ({
+        name,
+        observations: await readOfSpool(from, id),
+        on: on.get(id) ?? null,
+      })),
+    ),
+    ...history,
+    waiting,
+  };
+}
+
+/** The bag a reel waits in, and its run where it is on a bench. */
+async function waitingOf({ tables }: Reading, spoolIds: readonly number[]): Promise<Reel['waiting']> {
+  const job = await tables.jobs.findOne({
+    where: { spoolId: [...spoolIds], state: ['booked', 'on-the-bench'] },
     order: ['id'],
   });
-  const run =
-    waiting && (await tables.runs.findOne({ where: { jobId: waiting.id, state: ['open', 'closed'] } }));
+  const run = job && (await tables.runs.findOne({ where: { jobId: job.id, state: ['open', 'closed'] } }));
+  return job && { bagNumber: job.bagId, jobId: job.id, runId: run?.id ?? null };
+}
+
+async function reelHistory(from: Reading, reelId: number): Promise<Pick<Reel, 'tags' | 'history'>> {
+  const { tables } = from;
+  const [tags, changes, names] = await Promise.all([
+    tables.reelTags.findAll({ where: { reelId }, order: ['tag'] }),
+    tables.reelChanges.findAll({ where: { reelId }, order: [['id', 'DESC']], limit: 50 }),
+    peopleNames(from),
+  ]);
   return {
-    tag: reel.tag,
-    type: reel.type,
-    label: reel.label,
-    customer: toCustomer(customer),
-    fills: await fillsOfSpools(from, spoolIds),
-    waiting: waiting && { bagNumber: waiting.bagId, jobId: waiting.id, runId: run?.id ?? null },
+    tags: tags.map(({ tag }) => tag),
+    history: changes.map(({ at, byId, what }) => ({ at: at.toISOString(), by: names.get(byId) ?? '', what })),
   };
 }

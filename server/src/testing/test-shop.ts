@@ -4,9 +4,9 @@ import type { Problem } from '@yard-spool/contract';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { unit, type Unit } from '../unit';
-import { createApp } from '../app';
+import { createApp, type AppParts } from '../app';
 import { connect } from '../db/connect';
-import { migrate } from '../db/migrate';
+import { migrateAt } from '../db/migrate';
 import { openContext, type ServerContext } from '../context';
 import { BenchCounters } from '../devices/bench-counters';
 import { addPerson } from '../people/people';
@@ -21,6 +21,9 @@ export interface Answer<T = unknown> {
   readonly headers: Headers;
 }
 
+/** A passcode that costs next to nothing to try: what it costs in a shop has its own test. */
+const CHEAP = { N: 1024, r: 8, p: 1 };
+
 const PASSCODE = 'right-passcode';
 
 /** A whole server on a database of its own, for one test file. The real MariaDB, the real app, a real port. */
@@ -29,13 +32,14 @@ export class TestShop {
     readonly context: ServerContext,
     public counters: BenchCounters,
     private readonly admin: Sequelize,
-    private readonly name: string,
+    /** Of its database. */
+    readonly name: string,
     private readonly server: Server,
     readonly address: string,
   ) {}
 
   /** Opens a shop with a manager (Ada) and a technician (Bo). The clock can be set. */
-  static async open(clock: () => Date = () => new Date()): Promise<TestShop> {
+  static async open(clock: () => Date = () => new Date(), more: Partial<AppParts> = {}): Promise<TestShop> {
     const base = process.env.YARD_SPOOL_TEST_DATABASE;
     if (!base) throw new Error('These tests need a database: run them with "npm test -- api".');
     const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
@@ -43,14 +47,24 @@ export class TestShop {
     await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
     const address = new URL(base);
     address.pathname = `/${name}`;
+    await migrateAt(address.href);
+    // As in a shop: the application may change rows and no table.
+    const user = name.slice(0, 20);
+    await admin.query(`CREATE USER '${user}'@'127.0.0.1' IDENTIFIED BY '${name}'`);
+    await admin.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ${name}.* TO '${user}'@'127.0.0.1'`);
+    // Tests look who waits for whose lock.
+    await admin.query(`GRANT PROCESS ON *.* TO '${user}'@'127.0.0.1'`);
+    [address.username, address.password] = [user, name];
     const sequelize = connect(address.href);
-    await migrate(sequelize);
-    const context = openContext(sequelize, clock);
+    const context = openContext(sequelize, clock, { passcodeCost: CHEAP });
     await addPerson(context, 'Ada', 'manager', PASSCODE);
     await addPerson(context, 'Bo', 'technician', PASSCODE);
     const counters = await BenchCounters.open(context);
     const server = createServer(
-      createApp({ context, counters, log: pino({ level: process.env.YARD_SPOOL_TEST_LOG ?? 'silent' }) }),
+      createApp({
+        ...{ context, counters, log: pino({ level: process.env.YARD_SPOOL_TEST_LOG ?? 'silent' }) },
+        ...more,
+      }),
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const { port } = server.address() as AddressInfo;
@@ -70,6 +84,7 @@ export class TestShop {
     await this.counters.close();
     await this.context.sequelize.close();
     await this.admin.query(`DROP DATABASE ${this.name}`);
+    await this.admin.query(`DROP USER '${this.name.slice(0, 20)}'@'127.0.0.1'`);
     await this.admin.close();
   }
 
@@ -97,12 +112,17 @@ export class TestShop {
     return unit(this.context, ADA, work);
   }
 
+  /** Signs in and gives the session’s cookie. */
+  async cookieOf(name: 'Ada' | 'Bo'): Promise<string> {
+    const { headers } = await this.ask('POST', '/session', { name, passcode: PASSCODE });
+    return headers.get('set-cookie')?.split(';')[0] ?? '';
+  }
+
   /** Signs in and gives a way to ask as that person. */
   async as(
     name: 'Ada' | 'Bo',
   ): Promise<<T = Problem>(method: string, path: string, body?: unknown) => Promise<Answer<T>>> {
-    const signedIn = await this.ask('POST', '/session', { name, passcode: PASSCODE });
-    const cookie = signedIn.headers.get('set-cookie')?.split(';')[0] ?? '';
+    const cookie = await this.cookieOf(name);
     return (method, path, body) => this.ask(method, path, body, { cookie });
   }
 }

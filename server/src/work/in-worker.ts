@@ -21,15 +21,17 @@ const workers = (): Tinypool =>
 /**
  * Computes something beside the event loop, so that counters and other people are served meanwhile.
  *
+ * @param transferList memory that is handed over instead of copied; it is gone here afterwards
  * @throws `too-much-work` where it is not done in time; the worker that had it is ended
  */
 export async function inWorker<Name extends keyof Tasks>(
   name: Name,
   given: Parameters<Tasks[Name]>[0],
+  transferList: ArrayBuffer[] = [],
 ): Promise<ReturnType<Tasks[Name]>> {
   const signal = AbortSignal.timeout(DEADLINE_MS);
   try {
-    return (await workers().run({ name, given }, { signal })) as ReturnType<Tasks[Name]>;
+    return (await workers().run({ name, given }, { signal, transferList })) as ReturnType<Tasks[Name]>;
   } catch (error) {
     if (!signal.aborted) throw error;
     throw new ProblemError(

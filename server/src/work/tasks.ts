@@ -1,6 +1,7 @@
 import { makePlan } from '@yard-spool/core';
 import { replanWaiting } from '../house-rules/replan-waiting';
 import { trySisters } from '../house-rules/try-plan';
+import { readAsked } from '../rack-files/read-rows';
 import { settleRunFill } from './settle-run-fill';
 
 /** What is computed in a worker: plain functions of plain data. */
@@ -11,6 +12,8 @@ export const TASKS = {
   settle: settleRunFill,
   /** What another ruling makes of the reels that wait. */
   replan: replanWaiting,
+  /** A request that brings a file, and the file's rows, each checked by itself. */
+  file: readAsked,
   /** Waiting reels planned again, one after another, as far as their pieces have the line. */
   sisters: trySisters,
 } as const;

@@ -15,6 +15,8 @@ export interface BagTableRow extends Model<
 > {
   id: CreationOptional<number>;
   bookingKey: string;
+  /** What the booking was sent with, as a hash; null in older ones. */
+  bookingHash: CreationOptional<string | null>;
   customerId: number;
   promisedAt: Date;
   notes: string;
@@ -63,6 +65,7 @@ export const defineBags = (sequelize: Sequelize) =>
     {
       id,
       bookingKey: DataTypes.STRING,
+      bookingHash: DataTypes.STRING,
       customerId: DataTypes.INTEGER,
       promisedAt: DataTypes.DATE(3),
       notes: DataTypes.STRING,

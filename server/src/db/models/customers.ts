@@ -16,6 +16,7 @@ export interface CustomerRow extends Model<
   id: CreationOptional<number>;
   name: string;
   contact: string;
+  version: CreationOptional<number>;
 }
 
 export interface ReelTableRow extends Model<
@@ -28,18 +29,34 @@ export interface ReelTableRow extends Model<
   type: ReelType;
   label: string;
   seatReversed: CreationOptional<boolean>;
+  version: CreationOptional<number>;
 }
 
 export interface SpoolRow extends Model<InferAttributes<SpoolRow>, InferCreationAttributes<SpoolRow>> {
   id: CreationOptional<number>;
   reelId: number;
   name: CreationOptional<string>;
+  /** What lies on it now; null where nothing of ours does. */
+  fillId: CreationOptional<number | null>;
+  /** When that is due by months alone, by trips alone (null until so many were told), and by whichever comes first. */
+  ripeAt: CreationOptional<Date | null>;
+  wornAt: CreationOptional<Date | null>;
+  dueAt: CreationOptional<Date | null>;
+  /** When its customer was told. */
+  toldAt: CreationOptional<Date | null>;
+  trips: CreationOptional<number | null>;
+  reversedAt: CreationOptional<Date | null>;
 }
 
 export const defineCustomers = (sequelize: Sequelize) =>
   sequelize.define<CustomerRow>(
     'customer',
-    { id, name: DataTypes.STRING, contact: DataTypes.STRING },
+    {
+      id,
+      name: DataTypes.STRING,
+      contact: DataTypes.STRING,
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
+    },
     { tableName: 'customers' },
   );
 
@@ -53,6 +70,7 @@ export const defineReels = (sequelize: Sequelize) =>
       type: DataTypes.STRING,
       label: DataTypes.STRING,
       seatReversed: { type: DataTypes.BOOLEAN, defaultValue: false },
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'reels' },
   );
@@ -60,6 +78,17 @@ export const defineReels = (sequelize: Sequelize) =>
 export const defineSpools = (sequelize: Sequelize) =>
   sequelize.define<SpoolRow>(
     'spool',
-    { id, reelId: DataTypes.INTEGER, name: { type: DataTypes.STRING, defaultValue: 'own' } },
+    {
+      id,
+      reelId: DataTypes.INTEGER,
+      name: { type: DataTypes.STRING, defaultValue: 'own' },
+      fillId: DataTypes.INTEGER,
+      ripeAt: DataTypes.DATE(3),
+      wornAt: DataTypes.DATE(3),
+      dueAt: DataTypes.DATE(3),
+      toldAt: DataTypes.DATE(3),
+      trips: DataTypes.INTEGER,
+      reversedAt: DataTypes.DATE(3),
+    },
     { tableName: 'spools' },
   );

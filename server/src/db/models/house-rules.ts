@@ -21,6 +21,8 @@ export interface HouseRulesRow extends Model<
   tailMm: CreationOptional<number>;
   units: CreationOptional<KeptHouseRules['units']>;
   zone: CreationOptional<string>;
+  /** Minutes without use after which somebody is signed out; 0 for never. */
+  idleMinutes: CreationOptional<number>;
   bins: CreationOptional<KeptHouseRules['bins'] | null>;
   cautions: CreationOptional<KeptHouseRules['cautions'] | null>;
   version: CreationOptional<number>;
@@ -39,6 +41,7 @@ export const defineHouseRules = (sequelize: Sequelize) =>
       tailMm: { type: DataTypes.INTEGER, defaultValue: 2000 },
       units: { type: DataTypes.STRING, defaultValue: 'metric' },
       zone: { type: DataTypes.STRING, defaultValue: '' },
+      idleMinutes: { type: DataTypes.INTEGER, defaultValue: 240 },
       bins: DataTypes.JSON,
       cautions: DataTypes.JSON,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },

@@ -23,6 +23,10 @@ export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCrea
   personId: number;
   createdAt: Date;
   expiresAt: Date;
+  /** When it was used last, to the minute. */
+  seenAt: CreationOptional<Date | null>;
+  /** The device it was made at, and from where. */
+  place: CreationOptional<string>;
 }
 
 export const definePeople = (sequelize: Sequelize) =>
@@ -48,6 +52,8 @@ export const defineSessions = (sequelize: Sequelize) =>
       personId: DataTypes.INTEGER,
       createdAt: DataTypes.DATE(3),
       expiresAt: DataTypes.DATE(3),
+      seenAt: DataTypes.DATE(3),
+      place: { type: DataTypes.STRING, defaultValue: '' },
     },
     { tableName: 'sessions' },
   );

@@ -66,6 +66,7 @@ export interface FillLayerRow extends Model<
   lineName: string;
   tint: string;
   pieceId: number | null;
+  productId: CreationOptional<number | null>;
   lengthMm: number;
   likelyLowMm: CreationOptional<number | null>;
   likelyHighMm: CreationOptional<number | null>;
@@ -139,6 +140,7 @@ export const defineFillLayers = (sequelize: Sequelize) =>
       lineName: DataTypes.STRING,
       tint: DataTypes.STRING,
       pieceId: DataTypes.INTEGER,
+      productId: DataTypes.INTEGER,
       lengthMm: DataTypes.BIGINT,
       likelyLowMm: DataTypes.BIGINT,
       likelyHighMm: DataTypes.BIGINT,

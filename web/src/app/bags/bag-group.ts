@@ -5,6 +5,8 @@ import { ApiService } from '../data/api.service';
 import { pages } from '../data/pages';
 import { LoadState } from '../ui/load-state';
 import { isFilled, STATE_WORDS } from './job-state';
+import { SmallSection } from '../drawing/small-section';
+import { howUrgent, timeLeft } from './how-urgent';
 import { promisedText } from './promised-text';
 
 /** What is looked for among the bags; empty words and states leave everything in. */
@@ -16,7 +18,7 @@ export interface LookedFor {
 /** Bags of one group, page by page. Those that are over are asked for only when somebody wants them. */
 @Component({
   selector: 'ys-bag-group',
-  imports: [RouterLink, LoadState],
+  imports: [RouterLink, LoadState, SmallSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 class="pb-1.5 pt-3 text-mute">{{ name() }}</h2>
@@ -34,15 +36,29 @@ export interface LookedFor {
           @for (bag of bags.rows(); track bag.number) {
             <li class="border-b border-line last:border-0">
               <a
-                class="grid grid-cols-[90px_150px_minmax(0,1fr)_minmax(0,1.4fr)] items-center gap-4 px-4 py-2.5 hover:bg-paper max-md:grid-cols-2"
+                class="grid grid-cols-[minmax(0,1fr)_minmax(0,2.2fr)] items-center gap-4 px-4 py-2.5 hover:bg-paper max-md:grid-cols-1"
                 [routerLink]="['/bags', bag.number]"
               >
-                <b>Bag {{ bag.number }}</b>
-                <span>{{ promised(bag.promisedAt) }}</span>
-                <span class="truncate font-semibold" [title]="bag.customer">{{ bag.customer }}</span>
-                <span class="grid gap-0.5">
+                <span class="min-w-0">
+                  <b class="block truncate text-[17px]" [title]="bag.customer">{{ bag.customer }}</b>
+                  <span>Bag {{ bag.number }}, {{ promised(bag.promisedAt) }}</span>
+                  @if (group() !== 'over') {
+                    @let urgent = urgency(bag.promisedAt);
+                    <span
+                      class="ml-2 inline-block rounded-plate px-2 font-bold"
+                      [class.bg-look]="urgent === 'today' || urgent === 'late'"
+                      [class.border]="urgent === 'late'"
+                      [class.border-ink]="urgent === 'late'"
+                      [class.text-mute]="urgent === 'soon' || urgent === 'later'"
+                      [attr.data-test]="'urgent-' + urgent"
+                      >{{ left(bag.promisedAt) }}</span
+                    >
+                  }
+                </span>
+                <span class="grid gap-1.5">
                   @for (job of bag.jobs; track job.id) {
-                    <span class="flex justify-between gap-3">
+                    <span class="grid grid-cols-[64px_minmax(0,1fr)_auto] items-center gap-3">
+                      <ys-small-section [drawing]="job.drawing" />
                       <span class="truncate" [title]="job.label">{{ job.tag }} · {{ job.label }}</span>
                       <span
                         class="shrink-0 font-bold"
@@ -81,6 +97,8 @@ export class BagGroupList {
   protected readonly words = STATE_WORDS;
   protected readonly isFilled = isFilled;
   protected readonly promised = promisedText;
+  protected readonly urgency = (iso: string) => howUrgent(iso);
+  protected readonly left = (iso: string): string => timeLeft(iso);
 
   constructor() {
     effect(() => {

@@ -6,6 +6,7 @@ import { openScreen, pressKey, problem } from '../testing/screen';
 import { BagGroupList } from './bag-group';
 import { BagEdit } from './bag-edit';
 import { planFrom } from '../testing/drafts';
+import { A_DRAWING } from '../testing/drawings';
 
 import { OtherWays } from './other-ways';
 import { PlanWhy } from './plan-why';
@@ -22,6 +23,8 @@ const row = (number: number, ...states: BagRow['jobs'][number]['state'][]): BagR
     label: 'Pier 3000',
     state,
     runId: null,
+    type: 'fixed-spool',
+    drawing: A_DRAWING,
   })),
 });
 

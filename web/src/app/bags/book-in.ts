@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { api, type CustomerReel, type NewBag } from '@yard-spool/contract';
+import { api, type Customer, type CustomerReel, type NewBag } from '@yard-spool/contract';
 import { DateTime } from 'luxon';
 import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -19,6 +29,7 @@ import { DeskView } from './desk-view';
 import { PlanningDesk } from './planning-desk';
 import { emptyReel, likeReel, spareOf } from './reel-draft';
 import { reelFromPlan } from './reel-from-plan';
+import { TripsAsked } from './trips-asked';
 
 const bagForm = ({ key, customerId, customerName, contact, promised, notes }: BookingDraft) =>
   new FormGroup({
@@ -33,7 +44,7 @@ const bagForm = ({ key, customerId, customerName, contact, promised, notes }: Bo
 /** Booking a bag in: its reels one after another, each with its plan beside the entry, changing with every keystroke. */
 @Component({
   selector: 'ys-book-in',
-  imports: [CustomerPicker, DeskView, LoadState, ReactiveFormsModule],
+  imports: [CustomerPicker, DeskView, LoadState, ReactiveFormsModule, TripsAsked],
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './book-in.html',
@@ -44,6 +55,11 @@ export class BookIn {
   private readonly router = inject(Router);
   private readonly units = inject(UnitsService);
   protected readonly desk = inject(PlanningDesk);
+
+  /** From the address: a reel to fill as it was, for anybody; a reel that comes in again; whose bag it is. */
+  readonly like = input<string>();
+  readonly tag = input<string>();
+  readonly for = input<string>();
 
   protected readonly view = viewChild.required(DeskView);
   private readonly kept = keptDraft();
@@ -76,6 +92,11 @@ export class BookIn {
 
   protected readonly promisedAt = computed(() => this.bagTyped().promised);
   protected readonly foundByTag = signal('');
+  /** The tag of the reel looked at, where it has been here before. */
+  protected readonly cameIn = computed(() => {
+    const { tag } = this.desk.draft();
+    return this.had().some((one) => one.tag === tag) ? tag : '';
+  });
   protected readonly noting = signal(false);
   protected readonly sending = new Sending();
 
@@ -99,6 +120,35 @@ export class BookIn {
     // Kept as it is typed, not when the screen next comes round: a reload may come first.
     this.desk.form.valueChanges.subscribe(() => this.keep());
     this.bagForm.valueChanges.subscribe(() => this.keep());
+    effect(() => {
+      const [like, tag, id] = [this.like(), this.tag(), this.for()];
+      untracked(() => this.begin(like, tag, id));
+    });
+  }
+
+  /** What the address asks for, once: a reload goes on with what was typed. */
+  private begin(like?: string, tag?: string, id?: string): void {
+    if (!like && !tag && !id) return;
+    void this.router.navigate([], { replaceUrl: true });
+    if (id) {
+      this.api.call(api.readCustomer, { params: { id } }).subscribe(({ customer }) => this.isFor(customer));
+      return;
+    }
+    if (this.named()) this.addReel();
+    if (tag) this.byTag(tag);
+    else if (like) this.asAnother(like);
+  }
+
+  private isFor({ id, name, contact }: Customer): void {
+    this.bagForm.patchValue({ customerId: String(id), customerName: name, contact });
+  }
+
+  /** A reel of the same kind, wound as that one was: no tag, nobody’s yet. */
+  private asAnother(tag: string): void {
+    this.api.call(api.readLastPlan, { params: { tag } }).subscribe(({ reel }) => {
+      this.asLastTime({ ...reel, tag: '' });
+      this.foundByTag.set(`Planned as ${reel.tag} was.`);
+    });
   }
 
   private keep(): void {
@@ -132,10 +182,9 @@ export class BookIn {
           this.foundByTag.set(`${tag.trim().toUpperCase()} is a new tag here.`);
           return;
         }
-        const { id, name, contact } = found.customer;
-        this.bagForm.patchValue({ customerId: String(id), customerName: name, contact });
+        this.isFor(found.customer);
         this.asLastTime(found.reel);
-        this.foundByTag.set(`${found.reel.tag} is ${name}’s, planned as last time.`);
+        this.foundByTag.set(`${found.reel.tag} is ${found.customer.name}’s, planned as last time.`);
       });
   }
 

@@ -1,15 +1,21 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { api } from '@yard-spool/contract';
+import { api, type OpenRun } from '@yard-spool/contract';
+import { filter } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
+import { Outbox } from '../data/outbox.service';
 import { pages } from '../data/pages';
+import { promisedText } from '../bags/promised-text';
+import { SmallSection } from '../drawing/small-section';
 import { LoadState } from '../ui/load-state';
+import { BenchNext } from './bench-next';
 
 /** Reels that are on a bench, and where to take the next one from. */
 @Component({
   selector: 'ys-bench-list',
-  imports: [RouterLink, LoadState],
+  imports: [BenchNext, LoadState, RouterLink, SmallSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="flex flex-wrap items-end justify-between gap-3 pb-3">
@@ -32,24 +38,28 @@ import { LoadState } from '../ui/load-state';
     <ys-load-state what="the benches" [of]="runs.now()" (again)="runs.reload()" />
     @if (runs.now().state === 'ready' && runs.rows().length === 0) {
       <p class="card p-6">
-        No reel is on a bench. Take one from its <a class="font-bold underline" routerLink="/bags">bag</a>.
+        No reel is on a bench. Take the next one up below, or any from its
+        <a class="font-bold underline" routerLink="/bags">bag</a>.
       </p>
     }
     <ul class="grid gap-3">
       @for (run of runs.rows(); track run.id) {
         <li>
           <a
-            class="card grid min-h-18 grid-cols-[1fr_auto] items-center gap-4 px-5 py-3 hover:bg-paper"
+            class="card grid min-h-18 grid-cols-[64px_minmax(0,1fr)_auto] items-center gap-4 px-5 py-3 hover:bg-paper"
             [routerLink]="['/bench', run.id]"
           >
-            <span>
-              <b class="block text-[18px]">{{ run.label }}, {{ run.tag }}</b>
+            <ys-small-section [drawing]="run.drawing" />
+            <span class="min-w-0">
+              <b class="block truncate text-[18px] max-md:whitespace-normal"
+                >{{ run.tag }} · {{ run.label }}</b
+              >
               <span class="text-mute"
                 >{{ run.bench }} · bag {{ run.bagNumber }}, reel {{ run.position }} of {{ run.reelsInBag }} ·
-                {{ run.customer }}</span
+                {{ run.customer }} · promised {{ promised(run.promisedAt) }}</span
               >
             </span>
-            <b>{{ run.aside ? 'Put aside: take it up' : 'Go on' }}</b>
+            <b>{{ aside(run) ? 'Put aside: take it up' : 'Go on' }}</b>
           </a>
         </li>
       }
@@ -57,6 +67,7 @@ import { LoadState } from '../ui/load-state';
     @if (runs.more()) {
       <button type="button" class="plain mt-2" (click)="runs.next()">Show more</button>
     }
+    <ys-bench-next />
   `,
   host: { class: 'block p-4 px-5' },
 })
@@ -67,9 +78,23 @@ export class BenchList {
     this.here.choose(Number(id));
   }
 
+  protected readonly promised = promisedText;
   protected readonly runs = pages((after) => this.api.call(api.listOpenRuns, { query: { after } }));
+
+  private readonly outbox = inject(Outbox);
+  /** What the server does not know yet counts here too: a reel put aside is put aside, sent or not. */
+  protected aside(run: OpenRun): boolean {
+    const last = this.outbox.of(String(run.id)).at(-1);
+    return last ? last.kind === 'put-aside' : run.aside;
+  }
 
   constructor() {
     this.runs.reload();
+    this.outbox.confirmed$
+      .pipe(
+        filter(({ events }) => events.some(({ kind }) => kind === 'put-aside')),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.runs.reload());
   }
 }

@@ -98,7 +98,15 @@ describe('a counter that began again', () => {
       anEvent(90, { kind: 'device-at', payload: { device: 'reed-1', count: 658 } }),
     ]);
     const heardAt = '2030-01-01T00:00:00.000Z';
-    store.counter.set({ device, link: 'up', count: 12, heardAt, unclaimed: -646, odd: 'restarted' });
+    store.counter.set({
+      device,
+      link: 'up',
+      count: 12,
+      heardAt,
+      unclaimed: -646,
+      meter: null,
+      odd: 'restarted',
+    });
     await fixture.whenStable();
     expect(shown()).toContain('it seems to have begun again from zero');
     await press('It began again: count the 12 turns since');
@@ -113,7 +121,15 @@ describe('a counter that began again', () => {
     const { shown, store, fixture } = await onARun(CounterPanel, {}, WINDING);
     const device = { name: 'reed-1', counts: 'handle-turns', per: 1, address: '127.0.0.1:1' } as const;
     const heardAt = new Date(Date.now() - 8000).toISOString();
-    const quiet = { device, link: 'silent', count: 12, heardAt, unclaimed: 0, odd: null } as const;
+    const quiet = {
+      device,
+      link: 'silent',
+      count: 12,
+      heardAt,
+      unclaimed: 0,
+      meter: null,
+      odd: null,
+    } as const;
     store.counter.set(quiet);
     await fixture.whenStable();
     expect(shown()).toContain('reed-1 has been silent for 8 s.');

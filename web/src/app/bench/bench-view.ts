@@ -115,6 +115,9 @@ export class BenchView {
   );
   /** What the record of this layer will rest on. */
   readonly restsOn = computed(() => {
+    const meter = this.store.counter()?.meter;
+    if (this.counterUp() && meter?.link === 'up')
+      return `The record rests on the counter, on ${meter.device.name} and on each depth you read.`;
     if (this.counterUp()) return 'The record rests on the counter and on each depth you read.';
     return this.soFar() > 0
       ? 'The record rests on your count and on each depth you read.'

@@ -107,9 +107,15 @@ export class RunStore {
   private readonly seen = computed(() => this.state(), {
     equal: (a, b) => a === b || (a !== null && b !== null && sameSeen(a, b)),
   });
-  private readonly spool = computed(() => {
+  /** The spool under the handle: worked out again where something was seen of it, not at each count. */
+  readonly spool = computed(() => {
     const [run, facts, seen] = [this.run(), this.facts(), this.seen()];
     return run && facts && seen ? spoolUnderWay(run.job.planInput, facts, seen) : null;
+  });
+  /** The spool as it would be known without what a line meter measured. */
+  readonly unmetered = computed(() => {
+    const [run, facts, seen] = [this.run(), this.facts(), this.seen()];
+    return run && facts && seen ? spoolUnderWay(run.job.planInput, facts, { ...seen, stretches: [] }) : null;
   });
   /** The spool under the handle, with every depth read so far. */
   readonly underWay = computed(() => {

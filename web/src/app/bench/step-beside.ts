@@ -1,10 +1,9 @@
 import type { Run } from '@yard-spool/contract';
-import { DateTime } from 'luxon';
+import { dayText } from '../ui/day-text';
 import type { RunStep } from '@yard-spool/core';
 import type { UnitsService } from '../data/units.service';
 
 /** The day of an instant, short. */
-const dayWords = (at: string): string => DateTime.fromISO(at).toFormat('d LLL yyyy');
 
 const WASHERS = {
   leave: 'the washers were left as they were',
@@ -85,7 +84,7 @@ function lastSetUp({ lastTime }: Run): string {
     supply?.supplyTurns ? `the supply turned ${supply.supplyTurns}, seen from where its line leaves` : '',
     supply && !supply.supplyTurns ? `the supply stood ${supply.way.replace('-', ' ')}` : '',
   ].filter(Boolean);
-  return ways.length > 0 ? `Last time, ${dayWords(at)}: ${ways.join('; ')}.` : '';
+  return ways.length > 0 ? `Last time, ${dayText(at)}: ${ways.join('; ')}.` : '';
 }
 
 /** What of the customer's own line goes back with the reel. */

@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, inject, input, output } from '@angu
 import type { WindingNow } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { BenchView } from './bench-view';
+import { MeasuredReel } from './measured-reel';
 import { RunProgress } from './run-progress';
 
 /** The layer being wound: the one big number, how likely it is, and what is on so far. */
 @Component({
   selector: 'ys-winding-count',
-  imports: [RunProgress],
+  imports: [MeasuredReel, RunProgress],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="text-center">
@@ -48,6 +49,7 @@ import { RunProgress } from './run-progress';
         <dt class="text-mute">One turn brings in</dt>
         <dd class="font-bold">{{ units.show(now().perTurn, 'line-length', 2).text }}</dd>
       </dl>
+      <ys-measured-reel class="mx-auto max-w-72" />
       @if (!bench.counterUp()) {
         <div class="mx-auto flex max-w-72 gap-2 pt-2">
           <button type="button" class="plain min-h-18! grow px-2!" (click)="act.emit('−')">

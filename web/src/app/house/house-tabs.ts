@@ -24,6 +24,7 @@ export class HouseTabs {
     { path: '/house/exceptions', name: 'Exceptions' },
     { path: '/house/benches', name: 'Benches and tubs' },
     { path: '/house/people', name: 'People' },
+    { path: '/house/access', name: 'Access' },
     { path: '/house/shop', name: 'Shop' },
     { path: '/house/cautions', name: 'Cautions' },
     { path: '/house/changes', name: 'Changes' },

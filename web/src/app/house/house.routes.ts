@@ -19,5 +19,6 @@ export const HOUSE_ROUTES: Routes = [
   { path: 'people', loadComponent: async () => (await import('./people-page')).PeoplePage, title },
   { path: 'shop', loadComponent: async () => (await import('./shop-page')).ShopPage, title },
   { path: 'cautions', loadComponent: async () => (await import('./cautions-page')).CautionsPage, title },
+  { path: 'access', loadComponent: async () => (await import('./access-page')).AccessPage, title },
   { path: 'changes', loadComponent: async () => (await import('./changes-page')).ChangesPage, title },
 ];

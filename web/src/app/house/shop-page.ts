@@ -42,6 +42,7 @@ export class ShopPage {
     money: text(),
     zone: text(),
     tail: text(),
+    idle: text(),
     nylon: text(),
     fluorocarbon: text(),
     braid: text(),
@@ -50,6 +51,8 @@ export class ShopPage {
   protected readonly sending = new Sending();
   protected readonly missing = computed(() => {
     if (this.typed().money.trim() === '') return 'Say what the shop reckons its money in.';
+    if (!/^(0|[5-9]|\d{2,3})$/.test(this.typed().idle.trim()))
+      return 'Type after how many minutes without use people are signed out: 5 or more, or 0 for never.';
     return this.quantity(this.form.controls.tail, 'line-length', TAIL) === null
       ? 'Type the tail lost with each cut, from 0 to 20 m.'
       : '';
@@ -63,12 +66,13 @@ export class ShopPage {
     });
   }
 
-  private show({ units, money, zone, tailMm, bins }: KeptHouseRules): void {
+  private show({ units, money, zone, tailMm, idleMinutes, bins }: KeptHouseRules): void {
     this.form.reset({
       units,
       money,
       zone,
       ...bins,
+      idle: String(idleMinutes),
       tail: this.units.show(tailMm / 1000, 'line-length', 2).text,
     });
   }
@@ -82,10 +86,11 @@ export class ShopPage {
     const house = this.house.house();
     const tail = this.quantity(this.form.controls.tail, 'line-length', TAIL);
     if (!house || tail === null || this.missing() !== '') return;
-    const { units, money, zone, nylon, fluorocarbon, braid } = this.form.getRawValue();
+    const { units, money, zone, idle, nylon, fluorocarbon, braid } = this.form.getRawValue();
     const settled = {
       ...{ money, zone: zone.trim(), units: units as KeptHouseRules['units'] },
       tailMm: Math.round(tail * 1000),
+      idleMinutes: Number(idle),
       bins: { nylon, fluorocarbon, braid },
     };
     this.sending.send(this.house.change({ ...house, ...settled }), (kept) => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Piece } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
@@ -37,6 +37,12 @@ const RANGE = { min: 0, max: 100_000 } as const;
         The books say {{ units.length(piece().lengthMm / 1000) }}. The difference becomes a line of the
         ledger.
       </p>
+      @if (breaks()) {
+        <label class="flex min-h-11 items-center gap-2.5" data-test="anyway">
+          <input type="checkbox" class="size-5" [checked]="known()" (change)="known.set(!known())" />
+          Set the books all the same; those bags are told
+        </label>
+      }
       <ys-form-end action="Set the books" [sending]="sending" [missing]="missing()" (left)="left.emit()" />
     </form>
   `,
@@ -52,6 +58,9 @@ export class CountPiece {
 
   protected readonly range = RANGE;
   protected readonly sending = new Sending();
+  /** Whether the count was refused since it breaks a promise, and whether that is known. */
+  protected readonly breaks = signal(false);
+  protected readonly known = signal(false);
   protected readonly form = new FormGroup({ length: text(), why: text() });
   private readonly typed = typedValue(this.form);
   private readonly counted = computed(() => {
@@ -73,10 +82,13 @@ export class CountPiece {
   protected count(): void {
     const metres = this.counted();
     if (metres === null) return;
-    const body = { lengthMm: Math.round(metres * 1000), why: this.form.controls.why.value };
+    const { why } = this.form.getRawValue();
+    const body = { lengthMm: Math.round(metres * 1000), why, anyway: this.known() };
     const { code } = this.piece();
-    this.sending.send(this.api.call(api.countPiece, { params: { code }, body }), (piece) =>
-      this.done.emit(piece),
+    this.sending.send(
+      this.api.call(api.countPiece, { params: { code }, body }),
+      (piece) => this.done.emit(piece),
+      ({ code: why }) => this.breaks.set(why === 'not-enough-line'),
     );
   }
 }

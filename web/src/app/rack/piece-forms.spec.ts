@@ -15,7 +15,21 @@ describe('counting a piece', () => {
     expect(screen.shown()).toContain('13 m less');
     await screen.press('Set the books');
     const { request } = screen.http.expectOne('/api/pieces/N-201/count');
-    expect(request.body).toEqual({ lengthMm: 187_500, why: '' });
+    expect(request.body).toEqual({ lengthMm: 187_500, why: '', anyway: false });
+  });
+
+  it('that breaks a promise says whose, and is sent again only where that is said to be known', async () => {
+    const screen = await openScreen(CountPiece, { piece: aPiece() });
+    await screen.type('Line on it', '0 m');
+    await screen.press('Set the books');
+    screen.http
+      .expectOne('/api/pieces/N-201/count')
+      .flush(problem('not-enough-line', 'Too little for R-0004 in bag 4.'), refusal);
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('R-0004 in bag 4');
+    screen.element.querySelector<HTMLInputElement>('[data-test=anyway] input')!.click();
+    await screen.press('Set the books');
+    expect(screen.http.expectOne('/api/pieces/N-201/count').request.body).toMatchObject({ anyway: true });
   });
 
   it('keeps what was typed when it is refused, and sends a double click once', async () => {

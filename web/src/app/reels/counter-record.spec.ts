@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_HOUSE_RULES, type KeptMatch } from '@yard-spool/core';
+import type { KeptMatch } from '@yard-spool/core';
+import { aFill } from '../testing/fills';
 import { openScreen, type Screen } from '../testing/screen';
 import { CounterRecord } from './counter-record';
 import { CounterSet } from './counter-set';
@@ -127,16 +128,11 @@ describe('reels fished together', () => {
 describe('what hangs on a counter reel', () => {
   const reel = (counter: KeptMatch | null) => ({
     ...{ tag: 'R-0001', type: 'trolling', label: 'Troll 30', waiting: null },
+    ...{ version: 1, tags: [], history: [] },
     customer: { id: 3, name: 'Skua charter', contact: '' },
-    fills: counter === null ? [] : [aFill(counter)],
+    spools: [],
+    fills: counter === null ? [] : [aFill({ layers: [], counter })],
   });
-  const aFill = (counter: KeptMatch) => ({
-    ...{ id: 1, runId: 1, bagNumber: 1, closedAt: '2031-03-10T12:00:00.000Z', by: 'Joss' },
-    ...{ gapRead: null, gapByCount: 1, layers: [], counter },
-    spool: { lipRadius: 21, width: 25, arborRadius: 10, packing: 0.75, ratingDepth: 1 },
-    under: { rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' },
-  });
-
   async function tagOf(counter: KeptMatch | null): Promise<Screen<CounterTag>> {
     const screen = await openScreen(CounterTag, { tag: 'R-0001' });
     screen.http.expectOne('/api/reels/R-0001').flush(reel(counter));

@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api, type CustomerCounter } from '@yard-spool/contract';
 import { counterMatch, metresPer, reelToTouch, setTable } from '@yard-spool/core';
-import { DateTime } from 'luxon';
+import { dayText } from '../ui/day-text';
 import { switchMap } from 'rxjs';
 import { markText, movedText, readingText } from '../bench/counter-words';
 import { ApiService } from '../data/api.service';
@@ -37,7 +37,7 @@ export class CounterSet {
   protected readonly reels = computed(() =>
     (this.all.value() ?? []).map((reel) => ({
       ...{ tag: reel.tag, label: reel.label, in: !this.left().has(reel.tag) },
-      day: DateTime.fromISO(reel.filledAt).toFormat('d LLL yyyy'),
+      day: dayText(reel.filledAt),
       state: `${readingText(reel.counter.reads, reel.counter.step)} at ${markText(reel.counter.match, reel.counter.unit)}${reel.counter.agrees ? '' : ', left so'}`,
     })),
   );

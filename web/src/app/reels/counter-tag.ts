@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api, type Reel } from '@yard-spool/contract';
 import { keptTable, metresPer } from '@yard-spool/core';
-import { DateTime } from 'luxon';
+import { dayText } from '../ui/day-text';
 import { switchMap } from 'rxjs';
 import { markText } from '../bench/counter-words';
 import { ApiService } from '../data/api.service';
@@ -67,9 +67,7 @@ export class CounterTag {
     const kept = this.kept();
     return kept ? markText(kept.match, kept.unit) : '';
   });
-  protected readonly day = computed(() =>
-    DateTime.fromISO(this.fill()?.closedAt ?? '').toFormat('d LLL yyyy'),
-  );
+  protected readonly day = computed(() => dayText(this.fill()?.closedAt ?? ''));
   protected readonly line = computed(() => this.fill()?.layers.at(-1)?.lineName ?? '');
 
   protected print(): void {

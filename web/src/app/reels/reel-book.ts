@@ -21,11 +21,13 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
+import { KindRecipes } from './kind-recipes';
+import { ReelsTabs } from './reels-tabs';
 
 /** The reel book: kinds of reel the shop has met, corrected and made one where two are the same. */
 @Component({
   selector: 'ys-reel-book',
-  imports: [LoadState, QuantityField, ReactiveFormsModule, SelectField, TextField],
+  imports: [KindRecipes, LoadState, QuantityField, ReelsTabs, ReactiveFormsModule, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reel-book.html',
   host: { class: 'block min-h-0 grow' },

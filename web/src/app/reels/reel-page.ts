@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
 import { schoolOf, type HouseQuestion } from '@yard-spool/core';
 import { DateTime } from 'luxon';
@@ -12,11 +12,21 @@ import { LengthRule, type RuleStretch } from '../drawing/length-rule';
 import type { LineLook } from '../drawing/line-look';
 import { LineSwatch } from '../drawing/line-swatch';
 import type { SectionView } from '../drawing/section-layout';
+import { SmallSection } from '../drawing/small-section';
 import { SpoolSection } from '../drawing/spool-section';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import { LoadState } from '../ui/load-state';
 import { CounterRecord } from './counter-record';
+import { FillBeside } from './fill-beside';
+import { FillTold } from './fill-told';
+import { CameBack } from './came-back';
+import { ComebackForm } from './comeback-form';
+import { PutRight } from './put-right';
+import { ReelEntryPanel } from './reel-entry';
+import { TripsTold } from './trips-told';
+import { dueWords } from './record-words';
+import { KnownSpool } from './known-spool';
 
 const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
   counter: 'by the counter',
@@ -26,18 +36,36 @@ const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
   'used-up': 'by the piece used up',
   weighed: 'by weight',
   plan: 'as planned: nobody counted or measured',
+  corrected: 'as it was put right',
 };
 
 /** A reel: the section as filled, what is on it and from which piece, and the fills before. */
 @Component({
   selector: 'ys-reel-page',
-  imports: [CounterRecord, RouterLink, SpoolSection, LengthRule, LineSwatch, LoadState],
+  imports: [
+    CameBack,
+    ComebackForm,
+    CounterRecord,
+    PutRight,
+    ReelEntryPanel,
+    SmallSection,
+    TripsTold,
+    FillBeside,
+    FillTold,
+    KnownSpool,
+    RouterLink,
+    SpoolSection,
+    LengthRule,
+    LineSwatch,
+    LoadState,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reel-page.html',
   host: { class: 'block min-h-0 grow' },
 })
 export class ReelPage {
   private readonly api = inject(ApiService);
+  private readonly router = inject(Router);
   protected readonly units = inject(UnitsService);
 
   /** From the address. */
@@ -50,6 +78,46 @@ export class ReelPage {
   protected readonly types = REEL_TYPE_NAMES;
   protected readonly shownId = linkedSignal(() => this.reel.value()?.fills[0]?.id);
   protected readonly fill = computed(() => this.reel.value()?.fills.find(({ id }) => id === this.shownId()));
+  /** The fill that is put beside the one shown; null where none is. */
+  protected readonly besideId = linkedSignal<number | undefined, number | null>({
+    source: this.shownId,
+    computation: () => null,
+  });
+  protected readonly pair = computed((): readonly [Fill, Fill] | null => {
+    const [shown, beside] = [this.fill(), this.reel.value()?.fills.find(({ id }) => id === this.besideId())];
+    return shown && beside ? [shown, beside] : null;
+  });
+  /** The spool shown, with all that was read of it, and its fills. */
+  protected readonly spool = computed(() => {
+    const [reel, name] = [this.reel.value(), this.fill()?.spoolName];
+    const of = reel?.spools.find((one) => one.name === name);
+    const fills = reel?.fills.filter(({ spoolName }) => spoolName === name).length ?? 0;
+    return of && { ...of, fills };
+  });
+  /** What is done beside reading: putting right, or booking it as come back. */
+  protected readonly panel = linkedSignal<number | undefined, 'put-right' | 'came-back' | 'entry' | null>({
+    source: this.shownId,
+    computation: () => null,
+  });
+  protected readonly due = dueWords;
+
+  /** Shows what lies on a spool now. */
+  protected lookAt({ on }: Reel['spools'][number]): void {
+    if (on) this.shownId.set(on.fillId);
+  }
+
+  /** The entry is another now: its page may have another address. */
+  protected entryChanged({ tag }: Reel): void {
+    this.panel.set(null);
+    if (tag === this.tag()) this.reel.reload();
+    else void this.router.navigate(['/reels', tag], { replaceUrl: true });
+  }
+
+  protected changed(): void {
+    this.panel.set(null);
+    this.reel.reload();
+  }
+
   protected readonly total = computed(
     () => (this.fill()?.layers ?? []).reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000,
   );

@@ -12,6 +12,26 @@ export const REELS_ROUTES: Routes = [
     title: 'Reel book · Yard Spool',
   },
   {
+    path: 'due',
+    loadComponent: async () => (await import('./due-page')).DuePage,
+    title: 'Due · Yard Spool',
+  },
+  {
+    path: 'comebacks',
+    loadComponent: async () => (await import('./comebacks-page')).ComebacksPage,
+    title: 'Came back · Yard Spool',
+  },
+  {
+    path: 'got',
+    loadComponent: async () => (await import('./got-page')).GotPage,
+    title: 'Which reels got it · Yard Spool',
+  },
+  {
+    path: 'customer/:id',
+    loadComponent: async () => (await import('./customer-page')).CustomerPage,
+    title: 'Customer · Yard Spool',
+  },
+  {
     path: 'set/:customer',
     loadComponent: async () => (await import('./counter-set')).CounterSet,
     title: 'Reels fished together · Yard Spool',

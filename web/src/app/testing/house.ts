@@ -10,6 +10,7 @@ export const aHouse = (more: Partial<KeptHouseRules> = {}): KeptHouseRules => ({
   money: '€',
   tailMm: 2000,
   units: 'metric',
+  idleMinutes: 240,
   zone: '',
   bins: { nylon: '', fluorocarbon: '', braid: '' },
   cautions: { words: {}, more: [] },

@@ -1,0 +1,31 @@
+import * as v from 'valibot';
+import { InstantSchema } from './basics';
+import { DeviceSchema, type Device } from './benches';
+
+/** A bench's counter: the first of its devices that counts turns, else its first. */
+export const counterOf = (devices: readonly Device[]): Device | null =>
+  devices.find(({ counts }) => counts !== 'metres') ?? devices[0] ?? null;
+
+/** The line meter beside a bench's turn counter; null where there is none. */
+export function meterOf(devices: readonly Device[]): Device | null {
+  const counter = counterOf(devices);
+  return devices.find((one) => one !== counter && one.counts === 'metres') ?? null;
+}
+
+/** The counter of a run's bench. */
+export const CounterAtBenchSchema = v.object({
+  device: DeviceSchema,
+  /** Taken: it counts for another reel that stands at the bench. */
+  link: v.picklist(['up', 'silent', 'away', 'taken']),
+  /** Counts as they stand; null before the first line. */
+  count: v.nullable(v.number()),
+  /** When it was last heard; null where it never was. */
+  heardAt: v.nullable(InstantSchema),
+  /** Counts it went on by that were not credited yet: held meanwhile, or away. */
+  unclaimed: v.number(),
+  /** Why they are asked about although nothing is held. */
+  odd: v.nullable(v.picklist(['restarted', 'jumped', 'unheard'])),
+  /** The line meter beside it, which tells the radius being wound at; null where there is none. */
+  meter: v.nullable(v.object({ device: DeviceSchema, link: v.picklist(['up', 'silent', 'away']) })),
+});
+export type CounterAtBench = v.InferOutput<typeof CounterAtBenchSchema>;

@@ -1,0 +1,210 @@
+import { CORRECTED } from '@yard-spool/core';
+import * as v from 'valibot';
+import { CodeSchema, FigureSchema, IdSchema, InstantSchema, line, text, VersionSchema } from './basics';
+import { REEL_TYPES } from './bags';
+import { CustomerSchema } from './customers';
+import { DrawingSchema } from './drawing';
+import { afterOf } from './pages';
+
+const value = v.nullable(v.union([v.pipe(v.string(), v.maxLength(200)), FigureSchema, v.boolean()]));
+const WHY = 'A reason';
+
+/** A wrong entry in a closed record, as it should have been. The log keeps what it was. */
+export const CorrectFillSchema = v.object({
+  what: v.picklist(CORRECTED),
+  about: v.pipe(v.string(), v.maxLength(80)),
+  is: value,
+  why: line(WHY, 200),
+});
+export type CorrectFill = v.InferOutput<typeof CorrectFillSchema>;
+
+/** Another owner, tag or name, on the reel as it was looked at. */
+export const ChangeReelSchema = v.object({
+  version: VersionSchema,
+  tag: CodeSchema,
+  label: line('What the reel is called'),
+  customerId: IdSchema,
+});
+export type ReelChange = v.InferOutput<typeof ChangeReelSchema>;
+
+/** Two entries that are one reel: this one's spools and fills go to the other. */
+export const MergeReelsSchema = v.object({ into: CodeSchema, why: line(WHY, 200) });
+
+/** What is known of a fill since it was handed back. */
+export const MarkFillSchema = v.variant('kind', [
+  /** Trips since it was filled, in all. */
+  v.object({
+    kind: v.literal('trips'),
+    trips: v.pipe(
+      v.number(),
+      v.integer('Trips are whole.'),
+      v.minValue(0, 'Trips are zero or more.'),
+      v.maxValue(2000, 'Trips are 2,000 at most.'),
+    ),
+  }),
+  /** Its main was turned end for end outside a run of ours. */
+  v.object({ kind: v.literal('reversed') }),
+  /** Its customer was told that it is due. */
+  v.object({ kind: v.literal('told') }),
+]);
+export type FillMark = v.InferOutput<typeof MarkFillSchema>;
+
+/** What a customer sees on a reel that comes back. */
+export const COMPLAINTS = [
+  ...([
+    'loops',
+    'twist',
+    'digs-in',
+    'slips',
+    'breaks',
+    'counter',
+    'too-little',
+    'too-full',
+    'other',
+  ] as const),
+] as const;
+/** What it comes down to. */
+export const CAUSES = [
+  ...([
+    'our-winding',
+    'our-choice',
+    'the-line',
+    'the-reel',
+    'how-it-is-fished',
+    'nothing',
+    'unknown',
+  ] as const),
+] as const;
+
+const found = {
+  cause: v.nullable(v.picklist(CAUSES)),
+  found: text('What was found', 300),
+  did: text('What was done', 300),
+};
+export const NewComebackSchema = v.object({
+  complaint: v.picklist(COMPLAINTS, 'Say what the customer saw.'),
+  saw: text('What the customer saw', 300),
+});
+export type NewComeback = v.InferOutput<typeof NewComebackSchema>;
+export const ChangeComebackSchema = v.object({
+  version: VersionSchema,
+  ...NewComebackSchema.entries,
+  ...found,
+});
+export type ComebackChange = v.InferOutput<typeof ChangeComebackSchema>;
+export const ComebackSchema = v.object({
+  id: IdSchema,
+  fillId: IdSchema,
+  tag: v.string(),
+  label: v.string(),
+  customer: v.string(),
+  filledAt: InstantSchema,
+  filledBy: v.string(),
+  at: InstantSchema,
+  by: v.string(),
+  complaint: v.picklist(COMPLAINTS),
+  saw: v.string(),
+  ...{ cause: v.nullable(v.picklist(CAUSES)), found: v.string(), did: v.string() },
+  version: VersionSchema,
+});
+export type Comeback = v.InferOutput<typeof ComebackSchema>;
+export const ComebacksQuerySchema = v.object({
+  /** `open`: what was found is not said yet. */
+  which: v.optional(v.picklist(['all', 'open']), 'all'),
+  after: afterOf(/^\d{0,12}$/),
+});
+
+/** What lies on a spool now, in short. */
+export const OnSpoolSchema = v.object({
+  fillId: IdSchema,
+  filledAt: InstantSchema,
+  drawing: DrawingSchema,
+  /** Its layers in words of the rack: what they are called, outermost last. */
+  lines: v.array(v.object({ role: v.string(), name: v.string(), lengthMm: v.number() })),
+  gap: v.number(),
+  trips: v.nullable(v.number()),
+  reversedAt: v.nullable(InstantSchema),
+  /** When it is due by the house's rule; null where only trips tell, and none were told. */
+  dueAt: v.nullable(InstantSchema),
+  by: v.picklist(['months', 'trips']),
+  toldAt: v.nullable(InstantSchema),
+  /** Whether its line is worth turning end for end then, in a sentence. */
+  reverse: v.string(),
+});
+export type OnSpool = v.InferOutput<typeof OnSpoolSchema>;
+
+export const DueRowSchema = v.object({
+  tag: v.string(),
+  type: v.picklist(REEL_TYPES),
+  label: v.string(),
+  spool: v.string(),
+  customer: CustomerSchema,
+  on: OnSpoolSchema,
+  /** Whether it lies in a bag here already. */
+  here: v.boolean(),
+});
+export type DueRow = v.InferOutput<typeof DueRowSchema>;
+export const DueQuerySchema = v.object({
+  /** Due by then; now where nothing is said. */
+  by: v.optional(v.union([v.literal(''), InstantSchema]), ''),
+  /** Whether those whose customer was told already are left out. */
+  told: v.optional(v.picklist(['hide', 'show']), 'hide'),
+  after: afterOf(/^(\d{1,15}_\d{1,12})?$/),
+});
+
+/** A customer with all of theirs. */
+export const CustomerPageSchema = v.object({
+  customer: CustomerSchema,
+  version: VersionSchema,
+  reels: v.array(
+    v.object({
+      tag: v.string(),
+      type: v.picklist(REEL_TYPES),
+      label: v.string(),
+      spools: v.array(v.object({ name: v.string(), on: v.nullable(OnSpoolSchema) })),
+      comebacks: v.number(),
+    }),
+  ),
+  /** More reels than are shown here. */
+  more: v.boolean(),
+  /** What they had most: gap as wanted, leader and main line, each with how often of the last fills. */
+  likes: v.object({
+    fills: v.number(),
+    gap: v.nullable(v.object({ mm: v.number(), times: v.number() })),
+    leader: v.nullable(v.object({ words: v.string(), times: v.number() })),
+    main: v.nullable(v.object({ name: v.string(), times: v.number() })),
+    guides: v.nullable(v.string()),
+  }),
+  /** Their own line that is here. */
+  line: v.array(
+    v.object({ code: v.string(), name: v.string(), tint: v.string(), lengthMm: v.number(), bag: IdSchema }),
+  ),
+  bags: v.array(
+    v.object({ number: IdSchema, promisedAt: InstantSchema, open: v.boolean(), reels: v.number() }),
+  ),
+});
+export type CustomerPage = v.InferOutput<typeof CustomerPageSchema>;
+export const ChangeCustomerSchema = v.object({
+  version: VersionSchema,
+  name: line('The customer’s name'),
+  contact: text('A contact', 80),
+});
+export type CustomerChange = v.InferOutput<typeof ChangeCustomerSchema>;
+
+/** What has been wound on a kind of reel: one recipe for each pair of lines. */
+export const RecipeSchema = v.object({
+  main: v.string(),
+  backing: v.nullable(v.string()),
+  times: v.number(),
+  lastAt: InstantSchema,
+  /** The reel it was on last, by which it is taken up again. */
+  tag: v.string(),
+  /** Middle of what was wound, and least and most. */
+  mainMm: v.tuple([v.number(), v.number(), v.number()]),
+  backingMm: v.nullable(v.tuple([v.number(), v.number(), v.number()])),
+  mainTurns: v.number(),
+  backingTurns: v.nullable(v.number()),
+  gap: v.nullable(v.tuple([v.number(), v.number(), v.number()])),
+  drawing: DrawingSchema,
+});
+export type Recipe = v.InferOutput<typeof RecipeSchema>;

@@ -1,0 +1,42 @@
+/** What a text to a customer is made from; a day as people write it. */
+export interface DueFacts {
+  readonly customer: string;
+  readonly label: string;
+  readonly tag: string;
+  /** Empty where the reel has one spool. */
+  readonly spool: string;
+  readonly main: string;
+  readonly filledOn: string;
+  readonly by: 'months' | 'trips';
+  readonly trips: number | null;
+  /** Whether its line is worth turning end for end. */
+  readonly reverse: boolean;
+  readonly shop: string;
+}
+
+/** Tells a customer that line is due: what, since when, what the shop would do, and that it is theirs to decide. */
+export function dueText({
+  customer,
+  label,
+  tag,
+  spool,
+  main,
+  filledOn,
+  by,
+  trips,
+  reverse,
+  shop,
+}: DueFacts): string {
+  const since =
+    by === 'trips' && trips !== null
+      ? `It has been out ${String(trips)} times since we filled it on ${filledOn}`
+      : `We filled it on ${filledOn}`;
+  const would = reverse
+    ? 'Its inner end was never fished: we can turn it end for end for the price of a winding.'
+    : 'We would put new line on it.';
+  return [
+    `Hello ${customer},`,
+    `the ${main} on your ${label} (tag ${tag}${spool === '' ? '' : `, ${spool} spool`}) is due. ${since}. ${would}`,
+    `Bring it in when it suits you.${shop === '' ? '' : ` ${shop}`}`,
+  ].join('\n');
+}

@@ -1,0 +1,126 @@
+import type { RunEvent, RunHappening, SeenTurn, Walked } from '../run/run-event';
+import type { RunFacts } from '../steps/run-facts';
+import { roleOf } from './role-of';
+import { correctionWords } from './correction-words';
+import {
+  CHOICE_WORDS,
+  DID_WORDS,
+  DOUBT_WORDS,
+  figure,
+  GIVEN_UP_WORDS,
+  layerWords,
+  metres,
+  millimetres,
+  noteWords,
+  RESTART_WORDS,
+  SETTLED_WORDS,
+  stepName,
+  WAY_WORDS,
+} from './words';
+
+type PayloadOf<K extends RunHappening['kind']> = Extract<RunHappening, { kind: K }>['payload'];
+
+/** What is around an event: the fill, and its other events for those that speak of them. */
+export interface Around {
+  readonly facts: RunFacts;
+  readonly log: readonly RunEvent[];
+}
+
+const turned = (turn: SeenTurn | null): string => turn ?? 'not at all';
+const at = (wound: number | undefined): string => (wound === undefined ? '' : ` at ${metres(wound)}`);
+const because = (why: string): string => (why === '' ? '' : `: ${why}`);
+
+/** One sentence for each kind of event; the compiler asks for one where a kind is new. */
+const TELL: { readonly [K in RunHappening['kind']]: (payload: PayloadOf<K>, around: Around) => string } = {
+  started: ({ bench }) => `Begun at ${bench}.`,
+  'taken-up': ({ bench }) => `Taken up at ${bench}.`,
+  'step-done': ({ step, by, usedUp }, { facts }) =>
+    `${stepName(step, facts)}: done${by === 'eye' ? ', by eye' : ''}${usedUp ? '; the supply ran out with it' : ''}.`,
+  'step-again': ({ steps }, { facts }) =>
+    `Gone back to: ${steps.map((step) => stepName(step, facts)).join(', ')}.`,
+  'step-skipped': ({ step }, { facts }) => `${stepName(step, facts)}: left out.`,
+  turns: ({ layer, turns, device }) =>
+    turns < 0
+      ? `${layerWords(layer)}: ${figure(-turns)} turns taken back${by(device)}.`
+      : `${layerWords(layer)}: ${figure(turns)} turns${by(device)}.`,
+  metres: ({ layer, metres: run, device }) => `${layerWords(layer)}: ${metres(run)}${by(device, 'over')}.`,
+  metered: ({ layer, meter, metres: stood, step }) =>
+    `${layerWords(layer)}: ${meter} stood at ${metres(stood)}, ${figure(step, 3)} spool turns a count.`,
+  'count-set': ({ layer, turns }) => `${layerWords(layer)}: the count was set to ${figure(turns)} turns.`,
+  held: ({ on, device, count }) =>
+    on
+      ? `The count was held${device === undefined ? '' : `, ${device} at ${figure(count ?? 0)}`}.`
+      : 'The count went on.',
+  'device-at': ({ device, count }) => `The counter ${device} was taken as it stood, at ${figure(count)}.`,
+  'depth-read': ({ after, depth, by: how }) =>
+    `Depth ${after === 'gap' ? 'at the gap' : `after the ${layerWords(after).toLowerCase()}`}: ${millimetres(depth)}, by ${how === 'eye' ? 'eye' : 'calliper'}.`,
+  supply: ({ layer, way, supplyTurns, reelTurns }) =>
+    `${layerWords(layer)}: ${WAY_WORDS[way]}; it turned ${turned(supplyTurns)}, the reel ${turned(reelTurns)}.`,
+  'slack-read': ({ layer, pinched, plyTurns, wound }) =>
+    `${layerWords(layer)}${at(wound)}: a loop of ${metres(pinched)} showed ${figure(plyTurns)} turns of twist.`,
+  restarted: ({ layer, why }) =>
+    `${layerWords(layer)}: stripped back and begun again, ${RESTART_WORDS[why]}.`,
+  'lay-read': ({ layer, rear, front, centre, did, wound }) =>
+    `${layerWords(layer)}${at(wound)}: ${millimetres(rear)} at the rear, ${millimetres(front)} in front${centre === undefined ? '' : `, ${millimetres(centre)} in the middle`}; ${DID_WORDS[did]}.`,
+  'tension-read': ({ layer, holds, wound }) =>
+    `${layerWords(layer)}${at(wound)}: let go, the line ${holds ? 'stayed put' : 'sprang'}.`,
+  chosen: ({ layer, how, gap, length }) =>
+    `${layerWords(layer)}: ${CHOICE_WORDS[how]}${gap === undefined ? '' : `, ${millimetres(gap)}`}${length === undefined ? '' : `, ${metres(length)}`}.`,
+  walked: (walk) => walkWords(walk),
+  moving: ({ on }) => (on ? 'Line was moved by the count.' : 'Moving line ended.'),
+  settled: ({ cause, about }) =>
+    `Answered: ${SETTLED_WORDS[cause]}${about === '' ? '' : ` (${/^\d+$/.test(about) ? `depth ${String(Number(about) + 1)}` : about})`}.`,
+  noted: ({ step, values }, { facts }) => `${stepName(step, facts)}: ${noteWords(step, facts, values)}.`,
+  'piece-changed': ({ layer, code, usedUp }) =>
+    `${layerWords(layer)}: goes on off ${code}${usedUp ? '; the piece before ran out' : ''}.`,
+  'put-aside': ({ why }) => `Put aside${because(why)}.`,
+  'given-up': ({ why, line }) => `Given up, its line ${GIVEN_UP_WORDS[line]}${because(why)}.`,
+  undone: ({ event }, around) => {
+    const taken = around.log.find(({ id }) => id === event);
+    return taken ? `Taken back: ${tellEvent(taken, around)}` : 'Something was taken back.';
+  },
+  closed: () => 'Closed.',
+  corrected: (correction, { facts }) => correctionWords(correction, facts),
+  reopened: ({ why }) => `Opened again${because(why)}.`,
+};
+
+const by = (device: string | undefined, how = 'by'): string =>
+  device === undefined ? '' : ` ${how} ${device}`;
+
+function walkWords({
+  layer,
+  tape,
+  reading,
+  unit,
+  match,
+  over,
+  expected,
+  cause,
+  left,
+  step,
+  earlier,
+}: Walked): string {
+  const said = [
+    `${layerWords(layer)} walked to ${metres(tape)}${over === 'meter' ? ' over a line meter' : ''}: the counter read ${figure(reading, 2)} ${unit}`,
+    expected === undefined ? '' : `${figure(expected, 2)} was expected`,
+    `it is to be right at ${metres(match)}, in steps of ${figure(step, 2)}`,
+    cause === undefined ? '' : DOUBT_WORDS[cause],
+    earlier ? `walk ${String(earlier.walk + 1)} was at ${metres(earlier.tape)}` : '',
+    left ? 'left out, to be walked again' : '',
+  ];
+  return `${said.filter((part) => part !== '').join('; ')}.`;
+}
+
+/** An event as a sentence, in metric. */
+export function tellEvent(event: RunHappening, around: Around): string {
+  const tell = TELL[event.kind] as (payload: RunHappening['payload'], around: Around) => string;
+  return tell(byRole(event.payload, around.facts), around);
+}
+
+/** A layer is called what it is: the cushion under a main has the place of a backing. */
+function byRole(payload: RunHappening['payload'], facts: RunFacts): RunHappening['payload'] {
+  const said: { readonly layer?: string; readonly after?: string } = payload as object;
+  const named = (key: 'layer' | 'after') =>
+    said[key] === undefined ? {} : { [key]: roleOf(said[key], facts) };
+  return { ...payload, ...named('layer'), ...named('after') } as RunHappening['payload'];
+}

@@ -1,0 +1,189 @@
+import { isWithin } from '../numeric/bounded';
+import type { RunEvent, RunHappening } from '../run/run-event';
+import type { RunState } from '../run/run-state';
+import { kindOfStep } from '../steps/check-notes';
+import { stepId, type RunFacts } from '../steps/run-facts';
+import { lineLayers } from '../steps/winding-order';
+import { roleOf } from './role-of';
+import { tellEvent, type Around } from './tell-event';
+import { figure, layerWords, metres, millimetres } from './words';
+
+/** A part of a fill, told in a few sentences: before it, each layer, the end, and who had it. */
+export interface Chapter {
+  readonly title: string;
+  readonly sentences: readonly string[];
+}
+
+/** What belongs to a layer in short; what only counts is summed. */
+const OF_A_LAYER = new Set<RunEvent['kind']>([
+  ...(['supply', 'slack-read', 'lay-read', 'tension-read', 'restarted', 'chosen', 'piece-changed'] as const),
+]);
+
+/**
+ * A fill as a colleague reads it in half a minute: what was done, seen and found, without the steps that are the same on
+ * every reel. What was taken back is not in it; the log has it.
+ *
+ * @param standing the events that stand, in order
+ * @param when a time as people of the shop write it; without one no times are told
+ */
+export function tellFill(
+  facts: RunFacts,
+  state: RunState,
+  standing: readonly RunEvent[],
+  when: (iso: string) => string = () => '',
+): Chapter[] {
+  const around = { facts, log: standing };
+  const tell = (events: readonly RunHappening[]): string[] => events.map((event) => tellEvent(event, around));
+  const layers = lineLayers(facts.request);
+  const layerOfNote = (step: string): string | undefined =>
+    layers.find(({ id }) =>
+      (['join', 'splice', 'prepare-supply'] as const).some((kind) => step === stepId(kind, id)),
+    )?.id;
+  const notes = notedRightly(standing);
+  const before = notes.filter(({ payload }) => isBefore(payload.step, facts));
+  const after = notes.filter(
+    (event) => !before.includes(event) && layerOfNote(event.payload.step) === undefined,
+  );
+  const chapters: Chapter[] = [
+    { title: 'Before', sentences: tell(before) },
+    ...layers.map(({ id }) => ({
+      title: layerWords(roleOf(id, facts)),
+      sentences: [
+        ...tell(notes.filter(({ payload }) => layerOfNote(payload.step) === id)),
+        ...countWords(state, id, layerWords(roleOf(id, facts))),
+        ...whoWound(standing, id, when),
+        ...tell(
+          standing.filter(
+            (event) => OF_A_LAYER.has(event.kind) && 'layer' in event.payload && event.payload.layer === id,
+          ),
+        ),
+        ...tell(standing.filter((event) => event.kind === 'depth-read' && event.payload.after === id)),
+      ],
+    })),
+    {
+      title: 'At the end',
+      sentences: [
+        ...gapWords(facts, standing),
+        ...tell(standing.filter(({ kind }) => kind === 'walked' || kind === 'settled')),
+        ...tell(after),
+      ],
+    },
+    {
+      title: 'Put right',
+      sentences: tell(standing.filter((event, i) => stillRight(event, standing.slice(i)))),
+    },
+    {
+      title: 'Who',
+      sentences: standing.filter(({ kind }) => WHO.has(kind)).map((one) => withWho(one, around, when)),
+    },
+  ];
+  return chapters
+    .map(({ title, sentences }) => ({ title, sentences: sentences.map((one) => under(title, one)) }))
+    .filter(({ sentences }) => sentences.length > 0);
+}
+
+/** A length or a piece put right is settled again where the run was opened once more; a gap or a note stays as put right. */
+const stillRight = ({ kind, payload }: RunEvent, since: readonly RunEvent[]): boolean =>
+  kind === 'corrected' &&
+  (payload.what === 'gap' || payload.what === 'note' || !since.some((event) => event.kind === 'reopened'));
+
+/** What was written down, as it was put right since. */
+function notedRightly(standing: readonly RunEvent[]): Extract<RunEvent, { kind: 'noted' }>[] {
+  const noted = standing.filter((event) => event.kind === 'noted');
+  const right = new Map(
+    standing.flatMap(({ kind, payload }) =>
+      kind === 'corrected' && payload.what === 'note' ? [[payload.about, payload.is] as const] : [],
+    ),
+  );
+  return noted.flatMap((event) => {
+    const values = Object.entries(event.payload.values).flatMap(([key, value]) => {
+      const is = right.get(`${event.payload.step}.${key}`);
+      return is === null ? [] : [[key, is ?? value] as const];
+    });
+    if (values.length === 0) return [];
+    return [{ ...event, payload: { ...event.payload, values: Object.fromEntries(values) } }];
+  });
+}
+
+/** Under its title a sentence need not begin with it. */
+function under(title: string, sentence: string): string {
+  if (!sentence.startsWith(`${title}: `)) return sentence;
+  const rest = sentence.slice(title.length + 2);
+  return rest.charAt(0).toUpperCase() + rest.slice(1);
+}
+
+const withWho = (event: RunEvent, around: Around, when: (iso: string) => string): string =>
+  [when(event.at), `${event.by}: ${tellEvent(event, around).replace(/^./, (first) => first.toLowerCase())}`]
+    .filter(Boolean)
+    .join(', ');
+
+/** Who wound a layer, and when: a colleague may have gone on with it. */
+function whoWound(standing: readonly RunEvent[], id: string, when: (iso: string) => string): string[] {
+  const wound = standing.filter(
+    ({ kind, payload }) => (kind === 'turns' || kind === 'metres') && payload.layer === id,
+  );
+  const [first, last] = [wound[0], wound.at(-1)];
+  const names = [...new Set(wound.map(({ by }) => by))].filter(Boolean);
+  if (!first || !last || names.length === 0) return [];
+  const times = [...new Set([when(first.at), when(last.at)])].filter(Boolean);
+  return [`Wound by ${[names.join(', then '), times.join(' to ')].filter(Boolean).join(', ')}.`];
+}
+
+const WHO = new Set<RunEvent['kind']>([
+  ...(['started', 'taken-up', 'put-aside', 'given-up', 'reopened', 'closed'] as const),
+]);
+
+const isBefore = (step: string, facts: RunFacts): boolean =>
+  ['strip', 'grip', 'mount', 'tie-on'].includes(kindOfStep(step, facts) ?? '');
+
+/** How a layer was counted, and what the line meter told of it. */
+function countWords(
+  { turns, metres: metered, byEye, byDevice, usedUp, stretches }: RunState,
+  id: string,
+  name: string,
+): string[] {
+  const counted = turns[id] ?? 0;
+  const over = metered[id] ?? 0;
+  const said = [
+    ...(isWithin(counted, 0.5, Infinity)
+      ? [`${figure(counted, 0)} turns counted ${byDevice.has(id) ? 'by a counter' : 'by hand'}`]
+      : []),
+    ...(over > 0 ? [`${metres(over)} over a line meter`] : []),
+    ...(byEye.has(id) ? ['wound by eye'] : []),
+    ...(usedUp.has(id) ? ['its supply ran out with it'] : []),
+  ];
+  const own = stretches.filter(({ layer }) => layer === id);
+  const length = own.reduce((sum, stretch) => sum + stretch.length, 0);
+  return [
+    ...(said.length > 0 ? [`${name}: ${said.join(', ')}.`] : []),
+    ...(own.length > 0
+      ? [
+          `${own[0]?.meter ?? ''} measured the reel over ${metres(length)}, in ${String(own.length)} stretches.`,
+        ]
+      : []),
+  ];
+}
+
+/** The gap that was wanted, and what was read at it. */
+function gapWords({ request: { gap } }: RunFacts, standing: readonly RunEvent[]): string[] {
+  const read = standing.findLast(
+    (event): event is Extract<RunEvent, { kind: 'depth-read' }> =>
+      event.kind === 'depth-read' && event.payload.after === 'gap',
+  );
+  const wanted = gap === undefined ? [] : [`A gap of ${millimetres(gap)} was wanted`];
+  const put = standing.findLast(
+    (event): event is Extract<RunEvent, { kind: 'corrected' }> =>
+      event.kind === 'corrected' && event.payload.what === 'gap',
+  );
+  const right = put?.payload.is;
+  const got = put
+    ? [
+        typeof right === 'number'
+          ? `${millimetres(right)} was got, as put right`
+          : 'it was not read, as put right',
+      ]
+    : read
+      ? [`${millimetres(read.payload.depth)} was read by ${read.payload.by === 'eye' ? 'eye' : 'calliper'}`]
+      : [];
+  return wanted.length + got.length > 0 ? [`${[...wanted, ...got].join('; ')}.`] : [];
+}

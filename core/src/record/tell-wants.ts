@@ -1,0 +1,21 @@
+import { metres } from './words';
+
+/** What a customer wanted beside the line itself, as it was booked. */
+export interface Wanted {
+  readonly leader: string;
+  readonly dragKg: number | null;
+  readonly leastMm: number | null;
+  readonly onItNow: string;
+  readonly mainFirst: boolean;
+  readonly endForEnd: boolean;
+}
+
+/** What was wanted, in sentences; none where nothing was. */
+export const tellWants = ({ leader, dragKg, leastMm, onItNow, mainFirst, endForEnd }: Wanted): string[] => [
+  ...(onItNow === '' ? [] : [`On it when it came: ${onItNow}.`]),
+  ...(leastMm === null ? [] : [`At least ${metres(leastMm / 1000)} of main were wanted.`]),
+  ...(leader === '' ? [] : [`A leader was wanted: ${leader}.`]),
+  ...(dragKg === null ? [] : [`A drag of ${String(dragKg)} kg was wanted.`]),
+  ...(mainFirst ? ['The main went on first, and was swapped over.'] : []),
+  ...(endForEnd ? ['Its own line was to be turned end for end.'] : []),
+];

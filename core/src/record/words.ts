@@ -1,0 +1,119 @@
+import type { DoubtCause } from '../counter/walk-doubt';
+import type { TooLongChoice } from '../run/run-event';
+import type { SettlingCause } from '../run/settling';
+import { kindOfStep } from '../steps/check-notes';
+import { STEPS } from '../steps/catalogue';
+import type { RunFacts } from '../steps/run-facts';
+import { stepAt } from '../steps/step-at';
+import type { NoteValue, StepField } from '../steps/step-field';
+import type { SupplyWayAtBench } from '../steps/supply-way';
+
+/** How a supply stood, in words. */
+export const WAY_WORDS: Readonly<Record<SupplyWayAtBench, string>> = {
+  'over-end': 'the supply lay still and line left over its end',
+  rolling: 'the supply rolled',
+  rig: 'the supply turned on a rig',
+  winder: 'a winder turned the spool',
+  'drag-reel': 'line came off a reel under its drag',
+  'walked-out': 'line was walked out first',
+  reverse: 'its own line was turned end for end',
+};
+
+export const DID_WORDS = {
+  leave: 'the washers were left',
+  'add-washer': 'a washer was added',
+  'take-washer-out': 'a washer was taken out',
+} as const;
+
+export const CHOICE_WORDS: Readonly<Record<TooLongChoice, string>> = {
+  'take-off': 'what lies below was taken off again',
+  'smaller-gap': 'a smaller gap was accepted',
+  'cut-short': 'it was cut short',
+  'another-length': 'another length was taken',
+};
+
+export const RESTART_WORDS = {
+  'supply-turned': 'the supply had to be turned over',
+  slipped: 'it slipped on the spool',
+  loose: 'it was loose',
+  other: 'for another reason',
+} as const;
+
+export const GIVEN_UP_WORDS = {
+  back: 'back on its piece',
+  salvage: 'to salvage',
+  bin: 'to recycling',
+} as const;
+
+export const SETTLED_WORDS: Readonly<Record<SettlingCause, string>> = {
+  gear: 'the gear ratio was another',
+  count: 'the count was off',
+  depth: 'a depth was misread',
+  packing: 'it was wound looser or tighter than usual',
+  line: 'the line was another than was said',
+  piece: 'the piece held another length than the books said',
+  meter: 'the line meter was off',
+  none: 'all of it stands as it was read',
+};
+
+export const DOUBT_WORDS: Readonly<Record<DoubtCause, string>> = {
+  'other-unit': 'the counter shows another unit',
+  'not-moved': 'the line had not been moved yet',
+  'wrong-way': 'the line was moved the wrong way',
+  'other-mark': 'it was another mark',
+  'earlier-mark': 'an earlier walk was at another mark',
+  'not-zeroed': 'the counter was not at zero',
+  tension: 'the tension was another',
+  join: 'a join was on the way',
+};
+
+/** A layer as people say it, at the beginning of a sentence. */
+export const layerWords = (layer: string): string =>
+  layer.charAt(0).toUpperCase() + layer.slice(1).replaceAll('-', ' ');
+
+/** A number without more digits than it has. */
+export const figure = (value: number, decimals = 1): string => String(Number(value.toFixed(decimals)));
+export const metres = (value: number): string => `${figure(value)} m`;
+export const millimetres = (value: number): string => `${figure(value, 2)} mm`;
+
+/** What a step of this fill is called; its id for one no fill like it has. */
+export function stepName(id: string, facts: RunFacts): string {
+  const kind = kindOfStep(id, facts);
+  if (!kind) return id;
+  const layer = facts.request.layers.find((one) => id === `${kind}-${one.id}`)?.id;
+  return STEPS[kind].words(stepAt(facts, layer)).name;
+}
+
+const UNITS: Readonly<Record<string, string>> = {
+  'line-length': ' m',
+  'small-length': ' mm',
+  mass: ' g',
+  strength: ' kg',
+  ratio: ' : 1',
+  count: '',
+};
+
+/** What was written down at a step, one sentence for all of it. */
+export function noteWords(id: string, facts: RunFacts, values: Readonly<Record<string, NoteValue>>): string {
+  return Object.entries(values)
+    .map(([key, value]) => {
+      const field = fieldOf(id, facts, key);
+      return field ? `${field.label.toLowerCase()}: ${valueWords(field, value)}` : `${key}: ${String(value)}`;
+    })
+    .join('; ');
+}
+
+/** What a step asks for under a key; nothing where it asks for no such thing. */
+export function fieldOf(id: string, facts: RunFacts, key: string): StepField | undefined {
+  const kind = kindOfStep(id, facts);
+  return kind ? (STEPS[kind].fields ?? []).find((one) => one.key === key) : undefined;
+}
+
+export function valueWords(field: StepField, value: NoteValue): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (field.kind === 'choice')
+    return field.options.find((option) => option.value === value)?.name ?? String(value);
+  if (field.kind === 'quantity' && typeof value === 'number')
+    return `${figure(value, 2)}${UNITS[field.dimension] ?? ''}`;
+  return String(value);
+}

@@ -1,0 +1,32 @@
+import { isWithin } from '../numeric/bounded';
+import { snapshot } from '../plan/segments';
+import type { Draft } from './draft';
+import { STANDS, turnsOn } from './metered';
+import type { RunEvent } from './run-event';
+
+/** Lengths of a stretch that can be one, m: at more the meter or the counter was away. */
+const STRETCH = [3, 200] as const;
+
+/** What may happen between two marks: turns that were credited in a row, and what only looks at the line. */
+const LOOKS = new Set<RunEvent['kind']>([
+  ...(['metered', 'depth-read', 'lay-read', 'tension-read', 'noted', 'settled', 'chosen'] as const),
+]);
+
+/** Whether line may have moved uncounted with an event, so that the next mark begins a stretch and ends none. */
+export const breaksStretch = (event: RunEvent): boolean =>
+  !LOOKS.has(event.kind) && !(event.kind === 'turns' && event.payload.from !== undefined);
+
+/** A meter's mark: with the one before it, a stretch. */
+export function foldMark(draft: Draft, payload: Extract<RunEvent, { kind: 'metered' }>['payload']): void {
+  const { layer, meter, metres, step } = payload;
+  if (!Number.isFinite(metres) || !isWithin(step, 1e-4, 20)) return;
+  const [before, spoolTurns] = [draft.mark, turnsOn(draft.wound, layer)];
+  let stood = false;
+  if (before?.layer === layer && before.meter === meter) {
+    const [length, turns] = [metres - before.metres, spoolTurns - before.spoolTurns];
+    stood = isWithin(length, 0, STRETCH[0]) && turns > STANDS / 2;
+    if (isWithin(length, ...STRETCH) && turns > step)
+      draft.stretches.push({ layer, meter, length, spoolTurns: turns, step, before: before.wound });
+  }
+  draft.mark = { layer, meter, metres, spoolTurns, wound: snapshot(draft.wound), stood };
+}

@@ -1,0 +1,27 @@
+// The shop the fuzz asks: a whole server on a database of its own, in a process of its own, so that what is measured of its
+// event loop is its own. Told by messages; ends with whoever started it.
+import { TestShop } from '../testing/test-shop';
+import { fuzzBooks } from './books';
+
+/** How often the event loop is looked at, ms. */
+const LOOK_MS = 5;
+
+const shop = await TestShop.open();
+const books = await fuzzBooks(shop);
+
+let [before, worst] = [performance.now(), 0];
+setInterval(() => {
+  const now = performance.now();
+  worst = Math.max(worst, now - before - LOOK_MS);
+  before = now;
+}, LOOK_MS);
+
+process.on('message', (asked) => {
+  if (asked !== 'lag') return;
+  process.send?.({ lag: worst });
+  worst = 0;
+});
+process.on('disconnect', () => {
+  void shop.close().finally(() => process.exit(0));
+});
+process.send?.({ address: shop.address, database: shop.name, ...books });

@@ -1,0 +1,40 @@
+import express, { type RequestHandler } from 'express';
+import { ProblemError } from '../problem-error';
+
+/** What may be asked by nobody in particular. */
+const OPEN = /^\/(sign-in|session|health)(\/|$)/;
+
+/** The most a request may bring, by its path; what is not named brings a form somebody filled in. */
+const LIMITS: readonly (readonly [path: RegExp, limit: string])[] = [
+  [/^\/runs\/\d+\/events$/, '512kb'],
+  [/^\/(bags|jobs)(\/|$)/, '512kb'],
+];
+const FORM = '64kb';
+/** A file comes as the bytes it is: making text and objects of them takes long, and is done in a worker. */
+const FILES = /^\/rack-files$/;
+const bytes: RequestHandler = express.raw({ type: 'application/json', limit: '4500kb' });
+/** Nobody signs in with more. */
+const STRANGER = '4kb';
+
+const readers = new Map<string, RequestHandler>();
+const reader = (limit: string): RequestHandler => {
+  const known = readers.get(limit) ?? express.json({ limit });
+  readers.set(limit, known);
+  return known;
+};
+
+/** Reads what a request brings, once it is known who brings it: a stranger's megabytes are never looked at. */
+export const readBody: RequestHandler = (request, response, next) => {
+  if (!response.locals.person) {
+    if (!OPEN.test(request.path))
+      next(new ProblemError('not-signed-in', 'Sign in to go on. What you typed is still here.'));
+    else reader(STRANGER)(request, response, next);
+    return;
+  }
+  if (FILES.test(request.path)) {
+    bytes(request, response, next);
+    return;
+  }
+  const limit = LIMITS.find(([path]) => path.test(request.path))?.[1] ?? FORM;
+  reader(limit)(request, response, next);
+};

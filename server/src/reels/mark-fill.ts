@@ -1,0 +1,39 @@
+import type { FillMark, Person, Reel } from '@yard-spool/contract';
+import type { ServerContext } from '../context';
+import { ProblemError } from '../problem-error';
+import { unit, type Unit } from '../unit';
+import { noteWhatIsOn } from './on-spool';
+import { readReel } from './reels';
+
+/** The tag of the reel that a fill is on. */
+export async function tagOfFill({ tables }: Unit, spoolId: number): Promise<string> {
+  const spool = await tables.spools.findByPk(spoolId);
+  const reel = spool && (await tables.reels.findByPk(spool.reelId));
+  if (!reel) throw new ProblemError('not-found', 'This reel is not on the books any more.');
+  return reel.tag;
+}
+
+/** Writes down what is known of a fill since it was handed back: trips, that it was reversed, that its customer was told. */
+export async function markFill(
+  context: ServerContext,
+  person: Person,
+  fillId: number,
+  mark: FillMark,
+): Promise<Reel> {
+  const tag = await unit(context, person, async (u) => {
+    const { tables } = u;
+    const fill = await tables.fills.lock(fillId);
+    if (!fill || fill.takenBackAt) throw new ProblemError('not-found', 'There is no such fill any more.');
+    const spool = await tables.spools.findByPk(fill.spoolId);
+    if (spool?.fillId !== fillId)
+      throw new ProblemError(
+        'not-allowed',
+        'Something else lies on this spool by now. Look at its last fill.',
+      );
+    const trips = mark.kind === 'trips' ? mark.trips : null;
+    await tables.fillMarks.create({ fillId, kind: mark.kind, trips, at: u.clock(), byId: u.actor.id });
+    await noteWhatIsOn(u, fill.spoolId);
+    return tagOfFill(u, fill.spoolId);
+  });
+  return readReel(context, tag);
+}

@@ -1,0 +1,56 @@
+import { Op } from 'sequelize';
+import { NOTE_TEXT } from './note-text';
+import type { WordKind } from '../db/models/record';
+import type { Unit } from '../unit';
+import { wordsOf } from './words';
+
+interface Entry {
+  readonly id: number;
+  readonly text: string;
+}
+
+/** What each kind of entry is searched by; the question is closed with which of them. */
+const TEXT: Readonly<Record<WordKind, string>> = {
+  reel: `SELECT reels.id, CONCAT_WS(' ', reels.tag, reels.label, customers.name,
+       (SELECT GROUP_CONCAT(reel_tags.tag SEPARATOR ' ') FROM reel_tags WHERE reel_tags.reel_id = reels.id)) AS text
+     FROM reels JOIN customers ON customers.id = reels.customer_id WHERE reels.id`,
+  customer: `SELECT id, CONCAT_WS(' ', name, contact) AS text FROM customers WHERE id`,
+  line: `SELECT id, CONCAT_WS(' ', code, name, material, 0 + diameter, FORMAT(diameter, 2)) AS text
+     FROM products WHERE id`,
+  piece: `SELECT pieces.id, CONCAT_WS(' ', pieces.code, IF(pieces.lot = '', NULL, CONCAT('lot ', pieces.lot)),
+       products.name) AS text
+     FROM pieces JOIN products ON products.id = pieces.product_id WHERE pieces.id`,
+  bag: `SELECT id, CONCAT_WS(' ', 'bag', id, notes) AS text FROM bags WHERE id`,
+  note: `SELECT fills.id, ${NOTE_TEXT} AS text
+     FROM fills WHERE fills.taken_back_at IS NULL AND fills.id`,
+};
+export const WORD_KINDS = Object.keys(TEXT) as WordKind[];
+
+/** The words of some entries in place of those that were kept of them. */
+async function keepWords(
+  { tables: { searchWords } }: Unit,
+  kind: WordKind,
+  ids: readonly number[],
+  entries: readonly Entry[],
+): Promise<void> {
+  await searchWords.removeAll({ kind, ref: { [Op.in]: [...ids] } });
+  await searchWords.createAll(
+    entries.flatMap(({ id, text }) => wordsOf(text).map((word) => ({ kind, word, ref: id }))),
+  );
+}
+
+/** Keeps the words of some entries as they are now. To be called whenever what they are called changes. */
+export async function noteWords(u: Unit, kind: WordKind, ids: readonly number[]): Promise<void> {
+  if (ids.length > 0) await keepWords(u, kind, ids, await u.query<Entry>(`${TEXT[kind]} IN (:ids)`, { ids }));
+}
+
+/** Entries whose words are kept in one go. */
+const BATCH = 500;
+
+/** Keeps the words of everything of a kind from an entry on; says where to go on, or null behind the last. */
+export async function noteWordsFrom(u: Unit, kind: WordKind, after: number): Promise<number | null> {
+  const rows = await u.query<Entry>(`${TEXT[kind]} > :after ORDER BY 1 LIMIT ${String(BATCH)}`, { after });
+  const ids = rows.map(({ id }) => id);
+  await keepWords(u, kind, ids, rows);
+  return rows.length < BATCH ? null : (ids.at(-1) ?? null);
+}

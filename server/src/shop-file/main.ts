@@ -1,0 +1,23 @@
+// Writes a whole shop into a file, looks one through, or puts one into an empty place: "write FILE", "check FILE",
+// "restore FILE". The database is the one in the environment; what went wrong is one sentence.
+import { ShopFileError } from './format';
+import { checkShopFile } from './read-shop-file';
+import { restoreShop } from './restore-shop';
+import { writeShopFile } from './write-shop-file';
+
+const [what = '', file = ''] = process.argv.slice(2);
+const address = process.env.YARD_SPOOL_DATABASE ?? '';
+const WORK: Readonly<Record<string, () => Promise<unknown>>> = {
+  write: () => writeShopFile(address, file, new Date()),
+  check: () => checkShopFile(file),
+  restore: () => restoreShop(address, file),
+};
+
+try {
+  const done = await WORK[what]?.();
+  process.stdout.write(`${JSON.stringify(done ?? null)}\n`);
+} catch (error) {
+  if (!(error instanceof ShopFileError)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = 2;
+}

@@ -1,0 +1,44 @@
+// npm run restore -- FILE: a shop from a backup. What is there now is put aside, never thrown away.
+import { existsSync, renameSync, rmSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { shopFile } from './lib/backups.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { lockFolder } from './lib/folder-lock.mjs';
+import { atEnd, live } from './lib/lifetime.mjs';
+import { shopDataFolder } from './lib/paths.mjs';
+import { prepareDatabase } from './lib/prepare.mjs';
+import { say, step, Told } from './lib/progress.mjs';
+
+live(async () => {
+  const [asked] = parseArgs({ allowPositionals: true }).positionals;
+  if (!asked) throw new Told('Say which file: npm run restore -- FILE');
+  const file = resolve(process.env.INIT_CWD ?? '.', asked);
+  const folder = shopDataFolder();
+  const lock = lockFolder(folder);
+  atEnd(lock.release);
+  await prepareDatabase();
+  await step('Looking the file through', () => shopFile('check', file));
+  const outside = process.env.YARD_SPOOL_SCHEMA_DATABASE ?? process.env.YARD_SPOOL_DATABASE;
+  if (outside) {
+    await step('Restoring', () => shopFile('restore', file, outside));
+    say('The shop is restored. "npm start" opens it.');
+    return 0;
+  }
+  const [now, next] = [join(folder, 'database'), join(folder, 'database.restoring')];
+  rmSync(next, { recursive: true, force: true });
+  const database = await startDatabase(next);
+  try {
+    await step('Restoring', () => shopFile('restore', file, database.schemaAddress));
+  } finally {
+    await database.stop();
+  }
+  if (existsSync(now)) {
+    const aside = `${now}.before-${new Date().toISOString().slice(0, 19).replace(/[-:T]/g, '')}`;
+    renameSync(now, aside);
+    say(`What was there is in ${aside}`);
+  }
+  renameSync(next, now);
+  say('The shop is restored. "npm start" opens it.');
+  return 0;
+});

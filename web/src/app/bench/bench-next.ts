@@ -1,0 +1,96 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { api, type BagRow } from '@yard-spool/contract';
+import { howUrgent, timeLeft } from '../bags/how-urgent';
+import { promisedText } from '../bags/promised-text';
+import { ApiService } from '../data/api.service';
+import { BenchHere } from '../data/bench-here.service';
+import { pages } from '../data/pages';
+import { SmallSection } from '../drawing/small-section';
+import { LoadState } from '../ui/load-state';
+import { Sending } from '../ui/sending';
+
+/** What waits for a bench, the one promised soonest first; from here it is taken up. */
+@Component({
+  selector: 'ys-bench-next',
+  imports: [LoadState, RouterLink, SmallSection],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 class="pb-1.5 pt-5 text-[18px]">What comes next</h2>
+    <ys-load-state what="what waits" [of]="bags.now()" (again)="bags.reload()" />
+    @if (sending.problem(); as sentence) {
+      <p class="look mb-2 px-3.5 py-2.5 font-bold" role="alert">{{ sentence }}</p>
+    }
+    @if (bags.now().state === 'ready' && waiting().length === 0) {
+      <p class="card px-5 py-4 text-mute">Nothing waits to be filled.</p>
+    }
+    <ol class="grid gap-2">
+      @for (job of waiting(); track job.id) {
+        <li
+          class="card grid min-h-18 grid-cols-[34px_64px_minmax(0,1fr)_auto] items-center gap-4 px-4 py-2.5 max-md:grid-cols-[64px_minmax(0,1fr)]"
+          data-test="next"
+        >
+          <span class="figure text-[30px] leading-none text-mute max-md:hidden">{{ $index + 1 }}</span>
+          <ys-small-section [drawing]="job.drawing" />
+          <a class="min-w-0" [routerLink]="['/bags', job.bag]">
+            <b class="block truncate text-[17px] max-md:whitespace-normal" [title]="job.label"
+              >{{ job.tag }} · {{ job.label }}</b
+            >
+            <span class="block truncate text-mute max-md:whitespace-normal"
+              >bag {{ job.bag }} · {{ job.customer }} · promised {{ promised(job.promisedAt) }},
+              <b [class.text-ink]="urgent(job.promisedAt)">{{ left(job.promisedAt) }}</b></span
+            >
+          </a>
+          <button
+            type="button"
+            class="max-md:col-span-2"
+            [class]="$first ? 'go' : 'plain'"
+            [disabled]="sending.busy() || !here.bench()"
+            (click)="take(job.id)"
+          >
+            {{ here.bench() ? 'Take it to ' + here.bench()?.name : 'Say at which bench this machine stands' }}
+          </button>
+        </li>
+      }
+    </ol>
+    @if (bags.more()) {
+      <button type="button" class="plain mt-2" (click)="bags.next()">Show more</button>
+    }
+  `,
+  host: { class: 'block' },
+})
+export class BenchNext {
+  private readonly api = inject(ApiService);
+  private readonly router = inject(Router);
+  protected readonly here = inject(BenchHere);
+
+  protected readonly sending = new Sending();
+  protected readonly bags = pages<BagRow>((after) =>
+    this.api.call(api.listBags, { query: { group: 'waiting', after } }),
+  );
+  protected readonly waiting = computed(() =>
+    this.bags
+      .rows()
+      .flatMap(({ number, customer, promisedAt, jobs }) =>
+        jobs
+          .filter(({ state }) => state === 'booked')
+          .map((job) => ({ ...job, bag: number, customer, promisedAt })),
+      ),
+  );
+  protected readonly promised = promisedText;
+  protected readonly left = (iso: string): string => timeLeft(iso);
+  protected readonly urgent = (iso: string): boolean => ['late', 'today'].includes(howUrgent(iso));
+
+  constructor() {
+    this.bags.reload();
+  }
+
+  protected take(jobId: number): void {
+    const benchId = this.here.bench()?.id;
+    if (benchId === undefined) return;
+    this.sending.send(
+      this.api.call(api.startRun, { body: { jobId, benchId } }),
+      ({ id }) => void this.router.navigate(['/bench', id]),
+    );
+  }
+}

@@ -1,0 +1,4 @@
+import { DateTime } from 'luxon';
+
+/** A day as it is told: 12 Mar 2031. */
+export const dayText = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL yyyy');
