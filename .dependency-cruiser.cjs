@@ -15,6 +15,7 @@ const CORE = [
     'numeric',
     'quantities',
     'lines',
+    'drawing',
     'winding',
     'counter',
     'spool',

@@ -12,10 +12,14 @@ live(async () => {
   const lock = lockFolder(folder);
   atEnd(lock.release);
   await prepare();
-  const { address, counterPanel } = await startDemoServer(folder, { elsewhere: true, tell: say });
+  const { address, counterPanel, printerPanel } = await startDemoServer(folder, {
+    elsewhere: true,
+    tell: say,
+  });
   lock.tell(address);
   say(`\nThe demo is ready at ${address}`);
   say(`Bench 2 has a simulated counter, turned at ${counterPanel}`);
+  say(`The label printer keeps what it is sent at ${printerPanel}`);
   say('The sign-in screen shows the demo people’s passcodes. Ctrl-C ends it and throws its data away.\n');
   return undefined;
 });

@@ -127,6 +127,7 @@ async function testJourneys() {
       YARD_SPOOL_ADDRESS: demo.address,
       YARD_SPOOL_SHOTS: shots,
       YARD_SPOOL_COUNTER_PANEL: demo.counterPanel,
+      YARD_SPOOL_PRINTER_PANEL: demo.printerPanel,
       YARD_SPOOL_SERVER_PID: String(demo.pid() ?? ''),
     });
     const tail = existsSync(demo.log) ? readFileSync(demo.log, 'utf8').split('\n').slice(-30).join('\n') : '';

@@ -2,6 +2,7 @@ import { accessApi } from './api/access';
 import { bagsApi } from './api/bags';
 import { benchApi } from './api/bench';
 import { houseApi } from './api/house';
+import { paperApi } from './api/paper';
 import { rackApi } from './api/rack';
 import { recordApi } from './api/record';
 import { reelsApi } from './api/reels';
@@ -15,4 +16,5 @@ export const api = {
   ...rackApi,
   ...houseApi,
   ...benchApi,
+  ...paperApi,
 } as const;

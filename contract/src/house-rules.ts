@@ -8,6 +8,7 @@ import {
 } from '@yard-spool/core';
 import * as v from 'valibot';
 import { IdSchema, InstantSchema, line, MillimetresSchema, text, VersionSchema } from './basics';
+import { PrinterSchema, WordingsSchema } from './wordings';
 import { STREAMS } from './recycling';
 
 const QUESTIONS = Object.keys(HOUSE_QUESTIONS) as HouseQuestion[];
@@ -92,6 +93,12 @@ const settled = {
     ),
     240,
   ),
+  /** What the shop is called on paper and in messages; empty for nothing. */
+  shopName: v.optional(text('The shop’s name', 60), ''),
+  /** Where its label printer listens, host:port; empty where it has none. */
+  printer: v.optional(PrinterSchema, ''),
+  /** What its messages say, with {words} in braces filled in; empty for the usual. */
+  wordings: v.optional(WordingsSchema, { ready: '', due: '' }),
   bins: BinsSchema,
   cautions: OwnCautionsSchema,
 };

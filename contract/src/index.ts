@@ -67,6 +67,7 @@ export {
   ImportRackSchema,
   type RowError,
 } from './rack-files';
+export { MESSAGE_KINDS, type MessageKind } from './wordings';
 export type { Habits, HouseChange, KeptHouseRules, Preview, PreviewReel } from './house-rules';
 export {
   BAG_GROUPS,
@@ -119,3 +120,25 @@ export {
   type ReelChange,
 } from './record';
 export type { Found, GotQuery, GotRow, SearchHit } from './search';
+export { fillLook, fillSection, fillStretches, type SayLengths } from './fill-drawing';
+export {
+  ALL_WAITING,
+  ANY_REEL,
+  LABELS,
+  PAPERS,
+  type Label,
+  type Paper,
+  type PaperPreview,
+  type PaperQuery,
+} from './paper';
+export { type Message, type MessageChange, type MessageState } from './messages';
+export type { Calendar } from './calendar';
+export {
+  RECORD_COLUMNS,
+  RECORD_FORMAT,
+  RECORD_VERSION,
+  RecordFileSchema,
+  type RecordedReel,
+  type RecordQuery,
+} from './record-file';
+export { ShopFileSchema, type ShopFile } from './shop-file';

@@ -13,6 +13,8 @@ const DAY = 86_400_000;
 export interface BenchDevices {
   readonly counter?: string | undefined;
   readonly meter?: string | undefined;
+  /** Where the simulated label printer listens. */
+  readonly printer?: string | undefined;
 }
 
 /** The two benches, set up on the first day; the second has a turn counter with a line meter beside it. */
@@ -26,6 +28,16 @@ export async function addBenches(
     ...(meter ? [{ name: 'wheel-2', address: meter, counts: 'metres', per: 100 } as const] : []),
   ];
   await addBench(context, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', pedal: '', devices });
+}
+
+/** What stands on the shop's paper, and where its label printer is. */
+export async function nameShop(
+  context: ServerContext,
+  manager: Person,
+  { printer = '' }: BenchDevices,
+): Promise<void> {
+  const kept = await readHouseRules(context);
+  await changeHouseRules(context, manager, { ...kept, shopName: 'Ternholm Sound Chandlery', printer });
 }
 
 /** What the manager settled since: rules tried and taken back, bins, words of the shop's own, and who wants it otherwise. */

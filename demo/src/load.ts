@@ -28,7 +28,7 @@ import { DEMO_PEOPLE } from './people';
 import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
 import { liveRackDays } from './rack-days';
-import { addBenches, settleHouse, type BenchDevices } from './house-days';
+import { addBenches, nameShop, settleHouse, type BenchDevices } from './house-days';
 
 const DAY = 86_400_000;
 const MINUTE = 60_000;
@@ -57,6 +57,7 @@ export async function loadDemo(
   const [manager, technician] = people;
   if (!manager || !technician) throw new Error('The demo needs two people.');
   await addBenches(context, manager, devices);
+  await nameShop(context, manager, devices);
   const { pieces, products } = await receivePieces(context, manager);
   const customers = new Map<string, number>();
   for (const bag of DEMO_BAGS) {

@@ -11,8 +11,12 @@ const { YARD_SPOOL_DATABASE: address = '', YARD_SPOOL_SCHEMA_DATABASE: schemaAdd
 const sequelize = connect(address);
 await untilItAnswers(sequelize);
 await migrateAt(schemaAddress);
-const { YARD_SPOOL_DEMO_COUNTER: counter, YARD_SPOOL_DEMO_METER: meter } = process.env;
-await loadDemo(sequelize, new Date(), { counter, meter });
+const {
+  YARD_SPOOL_DEMO_COUNTER: counter,
+  YARD_SPOOL_DEMO_METER: meter,
+  YARD_SPOOL_DEMO_PRINTER: printer,
+} = process.env;
+await loadDemo(sequelize, new Date(), { counter, meter, printer });
 await sequelize.close();
 const [file, reels] = process.argv.slice(2);
 if (file) writeFileSync(file, JSON.stringify(DEMO_PEOPLE.map(({ name, passcode }) => ({ name, passcode }))));

@@ -51,8 +51,11 @@ const quietLog = (logger: Logger) =>
   pinoHttp({
     logger,
     serializers: {
-      req: ({ method, url }: { method: string; url: string }) => ({ method, url: url.split('?')[0] }),
+      req: ({ method, url }: { method: string; url: string }) => ({ method, url: quiet(url) }),
       res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
     },
     customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
   });
+
+/** An address as it is logged: without what was asked for, and without the calendar's secret. */
+const quiet = (url: string): string => (url.split('?')[0] ?? '').replace(/(?<=\/calendar\/).*/, '…');

@@ -18,3 +18,5 @@ export { addBench } from './benches/benches';
 export { changeHouseRules } from './house-rules/house-rules';
 export { setException } from './house-rules/exceptions';
 export { readHouseRules } from './house-rules/read-house-rules';
+export { writeShopFile } from './shop-file/write-shop-file';
+export { restoreShop } from './shop-file/restore-shop';

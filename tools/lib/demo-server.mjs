@@ -13,7 +13,7 @@ import { startStandIn } from './stand-ins.mjs';
  * @param {string} folder
  * @param {{ port?: number, elsewhere?: boolean, tell?: (line: string) => void }} [options]
  * @returns {Promise<{
- *   address: string, log: string, counterPanel: string, pid: () => number | null, restarts: () => number,
+ *   address: string, log: string, counterPanel: string, printerPanel: string, pid: () => number | null, restarts: () => number,
  *   stop: () => Promise<void>,
  * }>}
  */
@@ -28,7 +28,8 @@ export async function startDemoServer(folder, options = {}) {
   const { address, schemaAddress } = database;
   const scale = await startStandIn('scale');
   const counter = await startStandIn('counter', 'reed-2', 'wheel-2');
-  const devices = [scale, counter];
+  const printer = await startStandIn('printer');
+  const devices = [scale, counter, printer];
   for (const device of devices) atEnd(device.stop);
   await step('Loading the demo scenario', () =>
     run('node', ['--import', 'tsx', join(ROOT, 'demo', 'src', 'main.ts'), people, reels], {
@@ -37,6 +38,7 @@ export async function startDemoServer(folder, options = {}) {
         YARD_SPOOL_SCHEMA_DATABASE: schemaAddress,
         YARD_SPOOL_DEMO_COUNTER: counter.address,
         YARD_SPOOL_DEMO_METER: counter.meter,
+        YARD_SPOOL_DEMO_PRINTER: printer.address,
       },
     }),
   );
@@ -60,6 +62,7 @@ export async function startDemoServer(folder, options = {}) {
     pid: server.pid,
     restarts: server.restarts,
     counterPanel: counter.panel,
+    printerPanel: printer.panel,
     stop: async () => {
       await server.stop();
       for (const device of devices) await device.stop();

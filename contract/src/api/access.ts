@@ -12,6 +12,7 @@ import {
 } from '../people';
 import { AuditSchema, SessionKeySchema, SignedInSchema } from '../audit';
 import { NetworkSchema } from '../network';
+import { ShopFileSchema, ShopFileStepSchema } from '../shop-file';
 import { route } from '../route';
 import { byId } from './params';
 
@@ -20,6 +21,8 @@ export const accessApi = {
   health: route('GET', '/health', { reply: v.object({ ready: v.boolean() }) }),
   signInSheet: route('GET', '/sign-in', { reply: SignInSheetSchema }),
   addFirstPerson: route('POST', '/sign-in/first', { body: FirstPersonSchema, reply: PersonSchema }),
+  /** A shop's file, as its bytes, into an empty house: what it holds, or taken. */
+  importShop: route('POST', '/sign-in/shop-file', { query: ShopFileStepSchema, reply: ShopFileSchema }),
   signIn: route('POST', '/session', { body: SignInSchema, reply: PersonSchema }),
   whoAmI: route('GET', '/session', { reply: PersonSchema }),
   signOut: route('DELETE', '/session', { reply: NothingSchema }),

@@ -1,4 +1,7 @@
 import * as v from 'valibot';
+import { PaperQuerySchema } from '../paper';
+import { DrawingQuerySchema, RecordQuerySchema } from '../record-file';
+import { ShopFileQuerySchema } from '../shop-file';
 import { NothingSchema } from '../basics';
 import {
   ChangePieceSchema,
@@ -76,4 +79,12 @@ export const rackApi = {
 export const files = {
   /** Products, pieces, the ledger or the reel book; columns as in `FILE_COLUMNS`. */
   exportRack: { path: '/rack-files', query: ExportRackSchema },
+  /** The record of a reel, or of all of a customer's. */
+  record: { path: '/record-file', query: RecordQuerySchema },
+  /** A fill's section or rule as SVG. */
+  drawing: { path: '/drawing', query: DrawingQuerySchema },
+  /** The whole shop. */
+  shop: { path: '/shop-file', query: ShopFileQuerySchema },
+  /** What goes on paper, as PDF. */
+  paper: { path: '/paper', query: PaperQuerySchema },
 } as const;

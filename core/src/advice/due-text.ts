@@ -1,3 +1,5 @@
+import { fillWording } from './wording';
+
 /** What a text to a customer is made from; a day as people write it. */
 export interface DueFacts {
   readonly customer: string;
@@ -14,29 +16,24 @@ export interface DueFacts {
   readonly shop: string;
 }
 
-/** Tells a customer that line is due: what, since when, what the shop would do, and that it is theirs to decide. */
-export function dueText({
-  customer,
-  label,
-  tag,
-  spool,
-  main,
-  filledOn,
-  by,
-  trips,
-  reverse,
-  shop,
-}: DueFacts): string {
+/**
+ * Tells a customer that line is due: what, since when, what the shop would do, and that it is theirs to decide.
+ *
+ * @param wording the house's own; empty for the usual
+ */
+export function dueText(
+  { customer, label, tag, spool, main, filledOn, by, trips, reverse, shop }: DueFacts,
+  wording = '',
+): string {
   const since =
     by === 'trips' && trips !== null
       ? `It has been out ${String(trips)} times since we filled it on ${filledOn}`
       : `We filled it on ${filledOn}`;
-  const would = reverse
+  const advice = reverse
     ? 'Its inner end was never fished: we can turn it end for end for the price of a winding.'
     : 'We would put new line on it.';
-  return [
-    `Hello ${customer},`,
-    `the ${main} on your ${label} (tag ${tag}${spool === '' ? '' : `, ${spool} spool`}) is due. ${since}. ${would}`,
-    `Bring it in when it suits you.${shop === '' ? '' : ` ${shop}`}`,
-  ].join('\n');
+  return fillWording('due', wording, {
+    ...{ customer, since, advice, shop, reel: label, line: main },
+    tag: spool === '' ? tag : `${tag}, ${spool} spool`,
+  });
 }

@@ -5,6 +5,7 @@ import type { ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
 import { readLearning } from '../learning/learning';
 import { withBeliefs } from '../learning/with-beliefs';
+import { tellReady } from '../messages/tell-ready';
 import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
@@ -34,6 +35,7 @@ async function changing(
     const what = await work(u, bag);
     await u.tables.bags.change(bag, { version: version + 1 });
     await noteChange(u, bagId, what);
+    await tellReady(u, bagId);
   });
   return readBag(context, bagId);
 }

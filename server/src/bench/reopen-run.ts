@@ -3,6 +3,7 @@ import { noteChange } from '../bags/history';
 import type { ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { learnAgain } from '../learning/learning';
+import { tellReady } from '../messages/tell-ready';
 import { noteWords } from '../search/index-words';
 import { noteWhatIsOn } from '../reels/on-spool';
 import { ProblemError } from '../problem-error';
@@ -47,6 +48,7 @@ export async function reopenRun(
     await standsAt(u, runId, run.benchId);
     await tables.jobs.change(job, { state: 'on-the-bench' });
     await tables.bags.addOne('version', { id: job.bagId });
+    await tellReady(u, job.bagId);
     await noteChange(u, job.bagId, `A filled reel was opened again: ${why}`);
   });
   return readRun(context, runId);

@@ -15,6 +15,7 @@ import { connect, untilItAnswers } from './connect';
 import { makeProgressTable, takeUp } from './take-up';
 import { heard } from './migrations/0013-heard';
 import { record } from './migrations/0015-record';
+import { paper } from './migrations/0016-paper';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   heard,
   sessions,
   record,
+  paper,
 ];
 
 /** Whether a schema step is one of this version's. */

@@ -10,6 +10,7 @@ import {
   defineRuleExceptions,
 } from './models/house-rules';
 import { defineLearned } from './models/learned';
+import { defineCalendars, defineMessages } from './models/messages';
 import { definePeople, defineSessions } from './models/people';
 import { defineMoves, definePieces, defineProducts } from './models/rack';
 import {
@@ -65,6 +66,8 @@ export function defineModels(sequelize: Sequelize) {
     fillMarks: defineFillMarks(sequelize),
     comebacks: defineComebacks(sequelize),
     searchWords: defineSearchWords(sequelize),
+    messages: defineMessages(sequelize),
+    calendars: defineCalendars(sequelize),
   };
 }
 

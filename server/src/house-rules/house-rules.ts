@@ -1,6 +1,14 @@
-import { STREAMS, type HouseChange, type KeptHouseRules, type Person } from '@yard-spool/contract';
+import {
+  MESSAGE_KINDS,
+  STREAMS,
+  type HouseChange,
+  type KeptHouseRules,
+  type Person,
+} from '@yard-spool/contract';
 import { BUILT_IN_CAUTIONS, HOUSE_QUESTIONS, schoolOf, type HouseQuestion } from '@yard-spool/core';
 import type { ServerContext } from '../context';
+import { mayBeLocal } from '../devices/local-address';
+import { ProblemError } from '../problem-error';
 import { unit } from '../unit';
 import { managersOnly, noteHouseChange } from './house-changes';
 import { listExceptions } from './list-exceptions';
@@ -17,6 +25,7 @@ export async function changeHouseRules(
   { version, ...sheet }: KeptHouseRules,
 ): Promise<KeptHouseRules> {
   managersOnly(person, 'changes the house rules');
+  mustBeNear(sheet.printer);
   return unit(context, person, async (u) => {
     await lockHouse(u);
     const words = 'Somebody changed the house rules meanwhile. Look again.';
@@ -29,6 +38,13 @@ export async function changeHouseRules(
     await planAgain(u, ruling);
     return { ...sheet, version: version + 1 };
   });
+}
+
+/** A printer is a device of the shop's own network: what is printed goes nowhere else. */
+function mustBeNear(printer: string): void {
+  if (printer === '' || mayBeLocal(printer.split(':')[0] ?? '')) return;
+  const sentence = 'A printer is in the shop’s own network: this address is outside it.';
+  throw new ProblemError('bad-request', sentence, [{ path: 'printer', message: sentence }]);
 }
 
 type Difference = Pick<HouseChange, 'about' | 'was' | 'is'>;
@@ -64,6 +80,13 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
     ...bins,
     ...words,
     { about: 'Cautions of the shop’s own', was: more(before), is: more(after) },
+    { about: 'The shop’s name', was: before.shopName, is: after.shopName },
+    { about: 'Label printer', was: before.printer, is: after.printer },
+    ...MESSAGE_KINDS.map((kind) => ({
+      about: `What a message says: ${kind}`,
+      was: before.wordings[kind].slice(0, 400),
+      is: after.wordings[kind].slice(0, 400),
+    })),
     { about: 'Money', was: before.money, is: after.money },
     { about: 'Tail lost with each cut', was: metres(before), is: metres(after) },
     { about: 'Units a new screen begins with', was: UNITS[before.units], is: UNITS[after.units] },

@@ -17,6 +17,9 @@ const USUAL: HouseSheet = {
   units: 'metric',
   zone: '',
   idleMinutes: 240,
+  shopName: '',
+  printer: '',
+  wordings: { ready: '', due: '' },
   bins: { nylon: '', fluorocarbon: '', braid: '' },
   cautions: { words: {}, more: [] },
 };
@@ -29,10 +32,11 @@ export const lockHouse = ({ tables }: Unit): Promise<HouseRulesRow> =>
 export async function readHouseRules({ tables }: Reading): Promise<KeptHouseRules> {
   const row = await tables.houseRules.findByPk(HOUSE_ROW);
   if (!row) return { ...USUAL, version: 1 };
-  const { money, tailMm, units, zone, idleMinutes, version } = row;
+  const { money, tailMm, units, zone, idleMinutes, shopName, printer, version } = row;
   return {
-    ...{ money, tailMm, units, zone, idleMinutes, version },
+    ...{ money, tailMm, units, zone, idleMinutes, shopName, printer, version },
     rules: { ...USUAL_HOUSE_RULES, ...row.rules },
+    wordings: row.wordings ?? USUAL.wordings,
     bins: row.bins ?? USUAL.bins,
     cautions: row.cautions ?? USUAL.cautions,
   };

@@ -22,6 +22,7 @@ import { findReels, readReel } from '../reels/reels';
 import { liveRoute } from './live-route';
 import { houseRoutes } from './house-routes';
 import { rackRoutes } from './rack-routes';
+import { paperRoutes } from './paper-routes';
 import { recordRoutes } from './record-routes';
 import { personOf, serve } from './serve';
 
@@ -70,6 +71,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
   serve(router, api.readLastPlan, ({ params }) => readLastPlan(context, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(context, params.tag));
   recordRoutes(router, context);
+  paperRoutes(router, context);
   runRoutes(router, context);
   liveRoute(router, context, counters);
   router.use(() => {

@@ -2,7 +2,7 @@ import express, { type RequestHandler } from 'express';
 import { ProblemError } from '../problem-error';
 
 /** What may be asked by nobody in particular. */
-const OPEN = /^\/(sign-in|session|health)(\/|$)/;
+const OPEN = /^\/((sign-in|session|health)(\/|$)|calendar\/.)/;
 
 /** The most a request may bring, by its path; what is not named brings a form somebody filled in. */
 const LIMITS: readonly (readonly [path: RegExp, limit: string])[] = [

@@ -1,12 +1,12 @@
 import type { FillMark, Person, Reel } from '@yard-spool/contract';
-import type { ServerContext } from '../context';
+import type { Reading, ServerContext } from '../context';
 import { ProblemError } from '../problem-error';
 import { unit, type Unit } from '../unit';
 import { noteWhatIsOn } from './on-spool';
 import { readReel } from './reels';
 
 /** The tag of the reel that a fill is on. */
-export async function tagOfFill({ tables }: Unit, spoolId: number): Promise<string> {
+export async function tagOfFill({ tables }: Reading, spoolId: number): Promise<string> {
   const spool = await tables.spools.findByPk(spoolId);
   const reel = spool && (await tables.reels.findByPk(spool.reelId));
   if (!reel) throw new ProblemError('not-found', 'This reel is not on the books any more.');
@@ -21,19 +21,30 @@ export async function markFill(
   mark: FillMark,
 ): Promise<Reel> {
   const tag = await unit(context, person, async (u) => {
-    const { tables } = u;
-    const fill = await tables.fills.lock(fillId);
-    if (!fill || fill.takenBackAt) throw new ProblemError('not-found', 'There is no such fill any more.');
-    const spool = await tables.spools.findByPk(fill.spoolId);
-    if (spool?.fillId !== fillId)
+    const spoolId = await noteFillMark(u, fillId, mark);
+    if (spoolId === null)
       throw new ProblemError(
         'not-allowed',
         'Something else lies on this spool by now. Look at its last fill.',
       );
-    const trips = mark.kind === 'trips' ? mark.trips : null;
-    await tables.fillMarks.create({ fillId, kind: mark.kind, trips, at: u.clock(), byId: u.actor.id });
-    await noteWhatIsOn(u, fill.spoolId);
-    return tagOfFill(u, fill.spoolId);
+    return tagOfFill(u, spoolId);
   });
   return readReel(context, tag);
+}
+
+/**
+ * Marks a fill inside a change.
+ *
+ * @returns its spool; null where something else lies on it by now, and nothing was marked
+ */
+export async function noteFillMark(u: Unit, fillId: number, mark: FillMark): Promise<number | null> {
+  const { tables } = u;
+  const fill = await tables.fills.lock(fillId);
+  if (!fill || fill.takenBackAt) throw new ProblemError('not-found', 'There is no such fill any more.');
+  const spool = await tables.spools.findByPk(fill.spoolId);
+  if (spool?.fillId !== fillId) return null;
+  const trips = mark.kind === 'trips' ? mark.trips : null;
+  await tables.fillMarks.create({ fillId, kind: mark.kind, trips, at: u.clock(), byId: u.actor.id });
+  await noteWhatIsOn(u, fill.spoolId);
+  return fill.spoolId;
 }

@@ -62,13 +62,16 @@ function parsed<S extends v.GenericSchema>(schema: S, line: string): v.InferOutp
   }
 }
 
+/** What a file is, and how many rows it has of each table. */
+export type Checked = Header & { readonly rows: Readonly<Record<string, number>> };
+
 /**
  * Looks a file through from end to end before anything is done with it: that it is one of a shop, of a version that is
  * known here, whole, and as it was written.
  *
  * @throws ShopFileError
  */
-export async function checkShopFile(file: string): Promise<Header> {
+export async function checkShopFile(file: string): Promise<Checked> {
   const hash = createHash('sha256');
   const counted: Record<string, number> = {};
   let header: Header | null = null;
@@ -87,7 +90,7 @@ export async function checkShopFile(file: string): Promise<Header> {
     throw new ShopFileError(
       'This file ends too early: it was not written or copied whole. Take another one.',
     );
-  return header;
+  return { ...header, rows: counted };
 }
 
 function headerOf(line: string): Header {

@@ -1,3 +1,4 @@
+import * as mariadb from 'mariadb';
 import type { Connection } from 'mariadb';
 import { connect } from '../db/connect';
 import { migrate } from '../db/migrate';
@@ -6,6 +7,17 @@ import { plainConnection } from './plain-connection';
 import { checkShopFile, partsOf, type Row } from './read-shop-file';
 
 const BATCH = 500;
+/** Another import, or the first person, came first. */
+const MEANWHILE = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
+const ROWS_DO_NOT_FIT = new Set([
+  ...['ER_NO_SUCH_TABLE', 'ER_BAD_FIELD_ERROR', 'ER_DUP_ENTRY', 'ER_BAD_NULL_ERROR', 'ER_DATA_TOO_LONG'],
+  ...[
+    'ER_TRUNCATED_WRONG_VALUE',
+    'ER_TRUNCATED_WRONG_VALUE_FOR_FIELD',
+    'ER_CONSTRAINT_FAILED',
+    'ER_PARSE_ERROR',
+  ],
+]);
 
 /**
  * Puts a shop's file into a database that has nobody in it yet: the file is looked through first, the schema made as it
@@ -21,7 +33,7 @@ export async function restoreShop(address: string, file: string): Promise<number
   const sequelize = connect(address);
   try {
     await migrate(sequelize, schema);
-    const rows = await putIn(address, file);
+    const rows = await putInto(address, file);
     await migrate(sequelize);
     return rows;
   } finally {
@@ -35,16 +47,26 @@ async function mustBeEmpty(address: string): Promise<void> {
     const [[tables] = []]: string[][] = await connection.query(
       "SELECT COUNT(*) FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name = 'people'",
     );
-    if (tables === '0') return;
-    const [[people] = []]: string[][] = await connection.query('SELECT COUNT(*) FROM people');
-    if (people !== '0')
-      throw new ShopFileError('There is a shop in this place already. Nothing of it was touched.');
+    if (tables !== '0') await mustHaveNobody(connection);
   } finally {
     await connection.end();
   }
 }
 
-async function putIn(address: string, file: string): Promise<number> {
+/** Nobody is there, and nobody comes while this transaction lasts. */
+async function mustHaveNobody(connection: Connection): Promise<void> {
+  const [[people] = []]: string[][] = await connection.query('SELECT COUNT(*) FROM people FOR UPDATE');
+  if (people !== '0')
+    throw new ShopFileError('There is a shop in this place already. Nothing of it was touched.');
+}
+
+/**
+ * Puts a file that was checked into a schema of its own version with nobody in it, by one transaction.
+ *
+ * @returns how many rows
+ * @throws ShopFileError where somebody is there, or its rows do not fit; nothing is changed then
+ */
+export async function putInto(address: string, file: string): Promise<number> {
   const connection = await plainConnection(address);
   let all = 0;
   let into: { readonly table: string; readonly columns: readonly string[] } | null = null;
@@ -58,6 +80,7 @@ async function putIn(address: string, file: string): Promise<number> {
     // Rows come table by table; what they refer to may come later.
     await connection.query('SET SESSION foreign_key_checks = 0');
     await connection.beginTransaction();
+    await mustHaveNobody(connection);
     for await (const part of partsOf(file)) {
       if (part.kind === 'table') {
         await write();
@@ -72,6 +95,12 @@ async function putIn(address: string, file: string): Promise<number> {
     await write();
     await connection.commit();
     return all;
+  } catch (error) {
+    if (error instanceof mariadb.SqlError && MEANWHILE.has(error.code ?? ''))
+      throw new ShopFileError('Somebody began something in this house meanwhile: nothing was imported.');
+    if (error instanceof mariadb.SqlError && ROWS_DO_NOT_FIT.has(error.code ?? ''))
+      throw new ShopFileError('The rows of this file do not fit: nothing was imported.');
+    throw error;
   } finally {
     await connection.end();
   }

@@ -28,10 +28,12 @@ export async function inWorker<Name extends keyof Tasks>(
   name: Name,
   given: Parameters<Tasks[Name]>[0],
   transferList: ArrayBuffer[] = [],
-): Promise<ReturnType<Tasks[Name]>> {
+): Promise<Awaited<ReturnType<Tasks[Name]>>> {
   const signal = AbortSignal.timeout(DEADLINE_MS);
   try {
-    return (await workers().run({ name, given }, { signal, transferList })) as ReturnType<Tasks[Name]>;
+    return (await workers().run({ name, given }, { signal, transferList })) as Awaited<
+      ReturnType<Tasks[Name]>
+    >;
   } catch (error) {
     if (!signal.aborted) throw error;
     throw new ProblemError(

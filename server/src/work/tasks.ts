@@ -1,6 +1,7 @@
 import { makePlan } from '@yard-spool/core';
 import { replanWaiting } from '../house-rules/replan-waiting';
 import { trySisters } from '../house-rules/try-plan';
+import { makePaper, previewPaper } from '../paper/make-paper';
 import { readAsked } from '../rack-files/read-rows';
 import { settleRunFill } from './settle-run-fill';
 
@@ -16,6 +17,10 @@ export const TASKS = {
   file: readAsked,
   /** Waiting reels planned again, one after another, as far as their pieces have the line. */
   sisters: trySisters,
+  /** Something to be printed, as PDF. */
+  paper: makePaper,
+  /** The same, as pictures of its pages. */
+  paperPreview: previewPaper,
 } as const;
 
 export type Tasks = typeof TASKS;

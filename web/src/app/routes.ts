@@ -34,6 +34,11 @@ export const routes: Routes = [
       { path: 'bench', loadChildren: async () => (await import('./bench/bench.routes')).BENCH_ROUTES },
       { path: 'rack', loadChildren: async () => (await import('./rack/rack.routes')).RACK_ROUTES },
       { path: 'house', loadChildren: async () => (await import('./house/house.routes')).HOUSE_ROUTES },
+      {
+        path: 'paper/:what/:of',
+        loadComponent: async () => (await import('./paper/paper-page')).PaperPage,
+        title: 'On paper · Yard Spool',
+      },
       { path: 'reels', loadChildren: async () => (await import('./reels/reels.routes')).REELS_ROUTES },
     ],
   },

@@ -23,6 +23,9 @@ export interface HouseRulesRow extends Model<
   zone: CreationOptional<string>;
   /** Minutes without use after which somebody is signed out; 0 for never. */
   idleMinutes: CreationOptional<number>;
+  shopName: CreationOptional<string>;
+  printer: CreationOptional<string>;
+  wordings: CreationOptional<KeptHouseRules['wordings'] | null>;
   bins: CreationOptional<KeptHouseRules['bins'] | null>;
   cautions: CreationOptional<KeptHouseRules['cautions'] | null>;
   version: CreationOptional<number>;
@@ -42,6 +45,9 @@ export const defineHouseRules = (sequelize: Sequelize) =>
       units: { type: DataTypes.STRING, defaultValue: 'metric' },
       zone: { type: DataTypes.STRING, defaultValue: '' },
       idleMinutes: { type: DataTypes.INTEGER, defaultValue: 240 },
+      shopName: { type: DataTypes.STRING, defaultValue: '' },
+      printer: { type: DataTypes.STRING, defaultValue: '' },
+      wordings: DataTypes.JSON,
       bins: DataTypes.JSON,
       cautions: DataTypes.JSON,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },

@@ -10,6 +10,7 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { useKeys } from '../keyboard/keyboard.service';
 import { BagGroupList } from './bag-group';
+import { BagsTabs } from './bags-tabs';
 import { STATE_WORDS } from './job-state';
 
 /** How long typing rests before it is looked for, ms. */
@@ -18,7 +19,7 @@ const RESTS_MS = 150;
 /** All bags as the counter goes through them, the one promised soonest first. */
 @Component({
   selector: 'ys-bag-list',
-  imports: [BagGroupList, RouterLink, SelectField, TextField],
+  imports: [BagGroupList, BagsTabs, RouterLink, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bag-list.html',
   host: { class: 'block p-4 px-5' },

@@ -9,14 +9,13 @@ import {
 } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { api, type Bag, type Job } from '@yard-spool/contract';
-import { inferSpool, priorsOf, swapOf } from '@yard-spool/core';
+import { api, type Bag, type Job, type Paper } from '@yard-spool/contract';
+import { inferSpool, type LineLook, priorsOf, swapOf } from '@yard-spool/core';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
-import type { LineLook } from '../drawing/line-look';
 import { UnitsService } from '../data/units.service';
 import { exceptionWords } from '../house/exception-words';
 import { LoadState } from '../ui/load-state';
@@ -91,6 +90,9 @@ export class BagPage {
   protected readonly states = STATE_WORDS;
   protected readonly isFilled = isFilled;
   protected readonly promised = promisedText;
+  /** The paper a bag is printed on most, as far as it has come. */
+  protected readonly paper = ({ jobs }: Bag): Paper =>
+    jobs.some(({ state }) => state === 'ready' || state === 'to-check') ? 'hand-back' : 'claim-slip';
   protected readonly units = inject(UnitsService);
   protected readonly panel = signal<'edit' | 'call-off-bag' | 'call-off-reel' | null>(null);
   protected readonly sending = new Sending();

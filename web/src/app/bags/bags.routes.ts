@@ -8,6 +8,11 @@ export const BAGS_ROUTES: Routes = [
     title: 'Book a bag in · Yard Spool',
   },
   {
+    path: 'messages',
+    loadComponent: async () => (await import('./messages-page')).MessagesPage,
+    title: 'Messages · Yard Spool',
+  },
+  {
     path: 'question',
     loadComponent: async () => (await import('./quick-question')).QuickQuestion,
     title: 'Quick question · Yard Spool',

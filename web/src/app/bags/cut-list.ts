@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import type { LineLook } from '@yard-spool/core';
 import type { PlannedCut } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
-import type { LineLook } from '../drawing/line-look';
 import { LineSwatch } from '../drawing/line-swatch';
 
 /** One cut as a list shows it. */

@@ -8,12 +8,11 @@ import {
   type Piece,
   type Wants,
 } from '@yard-spool/contract';
-import type { UnitSystem } from '@yard-spool/core';
+import type { LineLook, UnitSystem } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { draftReader } from './draft-fields';
 import type { DraftPlan } from './draft-plan';
 import { freeOn, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
-import type { LineLook } from '../drawing/line-look';
 import type { ReelDraft } from './reel-draft';
 
 /** Metres lost with each cut, until the house is known. */

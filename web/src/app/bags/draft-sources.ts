@@ -7,16 +7,16 @@ import {
   type Product,
 } from '@yard-spool/contract';
 import {
-  MATERIALS,
-  proposePiece,
-  soakAdvice,
   type HouseRules,
   type LayerRole,
   type Line,
+  type LineLook,
   type Material,
+  MATERIALS,
   type ProposedPiece,
+  proposePiece,
+  soakAdvice,
 } from '@yard-spool/core';
-import type { LineLook } from '../drawing/line-look';
 import { pieceLook } from '../drawing/piece-look';
 import type { Read } from './draft-fields';
 import type { ReelDraft, Underneath } from './reel-draft';

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { FillPlan, SpoolGeometry, SwapPlan } from '@yard-spool/core';
+import type { FillPlan, LineLook, SpoolGeometry, SwapPlan } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
-import type { LineLook } from '../drawing/line-look';
 import { planSection, planStretches } from '../drawing/plan-drawing';
 import { SpoolSection } from '../drawing/spool-section';
 import { planSentence } from './plan-sentence';

@@ -1,8 +1,6 @@
 import type { Run } from '@yard-spool/contract';
-import { stepId, type RunUnderWay } from '@yard-spool/core';
-import type { LineLook } from '../drawing/line-look';
+import { type LineLook, type RunUnderWay, type SectionView, stepId } from '@yard-spool/core';
 import { KEPT_LOOK, TAPE_LOOK } from '../drawing/plan-drawing';
-import type { SectionView } from '../drawing/section-layout';
 
 /** How a layer of a run is drawn. */
 export function layerLook({ job }: Run, layer: string): LineLook {

@@ -6,17 +6,17 @@ import {
   gearAt,
   looseLayer,
   restOfFill,
-  settleFill,
-  thumbRemedy,
-  tooLong,
   type RunHappening,
+  type SectionView,
+  settleFill,
   stepFields,
   stepWords,
+  thumbRemedy,
+  tooLong,
 } from '@yard-spool/core';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
-import type { SectionView } from '../drawing/section-layout';
 import { exceptionWords } from '../house/exception-words';
 import { actionsOf } from './bench-actions-of';
 import { CounterStep } from './counter-step';

@@ -43,6 +43,18 @@ export class ApiService {
     );
   }
 
+  /** Calls a route that takes a file's bytes as they are. Cold, like a call. */
+  callWith<P extends RouteParts>(
+    route: Route<P>,
+    bytes: Blob,
+    { query = {} }: Pick<CallOptions<P>, 'query'> = {},
+  ): Observable<v.InferOutput<P['reply']>> {
+    return this.http.request(route.method, addressOf(route), { params: { ...query }, body: bytes }).pipe(
+      map((reply) => v.parse(route.parts.reply, reply)),
+      catchError((error: unknown) => throwError(() => this.said(error))),
+    );
+  }
+
   /**
    * Calls a route that is only read, and keeps what it says: with the server away, or long in answering, what it said
    * last is the answer.

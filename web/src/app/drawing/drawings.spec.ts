@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { LengthRule, type RuleStretch } from './length-rule';
-import { darken, lighten, type LineLook } from './line-look';
+import { darken, lighten, type LineLook, type RuleStretch } from '@yard-spool/core';
+import { LengthRule } from './length-rule';
 import { SpoolSection } from './spool-section';
 
 const LOOKS: readonly LineLook[] = (

@@ -1,20 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { RuleStretch } from '@yard-spool/core';
 import { scaleLinear } from 'd3-scale';
 import { UnitsService } from '../data/units.service';
-import type { LineLook } from './line-look';
 import { LineTexture } from './line-texture';
 import { measuredSize } from './measured-size';
-
-/** One stretch of a length of line, m. */
-export interface RuleStretch {
-  readonly metres: number;
-  readonly look: LineLook;
-  readonly label: string;
-  /** A join in brass where this stretch begins. */
-  readonly joined?: boolean;
-  /** Outlined in ink: promised and not yet cut. */
-  readonly promised?: boolean;
-}
 
 /** Drawn at this width, px, until the real one is known. */
 const USUAL_WIDTH = 560;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { LineLook } from './line-look';
+import type { LineLook } from '@yard-spool/core';
 import { LineTexture } from './line-texture';
 
 let swatches = 0;

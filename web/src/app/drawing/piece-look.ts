@@ -1,5 +1,5 @@
 import type { Piece, Product } from '@yard-spool/contract';
-import type { LineLook } from './line-look';
+import type { LineLook } from '@yard-spool/core';
 
 /** How a piece's line is drawn: salvage by its own texture, everything else by what it is made of. */
 export const pieceLook = ({

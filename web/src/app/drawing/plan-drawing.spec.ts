@@ -1,6 +1,5 @@
-import { makePlan, type LayerRequest } from '@yard-spool/core';
+import { type LayerRequest, type LineLook, makePlan } from '@yard-spool/core';
 import { PLAN_INPUT } from '../testing/runs';
-import type { LineLook } from './line-look';
 import { KEPT_LOOK, planSection, planStretches, TAPE_LOOK } from './plan-drawing';
 
 const NYLON: LineLook = { texture: 'nylon', tint: '#c5cfd2' };

@@ -1,7 +1,11 @@
-import type { FillPlan, PlannedLayer, SpoolGeometry } from '@yard-spool/core';
-import type { LineLook } from './line-look';
-import type { RuleStretch } from './length-rule';
-import type { SectionView } from './section-layout';
+import type {
+  FillPlan,
+  LineLook,
+  PlannedLayer,
+  RuleStretch,
+  SectionView,
+  SpoolGeometry,
+} from '@yard-spool/core';
 
 /** What a layer of line is called and how it is drawn, by layer id. */
 export interface LayerNames {

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { darken, layoutSection, type SectionBox, type SectionView } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
-import { darken } from './line-look';
 import { LineTexture } from './line-texture';
 import { measuredSize } from './measured-size';
-import { layoutSection, type SectionBox, type SectionView } from './section-layout';
 
 /** Boxes drawn in until the real size is known, px; and what each keeps free round the spool. */
 const PLAN: SectionBox = { width: 560, height: 340, aside: { left: 40, right: 164 }, above: 34 };

@@ -27,6 +27,7 @@ export class HouseTabs {
     { path: '/house/access', name: 'Access' },
     { path: '/house/shop', name: 'Shop' },
     { path: '/house/cautions', name: 'Cautions' },
+    { path: '/house/files', name: 'Files and calendar' },
     { path: '/house/changes', name: 'Changes' },
   ];
 }

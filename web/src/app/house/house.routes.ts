@@ -20,5 +20,10 @@ export const HOUSE_ROUTES: Routes = [
   { path: 'shop', loadComponent: async () => (await import('./shop-page')).ShopPage, title },
   { path: 'cautions', loadComponent: async () => (await import('./cautions-page')).CautionsPage, title },
   { path: 'access', loadComponent: async () => (await import('./access-page')).AccessPage, title },
+  {
+    path: 'files',
+    loadComponent: async () => (await import('./files-and-calendar')).FilesAndCalendar,
+    title,
+  },
   { path: 'changes', loadComponent: async () => (await import('./changes-page')).ChangesPage, title },
 ];

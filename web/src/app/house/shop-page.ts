@@ -13,13 +13,14 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { HouseTabs } from './house-tabs';
+import { WordingsFields } from './wordings-fields';
 
 const TAIL = { min: 0, max: 20 };
 
 /** What the shop settles beside its schools: units, money, time, the tail of a cut, and where old line goes. */
 @Component({
   selector: 'ys-shop-page',
-  imports: [Choice, LoadState, QuantityField, ReactiveFormsModule, HouseTabs, TextField],
+  imports: [Choice, LoadState, QuantityField, ReactiveFormsModule, HouseTabs, TextField, WordingsFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shop-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -43,12 +44,17 @@ export class ShopPage {
     zone: text(),
     tail: text(),
     idle: text(),
+    shopName: text(),
+    printer: text(),
+    ready: text(),
+    due: text(),
     nylon: text(),
     fluorocarbon: text(),
     braid: text(),
   });
   private readonly typed = typedValue(this.form);
   protected readonly sending = new Sending();
+  protected readonly atWording = (kind: string): string => this.sending.at(`wordings.${kind}`);
   protected readonly missing = computed(() => {
     if (this.typed().money.trim() === '') return 'Say what the shop reckons its money in.';
     if (!/^(0|[5-9]|\d{2,3})$/.test(this.typed().idle.trim()))
@@ -66,11 +72,15 @@ export class ShopPage {
     });
   }
 
-  private show({ units, money, zone, tailMm, idleMinutes, bins }: KeptHouseRules): void {
+  private show(house: KeptHouseRules): void {
+    const { units, money, zone, tailMm, idleMinutes, bins, shopName, printer, wordings } = house;
     this.form.reset({
       units,
       money,
       zone,
+      shopName,
+      printer,
+      ...wordings,
       ...bins,
       idle: String(idleMinutes),
       tail: this.units.show(tailMm / 1000, 'line-length', 2).text,
@@ -86,12 +96,14 @@ export class ShopPage {
     const house = this.house.house();
     const tail = this.quantity(this.form.controls.tail, 'line-length', TAIL);
     if (!house || tail === null || this.missing() !== '') return;
-    const { units, money, zone, idle, nylon, fluorocarbon, braid } = this.form.getRawValue();
+    const { units, money, zone, idle, nylon, fluorocarbon, braid, ...rest } = this.form.getRawValue();
+    const { shopName, printer, ready, due } = rest;
     const settled = {
       ...{ money, zone: zone.trim(), units: units as KeptHouseRules['units'] },
       tailMm: Math.round(tail * 1000),
       idleMinutes: Number(idle),
       bins: { nylon, fluorocarbon, braid },
+      ...{ shopName, printer, wordings: { ready, due } },
     };
     this.sending.send(this.house.change({ ...house, ...settled }), (kept) => {
       this.show(kept);

@@ -1,5 +1,5 @@
 import type { Piece } from '@yard-spool/contract';
-import type { RuleStretch } from '../drawing/length-rule';
+import type { RuleStretch } from '@yard-spool/core';
 import { pieceLook } from '../drawing/piece-look';
 
 /** A piece as a length rule: free line, what is promised, what has been drawn. */

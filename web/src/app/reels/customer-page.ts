@@ -17,12 +17,22 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { dayText } from '../ui/day-text';
+import { TakeAlong } from './take-along';
 import { dueWords, isDue } from './record-words';
 
 /** A customer: their reels with what is on each and what is due, what they like, their own line here, their bags. */
 @Component({
   selector: 'ys-customer-page',
-  imports: [FormEnd, LineSwatch, LoadState, ReactiveFormsModule, RouterLink, SmallSection, TextField],
+  imports: [
+    FormEnd,
+    LineSwatch,
+    LoadState,
+    ReactiveFormsModule,
+    RouterLink,
+    SmallSection,
+    TextField,
+    TakeAlong,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './customer-page.html',
   host: { class: 'block min-h-0 grow' },

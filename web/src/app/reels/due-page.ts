@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormGroup } from '@angular/forms';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { api, type DueRow } from '@yard-spool/contract';
 import { dueText } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { ApiService } from '../data/api.service';
+import { HouseService } from '../data/house.service';
 import { pages } from '../data/pages';
 import { UnitsService } from '../data/units.service';
 import { SmallSection } from '../drawing/small-section';
@@ -82,6 +83,9 @@ import { ReelsTabs } from './reels-tabs';
             <button type="button" class="go grow" (click)="copy(words.value)">
               {{ copied() ? 'Copied' : 'Copy it' }}
             </button>
+            <button type="button" class="plain" [disabled]="sending.busy()" (click)="later(row)">
+              Among the messages
+            </button>
             <button type="button" class="plain" [disabled]="sending.busy()" (click)="toldNow(row)">
               They were told
             </button>
@@ -103,6 +107,8 @@ import { ReelsTabs } from './reels-tabs';
 })
 export class DuePage {
   private readonly api = inject(ApiService);
+  private readonly router = inject(Router);
+  private readonly house = inject(HouseService);
   protected readonly units = inject(UnitsService);
 
   protected readonly form = new FormGroup({ by: text(DateTime.now().toISODate()) });
@@ -124,12 +130,14 @@ export class DuePage {
     const row = this.shown();
     if (!row) return '';
     const { on, customer, label, tag, spool } = row;
-    return dueText({
-      ...{ customer: customer.name, label, tag, spool: spool === 'own' ? '' : spool, shop: '' },
+    const { shopName: shop = '', wordings } = this.house.house() ?? {};
+    const facts = {
+      ...{ customer: customer.name, label, tag, spool: spool === 'own' ? '' : spool, shop },
       main: on.lines.at(-1)?.name ?? 'line',
       filledOn: dayText(on.reversedAt ?? on.filledAt),
       ...{ by: on.by, trips: on.trips, reverse: on.reverse !== '' },
-    });
+    };
+    return dueText(facts, wordings?.due);
   });
 
   constructor() {
@@ -152,6 +160,12 @@ export class DuePage {
 
   protected copy(words: string): void {
     void navigator.clipboard.writeText(words).then(() => this.copied.set(true));
+  }
+
+  /** Puts the text among the messages that wait to be sent. */
+  protected later({ on }: DueRow): void {
+    const ask = this.api.call(api.addMessage, { body: { fillId: on.fillId } });
+    this.sending.send(ask, () => void this.router.navigate(['/bags/messages']));
   }
 
   protected toldNow({ on }: DueRow): void {

@@ -1,17 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
-import { schoolOf, type HouseQuestion } from '@yard-spool/core';
+import {
+  api,
+  fillLook,
+  fillSection,
+  fillStretches,
+  type Fill,
+  type FillLayer,
+  type Reel,
+} from '@yard-spool/contract';
+import {
+  bedInText,
+  type HouseQuestion,
+  type RuleStretch,
+  schoolOf,
+  type SectionView,
+} from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
-import { LengthRule, type RuleStretch } from '../drawing/length-rule';
-import type { LineLook } from '../drawing/line-look';
+import { LengthRule } from '../drawing/length-rule';
 import { LineSwatch } from '../drawing/line-swatch';
-import type { SectionView } from '../drawing/section-layout';
 import { SmallSection } from '../drawing/small-section';
 import { SpoolSection } from '../drawing/spool-section';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
@@ -24,6 +36,7 @@ import { CameBack } from './came-back';
 import { ComebackForm } from './comeback-form';
 import { PutRight } from './put-right';
 import { ReelEntryPanel } from './reel-entry';
+import { TakeAlong } from './take-along';
 import { TripsTold } from './trips-told';
 import { dueWords } from './record-words';
 import { KnownSpool } from './known-spool';
@@ -49,6 +62,7 @@ const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
     PutRight,
     ReelEntryPanel,
     SmallSection,
+    TakeAlong,
     TripsTold,
     FillBeside,
     FillTold,
@@ -100,6 +114,7 @@ export class ReelPage {
     computation: () => null,
   });
   protected readonly due = dueWords;
+  protected readonly bedIn = bedInText;
 
   /** Shows what lies on a spool now. */
   protected lookAt({ on }: Reel['spools'][number]): void {
@@ -123,16 +138,14 @@ export class ReelPage {
   );
   protected readonly section = computed((): SectionView | null => {
     const fill = this.fill();
-    return fill ? this.sectionOf(fill) : null;
+    return fill
+      ? fillSection(fill, { length: (m) => this.units.length(m), small: (mm) => this.units.small(mm) })
+      : null;
   });
-  protected readonly stretches = computed((): RuleStretch[] =>
-    (this.fill()?.layers ?? []).map((layer, i) => ({
-      metres: layer.lengthMm / 1000,
-      look: this.look(layer),
-      label: layer.role,
-      joined: i > 0,
-    })),
-  );
+  protected readonly stretches = computed((): RuleStretch[] => {
+    const fill = this.fill();
+    return fill ? fillStretches(fill) : [];
+  });
   protected readonly day = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL yyyy, H:mm');
   protected readonly rulesOf = ({ under: { rules, from } }: Fill) =>
     (Object.keys(QUESTION_NAMES) as HouseQuestion[]).map((question) => {
@@ -140,35 +153,12 @@ export class ReelPage {
       const { name } = schoolOf(rules, question);
       return { name: QUESTION_NAMES[question], school: scope ? `${name}, ${SCOPE_WORDS[scope]}` : name };
     });
-  protected readonly look = ({ pieceKind, line, tint }: FillLayer): LineLook => ({
-    texture: pieceKind === 'salvage' ? 'salvage' : line.material,
-    tint,
-  });
+  protected readonly look = fillLook;
 
   /** What a length rests on, and how sure that is; empty where it was recorded without. */
   protected restsOn({ likelyMm: [low, high], restsOn }: FillLayer): string {
     if (restsOn.length === 0) return '';
     const by = restsOn.map((basis) => BASIS_WORDS[basis]).join(' and ');
     return `Likely ${this.units.length(low / 1000)} to ${this.units.length(high / 1000)}, ${by}.`;
-  }
-
-  private sectionOf({ spool, layers, gapByCount, gapRead }: Fill): SectionView {
-    const gap = gapRead ?? gapByCount;
-    return {
-      ...spool,
-      layers: layers.map((layer) => ({
-        inner: layer.innerRadius,
-        outer: layer.outerRadius,
-        look: this.look(layer),
-        label: `${this.units.length(layer.lengthMm / 1000)} ${layer.role}, ${layer.handleTurns.toFixed(0)} turns`,
-      })),
-      marks: [
-        { kind: 'now', depth: gap, text: `${this.units.small(gap)} gap` },
-        ...layers.slice(0, -1).map(({ outerRadius }) => {
-          const depth = spool.lipRadius - outerRadius;
-          return { kind: 'join' as const, depth, text: `${this.units.small(depth)} join` };
-        }),
-      ],
-    };
   }
 }

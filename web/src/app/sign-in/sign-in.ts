@@ -7,13 +7,14 @@ import { catchError, finalize, of, switchMap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
+import { BringShop } from './bring-shop';
 
 type Sheet = SignInSheet | { readonly away: string };
 
 /** Signing in by name and passcode; in a new house, making its first person. */
 @Component({
   selector: 'ys-sign-in',
-  imports: [ReactiveFormsModule],
+  imports: [BringShop, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sign-in.html',
   host: { class: 'grid min-h-full place-items-center p-4' },

@@ -1,3 +1,4 @@
+import { describe, expect, it } from 'vitest';
 import { layoutSection, type SectionBox, type SectionView } from './section-layout';
 
 const BOX: SectionBox = { width: 560, height: 340, aside: { left: 40, right: 164 }, above: 34 };

@@ -1,4 +1,4 @@
-import type { Material } from '@yard-spool/core';
+import type { Material } from '../lines/line';
 
 /** How a line is drawn: its texture and its own tint, never colour alone. */
 export interface LineLook {

@@ -1,0 +1,51 @@
+import type { LineLook, RuleStretch, SectionView } from '@yard-spool/core';
+import type { Fill, FillLayer } from './reels';
+
+/** How lengths are said where something is drawn: metres of line, millimetres of spool. */
+export interface SayLengths {
+  readonly length: (metres: number) => string;
+  readonly small: (millimetres: number) => string;
+}
+
+/** How a layer that went on is drawn: stripped line apart from any new one. */
+export const fillLook = ({
+  pieceKind,
+  line,
+  tint,
+}: Pick<FillLayer, 'pieceKind' | 'line' | 'tint'>): LineLook => ({
+  texture: pieceKind === 'salvage' ? 'salvage' : line.material,
+  tint,
+});
+
+/** The section of a fill: its layers, the gap as read (as counted where nobody read it) and the joins. */
+export function fillSection(
+  { spool, layers, gapByCount, gapRead }: Pick<Fill, 'spool' | 'layers' | 'gapByCount' | 'gapRead'>,
+  say: SayLengths,
+): SectionView {
+  const gap = gapRead ?? gapByCount;
+  return {
+    ...spool,
+    layers: layers.map((layer) => ({
+      inner: layer.innerRadius,
+      outer: layer.outerRadius,
+      look: fillLook(layer),
+      label: `${say.length(layer.lengthMm / 1000)} ${layer.role}, ${layer.handleTurns.toFixed(0)} turns`,
+    })),
+    marks: [
+      { kind: 'now', depth: gap, text: `${say.small(gap)} gap` },
+      ...layers.slice(0, -1).map(({ outerRadius }) => {
+        const depth = spool.lipRadius - outerRadius;
+        return { kind: 'join' as const, depth, text: `${say.small(depth)} join` };
+      }),
+    ],
+  };
+}
+
+/** The length rule of a fill: every layer from the arbor outwards. */
+export const fillStretches = ({ layers }: Pick<Fill, 'layers'>): RuleStretch[] =>
+  layers.map((layer, i) => ({
+    metres: layer.lengthMm / 1000,
+    look: fillLook(layer),
+    label: layer.role,
+    joined: i > 0,
+  }));

@@ -1,0 +1,12 @@
+import type { LineLook } from './line-look';
+
+/** One stretch of a length of line, m. */
+export interface RuleStretch {
+  readonly metres: number;
+  readonly look: LineLook;
+  readonly label: string;
+  /** A join in brass where this stretch begins. */
+  readonly joined?: boolean;
+  /** Outlined in ink: promised and not yet cut. */
+  readonly promised?: boolean;
+}

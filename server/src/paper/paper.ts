@@ -1,0 +1,37 @@
+import type { PaperPreview, PaperQuery } from '@yard-spool/contract';
+import type { Reading } from '../context';
+import { readHouseRules } from '../house-rules/read-house-rules';
+import { ProblemError } from '../problem-error';
+import { inWorker } from '../work/in-worker';
+import { gather } from './gather';
+import type { Asked, MadePaper } from './make-paper';
+import { sendToPrinter } from './printer';
+
+async function asked(from: Reading, query: PaperQuery): Promise<Asked> {
+  const { zone, shopName } = await readHouseRules(from);
+  return { paper: await gather(from, query), house: { units: query.units, zone, shop: shopName } };
+}
+
+/** A paper as PDF. */
+export const paperAsPdf = async (from: Reading, query: PaperQuery): Promise<MadePaper> =>
+  inWorker('paper', await asked(from, query));
+
+/** A paper's first pages as they will come out. */
+export const paperPreview = async (from: Reading, query: PaperQuery): Promise<PaperPreview> =>
+  inWorker('paperPreview', await asked(from, query));
+
+/** Sends a paper to the shop's label printer. */
+export async function printPaper(
+  from: Reading,
+  query: PaperQuery,
+): Promise<{ title: string; pages: number; printer: string }> {
+  const { printer } = await readHouseRules(from);
+  if (printer === '')
+    throw new ProblemError(
+      'device-away',
+      'No label printer is set up. Set one under House, Shop, or save the paper as a file.',
+    );
+  const { title, pages, pdf } = await paperAsPdf(from, query);
+  await sendToPrinter(printer, pdf);
+  return { title, pages, printer };
+}

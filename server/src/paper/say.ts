@@ -1,0 +1,32 @@
+import { formatDiameter, formatQuantity, type UnitSystem } from '@yard-spool/core';
+import { DateTime } from 'luxon';
+
+/** How the shop writes on paper: its units, its zone, its name. */
+export interface House {
+  readonly units: UnitSystem;
+  /** Empty for the machine's own. */
+  readonly zone: string;
+  readonly shop: string;
+}
+
+/** Figures and times in the words of whoever asked. */
+export interface Say {
+  readonly length: (metres: number) => string;
+  readonly small: (millimetres: number) => string;
+  readonly diameter: (millimetres: number) => string;
+  readonly strength: (kilograms: number) => string;
+  readonly day: (iso: string) => string;
+  readonly moment: (iso: string) => string;
+}
+
+export function sayFor({ units, zone }: House): Say {
+  const at = (iso: string): DateTime => DateTime.fromISO(iso, { zone: zone === '' ? 'system' : zone });
+  return {
+    length: (metres) => formatQuantity(metres, 'line-length', units).text,
+    small: (millimetres) => formatQuantity(millimetres, 'small-length', units).text,
+    diameter: (millimetres) => formatDiameter(millimetres, units).text,
+    strength: (kilograms) => formatQuantity(kilograms, 'strength', units).text,
+    day: (iso) => at(iso).toFormat('d LLL yyyy'),
+    moment: (iso) => at(iso).toFormat('cccc d LLL, H:mm'),
+  };
+}
