@@ -105,7 +105,7 @@ try {
   await view('bench', '/bench/5', 'ys-spool-section pattern');
   await view('rack', '/rack', 'ys-piece-ledger tbody tr');
   await view('recycling', '/rack/recycling', 'ys-recycling-page tbody tr');
-  await view('order', '/rack/order', 'ys-order-page tbody tr');
+  await view('paper', '/paper/hand-back/1', '[data-test=paper]');
   await browser.go('/rack/files');
   await (await browser.find('input[type=file]')).sendKeys(fileWithMistakes());
   await browser.text('Nothing was imported', 'p');

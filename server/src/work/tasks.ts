@@ -1,9 +1,13 @@
+import type { PaperPreview } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { replanWaiting } from '../house-rules/replan-waiting';
 import { trySisters } from '../house-rules/try-plan';
-import { makePaper, previewPaper } from '../paper/make-paper';
+import type { Asked, MadePaper } from '../paper/make-paper';
 import { readAsked } from '../rack-files/read-rows';
 import { settleRunFill } from './settle-run-fill';
+
+/** What makes paper is large, and read by a worker once it is asked for any. */
+const PAPER = () => import('../paper/make-paper');
 
 /** What is computed in a worker: plain functions of plain data. */
 export const TASKS = {
@@ -18,9 +22,9 @@ export const TASKS = {
   /** Waiting reels planned again, one after another, as far as their pieces have the line. */
   sisters: trySisters,
   /** Something to be printed, as PDF. */
-  paper: makePaper,
+  paper: async (asked: Asked): Promise<MadePaper> => (await PAPER()).makePaper(asked),
   /** The same, as pictures of its pages. */
-  paperPreview: previewPaper,
+  paperPreview: async (asked: Asked): Promise<PaperPreview> => (await PAPER()).previewPaper(asked),
 } as const;
 
 export type Tasks = typeof TASKS;
