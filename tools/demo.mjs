@@ -14,6 +14,7 @@ live(async () => {
   await prepare();
   const { address, counterPanel, printerPanel } = await startDemoServer(folder, {
     elsewhere: true,
+    seasons: true,
     tell: say,
   });
   lock.tell(address);

@@ -27,7 +27,7 @@ beforeAll(async () => {
   demo = await database();
   await migrateAt(demo);
   const sequelize = connect(demo);
-  await loadDemo(sequelize, new Date());
+  await loadDemo(sequelize, new Date(), { seasons: true });
   await sequelize.close();
 });
 afterAll(async () => {

@@ -15,6 +15,8 @@ export interface BenchDevices {
   readonly meter?: string | undefined;
   /** Where the simulated label printer listens. */
   readonly printer?: string | undefined;
+  /** Whether two seasons of fills lie behind the shop. */
+  readonly seasons?: boolean;
 }
 
 /** The two benches, set up on the first day; the second has a turn counter with a line meter beside it. */

@@ -15,6 +15,7 @@ import {
   appendEvents,
   bookBag,
   closeRun,
+  computeHere,
   moveJob,
   readBag,
   openContext,
@@ -28,6 +29,8 @@ import { DEMO_PEOPLE } from './people';
 import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
 import { liveRackDays } from './rack-days';
+import { bookWeek } from './seasons/week';
+import { writeSeasons } from './seasons/write';
 import { addBenches, nameShop, settleHouse, type BenchDevices } from './house-days';
 
 const DAY = 86_400_000;
@@ -49,6 +52,7 @@ export async function loadDemo(
   today: Date,
   devices: BenchDevices = {},
 ): Promise<void> {
+  await computeHere();
   const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
   const context = openContext(sequelize, () => clock.at);
   const people: Person[] = [];
@@ -58,8 +62,9 @@ export async function loadDemo(
   if (!manager || !technician) throw new Error('The demo needs two people.');
   await addBenches(context, manager, devices);
   await nameShop(context, manager, devices);
-  const { pieces, products } = await receivePieces(context, manager);
-  const customers = new Map<string, number>();
+  const past = devices.seasons ? await writeSeasons(context, people, today) : null;
+  const { pieces, products } = await receivePieces(context, manager, past?.products);
+  const customers = new Map<string, number>(past?.customers);
   for (const bag of DEMO_BAGS) {
     clock.at = at(today, bag.bookedDay, 10);
     const booked = await book(context, manager, bag, today, pieces, customers);
@@ -67,6 +72,10 @@ export async function loadDemo(
     if (bag.state === 'booked') continue;
     for (const job of booked.jobs) await fill(context, technician, clock, job, bag.state === 'filled');
     if (bag.state === 'filled') await finish(context, technician, booked, bag.promisedDay < -1);
+  }
+  if (past) {
+    clock.at = new Date(today.getTime() - DAY);
+    await bookWeek(context, technician, pieces, (day, hour) => at(today, day, hour));
   }
   await liveRackDays(context, technician, clock, today, products);
   await settleHouse(context, manager, clock, today, customers);
@@ -81,8 +90,9 @@ const at = (today: Date, day: number, hour: number): Date => {
 async function receivePieces(
   context: ServerContext,
   person: Person,
+  there: ReadonlyMap<string, number> = new Map(),
 ): Promise<{ pieces: Map<string, number>; products: Map<string, number> }> {
-  const products = new Map<string, number>();
+  const products = new Map<string, number>(there);
   const pieces = new Map<string, number>();
   for (const [code, lineCode, metres, kind, place, price] of DEMO_PIECES) {
     const line = DEMO_LINES.find((one) => one.code === lineCode);

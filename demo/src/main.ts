@@ -15,8 +15,9 @@ const {
   YARD_SPOOL_DEMO_COUNTER: counter,
   YARD_SPOOL_DEMO_METER: meter,
   YARD_SPOOL_DEMO_PRINTER: printer,
+  YARD_SPOOL_DEMO_SEASONS: seasons,
 } = process.env;
-await loadDemo(sequelize, new Date(), { counter, meter, printer });
+await loadDemo(sequelize, new Date(), { counter, meter, printer, seasons: seasons === 'yes' });
 await sequelize.close();
 const [file, reels] = process.argv.slice(2);
 if (file) writeFileSync(file, JSON.stringify(DEMO_PEOPLE.map(({ name, passcode }) => ({ name, passcode }))));

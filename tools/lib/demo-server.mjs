@@ -11,7 +11,8 @@ import { startStandIn } from './stand-ins.mjs';
 /**
  * A server on a new database with the demo scenario. Everything of it lies in one folder and begins again each time.
  * @param {string} folder
- * @param {{ port?: number, elsewhere?: boolean, tell?: (line: string) => void }} [options]
+ * @param {{ port?: number, elsewhere?: boolean, seasons?: boolean, tell?: (line: string) => void }} [options] `seasons`:
+ *   whether two seasons of fills lie behind the shop
  * @returns {Promise<{
  *   address: string, log: string, counterPanel: string, printerPanel: string, pid: () => number | null, restarts: () => number,
  *   stop: () => Promise<void>,
@@ -39,6 +40,7 @@ export async function startDemoServer(folder, options = {}) {
         YARD_SPOOL_DEMO_COUNTER: counter.address,
         YARD_SPOOL_DEMO_METER: counter.meter,
         YARD_SPOOL_DEMO_PRINTER: printer.address,
+        YARD_SPOOL_DEMO_SEASONS: options.seasons ? 'yes' : '',
       },
     }),
   );

@@ -11,8 +11,8 @@ import { plainConnection } from './plain-connection';
 
 /** Not the shop's: how its schema was made, and who is signed in. */
 const LEFT_OUT = new Set(['schema_steps', 'schema_progress', 'sessions']);
-/** Rows that are read at once. */
-const BATCH = 2000;
+/** Rows that are written at once. */
+const BATCH = 500;
 
 /**
  * Writes a whole shop into one file, as it stands at one moment however much is written meanwhile. The file appears once it
@@ -90,25 +90,25 @@ const quoted = (names: readonly string[]): string => names.map((name) => `\`${na
 
 type Row = readonly (string | null)[];
 
-/** A table's rows in the order of its key, each batch from behind the last. */
+/**
+ * A table's rows in the order of its key, some at a time, as they are read: asked for once, so that no row is told twice or
+ * left out, whatever its key is made of.
+ */
 async function* rowsOf(
   connection: Connection,
   table: string,
   columns: readonly string[],
   key: readonly string[],
 ): AsyncGenerator<Row[]> {
-  const places = key.map((name) => columns.indexOf(name));
-  const marks = `(${key.map(() => '?').join(', ')})`;
-  let last: Row | undefined;
-  for (;;) {
-    const behind = last ? `WHERE (${quoted(key)}) > ${marks}` : '';
-    const values = last ? places.map((at) => last?.[at] ?? null) : [];
-    const batch: Row[] = await connection.query(
-      `SELECT ${quoted(columns)} FROM \`${table}\` ${behind} ORDER BY ${quoted(key)} LIMIT ${String(BATCH)}`,
-      values,
-    );
-    if (batch.length > 0) yield batch;
-    if (batch.length < BATCH) return;
-    last = batch.at(-1);
+  const rows = connection.queryStream(
+    `SELECT ${quoted(columns)} FROM \`${table}\` ORDER BY ${quoted(key)}`,
+  ) as AsyncIterable<Row>;
+  let batch: Row[] = [];
+  for await (const row of rows) {
+    batch.push(row);
+    if (batch.length < BATCH) continue;
+    yield batch;
+    batch = [];
   }
+  if (batch.length > 0) yield batch;
 }

@@ -8,6 +8,13 @@ const DEADLINE_MS = 20_000;
 const IDLE_MS = 60_000;
 
 let pool: Tinypool | null = null;
+/** The tasks themselves, where they are computed in this thread. */
+let here: Tasks | null = null;
+
+/** Computes everything in this thread from now on: for a program that serves nobody, as one that loads a scenario. */
+export const computeHere = async (): Promise<void> => {
+  here = (await import('./tasks')).TASKS;
+};
 
 /** Workers begin when there is something to do and end when there was nothing for a while. */
 const workers = (): Tinypool =>
@@ -29,6 +36,7 @@ export async function inWorker<Name extends keyof Tasks>(
   given: Parameters<Tasks[Name]>[0],
   transferList: ArrayBuffer[] = [],
 ): Promise<Awaited<ReturnType<Tasks[Name]>>> {
+  if (here) return (await here[name](given as never)) as Awaited<ReturnType<Tasks[Name]>>;
   const signal = AbortSignal.timeout(DEADLINE_MS);
   try {
     return (await workers().run({ name, given }, { signal, transferList })) as Awaited<

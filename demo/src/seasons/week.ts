@@ -1,0 +1,71 @@
+import type { Person } from '@yard-spool/contract';
+import { bookBag, type ServerContext } from '@yard-spool/server';
+import { planInputOf } from '../plan-input';
+import { DEMO_PIECES } from '../lines';
+import { SEASON_KINDS } from './kinds';
+import { NO_WANTS } from './simulate';
+
+/** What waits beside the bags that are told one by one: days from today, hour, and which of a kind's reels, by customer. */
+const WEEK: readonly (readonly [day: number, hour: number, kind: number, main: number, reels: number])[] = [
+  [-1, 12, 2, 0, 1],
+  [0, 10, 0, 0, 2],
+  [0, 12, 3, 1, 1],
+  [0, 14, 4, 0, 1],
+  [0, 16, 1, 0, 2],
+  [0, 17, 6, 0, 1],
+  [1, 11, 2, 0, 3],
+  [1, 15, 0, 1, 1],
+  [1, 17, 5, 0, 1],
+  [2, 10, 7, 0, 2],
+  [2, 15, 3, 0, 1],
+  [3, 12, 1, 0, 1],
+  [4, 16, 0, 2, 1],
+  [5, 11, 4, 0, 2],
+  [6, 17, 2, 0, 1],
+  [8, 12, 0, 1, 1],
+  [9, 16, 1, 1, 1],
+  [12, 10, 3, 0, 1],
+];
+const NOTES = ['', 'ring first', '', '', 'rod comes along', '', 'takes it to sea on the day'] as const;
+
+/** The largest piece of a line. */
+const pieceOf = (line: string): string =>
+  DEMO_PIECES.filter(([, code]) => code === line).sort(([, , a], [, , b]) => b - a)[0]?.[0] ?? '';
+
+/** Books what waits: reels the shop has had before, as they were filled last. */
+export async function bookWeek(
+  context: ServerContext,
+  person: Person,
+  pieces: ReadonlyMap<string, number>,
+  at: (day: number, hour: number) => Date,
+): Promise<void> {
+  const waiting = new Set<string>();
+  for (const [i, [day, hour, kindIndex, mainIndex, count]] of WEEK.entries()) {
+    const kind = SEASON_KINDS[kindIndex];
+    const main = kind?.mains[mainIndex];
+    if (!kind || !main) throw new Error('The week books kinds there are.');
+    const reels = await context.query<{ readonly tag: string; readonly customerId: number }>(
+      `SELECT reels.tag, reels.customer_id AS customerId FROM reels WHERE reels.label = :label ORDER BY reels.id`,
+      { label: kind.label },
+    );
+    const free = reels.filter(({ tag }) => !waiting.has(tag));
+    const first = free[(i * 5) % free.length];
+    const bag = free.filter(({ customerId }) => customerId === first?.customerId).slice(0, count);
+    for (const { tag } of bag) waiting.add(tag);
+    const piece = (line: string): number => pieces.get(pieceOf(line)) ?? 0;
+    const reel = { ...kind, main: { line: main[0], piece: '', length: main[1] } };
+    const planInput = planInputOf({ ...reel, backing: { line: kind.backing, piece: '' } });
+    const job = {
+      ...{ type: kind.type, label: kind.label, spool: 'own', sameReelAs: null, planInput, wants: NO_WANTS },
+      cuts: [
+        { layer: 'backing', pieceId: piece(kind.backing) },
+        { layer: 'main', pieceId: piece(main[0]) },
+      ],
+    };
+    await bookBag(context, person, {
+      ...{ key: crypto.randomUUID(), customer: { id: first?.customerId ?? 1 }, brought: [] },
+      ...{ promisedAt: at(day, hour).toISOString(), notes: NOTES[i % NOTES.length] ?? '' },
+      jobs: bag.map(({ tag }) => ({ ...job, tag })),
+    });
+  }
+}
