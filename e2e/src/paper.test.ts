@@ -1,6 +1,7 @@
 import jsQR from 'jsqr';
+import { By } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import type { Message, Page } from '@yard-spool/contract';
+import type { Message, Page, Reel } from '@yard-spool/contract';
 import type { Browser } from './browser';
 import { journey } from './journey';
 
@@ -55,23 +56,25 @@ describe('a tag', () => {
 });
 
 describe('messages', () => {
-  it('are shown, edited, and marked as sent; they wait again where that was a mistake', async () => {
+  it('are shown, edited, and marked: only then are they done with', async () => {
+    const { spools, customer } = await browser.api<Reel>('/reels/R-0001');
+    await browser.post('/messages', { fillId: spools[0]?.on?.fillId });
     await browser.go('/bags/messages');
-    await browser.text('Wenna Fairholt');
-    const words = await browser.find('textarea[aria-label="Text for Wenna Fairholt"]');
+    // Others may wait as well: what is pressed is this one's.
+    const row = `//li[.//a[contains(., 'R-0001 is due')]]`;
+    await browser.text('R-0001 is due', 'a');
+    const words = await browser.driver.findElement(By.xpath(`${row}//textarea`));
+    expect(await words.getAttribute('value')).toContain(`Hello ${customer.name}`);
     await words.clear();
-    await words.sendKeys('Your reel is ready, Wenna.');
-    await browser.click('It was sent');
-    await browser.text('Nobody has to be told anything');
+    await words.sendKeys('Come by, it is due.');
+    await browser.driver.findElement(By.xpath(`${row}//button[contains(., 'Do not send it')]`)).click();
+    await browser.until(
+      async () => (await browser.driver.findElements(By.xpath(row))).length === 0,
+      'the message waits no more',
+    );
     const { rows } = await browser.api<Page<Message>>('/messages?state=done');
-    expect(rows[0]).toMatchObject({
-      text: 'Your reel is ready, Wenna.',
-      state: 'sent',
-      done: { by: 'Joss' },
+    expect(rows.find(({ text }) => text === 'Come by, it is due.')).toMatchObject({
+      ...{ tag: 'R-0001', state: 'dropped', done: { by: 'Joss' } },
     });
-    await (await browser.text('Done with', 'label')).click();
-    await browser.click('It waits again');
-    await (await browser.text('To be sent', 'label')).click();
-    await browser.text('Bag 3 is ready');
   });
 });
