@@ -142,3 +142,4 @@ export {
   type RecordQuery,
 } from './record-file';
 export { ShopFileSchema, type ShopFile } from './shop-file';
+export { dueMessage } from './due-message';

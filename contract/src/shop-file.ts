@@ -1,5 +1,4 @@
 import * as v from 'valibot';
-import { NothingSchema } from './basics';
 
 /** What a whole shop's file holds, before anything is done with it. */
 export const ShopFileSchema = v.object({
@@ -14,4 +13,3 @@ export type ShopFile = v.InferOutput<typeof ShopFileSchema>;
 export const ShopFileStepSchema = v.object({
   step: v.picklist(['look', 'take'], 'A file is looked at, or taken.'),
 });
-export const ShopFileQuerySchema = NothingSchema;

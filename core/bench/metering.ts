@@ -12,7 +12,7 @@ import {
   windingOn,
 } from '../src/index';
 import { meteredBacking } from '../src/testing/metered-fill';
-import { normalFrom, seeded } from '../src/testing/random';
+import { normalFrom, seeded } from '../src/numeric/random';
 import { lengthBetween } from '../src/winding/winding';
 import { medianMs, report } from './report';
 

@@ -1,4 +1,5 @@
 export { fail, succeed, type Issue, type Result } from './issue';
+export { normalFrom, seeded } from './numeric/random';
 export { darken, lighten, type LineLook } from './drawing/line-look';
 export { tileOf } from './drawing/line-texture';
 export type { RuleStretch } from './drawing/rule-stretch';
@@ -223,7 +224,7 @@ export { COUNTER_UNITS, metresPer, type CounterUnit } from './counter/counter-un
 export type { CounterFace, KnownCounter } from './counter/counter-beliefs';
 export { counterMatch, WALK_RANGE, type CounterMatch, type CounterRequest } from './counter/counter-match';
 export type { Walk } from './counter/counter-fit';
-export { counterTable, type TableRow } from './counter/counter-table';
+export { TABLE_SHARES, counterTable, type TableRow } from './counter/counter-table';
 export { reelToTouch, setTable, type SetReel, type SetRow } from './counter/counter-set';
 export { planOuting, type Trip } from './counter/outing';
 export { movedTurns, topLength, type CounterSpool } from './counter/paid-out';

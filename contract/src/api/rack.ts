@@ -1,7 +1,6 @@
 import * as v from 'valibot';
 import { PaperQuerySchema } from '../paper';
 import { DrawingQuerySchema, RecordQuerySchema } from '../record-file';
-import { ShopFileQuerySchema } from '../shop-file';
 import { NothingSchema } from '../basics';
 import {
   ChangePieceSchema,
@@ -84,7 +83,7 @@ export const files = {
   /** A fill's section or rule as SVG. */
   drawing: { path: '/drawing', query: DrawingQuerySchema },
   /** The whole shop. */
-  shop: { path: '/shop-file', query: ShopFileQuerySchema },
+  shop: { path: '/shop-file', query: NothingSchema },
   /** What goes on paper, as PDF. */
   paper: { path: '/paper', query: PaperQuerySchema },
 } as const;

@@ -14,7 +14,7 @@ export interface TableRow {
 }
 
 /** Lengths of a table: quarters of the match up to twice it, then halves up to three times. */
-const SHARES = [0.25, 0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3];
+export const TABLE_SHARES = [0.25, 0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3];
 
 /**
  * What a counter shows at true lengths, with the spool as it is: the table on the reel's tag. Ends where the line does.
@@ -29,7 +29,7 @@ export function counterTable(
   const per = metresPer(unit);
   // The doubt is the fit's own, about the spool as it is now.
   const now: CounterVector = [fit.vector[0], spool.outer, 0];
-  return SHARES.map((share) => share * match)
+  return TABLE_SHARES.map((share) => share * match)
     .filter((length) => payOut(spool, length).length >= length - 1e-6)
     .map((length) => {
       const reading = (vector: CounterVector): number =>

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { inferSpool } from '../spool/infer-spool';
 import { bulkBelief, decodeSpool } from '../spool/parameters';
 import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
-import { normalFrom, percentile, seeded } from '../testing/random';
+import { normalFrom, percentile, seeded } from '../numeric/random';
 import { planFill } from './plan-fill';
 import { stackLayers, type Stack } from './stack';
 

@@ -3,7 +3,7 @@ import { evidenceOfRun, observationsOfFill } from '../settle/evidence-of-run';
 import { settleFill } from '../settle/settle-fill';
 import { BACKING, valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
 import { meteredBacking, type MeteredWinding } from '../testing/metered-fill';
-import { normalFrom, seeded } from '../testing/random';
+import { normalFrom, seeded } from '../numeric/random';
 import { METER_SD } from '../spool/priors';
 import { done, event, FACTS } from '../testing/runs';
 import { foldRun } from './fold-run';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { woundArea } from '../lines/line';
 import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
-import { normalFrom, seeded } from '../testing/random';
+import { normalFrom, seeded } from '../numeric/random';
 import { windLength } from '../testing/turn-by-turn';
 import type { DepthEvidence, FillEvidence, LayerEvidence } from './evidence';
 import { settleFill } from './settle-fill';

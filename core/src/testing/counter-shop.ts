@@ -8,7 +8,7 @@ import { withMoved, type CounterSpool } from '../counter/paid-out';
 import { walkDoubts } from '../counter/walk-doubt';
 import { READING_SD } from '../spool/priors';
 import { valueOf } from './examples';
-import { normalFrom, percentile, seeded } from './random';
+import { normalFrom, percentile, seeded } from '../numeric/random';
 import { windTurns } from './turn-by-turn';
 
 /**

@@ -9,7 +9,7 @@ import { settleFill } from '../settle/settle-fill';
 import type { Observation } from '../spool/observation';
 import { READING_SD, STARTING_PRIORS } from '../spool/priors';
 import { lengthBetween } from '../winding/winding';
-import { normalFrom, percentile, seeded } from './random';
+import { normalFrom, percentile, seeded } from '../numeric/random';
 
 const [KINDS, LINES, HANDS, GAP, GEAR] = [30, 12, 3, 1.5, 5];
 /** Fills looked back at for a kind's depths. */

@@ -9,7 +9,7 @@ import { type RunEvent, type RunHappening } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';
 import type { Belief } from '../spool/priors';
 import type { Observation, WoundLength } from '../spool/observation';
-import { seeded } from './random';
+import { seeded } from '../numeric/random';
 
 /** Numbers a person can type or a file can hold, the reasonable ones often enough to get past the first check. */
 const NUMBERS = [

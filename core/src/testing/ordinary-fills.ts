@@ -6,7 +6,7 @@ import { inferSpool } from '../spool/infer-spool';
 import type { Observation } from '../spool/observation';
 import { READING_SD, STARTING_PRIORS } from '../spool/priors';
 import { lengthBetween } from '../winding/winding';
-import { normalFrom, seeded } from './random';
+import { normalFrom, seeded } from '../numeric/random';
 
 const [GAP, GEAR] = [1.5, 5.2];
 

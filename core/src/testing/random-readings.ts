@@ -1,7 +1,7 @@
 import type { ReelType } from '../lines/reel-type';
 import type { Observation } from '../spool/observation';
 import { priorsFor, READING_SD } from '../spool/priors';
-import { normalFrom, seeded } from './random';
+import { normalFrom, seeded } from '../numeric/random';
 
 const TYPES: readonly ReelType[] = ['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'];
 

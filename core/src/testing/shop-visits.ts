@@ -17,7 +17,7 @@ import {
   type WoundLength,
 } from '../index';
 import { BACKING, MAIN, valueOf } from './examples';
-import { normalFrom, percentile, seeded } from './random';
+import { normalFrom, percentile, seeded } from '../numeric/random';
 import { windTurns } from './turn-by-turn';
 
 const GAP = 1.5;

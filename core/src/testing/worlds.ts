@@ -10,7 +10,7 @@ import { inferSpool } from '../spool/infer-spool';
 import type { Observation } from '../spool/observation';
 import { READING_SD, STARTING_PRIORS } from '../spool/priors';
 import { lengthBetween, radiusAfter, turnsBetween } from '../winding/winding';
-import { normalFrom, seeded } from './random';
+import { normalFrom, seeded } from '../numeric/random';
 
 /** How true reels, lines and prints are made: each figure in turn from elsewhere than the beliefs. */
 export interface WorldOf {

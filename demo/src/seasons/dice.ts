@@ -1,17 +1,15 @@
-/** A seeded source of chance, so that the seasons are the same each time (mulberry32, public domain). */
+import { normalFrom, seeded } from '@yard-spool/core';
+
+/** A seeded source of chance, so that the seasons are the same each time. */
 export class Dice {
-  private state: number;
+  /** From 0 to below 1. */
+  readonly next: () => number;
+  /** Standard normal. */
+  readonly normal: () => number;
 
   constructor(seed: number) {
-    this.state = seed >>> 0;
-  }
-
-  /** From 0 to below 1. */
-  next(): number {
-    this.state = (this.state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(this.state ^ (this.state >>> 15), this.state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+    this.next = seeded(seed);
+    this.normal = normalFrom(this.next);
   }
 
   whole(least: number, most: number): number {
@@ -20,11 +18,6 @@ export class Dice {
 
   of<T>(all: readonly [T, ...T[]]): T {
     return all[Math.floor(this.next() * all.length)] ?? all[0];
-  }
-
-  /** Standard normal (Box and Muller). */
-  normal(): number {
-    return Math.sqrt(-2 * Math.log(1 - this.next())) * Math.cos(2 * Math.PI * this.next());
   }
 
   /** About a value, give or take a share of it. */

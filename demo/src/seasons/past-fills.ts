@@ -3,6 +3,7 @@ import { kindKey, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import type { LineCode } from '../lines';
 import type { Dice } from './dice';
 import { SEASON_KINDS, type SeasonKind } from './kinds';
+import { SEASON_CUSTOMERS } from './names';
 import { simulateFill, type PastFill, type TrueSpool } from './simulate';
 
 export const DAY_MS = 86_400_000;
@@ -49,7 +50,7 @@ export function allReels(dice: Dice, kinds: ReadonlyMap<string, number>): Season
           ? (boats[i % boats.length] ?? 5)
           : kind.type === 'big-game'
             ? 34
-            : dice.whole(1, 40);
+            : dice.whole(1, SEASON_CUSTOMERS.length);
       return {
         ...{ id, customer, kind, main: dice.of(kind.mains) },
         spool: {
@@ -124,7 +125,7 @@ function visitsOf(dice: Dice): number[] {
 
 /** Measured from today, which is taken for autumn's end whatever day it is: the demo's dates are relative. */
 const inWinter = (daysAgo: number): boolean => {
-  const day = (((-daysAgo % 365) + 365) % 365) - 0;
+  const day = ((-daysAgo % 365) + 365) % 365;
   return day > WINTER.from || day < WINTER.to ? daysAgo % 9 !== 0 : false;
 };
 

@@ -3,7 +3,6 @@ import {
   finalFill,
   foldRun,
   makePlan,
-  radiusAfter,
   runSteps,
   turnsBetween,
   lengthBetween,
@@ -145,7 +144,7 @@ function truth({ kind, main, spool, lines, dice }: Asked, plan: FillPlan): Went 
       main: lengthBetween(spool.width, joined, outer, mainArea),
     },
     joinRead: read(joined),
-    gapRead: read(radiusAfter(spool.width, outer, mainArea, 0)),
+    gapRead: read(outer),
   };
 }
 

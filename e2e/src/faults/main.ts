@@ -2,6 +2,7 @@
 // was lost, counted twice, or credited unasked.
 import { fork, type ChildProcess } from 'node:child_process';
 import type { Bench } from '@yard-spool/contract';
+import { seeded } from '@yard-spool/core';
 import { Ask } from './ask';
 import { BenchAgent } from './bench-agent';
 import { Fill, type Outcome } from './fill';
@@ -16,7 +17,8 @@ const PLAN = short ? { kills: 8, faults: 10, turns: 40 } : { kills: 100, faults:
 /** A quiet time after each kill, so that most fills are wound and not only waited for, ms. */
 const QUIET_MS = short ? 5000 : 4000;
 
-const chance = seededChance(seed);
+// The same faults again for the same seed, as far as time lets them.
+const chance = seeded(seed);
 const shop = await Shop.open();
 const counter = await startCounter('reed-7');
 const ask = new Ask(shop.address);
@@ -91,15 +93,4 @@ async function startCounter(
     child.once('message', (told) => resolve(told as { port: number; panel: number })),
   );
   return { child, address: `127.0.0.1:${String(port)}`, panel: `http://127.0.0.1:${String(panel)}` };
-}
-
-/** Mulberry32: the same faults again for the same seed, as far as time lets them. */
-function seededChance(from: number): () => number {
-  let a = from >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), a | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
 }

@@ -1,10 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Calendar, DueRow, Person } from '@yard-spool/contract';
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import { DateTime } from 'luxon';
 import type { Reading, ServerContext } from '../context';
 import { managersOnly } from '../house-rules/house-changes';
 import { readHouseRules } from '../house-rules/read-house-rules';
+import { inZone } from '../house-rules/shop-day';
 import { ProblemError } from '../problem-error';
 import { listDue } from '../reels/read-due';
 import { unit } from '../unit';
@@ -66,7 +66,7 @@ export async function calendarFile(from: Reading, secret: string): Promise<strin
   const row = await from.tables.calendars.findByPk(ROW);
   if (row?.hash !== hashOf(secret))
     throw new ProblemError('not-found', 'There is no calendar at this address any more.');
-  const { shopName } = await readHouseRules(from);
+  const { shopName, zone } = await readHouseRules(from);
   const [promised, due] = await Promise.all([promisedBags(from), dueRows(from)]);
   const calendar = ical({
     name: shopName === '' ? 'Yard Spool' : shopName,
@@ -82,7 +82,6 @@ export async function calendarFile(from: Reading, secret: string): Promise<strin
       summary: `Bag ${String(number)}: ${customer}, ${String(reels)} ${reels === 1 ? 'reel' : 'reels'}`,
       description: waiting === 0 ? 'All filled.' : `${String(waiting)} of ${String(reels)} still to fill.`,
     });
-  const { zone } = await readHouseRules(from);
   for (const { tag, spool, label, customer, on } of due)
     calendar.createEvent({
       ...{ id: `due-${tag}-${String(on.fillId)}@yard-spool`, stamp, allDay: true },
@@ -95,10 +94,7 @@ export async function calendarFile(from: Reading, secret: string): Promise<strin
 
 /** Midnight UTC of the day it is in the shop: a day in a calendar has no zone. */
 const dayOf = (iso: string, zone: string): Date =>
-  DateTime.fromISO(iso, { zone: zone === '' ? 'system' : zone })
-    .startOf('day')
-    .setZone('utc', { keepLocalTime: true })
-    .toJSDate();
+  inZone(iso, zone).startOf('day').setZone('utc', { keepLocalTime: true }).toJSDate();
 
 const promisedBags = (from: Reading): Promise<Promised[]> =>
   from.query<Promised>(

@@ -1,13 +1,12 @@
-/** A seeded source of chance (mulberry32, public domain): the same seed asks the same. */
-export class Dice {
-  constructor(private state: number) {}
+import { seeded } from '@yard-spool/core';
 
+/** A seeded source of chance: the same seed asks the same. */
+export class Dice {
   /** From 0 up to 1. */
-  share(): number {
-    this.state = (this.state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(this.state ^ (this.state >>> 15), this.state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  readonly share: () => number;
+
+  constructor(seed: number) {
+    this.share = seeded(seed);
   }
 
   /** A whole number from the least to the most. */

@@ -9,7 +9,13 @@ import { readHouseRules } from './read-house-rules';
  */
 export async function endOfDay(from: Reading, day: string): Promise<Date> {
   const { zone } = await readHouseRules(from);
-  return DateTime.fromISO(day, { zone: zone === '' ? 'system' : zone })
-    .endOf('day')
-    .toJSDate();
+  return inZone(day, zone).endOf('day').toJSDate();
 }
+
+/**
+ * A time or a day as it is in the shop.
+ *
+ * @param zone as the house settled it; empty for the machine's own
+ */
+export const inZone = (iso: string, zone: string): DateTime =>
+  DateTime.fromISO(iso, { zone: zone === '' ? 'system' : zone });

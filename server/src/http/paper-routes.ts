@@ -7,12 +7,10 @@ import type { ServerContext } from '../context';
 import { managersOnly } from '../house-rules/house-changes';
 import { addMessage, changeMessage, listMessages } from '../messages/messages';
 import { paperAsPdf, paperPreview, printPaper } from '../paper/paper';
-import { noteAudit } from '../people/audit';
 import { exportDrawing } from '../record-files/drawings';
 import { exportRecord } from '../record-files/export-record';
 import { sendShop } from '../shop-file/shop-file-over-http';
-import { unit } from '../unit';
-import { placeOf } from './place';
+import { noteExport } from './note-export';
 import { personOf, readPart, serve, serveFile } from './serve';
 
 /** What leaves the shop: paper, messages, open files, one line a route. */
@@ -38,12 +36,10 @@ export function paperRoutes(router: Router, context: ServerContext): void {
 
 /** The record, its drawings and the whole shop, as files anybody's programs can read. */
 function openFiles(router: Router, context: ServerContext): void {
-  const exported = (name: string, place: string, what: string): Promise<void> =>
-    unit(context, null, (u) => noteAudit(u, 'exported', { name, place, what }));
   serveFile(router, files.record, async (query, request, response) => {
     const what = `the record of ${query.of} ${query.which}, ${query.format}`;
     const file = await exportRecord(context, query);
-    await exported(personOf(response).name, placeOf(request), what);
+    await noteExport(context, request, response, what);
     return file;
   });
   router.get('/record-file/schema', (_request, response) => {
@@ -51,9 +47,8 @@ function openFiles(router: Router, context: ServerContext): void {
   });
   serveFile(router, files.drawing, (query) => exportDrawing(context, query));
   router.get(files.shop.path, async (request, response) => {
-    const person = personOf(response);
-    managersOnly(person, 'exports the whole shop');
-    await exported(person.name, placeOf(request), 'the whole shop');
+    managersOnly(personOf(response), 'exports the whole shop');
+    await noteExport(context, request, response, 'the whole shop');
     await sendShop(context, async (file) => {
       response.attachment(`yard-spool-shop-${context.clock().toISOString().slice(0, 10)}.jsonl.gz`);
       response.type('application/gzip');

@@ -13,8 +13,7 @@ import { importRack } from '../rack-files/import-rack';
 import { readRecycling, recycle } from '../recycling/recycling';
 import { readScale } from '../scale/scale';
 import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../tubs/tubs';
-import { noteAudit } from '../people/audit';
-import { unit } from '../unit';
+import { noteExport } from './note-export';
 import { placeOf } from './place';
 import { personOf, serve, serveFile } from './serve';
 
@@ -55,10 +54,7 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   serve(router, api.recycle, ({ body, response }) => recycle(context, personOf(response), body));
   serve(router, api.readReorder, () => readReorder(context));
   serveFile(router, files.exportRack, async (query, request, response) => {
-    const { name } = personOf(response);
-    await unit(context, null, (u) =>
-      noteAudit(u, 'exported', { name, place: placeOf(request), what: `${query.what}, ${query.format}` }),
-    );
+    await noteExport(context, request, response, `${query.what}, ${query.format}`);
     return exportRack(context, query);
   });
   // What it brings is read in a worker, from the first bracket on: only bytes come this far.

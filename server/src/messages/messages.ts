@@ -1,9 +1,8 @@
-import type { Message, MessageChange, Page, Person } from '@yard-spool/contract';
-import { dueText } from '@yard-spool/core';
-import { DateTime } from 'luxon';
+import { dueMessage, type Message, type MessageChange, type Page, type Person } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import { pageOf } from '../db/page-of';
 import { readHouseRules } from '../house-rules/read-house-rules';
+import { inZone } from '../house-rules/shop-day';
 import { ProblemError } from '../problem-error';
 import { noteFillMark, tagOfFill } from '../reels/mark-fill';
 import { readReel } from '../reels/reels';
@@ -70,17 +69,10 @@ export async function addMessage(
   if (!reel || !spool?.on)
     throw new ProblemError('not-allowed', 'Something else lies on this spool by now. Look at its last fill.');
   const { shopName, wordings, zone } = await readHouseRules(context);
-  const { on } = spool;
-  const day = DateTime.fromISO(on.reversedAt ?? on.filledAt, { zone: zone === '' ? 'system' : zone });
-  const text = dueText(
-    {
-      ...{ customer: reel.customer.name, label: reel.label, tag: reel.tag, shop: shopName },
-      spool: spool.name === 'own' ? '' : spool.name,
-      main: on.lines.at(-1)?.name ?? 'line',
-      filledOn: day.toFormat('d LLL yyyy'),
-      ...{ by: on.by, trips: on.trips, reverse: on.reverse !== '' },
-    },
-    wordings.due,
+  const { customer, label, tag: reelTag } = reel;
+  const text = dueMessage(
+    { customer, label, tag: reelTag, spool: spool.name, on: spool.on },
+    { shop: shopName, wording: wordings.due, day: (iso) => inZone(iso, zone).toFormat('d LLL yyyy') },
   ).slice(0, LONGEST);
   const id = await unit(context, person, async (u) => {
     await u.tables.fills.lock(fillId);

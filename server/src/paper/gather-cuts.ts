@@ -54,10 +54,9 @@ function layersOf(
   const lines = plan.layers.filter(({ request }) => request.kind !== 'reducer');
   return lines.map(({ id, request, length, wraps, handleTurns, depthAfter }, i) => {
     const cut = cuts.find(({ layer }) => layer === id);
-    const role =
-      request.kind === 'line' ? request.role.replace('-', ' ') : request.kind === 'tape' ? 'tape' : 'kept';
+    const other = request.kind === 'tape' ? `${wraps.value.toFixed(0)} wraps of tape` : 'kept';
     return {
-      role: request.kind === 'tape' ? `${wraps.value.toFixed(0)} wraps of tape` : role,
+      role: request.kind === 'line' ? request.role.replace('-', ' ') : other,
       ...{ metres: length.value, handleTurns: handleTurns.value },
       joinDepth: i < lines.length - 1 && request.kind !== 'tape' ? depthAfter.value : null,
       cut: cut ? { ...cut, place: places.get(cut.pieceId ?? 0) ?? '' } : null,

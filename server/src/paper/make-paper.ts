@@ -71,11 +71,14 @@ export async function makePaper(asked: Asked): Promise<MadePaper> {
   return made;
 }
 
+let drawer: ReturnType<typeof PDFiumLibrary.init> | null = null;
+/** What draws pages: read once in each worker that is asked for any. */
+const pdfium = (): ReturnType<typeof PDFiumLibrary.init> => (drawer ??= PDFiumLibrary.init());
+
 /** Makes a paper and draws its first pages as they will come out. */
 export async function previewPaper(asked: Asked): Promise<PaperPreview> {
   const { title, pages: all, pdf } = await makePaper(asked);
-  const library = await PDFiumLibrary.init();
-  const document = await library.loadDocument(pdf);
+  const document = await (await pdfium()).loadDocument(pdf);
   try {
     const pages: PaperPreview['pages'] = [];
     for (let i = 0; i < Math.min(all, SHOWN); i += 1) {
@@ -94,6 +97,5 @@ export async function previewPaper(asked: Asked): Promise<PaperPreview> {
     return { title, pages, all };
   } finally {
     document.destroy();
-    library.destroy();
   }
 }

@@ -1,5 +1,5 @@
 import { formatDiameter, formatQuantity, type UnitSystem } from '@yard-spool/core';
-import { DateTime } from 'luxon';
+import { inZone } from '../house-rules/shop-day';
 
 /** How the shop writes on paper: its units, its zone, its name. */
 export interface House {
@@ -20,13 +20,12 @@ export interface Say {
 }
 
 export function sayFor({ units, zone }: House): Say {
-  const at = (iso: string): DateTime => DateTime.fromISO(iso, { zone: zone === '' ? 'system' : zone });
   return {
     length: (metres) => formatQuantity(metres, 'line-length', units).text,
     small: (millimetres) => formatQuantity(millimetres, 'small-length', units).text,
     diameter: (millimetres) => formatDiameter(millimetres, units).text,
     strength: (kilograms) => formatQuantity(kilograms, 'strength', units).text,
-    day: (iso) => at(iso).toFormat('d LLL yyyy'),
-    moment: (iso) => at(iso).toFormat('cccc d LLL, H:mm'),
+    day: (iso) => inZone(iso, zone).toFormat('d LLL yyyy'),
+    moment: (iso) => inZone(iso, zone).toFormat('cccc d LLL, H:mm'),
   };
 }

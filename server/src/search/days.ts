@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon';
+import { inZone } from '../house-rules/shop-day';
 
 const FORMS = [
   'yyyy-MM-dd',
@@ -22,6 +23,6 @@ export function dayOf(text: string): string | null {
 
 /** From when to when a day lasts in a zone. */
 export function hoursOf(day: string, zone: string): { readonly begin: Date; readonly end: Date } {
-  const begin = DateTime.fromISO(day, { zone: zone === '' ? 'system' : zone }).startOf('day');
+  const begin = inZone(day, zone).startOf('day');
   return { begin: begin.toJSDate(), end: begin.plus({ days: 1 }).toJSDate() };
 }

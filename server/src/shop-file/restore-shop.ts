@@ -1,5 +1,4 @@
 import * as mariadb from 'mariadb';
-import type { Connection } from 'mariadb';
 import { connect } from '../db/connect';
 import { migrate } from '../db/migrate';
 import { ShopFileError } from './format';
@@ -54,7 +53,7 @@ async function mustBeEmpty(address: string): Promise<void> {
 }
 
 /** Nobody is there, and nobody comes while this transaction lasts. */
-async function mustHaveNobody(connection: Connection): Promise<void> {
+async function mustHaveNobody(connection: mariadb.Connection): Promise<void> {
   const [[people] = []]: string[][] = await connection.query('SELECT COUNT(*) FROM people FOR UPDATE');
   if (people !== '0')
     throw new ShopFileError('There is a shop in this place already. Nothing of it was touched.');
@@ -107,7 +106,7 @@ export async function putInto(address: string, file: string): Promise<number> {
 }
 
 async function insert(
-  connection: Connection,
+  connection: mariadb.Connection,
   { table, columns }: { readonly table: string; readonly columns: readonly string[] },
   rows: readonly Row[],
 ): Promise<void> {

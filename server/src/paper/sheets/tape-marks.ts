@@ -1,4 +1,4 @@
-import type { CounterUnit } from '@yard-spool/core';
+import { TABLE_SHARES, type CounterUnit } from '@yard-spool/core';
 import type { TapeFacts } from '../facts';
 import { A4, trueToScale, type Sheet } from '../sheet';
 import { INK, MUTE } from '../svg/colours';
@@ -7,9 +7,8 @@ import { drawing, element, words } from '../svg/element';
 /** A flag: its two halves meet round the tape, mm. */
 const FLAG = { width: 60, height: 17, gap: 3 } as const;
 const ACROSS = 2;
-/** Where a counter is matched by most (common practice, no source), in each unit, and the marks about it as shares. */
+/** Where a counter is matched by most (common practice, no source), in each unit. */
 const USUAL: Readonly<Record<CounterUnit, number>> = { m: 30, ft: 100, yd: 30 };
-const SHARES = [0.25, 0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3];
 
 interface Flag {
   readonly big: string;
@@ -65,7 +64,10 @@ const ofReel = ({ unit, match, rows }: NonNullable<TapeFacts['counter']>, tag: s
   }));
 
 const usual = (unit: CounterUnit): Flag[] =>
-  SHARES.map((share) => ({ big: `${shown(share * USUAL[unit])} ${unit}`, small: 'counter shows ______' }));
+  TABLE_SHARES.map((share) => ({
+    big: `${shown(share * USUAL[unit])} ${unit}`,
+    small: 'counter shows ______',
+  }));
 
 function oneFlag({ big, small, more = '' }: Flag, x: number, y: number): string {
   const half = FLAG.width / 2;

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { api, files, LABELS, PAPERS, type Paper, type PaperPreview } from '@yard-spool/contract';
-import { combineLatest, switchMap } from 'rxjs';
+import { api, files, LABELS, PAPERS, type Label, type Paper, type PaperPreview } from '@yard-spool/contract';
+import { switchMap } from 'rxjs';
 import { ApiService, type ArrivedFile } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
@@ -37,14 +37,14 @@ export class PaperPage {
     value,
     name: `${String(widthMm)} × ${String(heightMm)} mm`,
   }));
-  private readonly chosen = signal('middle');
+  private readonly chosen = signal<Label>('middle');
   private readonly query = computed(() => ({
     ...{ what: this.what(), of: this.of(), label: this.chosen() },
     units: this.units.system(),
   }));
   private readonly query$ = toObservable(this.query);
   protected readonly preview = load<PaperPreview>(() =>
-    combineLatest([this.query$]).pipe(switchMap(([query]) => this.api.call(api.previewPaper, { query }))),
+    this.query$.pipe(switchMap((query) => this.api.call(api.previewPaper, { query }))),
   );
   protected readonly others = computed(() => papersLike(this.what(), this.of()));
   protected readonly subject = computed(() => pageOf(this.what(), this.of()));
@@ -54,15 +54,14 @@ export class PaperPage {
 
   constructor() {
     this.label.valueChanges.subscribe((label) => {
-      this.chosen.set(label);
+      this.chosen.set(label as Label);
       this.done.set('');
     });
   }
 
   protected print(): void {
     this.done.set('');
-    const body = { ...this.query(), label: this.chosen() as keyof typeof LABELS };
-    this.sending.send(this.api.call(api.printPaper, { body }), ({ pages, title }) => {
+    this.sending.send(this.api.call(api.printPaper, { body: this.query() }), ({ pages, title }) => {
       this.done.set(`${title}: the printer took ${pages === 1 ? 'one page' : `${String(pages)} pages`}.`);
     });
   }

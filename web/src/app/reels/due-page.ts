@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormGroup } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { api, type DueRow } from '@yard-spool/contract';
-import { dueText } from '@yard-spool/core';
+import { api, dueMessage, type DueRow } from '@yard-spool/contract';
 import { DateTime } from 'luxon';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
@@ -129,15 +128,8 @@ export class DuePage {
   protected readonly message = computed(() => {
     const row = this.shown();
     if (!row) return '';
-    const { on, customer, label, tag, spool } = row;
     const { shopName: shop = '', wordings } = this.house.house() ?? {};
-    const facts = {
-      ...{ customer: customer.name, label, tag, spool: spool === 'own' ? '' : spool, shop },
-      main: on.lines.at(-1)?.name ?? 'line',
-      filledOn: dayText(on.reversedAt ?? on.filledAt),
-      ...{ by: on.by, trips: on.trips, reverse: on.reverse !== '' },
-    };
-    return dueText(facts, wordings?.due);
+    return dueMessage(row, { shop, wording: wordings?.due ?? '', day: dayText });
   });
 
   constructor() {

@@ -17,7 +17,6 @@ import {
   schoolOf,
   type SectionView,
 } from '@yard-spool/core';
-import { DateTime } from 'luxon';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
@@ -28,6 +27,7 @@ import { SmallSection } from '../drawing/small-section';
 import { SpoolSection } from '../drawing/spool-section';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
+import { momentText } from '../ui/day-text';
 import { LoadState } from '../ui/load-state';
 import { CounterRecord } from './counter-record';
 import { FillBeside } from './fill-beside';
@@ -146,7 +146,7 @@ export class ReelPage {
     const fill = this.fill();
     return fill ? fillStretches(fill) : [];
   });
-  protected readonly day = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL yyyy, H:mm');
+  protected readonly day = momentText;
   protected readonly rulesOf = ({ under: { rules, from } }: Fill) =>
     (Object.keys(QUESTION_NAMES) as HouseQuestion[]).map((question) => {
       const scope = from[question];

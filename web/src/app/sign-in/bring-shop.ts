@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { api, type ShopFile } from '@yard-spool/contract';
-import { DateTime } from 'luxon';
 import { ApiService } from '../data/api.service';
+import { momentText } from '../ui/day-text';
 import { Sending } from '../ui/sending';
 
 /** A shop that was exported elsewhere comes into this empty house: looked at first, then all of it or nothing. */
@@ -52,7 +52,7 @@ export class BringShop {
   private readonly file = signal<File | null>(null);
   protected readonly found = signal<ShopFile | null>(null);
   protected readonly sending = new Sending();
-  protected readonly day = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL yyyy, H:mm');
+  protected readonly day = momentText;
 
   protected look(file: File | null): void {
     this.file.set(file);
