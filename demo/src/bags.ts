@@ -12,6 +12,8 @@ export interface DemoReel {
   readonly arbor?: number;
   readonly main: { readonly line: LineCode; readonly piece: string; readonly length: number };
   readonly backing: { readonly line: LineCode; readonly piece: string };
+  /** Over the main, where one is wanted. */
+  readonly topShot?: readonly [line: LineCode, length: number];
   /** Gap the customer asked for, mm; left to the house where nobody did. */
   readonly gap?: number;
 }

@@ -5,6 +5,7 @@ import { gunzipSync } from 'node:zlib';
 import { connect, migrateAt, restoreShop, writeShopFile } from '@yard-spool/server';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { loadDemo } from './load';
+import { makeSeasons } from './seasons/make';
 
 const base = process.env.YARD_SPOOL_TEST_DATABASE ?? '';
 const folder = mkdtempSync(join(tmpdir(), 'yard-spool-'));
@@ -27,7 +28,8 @@ beforeAll(async () => {
   demo = await database();
   await migrateAt(demo);
   const sequelize = connect(demo);
-  await loadDemo(sequelize, new Date(), { seasons: true });
+  const today = new Date();
+  await loadDemo(sequelize, today, { seasons: makeSeasons(today) });
   await sequelize.close();
 });
 afterAll(async () => {

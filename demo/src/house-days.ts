@@ -6,6 +6,7 @@ import {
   setException,
   type ServerContext,
 } from '@yard-spool/server';
+import type { Seasons } from './seasons/make';
 
 const DAY = 86_400_000;
 
@@ -15,22 +16,26 @@ export interface BenchDevices {
   readonly meter?: string | undefined;
   /** Where the simulated label printer listens. */
   readonly printer?: string | undefined;
-  /** Whether two seasons of fills lie behind the shop. */
-  readonly seasons?: boolean;
+  /** Two seasons of fills that lie behind the shop, once they are simulated. */
+  readonly seasons?: Promise<Seasons>;
 }
 
 /** The two benches, set up on the first day; the second has a turn counter with a line meter beside it. */
 export async function addBenches(
   context: ServerContext,
   manager: Person,
-  { counter, meter }: BenchDevices,
+  where: BenchDevices,
 ): Promise<void> {
-  const devices: Device[] = [
-    ...(counter ? [{ name: 'reed-2', address: counter, counts: 'handle-turns', per: 1 } as const] : []),
-    ...(meter ? [{ name: 'wheel-2', address: meter, counts: 'metres', per: 100 } as const] : []),
-  ];
-  await addBench(context, manager, { name: 'Bench 2', spanMm: 2100, hand: 'left', pedal: '', devices });
+  const devices = devicesOf(where);
+  await addBench(context, manager, { name: SECOND_BENCH, spanMm: 2100, hand: 'left', pedal: '', devices });
 }
+
+export const SECOND_BENCH = 'Bench 2';
+
+export const devicesOf = ({ counter, meter }: BenchDevices): Device[] => [
+  ...(counter ? [{ name: 'reed-2', address: counter, counts: 'handle-turns', per: 1 } as const] : []),
+  ...(meter ? [{ name: 'wheel-2', address: meter, counts: 'metres', per: 100 } as const] : []),
+];
 
 /** What stands on the shop's paper, and where its label printer is. */
 export async function nameShop(

@@ -2,7 +2,7 @@ import type { Material } from '@yard-spool/core';
 
 /** A line of the shop's own label. */
 export interface DemoLine {
-  readonly code: string;
+  readonly code: LineCode;
   readonly name: string;
   readonly material: Material;
   readonly diameter: number;
@@ -10,133 +10,77 @@ export interface DemoLine {
   readonly tint: string;
 }
 
+const SMOKE = '#aab7bd';
+const CLEAR = '#bfd9df';
+const AMBER = '#e3b872';
+const GLASS = '#d9dcea';
+const MOSS = '#7f9a6b';
+const FOAM = '#c8c3b4';
+const STRIPPED = '#d9c38b';
+
+type Row = readonly [
+  code: string,
+  name: string,
+  material: Material,
+  diameter: number,
+  strengthKg: number | null,
+  tint: string,
+];
+/** All invented: strengths are of no maker's line. */
+const ROWS = [
+  ['SN-20', 'Smoke nylon 0.20', 'nylon', 0.2, 3.4, SMOKE],
+  ['SN-25', 'Smoke nylon 0.25', 'nylon', 0.25, 5.2, SMOKE],
+  ['SN-30', 'Smoke nylon 0.30', 'nylon', 0.3, 7.3, SMOKE],
+  ['SN-40', 'Smoke nylon 0.40', 'nylon', 0.4, 12.5, SMOKE],
+  ['CN-26', 'Clear nylon 0.26', 'nylon', 0.26, 5.6, CLEAR],
+  ['AN-45', 'Amber nylon 0.45', 'nylon', 0.45, 15.8, AMBER],
+  ['AN-70', 'Amber nylon 0.70', 'nylon', 0.7, 34, AMBER],
+  ['CF-28', 'Clear fluorocarbon 0.28', 'fluorocarbon', 0.28, 5.4, GLASS],
+  ['CF-35', 'Clear fluorocarbon 0.35', 'fluorocarbon', 0.35, 8.1, GLASS],
+  ['MB-15', 'Moss braid 0.15', 'braid', 0.15, 9, MOSS],
+  ['MB-19', 'Moss braid 0.19', 'braid', 0.19, 13, MOSS],
+  ['FB-23', 'Foam braid 0.23', 'braid', 0.23, 18, FOAM],
+  ['HB-50', 'Foam hollow braid 0.50', 'hollow-braid', 0.5, 36, FOAM],
+  ['OL-25', 'Stripped nylon 0.25', 'nylon', 0.25, null, STRIPPED],
+  ['SN-35', 'Smoke nylon 0.35', 'nylon', 0.35, 9.8, SMOKE],
+  ['CN-22', 'Clear nylon 0.22', 'nylon', 0.22, 4.2, CLEAR],
+  ['CN-33', 'Clear nylon 0.33', 'nylon', 0.33, 8.7, CLEAR],
+  ['AN-55', 'Amber nylon 0.55', 'nylon', 0.55, 22.5, AMBER],
+  ['AN-90', 'Amber nylon 0.90', 'nylon', 0.9, 53, AMBER],
+  ['CF-22', 'Clear fluorocarbon 0.22', 'fluorocarbon', 0.22, 3.5, GLASS],
+  ['CF-50', 'Clear fluorocarbon 0.50', 'fluorocarbon', 0.5, 15.2, GLASS],
+  ['MB-11', 'Moss braid 0.11', 'braid', 0.11, 6, MOSS],
+  ['MB-28', 'Moss braid 0.28', 'braid', 0.28, 23, MOSS],
+  ['FB-36', 'Foam braid 0.36', 'braid', 0.36, 36, FOAM],
+  ['HB-70', 'Foam hollow braid 0.70', 'hollow-braid', 0.7, 61, FOAM],
+] as const satisfies readonly Row[];
+
+export type LineCode = (typeof ROWS)[number][0];
+
 /** The shop's own lines, described by tint, material and diameter. */
-export const DEMO_LINES = [
-  {
-    code: 'SN-20',
-    name: 'Smoke nylon 0.20',
-    material: 'nylon',
-    diameter: 0.2,
-    strengthKg: 3.4,
-    tint: '#aab7bd',
-  },
-  {
-    code: 'SN-25',
-    name: 'Smoke nylon 0.25',
-    material: 'nylon',
-    diameter: 0.25,
-    strengthKg: 5.2,
-    tint: '#aab7bd',
-  },
-  {
-    code: 'SN-30',
-    name: 'Smoke nylon 0.30',
-    material: 'nylon',
-    diameter: 0.3,
-    strengthKg: 7.3,
-    tint: '#aab7bd',
-  },
-  {
-    code: 'SN-40',
-    name: 'Smoke nylon 0.40',
-    material: 'nylon',
-    diameter: 0.4,
-    strengthKg: 12.5,
-    tint: '#aab7bd',
-  },
-  {
-    code: 'CN-26',
-    name: 'Clear nylon 0.26',
-    material: 'nylon',
-    diameter: 0.26,
-    strengthKg: 5.6,
-    tint: '#bfd9df',
-  },
-  {
-    code: 'AN-45',
-    name: 'Amber nylon 0.45',
-    material: 'nylon',
-    diameter: 0.45,
-    strengthKg: 15.8,
-    tint: '#e3b872',
-  },
-  {
-    code: 'AN-70',
-    name: 'Amber nylon 0.70',
-    material: 'nylon',
-    diameter: 0.7,
-    strengthKg: 34,
-    tint: '#e3b872',
-  },
-  {
-    code: 'CF-28',
-    name: 'Clear fluorocarbon 0.28',
-    material: 'fluorocarbon',
-    diameter: 0.28,
-    strengthKg: 5.4,
-    tint: '#d9dcea',
-  },
-  {
-    code: 'CF-35',
-    name: 'Clear fluorocarbon 0.35',
-    material: 'fluorocarbon',
-    diameter: 0.35,
-    strengthKg: 8.1,
-    tint: '#d9dcea',
-  },
-  {
-    code: 'MB-15',
-    name: 'Moss braid 0.15',
-    material: 'braid',
-    diameter: 0.15,
-    strengthKg: 9,
-    tint: '#7f9a6b',
-  },
-  {
-    code: 'MB-19',
-    name: 'Moss braid 0.19',
-    material: 'braid',
-    diameter: 0.19,
-    strengthKg: 13,
-    tint: '#7f9a6b',
-  },
-  {
-    code: 'FB-23',
-    name: 'Foam braid 0.23',
-    material: 'braid',
-    diameter: 0.23,
-    strengthKg: 18,
-    tint: '#c8c3b4',
-  },
-  {
-    code: 'HB-50',
-    name: 'Foam hollow braid 0.50',
-    material: 'hollow-braid',
-    diameter: 0.5,
-    strengthKg: 36,
-    tint: '#c8c3b4',
-  },
-  {
-    code: 'OL-25',
-    name: 'Stripped nylon 0.25',
-    material: 'nylon',
-    diameter: 0.25,
-    strengthKg: null,
-    tint: '#d9c38b',
-  },
-] as const satisfies readonly DemoLine[];
+export const DEMO_LINES: readonly DemoLine[] = ROWS.map(
+  ([code, name, material, diameter, strengthKg, tint]) => ({
+    code,
+    name,
+    material,
+    diameter,
+    strengthKg,
+    tint,
+  }),
+);
 
-export type LineCode = (typeof DEMO_LINES)[number]['code'];
-
-/** What hangs on the rack when the demo begins: code, line, metres as it came, kind, place, and what it cost. */
-export const DEMO_PIECES: readonly (readonly [
+/** A piece: code, line, metres as it came, kind, place, and what it cost. */
+export type DemoPiece = readonly [
   code: string,
   line: LineCode,
   metres: number,
   kind: 'bulk' | 'pack' | 'remnant' | 'salvage',
   place: string,
   price: number | null,
-])[] = [
+];
+
+/** What hangs on the rack when the demo begins. */
+export const DEMO_PIECES: readonly DemoPiece[] = [
   ['N-201', 'SN-20', 3000, 'bulk', 'Wall A', 46.5],
   ['N-204', 'SN-25', 3000, 'bulk', 'Wall A', 52],
   ['N-205', 'SN-25', 340, 'remnant', 'Drawer 2', null],

@@ -29,6 +29,7 @@ import { DEMO_PEOPLE } from './people';
 import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
 import { liveRackDays } from './rack-days';
+import { MORE_PIECES } from './seasons/rack';
 import { bookWeek } from './seasons/week';
 import { writeSeasons } from './seasons/write';
 import { addBenches, nameShop, settleHouse, type BenchDevices } from './house-days';
@@ -62,13 +63,15 @@ export async function loadDemo(
   if (!manager || !technician) throw new Error('The demo needs two people.');
   await addBenches(context, manager, devices);
   await nameShop(context, manager, devices);
-  const past = devices.seasons ? await writeSeasons(context, people, today) : null;
+  const past = devices.seasons ? await writeSeasons(context, people, await devices.seasons) : null;
   const { pieces, products } = await receivePieces(context, manager, past?.products);
   const customers = new Map<string, number>(past?.customers);
+  let newest: number | undefined;
   for (const bag of DEMO_BAGS) {
     clock.at = at(today, bag.bookedDay, 10);
     const booked = await book(context, manager, bag, today, pieces, customers);
     customers.set(bag.customer[0], booked.customer.id);
+    newest = booked.jobs[0]?.id;
     if (bag.state === 'booked') continue;
     for (const job of booked.jobs) await fill(context, technician, clock, job, bag.state === 'filled');
     if (bag.state === 'filled') await finish(context, technician, booked, bag.promisedDay < -1);
@@ -76,6 +79,8 @@ export async function loadDemo(
   if (past) {
     clock.at = new Date(today.getTime() - DAY);
     await bookWeek(context, technician, pieces, (day, hour) => at(today, day, hour));
+    // On the second bench, whose counter can be turned: nothing is done to it yet.
+    if (newest) await startRun(context, technician, newest, SECOND_BENCH_ID);
   }
   await liveRackDays(context, technician, clock, today, products);
   await settleHouse(context, manager, clock, today, customers);
@@ -94,7 +99,8 @@ async function receivePieces(
 ): Promise<{ pieces: Map<string, number>; products: Map<string, number> }> {
   const products = new Map<string, number>(there);
   const pieces = new Map<string, number>();
-  for (const [code, lineCode, metres, kind, place, price] of DEMO_PIECES) {
+  const all = there.size > 0 ? [...DEMO_PIECES, ...MORE_PIECES] : DEMO_PIECES;
+  for (const [code, lineCode, metres, kind, place, price] of all) {
     const line = DEMO_LINES.find((one) => one.code === lineCode);
     if (!line) throw new Error(`The demo has no line ${lineCode}.`);
     const known = products.get(lineCode);
@@ -166,6 +172,7 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
 
 /** The bench every shop begins with. */
 const FIRST_BENCH = 1;
+const SECOND_BENCH_ID = 2;
 
 /** Fills a reel as at the bench: each step done in turn, the turns counted as the plan gives them at that moment. */
 async function fill(

@@ -1,24 +1,38 @@
-// Loads the demo into the database named by YARD_SPOOL_DATABASE; writes its people to the file named first, and the reels
-// that wait, as they truly are, to the second.
-import { writeFileSync } from 'node:fs';
+// Loads the demo, as whoever started it says: `seasons`, with two seasons behind it; `small`; or `kept`, as it was loaded
+// before, where only its devices stand elsewhere. Is told where the database is and where the devices are once they are;
+// tells who works there and the reels that wait, as they truly are.
 import { connect, migrateAt, untilItAnswers } from '@yard-spool/server';
+import type { BenchDevices } from './house-days';
 import { loadDemo } from './load';
+import { moveDevices } from './move-devices';
+import { inWorker } from './seasons/in-worker';
+import { makeSeasons } from './seasons/make';
 import { reelsToMount } from './reels-to-mount';
 import { DEMO_PEOPLE } from './people';
 
-const { YARD_SPOOL_DATABASE: address = '', YARD_SPOOL_SCHEMA_DATABASE: schemaAddress = address } =
-  process.env;
+interface Where {
+  readonly address: string;
+  readonly schemaAddress: string;
+  readonly devices: BenchDevices;
+}
+
+const what = process.argv[2];
+const told = new Promise<Where>((resolve) => process.once('message', (message) => resolve(message as Where)));
+const today = new Date();
+// Begun first: it needs no database.
+const seasons =
+  what === 'seasons' ? makeSeasons(today, inWorker(new URL('./simulate.mjs', import.meta.url))) : undefined;
+const { address, schemaAddress, devices } = await told;
 const sequelize = connect(address);
 await untilItAnswers(sequelize);
-await migrateAt(schemaAddress);
-const {
-  YARD_SPOOL_DEMO_COUNTER: counter,
-  YARD_SPOOL_DEMO_METER: meter,
-  YARD_SPOOL_DEMO_PRINTER: printer,
-  YARD_SPOOL_DEMO_SEASONS: seasons,
-} = process.env;
-await loadDemo(sequelize, new Date(), { counter, meter, printer, seasons: seasons === 'yes' });
+if (what === 'kept') await moveDevices(sequelize, devices);
+else {
+  await migrateAt(schemaAddress);
+  await loadDemo(sequelize, today, { ...devices, ...(seasons ? { seasons } : {}) });
+}
 await sequelize.close();
-const [file, reels] = process.argv.slice(2);
-if (file) writeFileSync(file, JSON.stringify(DEMO_PEOPLE.map(({ name, passcode }) => ({ name, passcode }))));
-if (reels) writeFileSync(reels, JSON.stringify(reelsToMount()));
+process.send?.({
+  people: DEMO_PEOPLE.map(({ name, passcode }) => ({ name, passcode })),
+  reels: reelsToMount(),
+});
+process.disconnect();

@@ -18,7 +18,11 @@ export function planInputOf(reel: DemoReel): PlanInput {
   if (reel.lip !== undefined) observations.push({ kind: 'lip', diameter: reel.lip });
   if (reel.width !== undefined) observations.push({ kind: 'width', width: reel.width });
   if (reel.arbor !== undefined) observations.push({ kind: 'arbor', diameter: reel.arbor });
-  const layer = (role: 'backing' | 'main', code: LineCode, length: number | 'fits'): LayerRequest => {
+  const layer = (
+    role: 'backing' | 'main' | 'top-shot',
+    code: LineCode,
+    length: number | 'fits',
+  ): LayerRequest => {
     const line = DEMO_LINES.find((one) => one.code === code);
     if (!line) throw new Error(`The demo has no line ${code}.`);
     return {
@@ -32,7 +36,11 @@ export function planInputOf(reel: DemoReel): PlanInput {
   return {
     observations,
     request: {
-      layers: [layer('backing', reel.backing.line, 'fits'), layer('main', reel.main.line, reel.main.length)],
+      layers: [
+        layer('backing', reel.backing.line, 'fits'),
+        layer('main', reel.main.line, reel.main.length),
+        ...(reel.topShot ? [layer('top-shot', ...reel.topShot)] : []),
+      ],
       gap: reel.gap ?? houseGap(reel),
       gear: reel.gear,
     },
@@ -40,7 +48,7 @@ export function planInputOf(reel: DemoReel): PlanInput {
 }
 
 /** The gap the usual house leaves for the line on top. */
-function houseGap({ type, main }: DemoReel): number {
-  const diameter = DEMO_LINES.find(({ code }) => code === main.line)?.diameter ?? 0;
+function houseGap({ type, main, topShot }: DemoReel): number {
+  const diameter = DEMO_LINES.find(({ code }) => code === (topShot?.[0] ?? main.line))?.diameter ?? 0;
   return gapAdvice(diameter, type, { kind: 'plain' }, USUAL_HOUSE_RULES).gap;
 }

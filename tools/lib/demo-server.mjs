@@ -1,18 +1,22 @@
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { bundle } from './bundle.mjs';
+import { beginLoading } from './demo-loader.mjs';
 import { endLeftover, startDatabase } from './database.mjs';
+import { keptDemo } from './kept-demo.mjs';
 import { atEnd } from './lifetime.mjs';
-import { ROOT } from './paths.mjs';
 import { step } from './progress.mjs';
-import { run } from './run.mjs';
 import { startServer } from './server.mjs';
 import { startStandIn } from './stand-ins.mjs';
+
+/** What loads the demo, and the worker that simulates its seasons. */
+const DEMO = { main: 'demo/src/main.ts', simulate: 'demo/src/simulate.ts' };
 
 /**
  * A server on a new database with the demo scenario. Everything of it lies in one folder and begins again each time.
  * @param {string} folder
  * @param {{ port?: number, elsewhere?: boolean, seasons?: boolean, tell?: (line: string) => void }} [options] `seasons`:
- *   whether two seasons of fills lie behind the shop
+ *   whether two seasons of fills lie behind the shop; such a one is kept for the next start on the same day
  * @returns {Promise<{
  *   address: string, log: string, counterPanel: string, printerPanel: string, pid: () => number | null, restarts: () => number,
  *   stop: () => Promise<void>,
@@ -20,39 +24,38 @@ import { startStandIn } from './stand-ins.mjs';
  */
 export async function startDemoServer(folder, options = {}) {
   const log = join(folder, 'server.log');
-  const people = join(folder, 'people.json');
-  const reels = join(folder, 'reels.json');
   mkdirSync(folder, { recursive: true });
   rmSync(log, { force: true });
-  const database = await step('Starting a private database', () => freshDatabase(join(folder, 'database')));
-  atEnd(database.stop);
-  const { address, schemaAddress } = database;
-  const scale = await startStandIn('scale');
-  const counter = await startStandIn('counter', 'reed-2', 'wheel-2');
-  const printer = await startStandIn('printer');
-  const devices = [scale, counter, printer];
-  for (const device of devices) atEnd(device.stop);
-  await step('Loading the demo scenario', () =>
-    run('node', ['--import', 'tsx', join(ROOT, 'demo', 'src', 'main.ts'), people, reels], {
-      env: {
-        YARD_SPOOL_DATABASE: address,
-        YARD_SPOOL_SCHEMA_DATABASE: schemaAddress,
-        YARD_SPOOL_DEMO_COUNTER: counter.address,
-        YARD_SPOOL_DEMO_METER: counter.meter,
-        YARD_SPOOL_DEMO_PRINTER: printer.address,
-        YARD_SPOOL_DEMO_SEASONS: options.seasons ? 'yes' : '',
-      },
-    }),
+  const { folder: loader, sources } = await bundle('demo', DEMO, ['demo/src']);
+  const kept = options.seasons ? keptDemo(sources) : null;
+  const again = kept?.there() ?? false;
+  const load = beginLoading(loader, again ? 'kept' : options.seasons ? 'seasons' : 'small');
+  const standIns = startStandIns();
+  let database = await step('Starting a private database', () =>
+    freshDatabase(join(folder, 'database'), again ? kept : null),
   );
-  const list = encodeURIComponent(readFileSync(reels, 'utf8'));
+  // Whichever runs at the end.
+  atEnd(() => database.stop());
+  const { scale, counter, printer } = await standIns;
+  const where = { counter: counter.address, meter: counter.meter, printer: printer.address };
+  const { people, reels } = await step(
+    again ? 'Setting up the demo as it was kept' : 'Loading the demo scenario',
+    () => load({ address: database.address, schemaAddress: database.schemaAddress, devices: where }),
+  );
+  if (kept && !again) {
+    await database.stop();
+    kept.keep(join(folder, 'database', 'data'));
+    database = await startDatabase(join(folder, 'database'), { durable: false });
+  }
+  const { address, schemaAddress } = database;
+  const list = encodeURIComponent(JSON.stringify(reels));
   await fetch(`${counter.panel}/reels?list=${list}`, { method: 'POST' });
-  const demoPeople = JSON.parse(readFileSync(people, 'utf8'));
   const server = await step('Starting the server', () =>
     startServer({
       database: address,
       schema: schemaAddress,
       log,
-      demoPeople,
+      demoPeople: people,
       scale: scale.address,
       ...options,
     }),
@@ -67,15 +70,30 @@ export async function startDemoServer(folder, options = {}) {
     printerPanel: printer.panel,
     stop: async () => {
       await server.stop();
-      for (const device of devices) await device.stop();
+      for (const device of [scale, counter, printer]) await device.stop();
       await database.stop();
     },
   };
 }
 
-/** @param {string} folder */
-async function freshDatabase(folder) {
+/** The simulated devices of the shop; they end with it. */
+async function startStandIns() {
+  const [scale, counter, printer] = await Promise.all([
+    startStandIn('scale'),
+    startStandIn('counter', 'reed-2', 'wheel-2'),
+    startStandIn('printer'),
+  ]);
+  for (const device of [scale, counter, printer]) atEnd(device.stop);
+  return { scale, counter, printer };
+}
+
+/** @param {string} folder @param {{ takeTo: (data: string) => void } | null} kept what it begins with, if anything */
+async function freshDatabase(folder, kept) {
   await endLeftover(folder);
   rmSync(folder, { recursive: true, force: true });
+  if (kept) {
+    mkdirSync(folder, { recursive: true, mode: 0o700 });
+    kept.takeTo(join(folder, 'data'));
+  }
   return startDatabase(folder, { durable: false });
 }

@@ -1,6 +1,7 @@
 import { fork } from 'node:child_process';
 import { dirname, join } from 'node:path';
 import { littleRoom } from './folder-trouble.mjs';
+import { bundle } from './bundle.mjs';
 import { keepUp } from './keep-up.mjs';
 import { ROOT, WEB_BUILD } from './paths.mjs';
 import { whoHas } from './port-holder.mjs';
@@ -8,6 +9,8 @@ import { Told } from './progress.mjs';
 
 /** Where the screens are found unless somebody says otherwise. */
 const USUAL_PORT = 4310;
+/** The server, and what its workers begin with, which it looks for beside itself. */
+const SERVER = { main: 'server/src/main.ts', boot: 'server/src/work/worker.ts' };
 
 /**
  * @typedef {{
@@ -30,10 +33,11 @@ export async function startServer(options) {
   }
   let port = asked ?? USUAL_PORT;
   if (options.elsewhere && asked === undefined && whoHas(port) !== null) port = 0;
+  const { folder: program } = await bundle('server', SERVER);
   const kept = await keepUp({
     what: 'The server',
     start: async () => {
-      const running = await launch(options, port);
+      const running = await launch(join(program, 'main.mjs'), options, port);
       port = running.port;
       return running;
     },
@@ -50,14 +54,16 @@ export async function startServer(options) {
 }
 
 /**
+ * @param {string} program
  * @param {ServerOptions} options
  * @param {number} port
  * @returns {Promise<{ child: import('node:child_process').ChildProcess, port: number, ended: Promise<unknown> }>}
  */
-function launch({ database, schema, log, demoPeople, scale, lan }, port) {
-  const child = fork(join(ROOT, 'server', 'src', 'main.ts'), {
+function launch(program, { database, schema, log, demoPeople, scale, lan }, port) {
+  const child = fork(program, {
     cwd: ROOT,
-    execArgv: ['--import', 'tsx'],
+    // Where something goes wrong the log names the source's lines.
+    execArgv: ['--enable-source-maps'],
     // A group of its own: Ctrl-C reaches the starter, which ends things in order.
     detached: true,
     stdio: ['ignore', 'ignore', 'pipe', 'ipc'],

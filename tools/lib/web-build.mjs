@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CACHE, ROOT, WEB_BUILD } from './paths.mjs';
+import { fingerprintOf } from './fingerprint.mjs';
+import { CACHE, WEB_BUILD } from './paths.mjs';
 import { step } from './progress.mjs';
 import { run } from './run.mjs';
 
@@ -17,7 +17,7 @@ const STAMP = join(CACHE, 'web-build.stamp');
 
 /** Builds the screens, unless the last build was of just these sources. */
 export async function ensureWebBuild() {
-  const sources = fingerprint();
+  const sources = fingerprintOf(SOURCES);
   const fresh =
     existsSync(STAMP) && existsSync(join(WEB_BUILD, 'index.html')) && readFileSync(STAMP, 'utf8') === sources;
   if (fresh) return;
@@ -31,26 +31,4 @@ export async function ensureWebBuild() {
   await buildServiceWorker();
   mkdirSync(CACHE, { recursive: true });
   writeFileSync(STAMP, sources);
-}
-
-function fingerprint() {
-  const hash = createHash('sha256');
-  for (const file of SOURCES.flatMap((path) => filesBelow(join(ROOT, path))).sort()) {
-    hash.update(file).update('\0').update(readFileSync(file));
-  }
-  return hash.digest('hex');
-}
-
-/** @param {string} path @returns {string[]} */
-function filesBelow(path) {
-  if (!existsSync(path)) return [];
-  try {
-    return readdirSync(path, { withFileTypes: true }).flatMap((entry) =>
-      entry.name === 'node_modules' || entry.name.endsWith('.spec.ts')
-        ? []
-        : filesBelow(join(path, entry.name)),
-    );
-  } catch {
-    return [path];
-  }
 }

@@ -14,6 +14,8 @@ export interface SeasonKind {
   readonly gap: number;
   readonly mains: readonly [Main, ...Main[]];
   readonly backing: LineCode;
+  /** Over the main, m. */
+  readonly topShot?: Main;
   /** How many of the shop's reels are of it. */
   readonly reels: number;
 }
@@ -37,6 +39,8 @@ export const SEASON_KINDS: readonly SeasonKind[] = [
     mains: [
       ['SN-30', 240],
       ['FB-23', 220],
+      ['SN-35', 210],
+      ['FB-36', 130],
     ],
   },
   {
@@ -45,6 +49,7 @@ export const SEASON_KINDS: readonly SeasonKind[] = [
     mains: [
       ['SN-20', 120],
       ['MB-15', 110],
+      ['MB-11', 130],
     ],
   },
   {
@@ -53,6 +58,7 @@ export const SEASON_KINDS: readonly SeasonKind[] = [
     mains: [
       ['CF-28', 100],
       ['MB-15', 130],
+      ['CN-22', 140],
     ],
   },
   {
@@ -61,12 +67,16 @@ export const SEASON_KINDS: readonly SeasonKind[] = [
     mains: [
       ['MB-19', 110],
       ['CF-35', 60],
+      ['MB-28', 60],
     ],
   },
   {
     ...{ label: 'Reedcaster 100', type: 'baitcaster', gear: 7.1, gap: 1.4, reels: 8 },
     ...{ ratings: [[95, 0.3]], lip: 33, arbor: 16, width: 21, backing: 'SN-25' },
-    mains: [['MB-15', 90]],
+    mains: [
+      ['MB-15', 90],
+      ['CN-33', 60],
+    ],
   },
   {
     ...{ label: 'Pierlight closed face', type: 'spincast', gear: 3.4, gap: 1.2, reels: 8 },
@@ -79,11 +89,16 @@ export const SEASON_KINDS: readonly SeasonKind[] = [
     mains: [
       ['AN-45', 150],
       ['AN-45', 180],
+      ['AN-55', 110],
     ],
   },
   {
     ...{ label: 'Deepholm 50', type: 'big-game', gear: 2.8, gap: 3.5, reels: 6 },
     ...{ ratings: [[480, 0.8]], lip: 98, arbor: 52, width: 58, backing: 'SN-40' },
-    mains: [['HB-50', 420]],
+    mains: [
+      ['HB-50', 420],
+      ['HB-70', 300],
+    ],
+    topShot: ['AN-90', 60],
   },
 ];

@@ -1,10 +1,9 @@
-import type { Person, RunRules } from '@yard-spool/contract';
+import type { RunRules } from '@yard-spool/contract';
 import { kindKey, USUAL_HOUSE_RULES } from '@yard-spool/core';
-import type { LineCode } from '../lines';
 import type { Dice } from './dice';
 import { SEASON_KINDS, type SeasonKind } from './kinds';
 import { SEASON_CUSTOMERS } from './names';
-import { simulateFill, type PastFill, type TrueSpool } from './simulate';
+import type { Asked, PastFill, TrueLines, TrueSpool } from './simulate';
 
 export const DAY_MS = 86_400_000;
 /** How far back the first of two seasons begins, and how lately the last fill of them was, days. */
@@ -12,6 +11,8 @@ const FIRST = 640;
 const LAST = 14;
 /** Days of a year on which next to nobody comes: the boats are laid up. */
 const WINTER = { from: 320, to: 60 };
+/** Of each fill's own chance. */
+const SEED = 4100;
 /** What every fill of the seasons was made under. */
 export const UNDER: RunRules = {
   ...{ rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' },
@@ -26,14 +27,17 @@ export interface SeasonReel {
   readonly main: SeasonKind['mains'][number];
 }
 
-/** A fill with where it stands in the books. */
-export interface Dated extends PastFill {
+/** A visit of a reel: which fill of which bag it is, when, and who is at the bench. */
+export interface Visit {
   readonly id: number;
   readonly bag: number;
   readonly reel: SeasonReel;
   readonly at: Date;
-  readonly by: Person;
+  readonly by: string;
 }
+
+/** A fill with where it stands in the books. */
+export interface Dated extends PastFill, Visit {}
 
 export const tagOf = (id: number): string => `R-${String(id).padStart(4, '0')}`;
 
@@ -56,8 +60,8 @@ export function allReels(dice: Dice, kinds: ReadonlyMap<string, number>): Season
         spool: {
           lip: dice.about(kind.lip, 0.003),
           arbor: dice.about(kind.arbor, 0.012),
-          width: dice.about(kind.width, 0.012),
-          packing: dice.about(kinds.get(kindKey(kind)) ?? 0.7, 0.008),
+          width: dice.about(kind.width, 0.018),
+          packing: dice.about(kinds.get(kindKey(kind)) ?? 0.7, 0.018),
         },
       };
     }),
@@ -65,54 +69,37 @@ export function allReels(dice: Dice, kinds: ReadonlyMap<string, number>): Season
 }
 
 /** Visits of each reel: a first one, and more in later months, none in the winter; one day's of one customer are a bag. */
-export function allFills(
+export function allVisits(
   dice: Dice,
-  {
-    reels,
-    lines,
-    today,
-    people,
-  }: {
-    readonly reels: readonly SeasonReel[];
-    readonly lines: ReadonlyMap<LineCode, number>;
-    readonly today: Date;
-    readonly people: readonly Person[];
-  },
-): Dated[] {
+  reels: readonly SeasonReel[],
+  { today, people }: { readonly today: Date; readonly people: readonly [string, ...string[]] },
+): Visit[] {
   const visits = reels
     .flatMap((reel) => visitsOf(dice).map((daysAgo) => ({ reel, daysAgo })))
     .map(({ reel, daysAgo }) => ({ reel, daysAgo: dayOfCustomer(daysAgo, reel.customer) }))
     .sort((a, b) => b.daysAgo - a.daysAgo || a.reel.customer - b.reel.customer || a.reel.id - b.reel.id);
   const bags = new Map<string, number>();
-  const fills: Dated[] = [];
+  const met = new Set<string>();
+  const all: Visit[] = [];
   for (const { reel, daysAgo } of visits) {
     const key = `${String(daysAgo)} ${String(reel.customer)}`;
-    if (fills.some((one) => one.reel === reel && one.bag === bags.get(key))) continue;
-    const by = people[1 + (fills.length % Math.max(1, people.length - 1))] ?? people[0];
-    if (!by) throw new Error('The seasons need somebody at the bench.');
-    const id = fills.length + 1;
-    const at = new Date(today.getTime() - daysAgo * DAY_MS);
-    at.setHours(9 + (id % 7), (id * 17) % 60, 0, 0);
-    const made = simulateFill({
-      ...{
-        kind: reel.kind,
-        main: reel.main,
-        spool: reel.spool,
-        lines,
-        under: UNDER,
-        run: id,
-        at,
-        by: by.name,
-        dice,
-      },
-    });
-    if (!made) continue;
+    if (met.has(`${key} ${String(reel.id)}`)) continue;
+    met.add(`${key} ${String(reel.id)}`);
+    const id = all.length + 1;
     const bag = bags.get(key) ?? bags.size + 1;
     bags.set(key, bag);
-    fills.push({ ...made, id, bag, reel, at, by });
+    const at = new Date(today.getTime() - daysAgo * DAY_MS);
+    at.setHours(9 + (id % 7), (id * 17) % 60, 0, 0);
+    all.push({ id, bag, reel, at, by: people[id % people.length] ?? people[0] });
   }
-  return fills;
+  return all;
 }
+
+/** What is to be simulated of a visit. */
+export const askedOf = ({ id, reel: { kind, main, spool }, at, by }: Visit, lines: TrueLines): Asked => ({
+  ...{ kind, main, spool, lines, at, by },
+  ...{ under: UNDER, run: id, seed: SEED + id },
+});
 
 function visitsOf(dice: Dice): number[] {
   const times = 1 + Number(dice.next() < 0.65) + Number(dice.next() < 0.3);

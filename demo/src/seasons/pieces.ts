@@ -2,7 +2,7 @@ import type { LineCode } from '../lines';
 import type { Dice } from './dice';
 
 /** Metres a bulk spool of the seasons came with, and how long before its first cut it came. */
-const BULK_MM = 1_500_000;
+const BULK_MM = 3_000_000;
 const CAME_BEFORE_MS = 6 * 86_400_000;
 
 interface Drawn {

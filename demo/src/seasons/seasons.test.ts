@@ -5,6 +5,7 @@ import * as v from 'valibot';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEMO_PEOPLE } from '../people';
 import { SEASON_KINDS } from './kinds';
+import { makeSeasons } from './make';
 import { writeSeasons, type HiddenTruth } from './write';
 
 const admin = connect(process.env.YARD_SPOOL_TEST_DATABASE ?? '');
@@ -23,7 +24,7 @@ beforeAll(async () => {
   const people = [];
   for (const { name: who, role, passcode } of DEMO_PEOPLE)
     people.push(await addPerson(context, who, role, passcode));
-  truth = await writeSeasons(context, people, new Date('2031-11-27T12:00:00.000Z'));
+  truth = await writeSeasons(context, people, await makeSeasons(new Date('2031-11-27T12:00:00.000Z')));
 });
 afterAll(async () => {
   await sequelize.close();

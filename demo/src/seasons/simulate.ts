@@ -17,7 +17,7 @@ import { runFacts, type RunRules, type Wants } from '@yard-spool/contract';
 import { settleRunFill } from '@yard-spool/server';
 import { planInputOf } from '../plan-input';
 import type { LineCode } from '../lines';
-import type { Dice } from './dice';
+import { Dice } from './dice';
 import type { SeasonKind } from './kinds';
 
 /** What a spool truly is, which nobody in the shop knows: mm, and how tight line lies on it. */
@@ -44,16 +44,18 @@ export interface PastFill {
   readonly truly: Readonly<Record<string, number>>;
 }
 
-interface Asked {
+/** A fill to be simulated: plain data, so that a worker can be given it. */
+export interface Asked {
   readonly kind: SeasonKind;
-  readonly main: readonly [line: LineCode, metres: number];
+  readonly main: SeasonKind['mains'][number];
   readonly spool: TrueSpool;
   readonly lines: TrueLines;
   readonly under: RunRules;
   readonly run: number;
   readonly at: Date;
   readonly by: string;
-  readonly dice: Dice;
+  /** Of its own chance: what comes out does not depend on what else is simulated. */
+  readonly seed: number;
 }
 
 export const NO_WANTS: Wants = {
@@ -61,10 +63,12 @@ export const NO_WANTS: Wants = {
   ...{ gap: 'typed', bevelMm: null },
 };
 /** How exactly a depth is read with a calliper, and turns are counted by hand: one standard deviation. */
-const READ_MM = 0.2;
+const READ_MM = 0.25;
 const COUNTED = 0.004;
 /** Where a hand stops about the gap that was asked for, mm. */
 const STOPS_MM = 0.25;
+/** The top layer is at least so high, mm: a plan that leaves less was not made. */
+const LEAST_MM = 0.8;
 const MINUTE_MS = 60_000;
 
 /**
@@ -72,22 +76,24 @@ const MINUTE_MS = 60_000;
  * hands and callipers do. What it comes to is settled as the bench settles it. Null where no such plan can be made.
  */
 export function simulateFill(asked: Asked): PastFill | null {
-  const { kind, main, spool, dice, under } = asked;
+  const { kind, main, spool, under } = asked;
+  const dice = new Dice(asked.seed);
   const planInput = planInputOf({
     ...{ label: kind.label, type: kind.type, gear: kind.gear, ratings: kind.ratings, gap: kind.gap },
     ...{ lip: Math.round(10 * dice.about(spool.lip, 0.002)) / 10, width: Math.round(10 * spool.width) / 10 },
     main: { line: main[0], piece: '', length: main[1] },
     backing: { line: kind.backing, piece: '' },
+    ...(kind.topShot ? { topShot: kind.topShot } : {}),
   });
   const made = makePlan(planInput);
   if (!made.ok) return null;
   const { plan } = made.value;
-  const went = truth(asked, plan);
+  const went = truth(asked, plan, dice);
   if (!went) return null;
   const facts = runFacts({ job: { planInput, type: kind.type, wants: NO_WANTS }, under });
-  const log = logOf(asked, runSteps(facts), went);
+  const log = logOf(asked, runSteps(facts), { ...went, dice });
   const state = foldRun(facts, log);
-  const pieces = { backing: HELD, main: HELD };
+  const pieces = Object.fromEntries(plan.layers.map(({ id }) => [id, HELD]));
   const settled = settleRunFill({
     evidence: evidenceOfRun(planInput, facts, state, pieces),
     type: kind.type,
@@ -114,44 +120,43 @@ const HELD = { length: 2000, sd: 41, sealed: false };
 interface Went {
   readonly turns: Readonly<Record<string, number>>;
   readonly metres: Readonly<Record<string, number>>;
-  readonly joinRead: number;
+  /** Depths as they were read after each layer, mm. */
+  readonly reads: Readonly<Record<string, number>>;
   readonly gapRead: number;
 }
 
-function truth({ kind, main, spool, lines, dice }: Asked, plan: FillPlan): Went | null {
-  const [lip, arbor] = [spool.lip / 2, spool.arbor / 2];
-  const areaOf = (code: LineCode): number => {
-    const line = plan.layers.flatMap(({ request }) => (request.kind === 'line' ? [request.line] : []));
-    const diameter = line.find(({ key }) => key === code)?.diameter ?? 0.25;
-    return woundArea(diameter, lines.get(code) ?? 1, spool.packing);
-  };
-  const planned = plan.layers.find(({ id }) => id === 'backing')?.handleTurns.value ?? 0;
-  const backing = Math.round(planned);
-  const backingArea = areaOf(kind.backing);
-  const joined = arbor + (backing * kind.gear * backingArea) / spool.width;
+/** Each layer to the turns that were planned, the last one to the gap by eye. Null where the spool is full before. */
+function truth({ kind, spool, lines }: Asked, plan: FillPlan, dice: Dice): Went | null {
+  const lip = spool.lip / 2;
   const stop = lip - Math.max(0.4, kind.gap + STOPS_MM * dice.normal());
-  if (joined >= stop - 0.8) return null;
-  const mainArea = areaOf(main[0]);
-  const mainTurns = Math.round(turnsBetween(spool.width, joined, stop, mainArea) / kind.gear);
-  const outer = joined + (mainTurns * kind.gear * mainArea) / spool.width;
-  const counted = (turns: number): number => Math.max(1, Math.round(dice.about(turns, COUNTED)));
   const read = (radius: number): number =>
     Math.max(0.3, Math.round(10 * (lip - radius + READ_MM * dice.normal())) / 10);
-  return {
-    turns: { backing: counted(backing), main: counted(mainTurns) },
-    metres: {
-      backing: lengthBetween(spool.width, arbor, joined, backingArea),
-      main: lengthBetween(spool.width, joined, outer, mainArea),
-    },
-    joinRead: read(joined),
-    gapRead: read(outer),
-  };
+  const turns: Record<string, number> = {};
+  const metres: Record<string, number> = {};
+  const reads: Record<string, number> = {};
+  let inner = spool.arbor / 2;
+  for (const [i, { id, request, handleTurns }] of plan.layers.entries()) {
+    if (request.kind !== 'line') continue;
+    const { key, diameter } = request.line;
+    const area = woundArea(diameter, lines.get(key as LineCode) ?? 1, spool.packing);
+    const last = i === plan.layers.length - 1;
+    if (last && inner >= stop - LEAST_MM) return null;
+    const wound = Math.round(
+      last ? turnsBetween(spool.width, inner, stop, area) / kind.gear : handleTurns.value,
+    );
+    const outer = inner + (wound * kind.gear * area) / spool.width;
+    turns[id] = Math.max(1, Math.round(dice.about(wound, COUNTED)));
+    metres[id] = lengthBetween(spool.width, inner, outer, area);
+    reads[id] = read(outer);
+    inner = outer;
+  }
+  return { turns, metres, reads, gapRead: Object.values(reads).at(-1) ?? 0 };
 }
 
 function logOf(
-  { run, at, by, dice }: Asked,
+  { run, at, by }: Asked,
   steps: ReturnType<typeof runSteps>,
-  { turns, joinRead, gapRead }: Went,
+  { turns, reads, gapRead, dice }: Went & { readonly dice: Dice },
 ): RunEvent[] {
   const log: RunEvent[] = [];
   const add = (happening: RunHappening): void => {
@@ -164,9 +169,9 @@ function logOf(
     const wound = step.layer === undefined ? undefined : turns[step.layer];
     if (step.kind === 'wind' && step.layer !== undefined && wound !== undefined)
       add({ kind: 'turns', payload: { layer: step.layer, turns: wound } });
-    const looked = step.kind === 'depth' && step.layer !== undefined && dice.next() < 0.6;
-    if (looked)
-      add({ kind: 'depth-read', payload: { after: step.layer ?? '', depth: joinRead, by: 'calliper' } });
+    const depth = step.layer === undefined ? undefined : reads[step.layer];
+    const looked = step.kind === 'depth' && depth !== undefined && dice.next() < 0.6;
+    if (looked) add({ kind: 'depth-read', payload: { after: step.layer ?? '', depth, by: 'calliper' } });
     if (step.kind === 'gap')
       add({ kind: 'depth-read', payload: { after: 'gap', depth: gapRead, by: 'calliper' } });
     const skipped = step.kind === 'depth' && !looked;

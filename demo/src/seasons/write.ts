@@ -2,24 +2,14 @@ import type { Person } from '@yard-spool/contract';
 import { kindKey, type PlanInput } from '@yard-spool/core';
 import { learnAgain, noteWhatIsOn, takeWords, unit, type ServerContext, type Unit } from '@yard-spool/server';
 import { DEMO_LINES, type LineCode } from '../lines';
-import { Dice } from './dice';
 import { SEASON_KINDS } from './kinds';
 import { SEASON_CUSTOMERS } from './names';
 import { matchOf } from './counters';
 import { Pieces } from './pieces';
 import { comebackRows, tripRows } from './told';
-import { allFills, allReels, DAY_MS, tagOf, UNDER, type Dated, type SeasonReel } from './past-fills';
+import type { Seasons } from './make';
+import { DAY_MS, tagOf, UNDER, type Dated } from './past-fills';
 import { NO_WANTS } from './simulate';
-
-const SEED = 20_260;
-
-/** The seasons as they were simulated, before they are written. */
-interface Made {
-  readonly reels: readonly SeasonReel[];
-  readonly fills: readonly Dated[];
-  readonly today: Date;
-  readonly dice: Dice;
-}
 
 /** What the seasons were made from: nobody in the shop knows it, and what is learned can be held against it. */
 export interface HiddenTruth {
@@ -32,6 +22,10 @@ export interface HiddenTruth {
   readonly metres: ReadonlyMap<number, Readonly<Record<string, number>>>;
 }
 
+/** A fill with whoever is at the bench as the shop knows them. */
+type Kept = Omit<Dated, 'by'> & { readonly by: Person };
+type Made = Omit<Seasons, 'fills'> & { readonly fills: readonly Kept[] };
+
 /**
  * Writes two seasons of fills into a shop that has people, a bench and lines, and nothing else: each simulated from a hidden
  * truth of its spool and lines, settled by the core as the bench settles it, and written in bulk; what was learned, what
@@ -40,23 +34,18 @@ export interface HiddenTruth {
 export async function writeSeasons(
   context: ServerContext,
   people: readonly Person[],
-  today: Date,
+  seasons: Seasons,
 ): Promise<HiddenTruth> {
-  const dice = new Dice(SEED);
-  const lines = new Map<LineCode, number>(
-    DEMO_LINES.map(({ code, material }) => [
-      code,
-      material === 'braid' || material === 'hollow-braid' ? dice.about(1.15, 0.06) : dice.about(1, 0.015),
-    ]),
-  );
-  const kinds = new Map(SEASON_KINDS.map((kind) => [kindKey(kind), dice.about(0.7, 0.04)]));
-  const reels = allReels(dice, kinds);
-  const fills = allFills(dice, { reels, lines, today, people });
-  const products = new Map(DEMO_LINES.map(({ code }, i): [string, number] => [code, i + 1]));
-  const pieces = new Pieces(products, dice);
+  const { lines, kinds, reels } = seasons;
   const [manager] = people;
   if (!manager) throw new Error('The seasons need somebody.');
-  const made: Made = { reels, fills, today, dice };
+  const fills = seasons.fills.map((fill) => ({
+    ...fill,
+    by: people.find(({ name }) => name === fill.by) ?? manager,
+  }));
+  const products = new Map(DEMO_LINES.map(({ code }, i): [string, number] => [code, i + 1]));
+  const pieces = new Pieces(products, seasons.dice);
+  const made: Made = { ...seasons, fills };
   await unit(context, manager, async (u) => {
     await writeWho(u, made);
     await writeBags(u, made);
@@ -64,7 +53,7 @@ export async function writeSeasons(
     await writeRack(u, made, pieces);
     await writeTold(u, made);
     await learnAgain(u);
-    for (const { id } of reels) await noteWhatIsOn(u, id);
+    await noteWhatIsOn(u, ...reels.map(({ id }) => id));
   });
   await takeWords(context);
   return {
@@ -190,15 +179,15 @@ const diametersOf = ({ request }: PlanInput): ReadonlyMap<string, number> =>
   );
 
 /** What lies on each reel now. */
-const lastFills = (fills: readonly Dated[]): Dated[] => [
+const lastFills = (fills: readonly Kept[]): Kept[] => [
   ...new Map(fills.map((fill) => [fill.reel.id, fill])).values(),
 ];
 
-const placeInBag = (fills: readonly Dated[], id: number, bag: number): number =>
+const placeInBag = (fills: readonly Kept[], id: number, bag: number): number =>
   1 + fills.filter((one) => one.bag === bag && one.id < id).length;
 
-function bagRows(fills: readonly Dated[]) {
-  const first = new Map<number, Dated>();
+function bagRows(fills: readonly Kept[]) {
+  const first = new Map<number, Kept>();
   for (const fill of fills) if (!first.has(fill.bag)) first.set(fill.bag, fill);
   return [...first.values()].map(({ bag, reel, at, by }) => ({
     ...{ id: bag, bookingKey: keyOf(bag), customerId: reel.customer, notes: '', bookedById: by.id },
@@ -209,7 +198,7 @@ function bagRows(fills: readonly Dated[]) {
 
 const keyOf = (bag: number): string => `5ea5ba60-0000-4000-8000-${String(bag).padStart(12, '0')}`;
 
-function layerRows(fill: Dated, pieces: Pieces) {
+function layerRows(fill: Kept, pieces: Pieces) {
   const { id, settled, lies, planInput, at, by, reel } = fill;
   return planInput.request.layers.flatMap((layer, position) => {
     const lay = lies.find((one) => one.id === layer.id);

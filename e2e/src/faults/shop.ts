@@ -80,7 +80,8 @@ export class Shop {
       if (!/^\d+$/.test(entry)) return false;
       const [stat, command] = ['stat', 'cmdline'].map((file) => textIn(`/proc/${entry}/${file}`));
       return (
-        command?.includes('server/src/main.ts') && Number(stat?.split(') ').at(-1)?.split(' ')[1]) === parent
+        /\/server-[^/]+\/main\.mjs/.test(command ?? '') &&
+        Number(stat?.split(') ').at(-1)?.split(' ')[1]) === parent
       );
     });
     return found === undefined ? null : Number(found);

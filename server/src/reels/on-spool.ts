@@ -12,30 +12,32 @@ export const layersOfFills = (from: Reading, fillIds: readonly number[]): Promis
   from.tables.fillLayers.findAll({ where: { fillId: [...fillIds] }, order: ['fillId', 'position'] });
 
 /**
- * Works out what lies on a spool now and when it is due, from its last fill and what was told of that since. To be called
- * whenever a fill comes, goes or is told of.
+ * Works out what lies on spools now and when it is due, from their last fills and what was told of those since. To be
+ * called whenever a fill comes, goes or is told of.
  */
-export async function noteWhatIsOn(u: Unit, spoolId: number): Promise<void> {
+export async function noteWhatIsOn(u: Unit, ...spoolIds: readonly number[]): Promise<void> {
   const { tables } = u;
-  const spool = await tables.spools.lock(spoolId);
-  if (!spool) return;
-  const fill = await tables.fills.findOne({
-    where: { spoolId, takenBackAt: null },
-    order: [
-      ['closedAt', 'DESC'],
-      ['id', 'DESC'],
-    ],
+  const spools = await tables.spools.lockAll({ where: { id: [...spoolIds] }, order: ['id'] });
+  const fills = await tables.fills.findAll({
+    where: { spoolId: [...spoolIds], takenBackAt: null },
+    order: ['closedAt', 'id'],
   });
-  const outer = fill && (await layersOfFills(u, [fill.id])).at(-1);
-  const dates =
-    fill && outer
+  const last = new Map(fills.map((fill) => [fill.spoolId, fill]));
+  const ids = [...last.values()].map(({ id }) => id);
+  const outer = new Map((await layersOfFills(u, ids)).map((layer) => [layer.fillId, layer]));
+  const marks = await tables.fillMarks.findAll({ where: { fillId: ids }, order: ['id'] });
+  for (const spool of spools) {
+    const fill = last.get(spool.id);
+    const line = fill && outer.get(fill.id)?.line;
+    const dates = line
       ? whenDue(
-          outer.line,
+          line,
           fill.closedAt,
-          await tables.fillMarks.findAll({ where: { fillId: fill.id }, order: ['id'] }),
+          marks.filter(({ fillId }) => fillId === fill.id),
         )
       : NOT_DUE;
-  await tables.spools.change(spool, { fillId: fill?.id ?? null, ...dates });
+    await tables.spools.change(spool, { fillId: fill?.id ?? null, ...dates });
+  }
 }
 
 /** What lies on spools now, by their numbers; those with nothing on them are not in it. */

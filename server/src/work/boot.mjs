@@ -1,7 +1,5 @@
-// A worker begins here: it has to learn to read TypeScript before it can load its tasks.
+// A worker begins here where the server is run module by module, as tests do: it has to learn to read TypeScript before it
+// can load its tasks. In the server's bundle the worker itself stands at this place.
 import { tsImport } from 'tsx/esm/api';
 
-const { TASKS } = await tsImport('./tasks.ts', import.meta.url);
-
-/** @param {{ name: string, given: unknown }} asked */
-export default ({ name, given }) => TASKS[name](given);
+export default (await tsImport('./worker.ts', import.meta.url)).default;
