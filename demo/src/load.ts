@@ -56,14 +56,12 @@ export async function loadDemo(
   await computeHere();
   const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
   const context = openContext(sequelize, () => clock.at);
-  const people: Person[] = [];
-  for (const { name, role, passcode } of DEMO_PEOPLE)
-    people.push(await addPerson(context, name, role, passcode));
-  const [manager, technician] = people;
-  if (!manager || !technician) throw new Error('The demo needs two people.');
+  const [manager, technician, ...others] = await addPeople(context);
   await addBenches(context, manager, devices);
   await nameShop(context, manager, devices);
-  const past = devices.seasons ? await writeSeasons(context, people, await devices.seasons) : null;
+  const past = devices.seasons
+    ? await writeSeasons(context, [manager, technician, ...others], await devices.seasons)
+    : null;
   const { pieces, products } = await receivePieces(context, manager, past?.products);
   const customers = new Map<string, number>(past?.customers);
   let newest: number | undefined;
@@ -84,6 +82,15 @@ export async function loadDemo(
   }
   await liveRackDays(context, technician, clock, today, products);
   await settleHouse(context, manager, clock, today, customers);
+}
+
+async function addPeople(context: ServerContext): Promise<[Person, Person, ...Person[]]> {
+  const people: Person[] = [];
+  for (const { name, role, passcode } of DEMO_PEOPLE)
+    people.push(await addPerson(context, name, role, passcode));
+  const [manager, technician, ...others] = people;
+  if (!manager || !technician) throw new Error('The demo needs two people.');
+  return [manager, technician, ...others];
 }
 
 const at = (today: Date, day: number, hour: number): Date => {

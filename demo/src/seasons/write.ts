@@ -1,5 +1,5 @@
 import type { Person } from '@yard-spool/contract';
-import { kindKey, type PlanInput } from '@yard-spool/core';
+import type { PlanInput } from '@yard-spool/core';
 import { learnAgain, noteWhatIsOn, takeWords, unit, type ServerContext, type Unit } from '@yard-spool/server';
 import { DEMO_LINES, type LineCode } from '../lines';
 import { SEASON_KINDS } from './kinds';
