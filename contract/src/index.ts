@@ -5,6 +5,8 @@ export { CODE_PATTERN } from './basics';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
 export {
+  DemoSchema,
+  type Demo,
   NAME_AS_PASSCODE,
   PersonSchema,
   type Member,
@@ -37,6 +39,7 @@ export {
   type PieceWeighing,
   type NewPiece,
   type NewProduct,
+  type Pack,
   type Piece,
   type RackQuery,
   type PieceWithLedger,

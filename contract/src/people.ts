@@ -18,10 +18,17 @@ export const FirstPersonSchema = v.pipe(
   ),
 );
 
+/** What is told of the demo: its invented people with their passcodes, and where its simulated counter is turned. */
+export const DemoSchema = v.object({
+  people: v.array(v.object({ name: v.string(), passcode: v.string() })),
+  counterPanel: v.string(),
+});
+export type Demo = v.InferOutput<typeof DemoSchema>;
+
 /** Who may sign in here. Passcodes are told for the demo's invented people only. */
 export const SignInSheetSchema = v.object({
   people: v.array(v.object({ name: v.string(), role: RoleSchema })),
-  demo: v.exactOptional(v.array(v.object({ name: v.string(), passcode: v.string() }))),
+  demo: v.exactOptional(DemoSchema),
 });
 export type SignInSheet = v.InferOutput<typeof SignInSheetSchema>;
 

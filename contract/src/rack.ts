@@ -161,6 +161,25 @@ const askedFacts = {
   newOn: v.optional(facts.newOn, null),
 };
 
+/** What a bar code on a pack says. */
+const PackCodeSchema = v.pipe(
+  v.string(),
+  v.trim(),
+  v.regex(/^[\w-]{4,40}$/, 'A bar code is 4 to 40 letters, digits and dashes.'),
+);
+export const byPackCode = v.object({ code: PackCodeSchema });
+
+/** What a bar code stands for here: the line and length of the last piece it was scanned for, and the next free code like it. */
+export const PackSchema = v.object({
+  product: ProductSchema,
+  kind: v.picklist(PIECE_KINDS),
+  place: v.string(),
+  lengthMm: MillimetresSchema,
+  nextCode: v.string(),
+  ...facts,
+});
+export type Pack = v.InferOutput<typeof PackSchema>;
+
 export const NewPieceSchema = v.object({
   code: CodeSchema,
   product: v.union([v.object({ id: IdSchema }), NewProductSchema]),
@@ -174,6 +193,8 @@ export const NewPieceSchema = v.object({
   ),
   /** The tag of the reel it was stripped from, for salvage. */
   fromReel: v.optional(v.nullable(CodeSchema), null),
+  /** What its maker's bar code says, where it was scanned: the next one like it is known by it. */
+  packCode: v.optional(v.nullable(PackCodeSchema), null),
 });
 export type NewPiece = v.InferInput<typeof NewPieceSchema>;
 

@@ -64,21 +64,26 @@ export async function loadDemo(
     : null;
   const { pieces, products } = await receivePieces(context, manager, past?.products);
   const customers = new Map<string, number>(past?.customers);
-  let newest: number | undefined;
+  const waiting: Job[] = [];
   for (const bag of DEMO_BAGS) {
     clock.at = at(today, bag.bookedDay, 10);
     const booked = await book(context, manager, bag, today, pieces, customers);
     customers.set(bag.customer[0], booked.customer.id);
-    newest = booked.jobs[0]?.id;
-    if (bag.state === 'booked') continue;
-    for (const job of booked.jobs) await fill(context, technician, clock, job, bag.state === 'filled');
+    if (bag.state === 'booked') {
+      waiting.push(...booked.jobs);
+      continue;
+    }
+    for (const job of booked.jobs)
+      await fill(context, technician, clock, job, bag.state === 'filled' ? 'closed' : 'half');
     if (bag.state === 'filled') await finish(context, technician, booked, bag.promisedDay < -1);
   }
   if (past) {
     clock.at = new Date(today.getTime() - DAY);
     await bookWeek(context, technician, pieces, (day, hour) => at(today, day, hour));
-    // On the second bench, whose counter can be turned: nothing is done to it yet.
-    if (newest) await startRun(context, technician, newest, SECOND_BENCH_ID);
+    // A boat's counter waits for its walk; on the second bench, whose counter can be turned, nothing is done yet.
+    const [counter, newest] = [byLabel(waiting, 'counter'), waiting.at(-1)];
+    if (counter) await fill(context, technician, clock, counter, 'counter');
+    if (newest) await startRun(context, technician, newest.id, SECOND_BENCH_ID);
   }
   await liveRackDays(context, technician, clock, today, products);
   await settleHouse(context, manager, clock, today, customers);
@@ -177,6 +182,9 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
   };
 }
 
+const byLabel = (jobs: readonly Job[], words: string): Job | undefined =>
+  jobs.find(({ label }) => label.includes(words));
+
 /** The bench every shop begins with. */
 const FIRST_BENCH = 1;
 const SECOND_BENCH_ID = 2;
@@ -187,7 +195,7 @@ async function fill(
   person: Person,
   clock: SetClock,
   job: Job,
-  whole: boolean,
+  until: 'closed' | 'half' | 'counter',
 ): Promise<void> {
   const run = await startRun(context, person, job.id, FIRST_BENCH);
   const facts = runFacts(run);
@@ -204,8 +212,9 @@ async function fill(
     log.push({ ...happening, ...by });
   };
   for (const step of runSteps(facts)) {
+    if (until === 'counter' && step.kind === 'counter') break;
     const turns = turnsOf(job, step, foldRun(facts, log).wound);
-    const half = !whole && step.kind === 'wind' && step.layer === 'main';
+    const half = until === 'half' && step.kind === 'wind' && step.layer === 'main';
     if (step.layer !== undefined && turns > 0) {
       add({ kind: 'turns', payload: { layer: step.layer, turns: Math.round(turns * (half ? 0.4 : 1)) } });
     }
@@ -215,7 +224,7 @@ async function fill(
     add({ kind: step.kind === 'depth' ? 'step-skipped' : 'step-done', payload: { step: step.id } });
   }
   await appendEvents(context, person, run.id, log.slice(run.events.length));
-  if (whole) await closeRun(context, person, run.id);
+  if (until === 'closed') await closeRun(context, person, run.id);
 }
 
 /** A reading a little below the wish, as they come. */

@@ -1,6 +1,6 @@
 import cookieParser from 'cookie-parser';
 import express, { type Express, type RequestHandler } from 'express';
-import type { Network } from '@yard-spool/contract';
+import type { Demo, Network } from '@yard-spool/contract';
 import { readBody } from './http/bodies';
 import { knownHosts } from './http/known-hosts';
 import type { Logger } from 'pino';
@@ -13,14 +13,13 @@ import { screens } from './http/screens';
 import { sameOriginOnly, securityHeaders, withNonce } from './http/security';
 import { knowPerson } from './http/session-cookie';
 import { signInRoutes } from './http/sign-in-routes';
-import type { DemoPasscodes } from './people/people';
 
 export interface AppParts {
   readonly context: ServerContext;
   readonly counters: BenchCounters;
   readonly log: Logger;
   readonly webFolder?: string | undefined;
-  readonly demo?: DemoPasscodes | undefined;
+  readonly demo?: Demo | undefined;
   /** Names the server is asked for by, beside those of its own machine. */
   readonly names?: readonly string[];
   /** How other devices come in, over HTTPS; null where it answers this machine alone. */

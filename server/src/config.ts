@@ -1,6 +1,5 @@
+import { DemoSchema } from '@yard-spool/contract';
 import * as v from 'valibot';
-
-const DemoPeopleSchema = v.array(v.object({ name: v.string(), passcode: v.string() }));
 
 const ConfigSchema = v.pipe(
   v.object({
@@ -27,7 +26,7 @@ const ConfigSchema = v.pipe(
     /** Names it is asked for by beside those of its own machine, with commas between. */
     YARD_SPOOL_NAMES: v.optional(v.string(), ''),
     YARD_SPOOL_WEB: v.optional(v.string()),
-    YARD_SPOOL_DEMO_PEOPLE: v.optional(v.pipe(v.string(), v.parseJson(), DemoPeopleSchema)),
+    YARD_SPOOL_DEMO: v.optional(v.pipe(v.string(), v.parseJson(), DemoSchema)),
     YARD_SPOOL_SCALE: v.optional(
       v.pipe(
         v.string(),
@@ -62,8 +61,8 @@ const ConfigSchema = v.pipe(
     names: env.YARD_SPOOL_NAMES.split(',').filter((name) => name !== ''),
     /** Folder of the built screens; none while only the API is wanted. */
     web: env.YARD_SPOOL_WEB,
-    /** The demo's invented people, whose passcodes the sign-in screen tells. */
-    demo: env.YARD_SPOOL_DEMO_PEOPLE,
+    /** What the sign-in screen tells of the demo. */
+    demo: env.YARD_SPOOL_DEMO,
     /** Where the bench scale answers, over TCP. */
     scale: env.YARD_SPOOL_SCALE,
     /** Where the log is kept; printed where none is named. */

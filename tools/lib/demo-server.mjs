@@ -55,7 +55,7 @@ export async function startDemoServer(folder, options = {}) {
       database: address,
       schema: schemaAddress,
       log,
-      demoPeople: people,
+      demo: { people, counterPanel: counter.panel },
       scale: scale.address,
       ...options,
     }),

@@ -8,6 +8,8 @@ import {
   LedgerQuerySchema,
   MassSampleSchema,
   NewPieceSchema,
+  byPackCode,
+  PackSchema,
   PieceSchema,
   PieceWithLedgerSchema,
   ProductSchema,
@@ -35,6 +37,8 @@ export const rackApi = {
   /** Every piece that something can be cut from. */
   listPieces: route('GET', '/pieces', { reply: v.array(PieceSchema) }),
   listRack: route('GET', '/rack', { query: RackQuerySchema, reply: pageOf(PieceSchema) }),
+  /** What a bar code on a pack stands for here. */
+  readPack: route('GET', '/packs/:code', { params: byPackCode, reply: PackSchema }),
   receivePiece: route('POST', '/pieces', { body: NewPieceSchema, reply: PieceSchema }),
   readPiece: route('GET', '/pieces/:code', {
     params: byCode,

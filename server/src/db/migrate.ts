@@ -16,6 +16,7 @@ import { makeProgressTable, takeUp } from './take-up';
 import { heard } from './migrations/0013-heard';
 import { record } from './migrations/0015-record';
 import { paper } from './migrations/0016-paper';
+import { packs } from './migrations/0017-packs';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -37,6 +38,7 @@ const MIGRATIONS: readonly Migration[] = [
   sessions,
   record,
   paper,
+  packs,
 ];
 
 /** Whether a schema step is one of this version's. */

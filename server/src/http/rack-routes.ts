@@ -6,6 +6,7 @@ import { countPiece, weighPiece } from '../rack/correct';
 import { addMassSample, listShopLines } from '../rack/products';
 import { listRack } from '../rack/list-rack';
 import { listStock, readPiece } from '../rack/rack';
+import { readPack } from '../rack/packs';
 import { receivePiece } from '../rack/receive';
 import { readReorder } from '../rack/reorder';
 import { exportRack } from '../rack-files/export-rack';
@@ -25,6 +26,7 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   );
   serve(router, api.listPieces, () => listStock(context));
   serve(router, api.listRack, ({ query }) => listRack(context, query));
+  serve(router, api.readPack, ({ params }) => readPack(context, params.code));
   serve(router, api.receivePiece, ({ body, response }) => receivePiece(context, personOf(response), body));
   serve(router, api.readPiece, ({ params, query }) => readPiece(context, params.code, query));
   serve(router, api.changePiece, ({ params, body, response }) =>

@@ -1,8 +1,8 @@
-import { api, type Person } from '@yard-spool/contract';
+import { api, type Demo, type Person } from '@yard-spool/contract';
 import { Router } from 'express';
 import { calendarFile } from '../calendar/calendar';
 import type { ServerContext } from '../context';
-import { addFirstPerson, signInSheet, type DemoPasscodes } from '../people/people';
+import { addFirstPerson, signInSheet } from '../people/people';
 import { signIn, signOut } from '../people/sessions';
 import { importShop } from '../shop-file/shop-file-over-http';
 import { placeOf } from './place';
@@ -14,7 +14,7 @@ import { forgetToken, keepToken, tokenOf } from './session-cookie';
 const CALENDAR = '/calendar/:file';
 
 /** What works before anybody is signed in. */
-export function signInRoutes(context: ServerContext, demo?: DemoPasscodes): Router {
+export function signInRoutes(context: ServerContext, demo?: Demo): Router {
   const router = Router();
   serve(router, api.health, async () => {
     await context.sequelize.authenticate();

@@ -1,18 +1,15 @@
-import type { Person, SignInSheet } from '@yard-spool/contract';
+import type { Demo, Person, SignInSheet } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import { unit } from '../unit';
 import { lockHouse } from '../house-rules/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { hashPasscode } from './passcode';
 
-/** Passcodes of the demo's invented people; told to nobody unless the server runs the demo. */
-export type DemoPasscodes = readonly { readonly name: string; readonly passcode: string }[];
-
 /** Names to choose from on the sign-in screen. */
-export async function signInSheet(from: Reading, demo?: DemoPasscodes): Promise<SignInSheet> {
+export async function signInSheet(from: Reading, demo?: Demo): Promise<SignInSheet> {
   const rows = await from.tables.people.findAll({ where: { leftAt: null }, order: ['name'] });
   const people = rows.map(({ name, role }) => ({ name, role }));
-  return demo ? { people, demo: [...demo] } : { people };
+  return demo ? { people, demo } : { people };
 }
 
 /** Everybody's name by their number, for telling who did something. */

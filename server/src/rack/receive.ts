@@ -50,6 +50,7 @@ export async function createPiece(u: Unit, asked: NewPiece): Promise<void> {
     receivedMm: lengthMm,
     lengthMm: 0,
     ...factValues(asked),
+    packCode: asked.packCode,
   });
   await noteWords(u, 'piece', [piece.id]);
   const why = fromReel === null ? 'as it came' : `stripped off reel ${fromReel}`;

@@ -1,10 +1,20 @@
-import { ChangeDetectionStrategy, Component, effect, ElementRef, inject, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { filter, map } from 'rxjs';
 import { Outbox } from './data/outbox.service';
 import { SessionService } from './data/session.service';
 import { UnitsService } from './data/units.service';
+import { HelpPanel } from './help/help-panel';
+import { WalkStrip } from './help/walk-strip';
 import { Keyboard, useKeys } from './keyboard/keyboard.service';
 
 interface Area {
@@ -15,7 +25,7 @@ interface Area {
 /** The frame of every screen: areas, the tag field, units, who is signed in. */
 @Component({
   selector: 'app-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive],
+  imports: [HelpPanel, RouterOutlet, RouterLink, RouterLinkActive, WalkStrip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   host: { class: 'flex flex-col h-dvh' },
@@ -34,7 +44,7 @@ export class App {
     { path: '/house', name: 'House' },
   ];
   protected readonly person = this.session.person;
-  private readonly url = toSignal(
+  protected readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
       map((event) => event.urlAfterRedirects),
@@ -43,6 +53,8 @@ export class App {
   );
   protected readonly signedIn = () => this.person() !== null && !this.url().startsWith('/sign-in');
   /** The bench has the whole screen while a reel is on it. */
+  /** Whether it is said what the screen is for. */
+  protected readonly helping = signal(false);
   protected readonly framed = () => this.signedIn() && !/^\/bench\/\d/.test(this.url());
 
   private readonly outbox = inject(Outbox);
@@ -52,9 +64,15 @@ export class App {
     effect(() => {
       if (this.person()) void this.outbox.sendEverything();
     });
-    useKeys((key) =>
-      key === '/' && this.framed() ? () => this.tagField()?.nativeElement.focus() : undefined,
-    );
+    // What was said of one screen is not said of the next.
+    effect(() => {
+      this.url();
+      this.helping.set(false);
+    });
+    useKeys((key) => {
+      if (key === '/' && this.framed()) return () => this.tagField()?.nativeElement.focus();
+      return key === '?' && this.framed() ? () => this.help() : undefined;
+    });
     inject(Keyboard)
       .scanned.pipe(takeUntilDestroyed())
       .subscribe((tag) => {
@@ -69,6 +87,10 @@ export class App {
     field.value = '';
     field.blur();
     this.open(typed);
+  }
+
+  protected help(): void {
+    this.helping.update((open) => !open);
   }
 
   private open(typed: string): void {

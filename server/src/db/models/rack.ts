@@ -39,6 +39,8 @@ export interface PieceRow extends Model<InferAttributes<PieceRow>, InferCreation
   leaves: CreationOptional<Piece['leaves']>;
   newOn: CreationOptional<string | null>;
   writtenOff: CreationOptional<boolean>;
+  /** What its maker's bar code says, where it was scanned. */
+  packCode: CreationOptional<string | null>;
   /** The bag a customer's own line was brought with. */
   broughtWith: CreationOptional<number | null>;
   version: CreationOptional<number>;
@@ -91,6 +93,7 @@ export const definePieces = (sequelize: Sequelize) =>
       leaves: { type: DataTypes.STRING, defaultValue: 'unknown' },
       newOn: DataTypes.DATEONLY,
       writtenOff: { type: DataTypes.BOOLEAN, defaultValue: false },
+      packCode: DataTypes.STRING,
       broughtWith: DataTypes.INTEGER,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },

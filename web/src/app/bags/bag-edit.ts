@@ -17,6 +17,7 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
+import { WhenField } from '../ui/when-field';
 import { promisedText } from './promised-text';
 
 const FORMAT = "yyyy-MM-dd'T'HH:mm";
@@ -24,14 +25,11 @@ const FORMAT = "yyyy-MM-dd'T'HH:mm";
 /** Another promise, other notes; where somebody else was quicker, both versions are in sight. */
 @Component({
   selector: 'ys-bag-edit',
-  imports: [FormEnd, ReactiveFormsModule, TextField],
+  imports: [FormEnd, ReactiveFormsModule, TextField, WhenField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="card grid gap-2.5 p-3.5" [formGroup]="form" (submit)="$event.preventDefault(); save()">
-      <label class="block">
-        <span class="caption block pb-0.5">Promised</span>
-        <input class="entry" type="datetime-local" formControlName="promised" />
-      </label>
+      <ys-when-field label="Promised" [time]="true" [control]="form.controls.promised" />
       <ys-text-field label="Notes" [control]="form.controls.notes" />
       @if (overtaken(); as now) {
         <div class="look grid gap-1 px-3.5 py-2.5">

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api, type BagGroup } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
@@ -90,6 +99,9 @@ export class BagGroupList {
   readonly none = input.required<string>();
   readonly lookedFor = input.required<LookedFor>();
 
+  /** How many bags are on the first page, once it is here. */
+  readonly counted = output<number>();
+
   protected readonly open = signal(true);
   protected readonly bags = pages((after) =>
     this.api.call(api.listBags, { query: { group: this.group(), ...this.lookedFor(), after } }),
@@ -107,6 +119,9 @@ export class BagGroupList {
       if (this.group() === 'over' && find === '' && state === '') {
         if (untracked(() => this.bags.now().state) === 'loading') this.open.set(false);
       } else this.open.set(true);
+    });
+    effect(() => {
+      if (this.bags.now().state === 'ready') this.counted.emit(this.bags.rows().length);
     });
     effect(() => {
       this.lookedFor();

@@ -23,6 +23,7 @@ import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
+import { WhenField } from '../ui/when-field';
 import { dropDraft, emptyDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
 import { CustomerPicker } from './customer-picker';
 import { DeskView } from './desk-view';
@@ -44,7 +45,7 @@ const bagForm = ({ key, customerId, customerName, contact, promised, notes }: Bo
 /** Booking a bag in: its reels one after another, each with its plan beside the entry, changing with every keystroke. */
 @Component({
   selector: 'ys-book-in',
-  imports: [CustomerPicker, DeskView, LoadState, ReactiveFormsModule, TripsAsked],
+  imports: [CustomerPicker, DeskView, LoadState, ReactiveFormsModule, TripsAsked, WhenField],
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './book-in.html',

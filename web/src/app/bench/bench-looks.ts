@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { helpFor } from '../help/screen-help';
 import { UnitsService } from '../data/units.service';
 import { BenchCounting } from './bench-counting';
 import { BenchView } from './bench-view';
@@ -88,7 +89,8 @@ import { BenchView } from './bench-view';
     }
     @if (helping()) {
       <div class="card px-3.5 py-2.5">
-        <b>Keys</b>
+        <p data-test="screen-help">{{ says }}</p>
+        <b class="block pt-2">Keys</b>
         <p class="text-mute">
           Space ten turns, or holds and starts a counter; + one turn, − one back, 5 fifty turns, C type the
           count, T twist, L lay, D depth, U the supply ran out, N leave a step out, X change of mind, Enter
@@ -96,7 +98,9 @@ import { BenchView } from './bench-view';
         </p>
       </div>
     } @else {
-      <p class="px-1 text-[13px] text-mute"><span class="key">?</span> shows the keys</p>
+      <button type="button" class="min-h-11 px-1 text-left text-[13px] text-mute" (click)="act.emit('?')">
+        <span class="key">?</span> what this screen is for, and its keys
+      </button>
     }
   `,
   host: { class: 'contents' },
@@ -106,6 +110,7 @@ export class BenchLooks {
   protected readonly counting = inject(BenchCounting);
   protected readonly units = inject(UnitsService);
 
+  protected readonly says = helpFor('/bench/1');
   /** Whether the keys are shown. */
   readonly helping = input.required<boolean>();
   /** A key that was touched instead of pressed. */

@@ -19,7 +19,13 @@ export class Keyboard {
   /** Keys that were held back and are let through now. */
   private readonly replayed = new WeakSet<Event>();
   private readonly scans = new Subject<string>();
-  private readonly burst = new BurstCatcher((text) => this.scans.next(text));
+  /** Who takes what is scanned instead of the whole application; the last one first. */
+  private readonly takers: ((text: string) => void)[] = [];
+  private readonly burst = new BurstCatcher((text) => {
+    const taker = this.takers.at(-1);
+    if (taker) taker(text);
+    else this.scans.next(text);
+  });
 
   /** What a keyboard-type scanner read, anywhere but in a field. */
   readonly scanned = this.scans.asObservable();
@@ -38,6 +44,14 @@ export class Keyboard {
       document.removeEventListener('keydown', down);
       document.removeEventListener('click', click);
     });
+  }
+
+  /** Gives what is scanned to a screen that waits for just that. Returns what takes it away again. */
+  takeScans(taker: (text: string) => void): () => void {
+    this.takers.push(taker);
+    return () => {
+      this.takers.splice(this.takers.indexOf(taker), 1);
+    };
   }
 
   /** Adds keys in front of those there are. Returns what takes them away again. */

@@ -3,12 +3,13 @@ import { HouseService } from '../data/house.service';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select-field';
 import { TextField } from '../ui/text-field';
+import { WhenField } from '../ui/when-field';
 import { FACT_RANGE, type FactsForm } from './piece-facts';
 
 /** What is printed on a piece or measured once; none of it is needed to wind from it. */
 @Component({
   selector: 'ys-facts-fields',
-  imports: [QuantityField, SelectField, TextField],
+  imports: [QuantityField, SelectField, TextField, WhenField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let fields = form().controls;
@@ -27,7 +28,7 @@ import { FACT_RANGE, type FactsForm } from './piece-facts';
       [control]="fields.tare"
       [allowed]="range.tare"
     />
-    <ys-text-field label="Line was new on" type="date" [control]="fields.newOn" />
+    <ys-when-field label="Line was new on" [control]="fields.newOn" />
     <ys-quantity-field
       label="Flange Ø"
       dimension="small-length"

@@ -1,7 +1,8 @@
 import { FormGroup } from '@angular/forms';
-import type { Piece, PieceFacts } from '@yard-spool/contract';
+import type { PieceFacts } from '@yard-spool/contract';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
+import { UNREAD } from '../ui/read-when';
 
 export const FACT_RANGE = {
   price: { min: 0, max: 1_000_000 },
@@ -13,7 +14,7 @@ const withUnit = (value: number | null | undefined, unit: string): string =>
   value === null || value === undefined ? '' : `${String(value)} ${unit}`;
 
 /** What the fields of a piece show; of no piece, of one that nothing is known of. */
-const shownFacts = (piece: Piece | undefined) => ({
+const shownFacts = (piece: PieceFacts | undefined) => ({
   lot: piece?.lot ?? '',
   price: typeof piece?.priceMinor === 'number' ? (piece.priceMinor / 100).toFixed(2) : '',
   tare: withUnit(piece?.tareG, 'g'),
@@ -22,7 +23,7 @@ const shownFacts = (piece: Piece | undefined) => ({
 });
 
 /** Controls for what is printed on a piece, filled from one where there is one. */
-export const factsForm = (piece?: Piece) => {
+export const factsForm = (piece?: PieceFacts) => {
   const { lot, price, tare, flange, core } = shownFacts(piece);
   return new FormGroup({
     lot: text(lot),
@@ -54,6 +55,7 @@ export function factsReader(form: FactsForm): { read: () => PieceFacts; wrong: (
   ] as const;
   return {
     wrong: () => {
+      if (newOn.value.startsWith(UNREAD)) return 'The day the line was new is not right yet.';
       const odd = numbers.find(({ control, value }) => control.value.trim() !== '' && value() === null);
       return odd ? `The ${odd.name} is not right yet.` : '';
     },

@@ -13,6 +13,7 @@ import { BreakpointObserver } from '@angular/cdk/layout';
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup } from '@angular/forms';
+import { ActivatedRoute } from '@angular/router';
 import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
 import { catchError, debounceTime, map, merge, of, Subject, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -26,7 +27,9 @@ import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
+import { UNREAD } from '../ui/read-when';
 import { typedValue } from '../ui/typed-value';
+import { WhenField } from '../ui/when-field';
 import { ChangePiece } from './change-piece';
 import { CountPiece } from './count-piece';
 import { LetGo } from './let-go';
@@ -56,7 +59,17 @@ type Panel = 'receive' | Exclude<PieceAction, 'take-out'>;
   selector: 'ys-rack-page',
   imports: [
     ...[ChangePiece, CountPiece, LengthRule, LetGo, LineSwatch, LoadState, PieceCard, PieceLedger],
-    ...[RackTabs, ReceivePiece, ScrollingModule, SelectField, SoakPiece, TextField, WaterMark, WeighPiece],
+    ...[
+      RackTabs,
+      ReceivePiece,
+      ScrollingModule,
+      SelectField,
+      SoakPiece,
+      TextField,
+      WaterMark,
+      WeighPiece,
+      WhenField,
+    ],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rack-page.html',
@@ -68,7 +81,10 @@ export class RackPage {
 
   protected readonly filter = new FormGroup({ find: text(), kind: text(), asOf: text() });
   private readonly typed = typedValue(this.filter);
-  protected readonly past = computed(() => this.typed().asOf);
+  protected readonly past = computed(() => {
+    const day = this.typed().asOf;
+    return day.startsWith(UNREAD) ? '' : day;
+  });
   private readonly asOf = (): { asOf?: string } => (this.past() ? { asOf: this.past() } : {});
   protected readonly pieces = pages<Piece>((after) => {
     const { find, kind } = this.typed();
@@ -125,6 +141,8 @@ export class RackPage {
   );
 
   constructor() {
+    // The first steps of a new shop lead here.
+    if (inject(ActivatedRoute).snapshot.queryParamMap.has('receive')) this.open('receive');
     toObservable(this.typed)
       .pipe(debounceTime(RESTS), takeUntilDestroyed())
       .subscribe(() => this.pieces.reload());
@@ -172,7 +190,7 @@ export class RackPage {
     this.reload();
   }
 
-  private reload(): void {
+  protected reload(): void {
     this.pieces.reload();
     this.again.next();
   }

@@ -1,12 +1,22 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  output,
+  signal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
+import { api, PIECE_KINDS, type Pack, type Piece } from '@yard-spool/contract';
 import { MATERIALS, parseQuantity, type Dimension } from '@yard-spool/core';
 import { map, startWith } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
+import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
+import { Keyboard } from '../keyboard/keyboard.service';
 import { FormEnd } from '../ui/form-end';
 import { QuantityField } from '../ui/quantity-field';
 import { Sending } from '../ui/sending';
@@ -28,6 +38,8 @@ export class ReceivePiece {
   private readonly units = inject(UnitsService);
 
   readonly received = output<Piece>();
+  /** A piece with a bar code is on the rack: the next one can be scanned. */
+  readonly stored = output<Piece>();
   readonly left = output();
 
   protected readonly products = load(() => this.api.call(api.listProducts));
@@ -47,6 +59,7 @@ export class ReceivePiece {
     length: text(),
     fromReel: text(),
     facts: factsForm(),
+    packCode: text(),
   });
   private readonly facts = factsReader(this.form.controls.facts);
   protected readonly controls = this.form.controls;
@@ -59,11 +72,21 @@ export class ReceivePiece {
   );
   protected readonly isNew = computed(() => this.typed().productId === '');
   protected readonly sending = new Sending();
+  /** What was found of the bar code, or done last. */
+  protected readonly told = signal('');
   protected readonly range = {
     diameter: { min: 0.04, max: 3 },
     strength: { min: 0.1, max: 500 },
     length: { min: 1, max: 100_000 },
   } as const;
+
+  constructor() {
+    const free = inject(Keyboard).takeScans((code) => {
+      this.controls.packCode.setValue(code);
+      this.lookUp();
+    });
+    inject(DestroyRef).onDestroy(free);
+  }
 
   /** What is still to be typed; empty when the piece can be taken on. */
   protected readonly missing = computed(() => {
@@ -98,8 +121,44 @@ export class ReceivePiece {
       lengthMm,
       fromReel: typed.kind === 'salvage' && typed.fromReel.trim() ? typed.fromReel : null,
       ...this.facts.read(),
+      packCode: typed.packCode.trim() || null,
     };
-    this.sending.send(this.api.call(api.receivePiece, { body }), (piece) => this.received.emit(piece));
+    this.sending.send(this.api.call(api.receivePiece, { body }), (piece) => {
+      if (body.packCode === null) this.received.emit(piece);
+      else this.nextPack(piece);
+    });
+  }
+
+  /** What a bar code stands for fills the form; one that is new here is kept with the piece it is typed for now. */
+  protected lookUp(): void {
+    const code = this.controls.packCode.value.trim();
+    if (code === '') return;
+    this.told.set('');
+    this.api.call(api.readPack, { params: { code } }).subscribe({
+      next: (pack) => {
+        this.fill(pack);
+        this.told.set(
+          `${pack.product.name}, ${this.units.length(pack.lengthMm / 1000)}: Enter puts it on the rack.`,
+        );
+      },
+      error: (error: unknown) => this.told.set(sentenceOf(error)),
+    });
+  }
+
+  private fill({ product, kind, place, lengthMm, nextCode, ...facts }: Pack): void {
+    const productId = String(product.id);
+    const length = this.units.length(lengthMm / 1000);
+    this.form.patchValue({ productId, kind, place, length, code: nextCode });
+    this.controls.facts.reset(factsForm(facts).getRawValue());
+    document.getElementById('piece-code')?.focus();
+  }
+
+  private nextPack(piece: Piece): void {
+    this.stored.emit(piece);
+    this.form.patchValue({ packCode: '', code: '' });
+    this.told.set(`${piece.code} is on the rack. Scan the next one.`);
+    this.products.reload();
+    document.getElementById('pack-code')?.focus();
   }
 
   private read(field: 'diameter' | 'strength' | 'length', dimension: Dimension): number | null {

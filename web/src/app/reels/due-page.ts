@@ -11,7 +11,8 @@ import { SmallSection } from '../drawing/small-section';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
-import { TextField } from '../ui/text-field';
+import { UNREAD } from '../ui/read-when';
+import { WhenField } from '../ui/when-field';
 import { dayText } from '../ui/day-text';
 import { dueWords } from './record-words';
 import { ReelsTabs } from './reels-tabs';
@@ -19,12 +20,12 @@ import { ReelsTabs } from './reels-tabs';
 /** Whose line is due, the latest first, and the text for its customer. */
 @Component({
   selector: 'ys-due-page',
-  imports: [LoadState, ReelsTabs, RouterLink, SmallSection, TextField],
+  imports: [LoadState, ReelsTabs, RouterLink, SmallSection, WhenField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ys-reels-tabs />
     <div class="flex flex-wrap items-end gap-3 py-3">
-      <ys-text-field class="w-48" label="Due by" type="date" [control]="form.controls.by" />
+      <ys-when-field class="w-48" label="Due by" [control]="form.controls.by" />
       <button type="button" class="plain" (click)="ask()">Show them</button>
       <label class="ml-auto flex min-h-11 items-center gap-2">
         <input type="checkbox" class="size-5" [checked]="told()" (change)="told.set(!told()); ask()" />
@@ -142,7 +143,7 @@ export class DuePage {
   }
 
   protected ask(): void {
-    this.rows.reload();
+    if (!this.form.getRawValue().by.startsWith(UNREAD)) this.rows.reload();
   }
 
   protected look(row: DueRow): void {

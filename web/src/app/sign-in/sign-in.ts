@@ -7,6 +7,8 @@ import { catchError, finalize, of, switchMap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
+import { WalkGuide } from '../help/walk-guide.service';
+import { WALKS, type Walk } from '../help/walks';
 import { BringShop } from './bring-shop';
 
 type Sheet = SignInSheet | { readonly away: string };
@@ -23,6 +25,9 @@ export class SignIn {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
+
+  private readonly guide = inject(WalkGuide);
+  protected readonly walks = WALKS;
 
   /** Where to go afterwards. */
   readonly to = input<string>();
@@ -53,8 +58,22 @@ export class SignIn {
     this.form.patchValue({ name, ...(passcode === undefined ? {} : { passcode }) });
   }
 
+  /** A walk is tried by a technician of the demo. */
+  protected tryOut(walk: Walk): void {
+    const sheet = this.known();
+    const somebody = sheet?.people.find(({ role }) => role === 'technician')?.name;
+    const person = sheet?.demo?.people.find(({ name }) => name === somebody);
+    if (!person) return;
+    this.choose(person.name, person.passcode);
+    this.signIn(() => this.guide.begin(walk));
+  }
+
   protected submit(event: Event): void {
     event.preventDefault();
+    this.signIn(() => void this.router.navigateByUrl(this.to() ?? '/bags'));
+  }
+
+  private signIn(then: () => void): void {
     const { name, passcode } = this.form.getRawValue();
     this.problem.set('');
     this.busy.set(true);
@@ -67,7 +86,7 @@ export class SignIn {
         finalize(() => this.busy.set(false)),
       )
       .subscribe({
-        next: () => void this.router.navigateByUrl(this.to() ?? '/bags'),
+        next: then,
         error: (error: unknown) => this.problem.set(sentenceOf(error)),
       });
   }

@@ -28,7 +28,7 @@ export class TextField {
   readonly control = input.required<FormControl<string>>();
   readonly label = input.required<string>();
   readonly placeholder = input('');
-  readonly type = input<'text' | 'date' | 'color' | 'password'>('text');
+  readonly type = input<'text' | 'color' | 'password'>('text');
   /** A code people say, shown in capitals. */
   readonly code = input(false);
   readonly problem = input('');

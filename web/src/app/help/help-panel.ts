@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { useKeys } from '../keyboard/keyboard.service';
+import { helpFor } from './screen-help';
+import { WalkGuide } from './walk-guide.service';
+import { WALKS, type Walk } from './walks';
+
+/** What the screen is for, and the walks that can be begun. */
+@Component({
+  selector: 'ys-help-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <aside
+      class="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-2 border-b-3 border-ink bg-card px-5 py-3 max-md:px-3 print:hidden"
+      aria-label="What this screen is for"
+      data-test="screen-help"
+    >
+      <p class="max-w-[70ch] grow basis-96">{{ says() }}</p>
+      <div class="flex flex-wrap gap-2" role="group" aria-label="Show me how">
+        @for (walk of walks; track walk.id) {
+          <button type="button" class="plain" (click)="begin(walk)">{{ guide.nameOf(walk) }}</button>
+        }
+        <button type="button" class="plain" (click)="closed.emit()">
+          Close <span class="key">Esc</span>
+        </button>
+      </div>
+    </aside>
+  `,
+  host: { class: 'contents' },
+})
+export class HelpPanel {
+  protected readonly guide = inject(WalkGuide);
+  protected readonly walks = WALKS;
+
+  readonly url = input.required<string>();
+  readonly closed = output();
+  protected readonly says = computed(() => helpFor(this.url()));
+
+  constructor() {
+    useKeys({ Escape: () => this.closed.emit() });
+  }
+
+  protected begin(walk: Walk): void {
+    this.closed.emit();
+    this.guide.begin(walk);
+  }
+}

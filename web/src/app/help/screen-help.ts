@@ -1,0 +1,145 @@
+/** What a screen is for, in two sentences, by the form of its address. */
+export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
+  [
+    /^\/sign-in/,
+    'Choose your name and type your passcode: what you do from here on is written down as yours. Whoever works here without a name asks a manager for one, under House, People.',
+  ],
+  [
+    /^\/bags$/,
+    'Every bag that is in the shop, the one promised soonest first, each reel drawn with what is to go on it. Open a bag to see its plan, take a reel to the bench or hand it back; book a new one in with N.',
+  ],
+  [
+    /^\/bags\/new/,
+    'Books in what a customer hands over: who it is, which reels, and which line each of them gets. The plan beside it follows every key, and nothing is promised until you book the bag in.',
+  ],
+  [
+    /^\/bags\/question/,
+    'Answers “how much goes on?” at the counter, without a customer and without taking anything from the rack. Nothing of it is kept unless you go on and book it in.',
+  ],
+  [
+    /^\/bags\/messages/,
+    'The texts for customers whose reels are ready or whose line is due, in the house’s own words. Read one, change it where it does not fit, send it your own way and mark it as sent.',
+  ],
+  [
+    /^\/bags\/\d+\/reel\//,
+    'Plans one reel of a bag again: another line, another length, another gap. What was promised off the rack before is free as soon as you keep the new plan.',
+  ],
+  [
+    /^\/bags\/\d+/,
+    'One bag: its reels, what is to go on each and from which piece, and how far they are. From here a reel goes to the bench, a tag goes on paper and the bag goes back to its owner.',
+  ],
+  [
+    /^\/bench\/walks/,
+    'For counter reels that stand at their walk: take this page along, walk to the marks with all of them and type what each counter shows. It works out of reach of the shop and sends what you typed once you are back.',
+  ],
+  [
+    /^\/bench\/\d+/,
+    'One reel from empty to filled, step by step: the big number is what is left to wind, Space counts and Enter ends a step. Leave it whenever you like, it goes on where it stands, at this bench or at another.',
+  ],
+  [
+    /^\/bench/,
+    'What is on a bench now and what waits, in the order it was promised. Say once at which bench this machine stands, then take up the next reel from here.',
+  ],
+  [
+    /^\/rack\/tubs/,
+    'Which pieces soak, since when, and when they may come out. Put a piece into a tub or take it out here, and the bench knows.',
+  ],
+  [
+    /^\/rack\/recycling/,
+    'Old line by weight and by tubes, for each of the bins that are collected apart. Write down what goes in, weighed with its container or without.',
+  ],
+  [
+    /^\/rack\/order/,
+    'What runs out first at the use of the last weeks, with what is promised already taken into account. Beside each line stands what its metre costs in each size that was bought.',
+  ],
+  [
+    /^\/rack\/files/,
+    'Brings pieces, lines and moves in from a spreadsheet’s file, and takes them out as one. A file is read and shown row by row first; nothing is imported until you say so.',
+  ],
+  [
+    /^\/rack/,
+    'Every piece of line in the shop as a length rule: what is left on it, what is promised off it, what is free. Receive a new one, weigh or count one that is doubted, and let go of what is too short.',
+  ],
+  [
+    /^\/reels\/book/,
+    'What the shop knows of each kind of reel: what was wound on it, with what gap, and what its spool is believed to hold. Book one “as before” from here, and put together two names for one kind.',
+  ],
+  [
+    /^\/reels\/due/,
+    'Line that has been on for as long, or on as many trips, as the house allows. Tell its owner, say that it was turned end for end, or book it in again.',
+  ],
+  [
+    /^\/reels\/comebacks/,
+    'Reels that came back with a complaint: what the customer saw, what was found and what was done. Those that nobody has looked into yet come first.',
+  ],
+  [
+    /^\/reels\/got/,
+    'Which reels got this line, lot or piece, and on which of them it lies still. Use it when a lot turns out to be bad.',
+  ],
+  [
+    /^\/reels\/customer\//,
+    'A customer’s reels, what is on each and what is due, what they like and their own line that is kept here. A bag for them is booked in from here.',
+  ],
+  [
+    /^\/reels\/set\//,
+    'Counter reels that are fished together, side by side: whether they show the same for the same length of line. Leave one out that belongs to another set.',
+  ],
+  [
+    /^\/reels\/[^/?]+\/counter/,
+    'The table of one counter: what it shows for how much line is truly out. Print it and hang it on the reel.',
+  ],
+  [
+    /^\/reels\/[^/?]+/,
+    'Everything that was ever wound on this reel: each layer with its piece and length, the gap, the counter, who did what. A wrong entry is put right here, and both versions are kept.',
+  ],
+  [
+    /^\/reels/,
+    'One box finds any reel, customer, line, lot, note, bag or day. Scan a tag anywhere in the program and you land on its reel.',
+  ],
+  [
+    /^\/house\/rules/,
+    'How this shop works where people disagree, with the reasons on both sides. Before a change is kept it shows what it does to each reel that waits.',
+  ],
+  [
+    /^\/house\/exceptions/,
+    'Where a line, a customer or a reel is treated in another way than the house does it. The narrowest one counts: reel before customer before line.',
+  ],
+  [
+    /^\/house\/benches/,
+    'The benches, how much room each has, and the counters and meters that stand on them. A counter set up here counts for whatever reel is on its bench.',
+  ],
+  [
+    /^\/house\/people/,
+    'Who works here, as technician or manager, and their passcodes. Whoever leaves keeps their name in every record.',
+  ],
+  [
+    /^\/house\/access/,
+    'Which devices are signed in, and what was tried and done that matters for safety. Sign out a device that was lost from here.',
+  ],
+  [
+    /^\/house\/shop/,
+    'The shop’s name and time zone, what a cut loses, units, prices and the words of its messages. What stands here is on every page of paper.',
+  ],
+  [
+    /^\/house\/cautions/,
+    'Cautions as the bench shows them, in the shop’s own words where it has them. Local codes, licensed practice and the maker’s instructions come before any of them.',
+  ],
+  [
+    /^\/house\/files/,
+    'The whole shop as one file to keep elsewhere, the calendar of what is promised, and records in open formats. Whoever has one of these files can read it, so keep them well.',
+  ],
+  [
+    /^\/house\/changes/,
+    'Every change to the house’s rules, with what was before and who made it. A change is taken back where it was made.',
+  ],
+  [
+    /^\/paper\//,
+    'What will be printed, as it will look on paper. Choose the size, look at it, then print it or send it to the label printer.',
+  ],
+];
+
+/** What the screen at an address is for; empty where there is no such screen. */
+export function helpFor(url: string): string {
+  const path = url.split(/[?#]/)[0] ?? '';
+  return SCREEN_HELP.find(([at]) => at.test(path))?.[1] ?? '';
+}

@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { DemoService } from '../data/demo.service';
+import { WalkGuide } from './walk-guide.service';
+
+/** The step of a walk that is to be done now, above the screen it is done on. */
+@Component({
+  selector: 'ys-walk-strip',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (guide.walk(); as walk) {
+      <aside
+        class="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b-3 border-join bg-card px-5 py-1.5 max-md:px-3 print:hidden"
+        [attr.aria-label]="guide.name()"
+      >
+        <p class="min-w-0 grow basis-96" role="status" data-test="walk-step">
+          @if (guide.step(); as step) {
+            <b class="text-join">{{ guide.name() }}, {{ guide.at() + 1 }} of {{ walk.steps.length }}.</b>
+            {{ step.say }}
+            @if (step.demo && demo.isDemo()) {
+              <span class="font-bold">{{ step.demo }}</span>
+            }
+          } @else {
+            <b class="text-pass">{{ guide.name() }}: done.</b> {{ walk.end }}
+          }
+        </p>
+        @if (guide.step(); as step) {
+          @if (!here()) {
+            <a class="plain" [routerLink]="step.way">Take me there</a>
+          }
+          @if (step.turns && demo.counterPanel()) {
+            <a class="plain" target="_blank" rel="noopener" [href]="demo.counterPanel()"
+              >Open the simulated counter</a
+            >
+          }
+          <button type="button" class="plain" (click)="guide.next()">Skip this step</button>
+        }
+        <button type="button" class="plain" (click)="guide.leave()">
+          {{ guide.step() ? 'Leave the walk' : 'Close' }}
+        </button>
+      </aside>
+    }
+  `,
+  host: { class: 'contents' },
+})
+export class WalkStrip {
+  protected readonly guide = inject(WalkGuide);
+  protected readonly demo = inject(DemoService);
+
+  /** The address of the screen below. */
+  readonly url = input.required<string>();
+
+  protected readonly here = computed(
+    () => this.guide.step()?.at.test(this.url().split(/[?#]/)[0] ?? '') ?? true,
+  );
+}

@@ -1,0 +1,84 @@
+import { DateTime } from 'luxon';
+
+/** How a day is told and typed here, and a moment: 27 Nov 2031, 16:00. */
+export const DAY_FORM = 'd LLL yyyy';
+export const MOMENT_FORM = 'd LLL yyyy, H:mm';
+
+/** Stands before what was typed and could not be read. */
+export const UNREAD = '?';
+
+/** Days as people type them; those without a year mean the nearest one. */
+const WITH_YEAR = [
+  ...['d LLL yyyy', 'd LLLL yyyy', 'LLL d yyyy', 'LLLL d yyyy', 'd.M.yyyy', 'd/M/yyyy', 'd-M-yyyy'],
+  'yyyy-MM-dd',
+];
+const WITHOUT_YEAR = ['d LLL', 'd LLLL', 'LLL d', 'LLLL d', 'd.M.', 'd.M', 'd/M'];
+const WORDS: Readonly<Record<string, number>> = { yesterday: -1, today: 0, tomorrow: 1 };
+const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+const LONG_WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const;
+/** A day that says its weekday too: which it is, the date says. */
+const NAMED = /^(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?\.?,? (?=\d)/i;
+/** A day without its year further back than this is meant to come. */
+const BACK_MONTHS = 3;
+const CLOCK = /^(?:(.*?)[\s,T]+)?(?:at\s+)?(\d{1,2})(?:[:.](\d{2}))?\s*(am|pm)?$/i;
+
+/**
+ * A day as it is typed: 27 Nov 2031, 27.11., 2031-11-27, fri, tomorrow. In the zone of `now`, at the beginning of the day.
+ *
+ * @returns null where it is none
+ */
+export function readDay(typed: string, now: DateTime): DateTime | null {
+  const text = typed
+    .trim()
+    .replaceAll(/\s+/g, ' ')
+    .replace(/,$/, '')
+    .replace(/(\d)(?:st|nd|rd|th)\b/i, '$1');
+  const word = text.toLowerCase();
+  const today = now.startOf('day');
+  const days = WORDS[word];
+  if (days !== undefined) return today.plus({ days });
+  const weekday = [WEEKDAYS, LONG_WEEKDAYS]
+    .map((names) => names.findIndex((name) => name === word))
+    .find((at) => at >= 0);
+  // The next of its name; today's own name is today.
+  if (weekday !== undefined) return today.plus({ days: (weekday + 8 - today.weekday) % 7 });
+  const named = text.replace(NAMED, '').replace(/^(\d+ [a-z]+),/i, '$1');
+  const zone = { zone: now.zone, locale: 'en' };
+  for (const form of WITH_YEAR) {
+    const day = DateTime.fromFormat(named, form, zone);
+    if (day.isValid) return day;
+  }
+  for (const form of WITHOUT_YEAR) {
+    const day = DateTime.fromFormat(`${named} ${String(now.year)}`, `${form} yyyy`, zone);
+    if (day.isValid) return day < today.minus({ months: BACK_MONTHS }) ? day.plus({ years: 1 }) : day;
+  }
+  return null;
+}
+
+/**
+ * A moment as it is typed: a day with a time, or a time alone, which is today's. A day alone is at the usual hour.
+ *
+ * @param usualHour of the day, where none is typed
+ * @returns null where it is none
+ */
+export function readMoment(typed: string, now: DateTime, usualHour: number): DateTime | null {
+  const iso = /^\d{4}-\d\d-\d\dT/.test(typed.trim())
+    ? DateTime.fromISO(typed.trim(), { zone: now.zone })
+    : null;
+  if (iso?.isValid) return iso;
+  const day = readDay(typed, now);
+  if (day) return day.set({ hour: usualHour });
+  const clock = CLOCK.exec(typed.trim());
+  if (!clock) return null;
+  const [, before, hours, minutes, half] = clock;
+  const on = before === undefined ? now.startOf('day') : readDay(before, now);
+  const hour = hourOf(Number(hours), half?.toLowerCase());
+  const minute = Number(minutes ?? 0);
+  return on && hour !== null && minute < 60 ? on.set({ hour, minute }) : null;
+}
+
+function hourOf(hour: number, half: string | undefined): number | null {
+  if (half === undefined) return hour < 24 ? hour : null;
+  if (hour < 1 || hour > 12) return null;
+  return (hour % 12) + (half === 'pm' ? 12 : 0);
+}
