@@ -18,6 +18,7 @@ live(async () => {
   atEnd(lock.release);
   await prepare();
   makeFolder(join(folder, 'logs'));
+  makeFolder(join(folder, 'inbox'));
   const outside = process.env.YARD_SPOOL_DATABASE;
   const { address, schemaAddress } = outside
     ? { address: outside, schemaAddress: process.env.YARD_SPOOL_SCHEMA_DATABASE }
@@ -29,6 +30,7 @@ live(async () => {
       schema: schemaAddress,
       lan,
       log: join(folder, 'logs', 'server.log'),
+      inbox: join(folder, 'inbox'),
       tell: say,
     }),
   );

@@ -17,7 +17,7 @@ export {
 } from './people';
 export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit';
 export type { Network } from './network';
-export { isTheirName } from './passcode';
+export { isTheirName, LEAST_PASSCODE } from './passcode';
 export { COUNTED, type Bench, type Device, type NewBench } from './benches';
 export { counterOf, meterOf, type CounterAtBench } from './counter-of-bench';
 export { exceptionsFor, type NewException, type Exception, type ExceptionFacts } from './exceptions';
@@ -61,6 +61,9 @@ export type { Soak, Tub } from './tubs';
 export { STREAMS, streamOf, type NewRecycling, type RecyclingBook } from './recycling';
 export type { ReorderLine } from './reorder';
 export {
+  isWaitingName,
+  MOST_FILE_BYTES,
+  type WaitingFile,
   FILE_COLUMNS,
   FILE_FORMATS,
   MOST_ROWS,

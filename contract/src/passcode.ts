@@ -18,9 +18,12 @@ const isARun = (text: string): boolean => {
   return [0, 1, -1].some((step) => steps.every((one) => one === step));
 };
 
+/** The fewest characters of a passcode. */
+export const LEAST_PASSCODE = 6;
+
 export const PasscodeSchema = v.pipe(
   v.string(),
-  v.minLength(6, 'A passcode has at least 6 characters.'),
+  v.minLength(LEAST_PASSCODE, `A passcode has at least ${String(LEAST_PASSCODE)} characters.`),
   v.maxLength(64, 'A passcode has at most 64 characters.'),
   v.check(
     (passcode) => !COMMONEST.has(passcode.toLowerCase()) && !isARun(passcode),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { text } from './basics';
+import { InstantSchema, text } from './basics';
 
 /** What can be imported to and exported from the rack. */
 export const RACK_FILES = ['products', 'pieces', 'ledger', 'reels'] as const;
@@ -43,6 +43,19 @@ export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
 /** The most rows a file may hold. */
 export const MOST_ROWS = 20_000;
 
+/** A file that waits in the shop's inbox folder: its name, and nothing that leads elsewhere. */
+const WaitingNameSchema = v.pipe(
+  v.string(),
+  v.regex(/^[\p{L}\p{N}_][\p{L}\p{N} _().-]{0,100}\.(?:csv|json)$/iu, 'There is no such file.'),
+);
+export const isWaitingName = (name: string): boolean => v.is(WaitingNameSchema, name);
+export const byFileName = v.object({ name: WaitingNameSchema });
+
+/** A file somebody put into the inbox folder, to be imported. */
+export const WaitingFileSchema = v.object({ name: v.string(), bytes: v.number(), at: InstantSchema });
+export type WaitingFile = v.InferOutput<typeof WaitingFileSchema>;
+export const WaitingBytesSchema = v.object({ base64: v.string() });
+
 export const ExportRackSchema = v.object({
   what: v.picklist(RACK_FILES, 'Say what to export: products, pieces, ledger or reels.'),
   format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
@@ -50,6 +63,7 @@ export const ExportRackSchema = v.object({
 
 /** The most a file may be, as it travels: four characters for three bytes. */
 const MOST_BASE64 = 4_000_000;
+export const MOST_FILE_BYTES = (MOST_BASE64 / 4) * 3;
 
 /** One class of signs, however long: a pattern of groups would not get to the end of a large file. */
 const isBase64 = (text: string): boolean => text.length % 4 === 0 && /^[A-Za-z0-9+/]*={0,2}$/.test(text);

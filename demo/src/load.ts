@@ -30,6 +30,7 @@ import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
 import { liveRackDays } from './rack-days';
 import { MORE_PIECES } from './seasons/rack';
+import { writeDue } from './seasons/due';
 import { bookWeek } from './seasons/week';
 import { writeSeasons } from './seasons/write';
 import { addBenches, nameShop, settleHouse, type BenchDevices } from './house-days';
@@ -83,6 +84,7 @@ export async function loadDemo(
     // A boat's counter waits for its walk; on the second bench, whose counter can be turned, nothing is done yet.
     const [counter, newest] = [byLabel(waiting, 'counter'), waiting.at(-1)];
     if (counter) await fill(context, technician, clock, counter, 'counter');
+    await writeDue(context, technician);
     if (newest) await startRun(context, technician, newest.id, SECOND_BENCH_ID);
   }
   await liveRackDays(context, technician, clock, today, products);

@@ -1,6 +1,6 @@
 // Loads the demo, as whoever started it says: `seasons`, with two seasons behind it; `small`; or `kept`, as it was loaded
 // before, where only its devices stand elsewhere. Is told where the database is and where the devices are once they are;
-// tells who works there and the reels that wait, as they truly are.
+// tells who works there, the reels that wait, as they truly are, and a file that waits to be imported.
 import { connect, migrateAt, untilItAnswers } from '@yard-spool/server';
 import type { BenchDevices } from './house-days';
 import { loadDemo } from './load';
@@ -9,6 +9,7 @@ import { inWorker } from './seasons/in-worker';
 import { makeSeasons } from './seasons/make';
 import { reelsToMount } from './reels-to-mount';
 import { DEMO_PEOPLE } from './people';
+import { DELIVERY } from './delivery';
 
 interface Where {
   readonly address: string;
@@ -34,5 +35,6 @@ await sequelize.close();
 process.send?.({
   people: DEMO_PEOPLE.map(({ name, passcode }) => ({ name, passcode })),
   reels: reelsToMount(),
+  waiting: DELIVERY,
 });
 process.disconnect();

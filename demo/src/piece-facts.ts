@@ -9,7 +9,12 @@ const SPOOLS = {
 } as const;
 
 /** Facts of one piece; salvage was new two springs ago, as far as anybody knows. */
-export const demoFacts = (code: string, kind: Piece['kind'], price: number | null): PieceFacts => ({
+export const demoFacts = (
+  code: string,
+  kind: Piece['kind'],
+  price: number | null,
+): PieceFacts & { readonly packCode: string | null } => ({
+  packCode: kind === 'pack' ? `2000000${code.slice(-3)}7` : null,
   lot: kind === 'salvage' ? '' : `L${code.slice(-3)}-7`,
   priceMinor: price === null ? null : Math.round(price * 100),
   ...SPOOLS[kind],

@@ -127,7 +127,7 @@ describe('files', () => {
     await choose('right.csv', `${HEAD}J-501,SN-20,bulk,Wall,300,280,,,,,,rolled,clockwise,\n`);
     await browser.text('All 1 rows of right.csv are right. Nothing is imported yet.', 'p');
     await browser.click('Import all 1');
-    await browser.text('Taken in: 1 rows', 'p');
+    await browser.text('Imported: 1 row', 'p');
     const piece = (await browser.api<Piece[]>('/pieces')).find(({ code }) => code === 'J-501');
     expect(piece).toMatchObject({ lengthMm: 280_000, receivedMm: 300_000 });
   });

@@ -37,6 +37,7 @@ const ConfigSchema = v.pipe(
         }),
       ),
     ),
+    YARD_SPOOL_INBOX: v.optional(v.string()),
     YARD_SPOOL_LOG_FILE: v.optional(v.string()),
     YARD_SPOOL_LOG: v.optional(v.picklist(['silent', 'error', 'warn', 'info', 'debug']), 'info'),
   }),
@@ -65,6 +66,8 @@ const ConfigSchema = v.pipe(
     demo: env.YARD_SPOOL_DEMO,
     /** Where the bench scale answers, over TCP. */
     scale: env.YARD_SPOOL_SCALE,
+    /** Folder whose files wait to be imported. */
+    inbox: env.YARD_SPOOL_INBOX,
     /** Where the log is kept; printed where none is named. */
     logFile: env.YARD_SPOOL_LOG_FILE,
     logLevel: env.YARD_SPOOL_LOG,

@@ -23,6 +23,8 @@ export interface ServerContext extends Reading {
   readonly bell: EventEmitter;
   /** Where the bench scale sends its readings from, where there is one. */
   readonly scaleAddress?: { readonly host: string; readonly port: number } | undefined;
+  /** Where files wait that somebody put there to be imported. */
+  readonly inboxFolder?: string | undefined;
   /** What one passcode costs to try. */
   readonly passcodeCost: ScryptCost;
 }
@@ -32,8 +34,9 @@ export function openContext(
   clock: Clock = systemClock,
   {
     scaleAddress,
+    inboxFolder,
     passcodeCost = TODAYS_COST,
-  }: Partial<Pick<ServerContext, 'scaleAddress' | 'passcodeCost'>> = {},
+  }: Partial<Pick<ServerContext, 'scaleAddress' | 'inboxFolder' | 'passcodeCost'>> = {},
 ): ServerContext {
   const models = defineModels(sequelize);
   return {
@@ -45,6 +48,6 @@ export function openContext(
       sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values } }),
     states: new Map(),
     bell: new EventEmitter().setMaxListeners(0),
-    ...{ scaleAddress, passcodeCost },
+    ...{ scaleAddress, inboxFolder, passcodeCost },
   };
 }

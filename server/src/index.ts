@@ -1,6 +1,7 @@
 export { createApp } from './app';
 export { readBag } from './bags/bags';
 export { bookBag } from './bags/book-bag';
+export { addMessage } from './messages/messages';
 export { moveJob } from './bags/change-bag';
 export { appendEvents } from './bench/append-events';
 export { closeRun } from './bench/close-run';

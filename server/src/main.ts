@@ -58,7 +58,9 @@ try {
   await untilItAnswers(sequelize);
   const steps = await migrateAt(config.schemaDatabase);
   if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
-  const context = openContext(sequelize, undefined, { scaleAddress: config.scale });
+  const context = openContext(sequelize, undefined, {
+    ...{ scaleAddress: config.scale, inboxFolder: config.inbox },
+  });
   await takeWords(context);
   counters = await BenchCounters.open(context);
   server.on(

@@ -8,7 +8,7 @@ import { Told } from './progress.mjs';
  *   address: string, schemaAddress: string,
  *   devices: { counter: string, meter: string, printer: string },
  * }} Where the database and the devices of the demo are
- * @typedef {{ people: { name: string, passcode: string }[], reels: object[] }} Loaded
+ * @typedef {{ people: { name: string, passcode: string }[], reels: object[], waiting: { name: string, text: string } }} Loaded
  */
 
 /**

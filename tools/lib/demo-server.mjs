@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { bundle } from './bundle.mjs';
 import { beginLoading } from './demo-loader.mjs';
@@ -38,7 +38,7 @@ export async function startDemoServer(folder, options = {}) {
   atEnd(() => database.stop());
   const { scale, counter, printer } = await standIns;
   const where = { counter: counter.address, meter: counter.meter, printer: printer.address };
-  const { people, reels } = await step(
+  const { people, reels, waiting } = await step(
     again ? 'Setting up the demo as it was kept' : 'Loading the demo scenario',
     () => load({ address: database.address, schemaAddress: database.schemaAddress, devices: where }),
   );
@@ -48,6 +48,10 @@ export async function startDemoServer(folder, options = {}) {
     database = await startDatabase(join(folder, 'database'), { durable: false });
   }
   const { address, schemaAddress } = database;
+  const inbox = join(folder, 'inbox');
+  rmSync(inbox, { recursive: true, force: true });
+  mkdirSync(inbox);
+  writeFileSync(join(inbox, waiting.name), waiting.text);
   const list = encodeURIComponent(JSON.stringify(reels));
   await fetch(`${counter.panel}/reels?list=${list}`, { method: 'POST' });
   const server = await step('Starting the server', () =>
@@ -55,6 +59,7 @@ export async function startDemoServer(folder, options = {}) {
       database: address,
       schema: schemaAddress,
       log,
+      inbox,
       demo: { people, counterPanel: counter.panel },
       scale: scale.address,
       ...options,

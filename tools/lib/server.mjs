@@ -14,7 +14,7 @@ const SERVER = { main: 'server/src/main.ts', boot: 'server/src/work/worker.ts' }
 
 /**
  * @typedef {{
- *   database: string, schema?: string | undefined, log: string, demo?: unknown, scale?: string, port?: number,
+ *   database: string, schema?: string | undefined, log: string, inbox?: string, demo?: unknown, scale?: string, port?: number,
  *   elsewhere?: boolean, lan?: { names: string[], cert: string, key: string, fingerprint: string } | null, tell?: (line: string) => void,
  * }} ServerOptions elsewhere: whether a usual port that is taken is passed over for a free one. What a page keeps in the
  *   browser belongs to its address, so a shop's own server never moves by itself.
@@ -59,7 +59,7 @@ export async function startServer(options) {
  * @param {number} port
  * @returns {Promise<{ child: import('node:child_process').ChildProcess, port: number, ended: Promise<unknown> }>}
  */
-function launch(program, { database, schema, log, demo, scale, lan }, port) {
+function launch(program, { database, schema, log, inbox, demo, scale, lan }, port) {
   const child = fork(program, {
     cwd: ROOT,
     // Where something goes wrong the log names the source's lines.
@@ -76,6 +76,7 @@ function launch(program, { database, schema, log, demo, scale, lan }, port) {
       YARD_SPOOL_WEB: WEB_BUILD,
       YARD_SPOOL_LOG_FILE: log,
       ...(lan ? onTheNetwork(lan) : {}),
+      ...(inbox ? { YARD_SPOOL_INBOX: inbox } : {}),
       ...(scale ? { YARD_SPOOL_SCALE: scale } : {}),
       ...(demo ? { YARD_SPOOL_DEMO: JSON.stringify(demo) } : {}),
     },

@@ -17,7 +17,14 @@ import {
   WeighPieceSchema,
   WriteOffSchema,
 } from '../rack';
-import { ExportRackSchema, ImportRackSchema, ImportResultSchema } from '../rack-files';
+import {
+  byFileName,
+  ExportRackSchema,
+  ImportRackSchema,
+  ImportResultSchema,
+  WaitingBytesSchema,
+  WaitingFileSchema,
+} from '../rack-files';
 import { pageOf } from '../pages';
 import { NewRecyclingSchema, RecyclingBookSchema } from '../recycling';
 import { ReorderSchema } from '../reorder';
@@ -75,6 +82,10 @@ export const rackApi = {
   readRecycling: route('GET', '/recycling', { reply: RecyclingBookSchema }),
   recycle: route('POST', '/recycling', { body: NewRecyclingSchema, reply: RecyclingBookSchema }),
   readReorder: route('GET', '/reorder', { reply: ReorderSchema }),
+  /** Files in the shop's inbox folder, the latest first; one of them; and one that was imported out of the way. */
+  listWaitingFiles: route('GET', '/inbox', { reply: v.array(WaitingFileSchema) }),
+  readWaitingFile: route('GET', '/inbox/:name', { params: byFileName, reply: WaitingBytesSchema }),
+  putAwayFile: route('POST', '/inbox/:name/done', { params: byFileName, reply: NothingSchema }),
   importRack: route('POST', '/rack-files', { body: ImportRackSchema, reply: ImportResultSchema }),
 } as const;
 

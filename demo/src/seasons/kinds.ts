@@ -97,7 +97,7 @@ export const SEASON_KINDS: readonly SeasonKind[] = [
     ...{ ratings: [[480, 0.8]], lip: 98, arbor: 52, width: 58, backing: 'SN-40' },
     mains: [
       ['HB-50', 420],
-      ['HB-70', 300],
+      ['HB-70', 220],
     ],
     topShot: ['AN-90', 60],
   },

@@ -1,5 +1,6 @@
-import type { LineCode } from '../lines';
+import { DEMO_PIECES, type LineCode } from '../lines';
 import type { Dice } from './dice';
+import { MORE_PIECES } from './rack';
 
 /** Metres a bulk spool of the seasons came with, and how long before its first cut it came. */
 const BULK_MM = 3_000_000;
@@ -67,7 +68,7 @@ export class Pieces {
         ...{ kind: last ? ('bulk' as const) : ('remnant' as const), place: gone ? '' : place, opened: true },
         ...{ lengthMm: gone ? 0 : piece.left, lot: `L${String(300 + piece.id)}-${String(piece.id % 9)}` },
         ...{ writtenOff: gone, wound: 'rolled' as const, leaves: 'clockwise' as const },
-        priceMinor: last ? 2000 + 100 * (piece.id % 30) : null,
+        priceMinor: last ? priceOf(piece.line) : null,
       };
     });
   }
@@ -101,3 +102,13 @@ export class Pieces {
     });
   }
 }
+
+/** What a bulk spool of a line came for: a little less a metre than the one the shop has of it now. */
+function priceOf(line: LineCode): number | null {
+  const now = [...DEMO_PIECES, ...MORE_PIECES].find(([, code, , kind]) => code === line && kind === 'bulk');
+  const [, , metres, , , price] = now ?? [];
+  return metres === undefined || typeof price !== 'number'
+    ? null
+    : Math.round((100 * CHEAPER * price * BULK_MM) / (1000 * metres));
+}
+const CHEAPER = 0.94;

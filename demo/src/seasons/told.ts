@@ -1,10 +1,12 @@
 import type { Comeback, Person } from '@yard-spool/contract';
 import type { Dice } from './dice';
+import type { SeasonKind } from './kinds';
 
 interface Filled {
   readonly id: number;
   readonly at: Date;
   readonly by: Person;
+  readonly reel: { readonly kind: Pick<SeasonKind, 'type'> };
 }
 
 const DAY_MS = 86_400_000;
@@ -33,18 +35,27 @@ const CAME_BACK: readonly [Told, ...Told[]] = [
     ...{ complaint: 'breaks', saw: 'broke at the join', cause: 'our-choice' },
     ...{ found: 'join within reach of a cast', did: 'more main, join deeper' },
   },
-  { complaint: 'counter', saw: 'counter four short at the ledge', cause: null, found: '', did: '' },
 ];
+/** Of a counter reel. */
+const COUNTER: Told = {
+  ...{ complaint: 'counter', saw: 'counter four short at the ledge', cause: 'the-line' },
+  ...{ found: 'line swapped aboard for a thicker one', did: 'matched again' },
+};
+const NOT_LOOKED_INTO = { cause: null, found: '', did: '' } as const;
 
 /** What came back with a complaint, some weeks after its fill; the latest is not looked into yet. */
-export const comebackRows = (fills: readonly Filled[], today: Date) =>
-  fills
+export const comebackRows = (fills: readonly Filled[], today: Date) => {
+  const rows = fills
     .filter(({ id }) => id % ONE_IN === 3)
-    .map(({ id, at, by }, i) => {
-      const told = CAME_BACK[i % CAME_BACK.length] ?? CAME_BACK[0];
+    .map(({ id, at, by, reel }, i) => {
+      const told =
+        reel.kind.type === 'trolling' ? COUNTER : (CAME_BACK[i % CAME_BACK.length] ?? CAME_BACK[0]);
       const when = Math.min(at.getTime() + (9 + (id % 30)) * DAY_MS, today.getTime() - DAY_MS);
       return { ...told, fillId: id, at: new Date(when), byId: by.id };
     });
+  const latest = Math.max(...rows.map(({ at }) => at.getTime()));
+  return rows.map((row) => (row.at.getTime() === latest ? { ...row, ...NOT_LOOKED_INTO } : row));
+};
 
 /** Trips that were told at the counter, of some of the reels, by their last fill. */
 export const tripRows = (last: readonly Filled[], dice: Dice, today: Date) =>

@@ -11,6 +11,7 @@ import { receivePiece } from '../rack/receive';
 import { readReorder } from '../rack/reorder';
 import { exportRack } from '../rack-files/export-rack';
 import { importRack } from '../rack-files/import-rack';
+import { listWaitingFiles, putAwayFile, readWaitingFile } from '../rack-files/waiting-files';
 import { readRecycling, recycle } from '../recycling/recycling';
 import { readScale } from '../scale/scale';
 import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../tubs/tubs';
@@ -55,6 +56,9 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   serve(router, api.readRecycling, () => readRecycling(context));
   serve(router, api.recycle, ({ body, response }) => recycle(context, personOf(response), body));
   serve(router, api.readReorder, () => readReorder(context));
+  serve(router, api.listWaitingFiles, () => listWaitingFiles(context));
+  serve(router, api.readWaitingFile, ({ params }) => readWaitingFile(context, params.name));
+  serve(router, api.putAwayFile, ({ params }) => putAwayFile(context, params.name));
   serveFile(router, files.exportRack, async (query, request, response) => {
     await noteExport(context, request, response, `${query.what}, ${query.format}`);
     return exportRack(context, query);

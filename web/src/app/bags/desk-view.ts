@@ -5,6 +5,7 @@ import { PlanSide } from './plan-side';
 import { PlanView } from './plan-view';
 import { PlanningDesk } from './planning-desk';
 import { ReelEntry } from './reel-entry';
+import { WaysToSay } from './ways-to-say';
 
 /**
  * The planning desk as it is seen: what comes in on the left, the plan in the middle, its cuts on the right. What a
@@ -12,7 +13,7 @@ import { ReelEntry } from './reel-entry';
  */
 @Component({
   selector: 'ys-desk-view',
-  imports: [PlanSide, PlanView, ReelEntry],
+  imports: [PlanSide, PlanView, ReelEntry, WaysToSay],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section
@@ -52,6 +53,9 @@ import { ReelEntry } from './reel-entry';
                 : plan.next
             }}
           </p>
+          @if (plan.problems.length === 0 && desk.rack().length > 0) {
+            <ys-ways-to-say />
+          }
         }
       }
     </section>
@@ -73,7 +77,7 @@ import { ReelEntry } from './reel-entry';
   `,
   host: {
     class:
-      'grid min-h-full grid-cols-[316px_minmax(0,1fr)_330px] gap-4 p-4 px-5 max-lg:grid-cols-[300px_minmax(0,1fr)] max-md:grid-cols-1 lg:h-full',
+      'grid min-h-full grid-cols-[316px_minmax(0,1fr)_330px] gap-4 lg:max-xl:grid-cols-[300px_minmax(0,1fr)_280px] p-4 px-5 max-lg:grid-cols-[300px_minmax(0,1fr)] max-md:grid-cols-1 lg:h-full',
   },
 })
 export class DeskView {

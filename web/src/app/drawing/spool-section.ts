@@ -14,6 +14,9 @@ const BENCH: SectionBox = {
   mayBreak: true,
 };
 
+/** Below this width a section is drawn as on the bench, px. */
+const NARROW = 460;
+
 let sections = 0;
 
 /** The reel's spool cut open: layers to true scale, a depth rule from the lip, the join and the stop marked. */
@@ -39,7 +42,11 @@ export class SpoolSection {
     const usual = this.size() === 'plan' ? PLAN : BENCH;
     const { width, height } = this.measured() ?? usual;
     // A page that scrolls gives no height of its own.
-    return { ...usual, width: Math.max(240, width), height: height > 120 ? height : usual.height };
+    const place = { width: Math.max(240, width), height: height > 120 ? height : usual.height };
+    // Where there is little room the rear is broken off, rather than that layers become too thin to be told.
+    return width < NARROW
+      ? { ...usual, ...place, aside: BENCH.aside, mayBreak: true }
+      : { ...usual, ...place };
   });
   protected readonly lay = computed(() => layoutSection(this.view(), this.box()));
   protected readonly rule = computed(() => this.lay().right + (this.size() === 'plan' ? 52 : 40));

@@ -70,7 +70,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/reels\/comebacks/,
-    'Reels that came back with a complaint: what the customer saw, what was found and what was done. Those that nobody has looked into yet come first.',
+    'Reels that came back with a complaint: what the customer saw, what was found and what was done. Show only those that are not settled to see what is left to look into.',
   ],
   [
     /^\/reels\/got/,

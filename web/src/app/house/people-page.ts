@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, type Member, type PersonChange } from '@yard-spool/contract';
+import { LEAST_PASSCODE, api, type Member, type PersonChange } from '@yard-spool/contract';
 import { promisedText } from '../bags/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
@@ -14,8 +14,6 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { HouseTabs } from './house-tabs';
-
-const LEAST = 4;
 
 /** Who is here, what they may change, and their passcodes. */
 @Component({
@@ -54,10 +52,14 @@ export class PeoplePage {
   protected readonly addMissing = computed(() => {
     const { name, passcode } = this.addTyped();
     if (name.trim() === '') return 'Type their name.';
-    return passcode.length < LEAST ? `A passcode has at least ${String(LEAST)} characters.` : '';
+    return passcode.length < LEAST_PASSCODE
+      ? `A passcode has at least ${String(LEAST_PASSCODE)} characters.`
+      : '';
   });
   protected readonly ownMissing = computed(() =>
-    this.ownTyped().passcode.length < LEAST ? `A passcode has at least ${String(LEAST)} characters.` : '',
+    this.ownTyped().passcode.length < LEAST_PASSCODE
+      ? `A passcode has at least ${String(LEAST_PASSCODE)} characters.`
+      : '',
   );
 
   constructor() {

@@ -14,6 +14,10 @@ export const base64Of = (file: Blob): Promise<string> =>
     reader.readAsDataURL(file);
   });
 
+/** Bytes that came as base64. */
+export const bytesOf = (base64: string): Uint8Array<ArrayBuffer> =>
+  Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0));
+
 /** Hands a file to the browser to save. */
 export function saveFile({ name, bytes }: ArrivedFile): void {
   const link = document.createElement('a');

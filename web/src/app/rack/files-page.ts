@@ -1,12 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { api, FILE_COLUMNS, files, RACK_FILES, type ImportResult, type RackFile } from '@yard-spool/contract';
-import { from, switchMap } from 'rxjs';
+import {
+  api,
+  FILE_COLUMNS,
+  files,
+  RACK_FILES,
+  type ImportResult,
+  type RackFile,
+  type WaitingFile,
+} from '@yard-spool/contract';
+import { catchError, EMPTY, from, map, switchMap, tap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
+import { load } from '../data/loaded';
 import { Choice } from '../ui/choice';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
-import { base64Of, saveFile } from './file-bytes';
+import { momentText } from '../ui/day-text';
+import { base64Of, bytesOf, saveFile } from './file-bytes';
 import { RackTabs } from './rack-tabs';
 
 /** Products, pieces and ledger as open files, out and in; a file to import is looked at first. */
@@ -25,6 +35,12 @@ export class FilesPage {
   protected readonly what = text('pieces');
   private readonly chosenWhat = toSignal(this.what.valueChanges, { initialValue: 'pieces' });
   protected readonly columns = computed(() => FILE_COLUMNS[this.chosenWhat() as RackFile].join(', '));
+  /** Files in the shop's inbox folder. */
+  protected readonly inbox = load(() => this.api.call(api.listWaitingFiles));
+  /** The one of them that is looked at. */
+  private readonly waiting = signal<WaitingFile | null>(null);
+  protected readonly at = momentText;
+  protected readonly kilobytes = (bytes: number): string => `${(bytes / 1000).toFixed(1)} kB`;
   private readonly file = signal<File | null>(null);
   protected readonly name = computed(() => this.file()?.name ?? 'the file');
   protected readonly result = signal<ImportResult | null>(null);
@@ -33,7 +49,8 @@ export class FilesPage {
   protected readonly words = computed(() => {
     const found = this.result();
     if (!found) return '';
-    if (found.taken) return `Taken in: ${String(found.rows)} rows of ${this.name()}.`;
+    if (found.taken)
+      return `Imported: ${found.rows === 1 ? '1 row' : `${String(found.rows)} rows`} of ${this.name()}.`;
     if (found.errors.some(({ row }) => row === 0))
       return `${this.name()} cannot be read. Nothing was imported.`;
     if (found.wrongRows > 0)
@@ -48,7 +65,23 @@ export class FilesPage {
     });
   }
 
+  /** A file of the inbox is looked at as any other. */
+  protected open(waiting: WaitingFile): void {
+    this.waiting.set(waiting);
+    this.result.set(null);
+    const bytes = this.api.call(api.readWaitingFile, { params: { name: waiting.name } });
+    const file = bytes.pipe(map(({ base64 }) => new File([bytesOf(base64)], waiting.name)));
+    this.sending.send(
+      file.pipe(
+        tap((one) => this.file.set(one)),
+        switchMap(() => this.asked(true)),
+      ),
+      (result) => this.result.set(result),
+    );
+  }
+
   protected chosen(files: FileList | null): void {
+    this.waiting.set(null);
     this.file.set(files?.[0] ?? null);
     this.result.set(null);
     if (this.file()) this.send(true);
@@ -59,16 +92,34 @@ export class FilesPage {
   }
 
   protected send(preview: boolean): void {
-    const file = this.file();
-    if (!file) return;
+    if (!this.file()) return;
+    this.sending.send(this.asked(preview), (result) => {
+      this.result.set(result);
+      if (result.taken) this.putAway();
+    });
+  }
+
+  /** What was imported from the inbox does not wait any more. */
+  private putAway(): void {
+    const waiting = this.waiting();
+    if (!waiting) return;
+    this.waiting.set(null);
+    // It is imported, whether or not it can be moved away: then it goes on waiting, and its rows are refused as there.
+    this.api
+      .call(api.putAwayFile, { params: { name: waiting.name } })
+      .pipe(catchError(() => EMPTY))
+      .subscribe(() => this.inbox.reload());
+  }
+
+  private asked(preview: boolean): Observable<ImportResult> {
+    const file = this.file() ?? new File([], '');
     const what = this.what.value as RackFile;
     const format = file.name.toLowerCase().endsWith('.json') ? 'json' : 'csv';
-    const ask = from(base64Of(file)).pipe(
+    return from(base64Of(file)).pipe(
       switchMap((base64) =>
         this.api.call(api.importRack, { body: { what, format, name: file.name, base64, preview } }),
       ),
     );
-    this.sending.send(ask, (result) => this.result.set(result));
   }
 
   protected exportFile(what: RackFile, format: 'csv' | 'json'): void {

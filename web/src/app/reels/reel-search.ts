@@ -61,7 +61,10 @@ const AHEAD = 30;
                 <span></span>
               }
               <b>{{ reel.tag }}</b>
-              <span class="truncate font-semibold" [title]="reel.label">{{ reel.label }}</span>
+              <span class="min-w-0">
+                <span class="block truncate font-semibold" [title]="reel.label">{{ reel.label }}</span>
+                <span class="block truncate text-[13px] md:hidden">{{ reel.customer }}</span>
+              </span>
               <span class="truncate max-md:hidden" [title]="reel.customer">{{ reel.customer }}</span>
               <span class="text-mute max-md:hidden">{{
                 reel.filledAt ? 'filled ' + day(reel.filledAt) : 'not filled here yet'

@@ -42,7 +42,7 @@ const LOCAL = "yyyy-MM-dd'T'HH:mm";
         [class.entry-wrong]="wrong()"
         [attr.aria-invalid]="wrong() !== ''"
         [value]="shown()"
-        [placeholder]="placeholder()"
+        [placeholder]="placeholder() || example()"
         (input)="typed(field.value)"
         (blur)="typing.set(null)"
       />
@@ -118,6 +118,8 @@ const LOCAL = "yyyy-MM-dd'T'HH:mm";
 export class WhenField {
   readonly control = input.required<FormControl<string>>();
   readonly label = input.required<string>();
+  /** What an empty field stands for; its form where nothing is said. */
+  readonly placeholder = input('');
   /** Whether the time of the day is part of it. */
   readonly time = input(false);
 
@@ -133,7 +135,7 @@ export class WhenField {
     return value === '' ? null : DateTime.fromISO(value);
   });
   private readonly form = computed(() => (this.time() ? MOMENT_FORM : DAY_FORM));
-  protected readonly placeholder = computed(() =>
+  protected readonly example = computed(() =>
     DateTime.now().set({ hour: USUAL_HOUR, minute: 0 }).toFormat(this.form()),
   );
   protected readonly shown = computed(() => {
@@ -141,7 +143,7 @@ export class WhenField {
     return this.typing() ?? (at?.isValid ? at.toFormat(this.form()) : this.value().replace(UNREAD, ''));
   });
   protected readonly wrong = computed(() => {
-    return this.value() === '' || this.at()?.isValid ? '' : `Write it like ${this.placeholder()}.`;
+    return this.value() === '' || this.at()?.isValid ? '' : `Write it like ${this.example()}.`;
   });
   /** What was understood, while it is typed in another form. */
   protected readonly note = computed(() => {

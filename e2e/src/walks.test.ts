@@ -1,0 +1,84 @@
+import { By, Key } from 'selenium-webdriver';
+import { expect, describe, it } from 'vitest';
+import type { Browser } from './browser';
+import { journey } from './journey';
+
+let browser: Browser;
+journey((opened) => ({ browser } = opened), { brings: { 'JW-204': 'N-204', 'JW-207': 'N-207' } });
+
+const all = (css: string) => browser.driver.findElements(By.css(css));
+const step = () => browser.shown('[data-test=walk-step]');
+const comes = (words: string) =>
+  browser.until(async () => (await step()).includes(words), `the walk says ${words}`);
+
+describe('the first five minutes', () => {
+  it('begin at the sign-in, and lead over the real screens to a bag of three reels', async () => {
+    await browser.go('/bags');
+    await browser.click('sign out');
+    await browser.find('[data-test=to-try]');
+    await browser.click('Book in three reels');
+    await comes('Book a bag in from here.');
+    await browser.find('a[href="/bags/new"][data-walk-mark]');
+    await browser.press('n');
+    await comes('Whose reels are they?');
+    await browser.click('Start over');
+    await (await browser.find('#customer')).sendKeys('Wen');
+    await browser.find('#customer-option-0');
+    await browser.press(Key.ENTER);
+    await comes('Which reel?');
+    await (await browser.find('#reel')).sendKeys('sker');
+    await browser.find('#reel-option-0');
+    await browser.press(Key.ENTER);
+    await comes('Say the line');
+    await browser.press(
+      ...Array.from('clear n'),
+      Key.TAB,
+      ...Array.from('120'),
+      Key.TAB,
+      Key.TAB,
+      Key.TAB,
+      's',
+      't',
+    );
+    await comes('Two more of the same');
+    for (const reel of [2, 3]) {
+      await browser.driver.actions().keyDown(Key.ALT).sendKeys('l').keyUp(Key.ALT).perform();
+      await browser.find(`[aria-label="Reel ${String(reel)} of the bag"][aria-pressed=true]`);
+    }
+    await comes('Book all of them in');
+    await browser.pressWithControl(Key.ENTER);
+    await comes('done.');
+    expect(await browser.driver.getCurrentUrl()).toMatch(/\/bags\/\d+$/);
+    await browser.click('Close');
+    expect(await all('[data-test=walk-step], [data-walk-mark]')).toHaveLength(0);
+  });
+
+  it('are left at any time, and shown the way back by whoever wandered off', async () => {
+    await browser.go('/rack');
+    await browser.find('ys-length-rule svg');
+    await browser.press('?');
+    expect(await browser.shown('[data-test=screen-help]')).toContain('Every piece of line in the shop');
+    await browser.click('Fill the one on bench 2');
+    await comes('at which bench this machine stands');
+    expect(await browser.driver.getCurrentUrl()).toMatch(/\/bench$/);
+    await browser.go('/rack');
+    await browser.click('Take me there');
+    await browser.find('ys-bench-list');
+    await browser.driver.navigate().refresh();
+    await comes('at which bench this machine stands');
+    await browser.click('Leave the walk');
+    expect(await all('[data-test=walk-step]')).toHaveLength(0);
+  });
+
+  it('say what a screen is for by its key, which closes it again', async () => {
+    await browser.go('/reels/due');
+    await browser.find('ys-due-page');
+    await browser.press('?');
+    expect(await browser.shown('[data-test=screen-help]')).toContain('Line that has been on');
+    await browser.press(Key.ESCAPE);
+    await browser.until(
+      async () => (await all('[data-test=screen-help]')).length === 0,
+      'it is closed',
+    );
+  });
+});
