@@ -11,7 +11,7 @@ import { run } from './lib/run.mjs';
 live(async () => {
   await ensurePrograms(['chromium', 'chromedriver']);
   await prepare();
-  const { address } = await startDemoServer(join(CACHE, 'pictures'), { port: 0 });
+  const { address } = await startDemoServer(join(CACHE, 'pictures'), { port: 0, seasons: true });
   const folder = join(ROOT, 'docs', 'screenshots');
   await step('Taking pictures', () =>
     run('node', ['--import', 'tsx', join(ROOT, 'e2e', 'src', 'pictures.ts'), folder], {

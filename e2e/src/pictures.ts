@@ -1,7 +1,7 @@
 // Takes a picture of each main view of the running demo into the folder named first.
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Reel } from '@yard-spool/contract';
+import type { BagRow, Page, Reel, ReelRow } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
 import { tmpdir } from 'node:os';
 import { BenchHand } from './bench-hand';
@@ -44,75 +44,54 @@ async function view(name: string, path: string, ready: string): Promise<void> {
   await picture(name);
 }
 
-/** Two reels of a set: the answer after a walk, the table with its chart, the set. */
-async function counters(hand: BenchHand): Promise<void> {
-  const reel = { type: 'Trolling', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', length: '150 m' };
-  const customer = 'Grey Petrel charters';
-  const read = async (reading: string): Promise<void> => {
-    await (await browser.field('Counter reads at the mark')).sendKeys(reading, Key.ENTER);
-    await browser.find('[data-test=counter-answer]');
-  };
-  for (const [i, name] of ['Petrel 30, port', 'Petrel 30, starboard'].entries()) {
-    await hand.fill({ ...reel, customer, name, main: 'N-220', backing: 'N-204' });
-    if (i > 0) {
-      await browser.fill('Customer', customer);
-      await browser.find('#customer-option-0');
-      await browser.press(Key.ENTER);
-    }
-    await hand.toBench();
-    await hand.until('Counter against tape');
-    const mark = await browser.field('Match at');
-    await mark.clear();
-    await mark.sendKeys('100 ft');
-    await (await browser.text('ft', 'label')).click();
-    await read(i === 0 ? '104' : '102');
-    if (i === 0) {
-      await browser.find('ys-counter-chart canvas');
-      await picture('counter');
-      await browser.press(Key.ENTER);
-      await browser.find('ys-counter-match-panel form');
-      await read('100');
-      await browser.press(Key.ENTER);
-    } else await browser.press('n');
-    await hand.until('Tag and close');
-    await hand.close();
-    await browser.find('ys-counter-chart canvas');
-    if (i === 0) await picture('counter-record');
-  }
+/** A bag of a customer, whichever number it has today. */
+async function bagOf(customer: string, group: 'waiting' | 'filled' = 'waiting'): Promise<BagRow> {
+  const find = encodeURIComponent(customer);
+  const { rows } = await browser.api<Page<BagRow>>(`/bags?group=${group}&find=${find}`);
+  const [bag] = rows;
+  if (!bag) throw new Error(`The demo has no such bag of ${customer}.`);
+  return bag;
 }
 
-/** Reels that have been out often enough, and the customer who has two of them. */
-async function due(): Promise<void> {
-  for (const [tag, trips] of [
-    ['R-0001', 6],
-    ['R-0002', 10],
-    ['R-0003', 4],
-  ] as const) {
-    const { fills } = await browser.api<Reel>(`/reels/${tag}`);
-    await browser.post(`/fills/${String(fills[0]?.id)}/marks`, { kind: 'trips', trips });
-  }
-  await view('due', '/reels/due', '[data-test=due-row]');
-  const { customer } = await browser.api<Reel>('/reels/R-0002');
-  await view('customer', `/reels/customer/${String(customer.id)}`, '[data-test=reel-of-customer]');
+/** The reel of a kind that was filled last. */
+async function lastOf(kind: string): Promise<string> {
+  const { rows } = await browser.api<Page<ReelRow>>(`/reels?q=${encodeURIComponent(kind)}`);
+  const of = rows.filter(({ label, filledAt }) => label === kind && filledAt !== null);
+  const last = of.reduce((a, b) => ((a.filledAt ?? '') > (b.filledAt ?? '') ? a : b));
+  return last.tag;
 }
 
 mkdirSync(folder, { recursive: true });
 try {
+  await browser.driver.get(`${process.env.YARD_SPOOL_ADDRESS ?? ''}/sign-in`);
+  await browser.find('[data-test=to-try]');
+  await picture('sign-in');
   await browser.signIn();
   await view('bags', '/bags', 'ys-bag-list li');
-  await view('bag', '/bags/6', 'ys-plan-view pattern');
+  await view('bag', `/bags/${String((await bagOf('Wenna Fairholt')).number)}`, 'ys-plan-view pattern');
   await view('bench-list', '/bench', '[data-test=next]');
-  await view('bench', '/bench/5', 'ys-spool-section pattern');
+  const [pike] = (await bagOf('Inshore Pike League')).jobs;
+  await view('bench', `/bench/${String(pike?.runId)}`, 'ys-spool-section pattern');
+  const [counter] = (await bagOf('Bastian Okerlind')).jobs;
+  await browser.go(`/bench/${String(counter?.runId)}`);
+  await (await browser.field('Counter reads at the mark')).sendKeys('25', Key.ENTER);
+  await browser.find('[data-test=counter-answer]');
+  await browser.find('ys-counter-chart canvas');
+  await picture('counter');
   await view('rack', '/rack', 'ys-piece-ledger tbody tr');
-  await view('recycling', '/rack/recycling', 'ys-recycling-page tbody tr');
-  await view('paper', '/paper/hand-back/1', '[data-test=paper]');
+  const filled = await bagOf('Wenna Fairholt', 'filled');
+  await view('paper', `/paper/hand-back/${String(filled.number)}`, '[data-test=paper]');
   await browser.go('/rack/files');
   await (await browser.find('input[type=file]')).sendKeys(fileWithMistakes());
   await browser.text('Nothing was imported', 'p');
   await picture('import');
-  await view('reel', '/reels/R-0004', 'ys-spool-section pattern');
+  await view('reel', `/reels/${await lastOf('Deepholm 50')}`, 'ys-spool-section pattern');
+  const matched = await lastOf('Holmtroll 30 counter');
+  await view('counter-record', `/reels/${matched}`, 'ys-counter-chart canvas');
   await view('reel-book', '/reels/book', 'ys-reel-book li');
-  await due();
+  await view('due', '/reels/due', '[data-test=due-row]');
+  const { customer } = await browser.api<Reel>(`/reels/${matched}`);
+  await view('customer', `/reels/customer/${String(customer.id)}`, '[data-test=reel-of-customer]');
   await view('search', '/reels?q=smoke', 'ys-found-list li');
   await browser.go('/bags/question');
   await browser.find('#reel');
@@ -159,7 +138,6 @@ try {
   await (await browser.field('Full turns')).sendKeys('6.5');
   await browser.find('[data-test=slack-verdict]');
   await picture('bench-twist');
-  await counters(hand);
   await browser.driver.manage().deleteAllCookies();
   await browser.signIn('Tova', 'eider-41');
   await browser.go('/house/rules/level');

@@ -76,9 +76,6 @@ describe('the first five minutes', () => {
     await browser.press('?');
     expect(await browser.shown('[data-test=screen-help]')).toContain('Line that has been on');
     await browser.press(Key.ESCAPE);
-    await browser.until(
-      async () => (await all('[data-test=screen-help]')).length === 0,
-      'it is closed',
-    );
+    await browser.until(async () => (await all('[data-test=screen-help]')).length === 0, 'it is closed');
   });
 });

@@ -45,7 +45,7 @@ export class SpoolSection {
     const place = { width: Math.max(240, width), height: height > 120 ? height : usual.height };
     // Where there is little room the rear is broken off, rather than that layers become too thin to be told.
     return width < NARROW
-      ? { ...usual, ...place, aside: BENCH.aside, mayBreak: true }
+      ? { ...usual, ...place, aside: { ...usual.aside, left: BENCH.aside.left }, mayBreak: true }
       : { ...usual, ...place };
   });
   protected readonly lay = computed(() => layoutSection(this.view(), this.box()));

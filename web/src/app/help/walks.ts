@@ -135,13 +135,13 @@ const matching: Walk = {
     },
     {
       say: 'Walk the line out to the tape’s mark, read the counter and type what it shows.',
-      demo: 'Try 33 at the mark of 30.',
+      demo: 'Try 25 at the mark of 24.',
       mark: 'ys-counter-match-panel input',
       ...{ at: RUN, way: '/bench', done: ({ has }) => has('[data-test=counter-answer]') },
     },
     {
       say: 'It says how much line to add or to take off, and when that is enough. Do it, walk once more and type what the counter shows now. Go on until it agrees, or leave it with its table.',
-      demo: 'The second time, try 30.',
+      demo: 'The second time, try 24.',
       mark: '[data-test=counter-answer]',
       ...{ at: RUN, way: '/bench', done: ({ has }) => !has('ys-counter-match-panel') },
     },
