@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, viewChild } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import type { ReelKind } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import { PlanSide } from './plan-side';
@@ -13,7 +14,7 @@ import { WaysToSay } from './ways-to-say';
  */
 @Component({
   selector: 'ys-desk-view',
-  imports: [PlanSide, PlanView, ReelEntry, WaysToSay],
+  imports: [PlanSide, PlanView, ReelEntry, RouterLink, WaysToSay],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section
@@ -47,11 +48,14 @@ import { WaysToSay } from './ways-to-say';
         } @else if (rackKnown()) {
           <h1>{{ units.say(plan.problems[0] ?? 'The plan appears here') }}</h1>
           <p class="pt-2 text-mute">
-            {{
-              desk.rack().length === 0
-                ? 'There is no line on the rack yet. Receive a piece on the line rack first.'
-                : plan.next
-            }}
+            @if (desk.rack().length === 0) {
+              There is no line on the rack yet.
+              <a class="font-bold underline" routerLink="/rack" [queryParams]="{ receive: 'yes' }"
+                >Receive a piece on the line rack first.</a
+              >
+            } @else {
+              {{ plan.next }}
+            }
           </p>
           @if (plan.problems.length === 0 && desk.rack().length > 0) {
             <ys-ways-to-say />

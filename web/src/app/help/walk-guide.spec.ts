@@ -1,4 +1,4 @@
-import { Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
@@ -7,7 +7,7 @@ import { WalkGuide } from './walk-guide.service';
 import { WalkStrip } from './walk-strip';
 import { WALKS } from './walks';
 
-@Component({ template: '' })
+@Component({ template: '', changeDetection: ChangeDetectionStrategy.OnPush })
 class Somewhere {}
 
 const [booking] = WALKS;
@@ -47,7 +47,7 @@ describe('a walk', () => {
   });
   const shows = async (html: string): Promise<void> => {
     page.innerHTML = html;
-    await TestBed.tick();
+    TestBed.tick();
     await Promise.resolve();
   };
   const go = (url: string) => TestBed.inject(Router).navigateByUrl(url);

@@ -5,6 +5,7 @@ import {
   effect,
   ElementRef,
   inject,
+  input,
   signal,
   untracked,
   viewChild,
@@ -13,7 +14,6 @@ import { BreakpointObserver } from '@angular/cdk/layout';
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup } from '@angular/forms';
-import { ActivatedRoute } from '@angular/router';
 import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
 import { catchError, debounceTime, map, merge, of, Subject, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -22,6 +22,7 @@ import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { LineSwatch } from '../drawing/line-swatch';
 import { pieceLook } from '../drawing/piece-look';
+import { dayText } from '../ui/day-text';
 import { LoadState } from '../ui/load-state';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
@@ -79,6 +80,8 @@ export class RackPage {
   private readonly api = inject(ApiService);
   protected readonly units = inject(UnitsService);
 
+  /** Said where a new shop's first steps lead here: the form for a piece is open then. */
+  readonly receive = input<string>();
   protected readonly filter = new FormGroup({ find: text(), kind: text(), asOf: text() });
   private readonly typed = typedValue(this.filter);
   protected readonly past = computed(() => {
@@ -111,6 +114,7 @@ export class RackPage {
   protected readonly panel = signal<Panel | null>(null);
   protected readonly takingOut = new Sending();
   protected readonly lookOf = pieceLook;
+  protected readonly dayText = dayText;
   protected readonly stretches = pieceStretches;
 
   protected readonly emptyWords = computed(() =>
@@ -141,8 +145,6 @@ export class RackPage {
   );
 
   constructor() {
-    // The first steps of a new shop lead here.
-    if (inject(ActivatedRoute).snapshot.queryParamMap.has('receive')) this.open('receive');
     toObservable(this.typed)
       .pipe(debounceTime(RESTS), takeUntilDestroyed())
       .subscribe(() => this.pieces.reload());
@@ -152,6 +154,9 @@ export class RackPage {
         this.open(null);
         this.again.next();
       });
+    });
+    effect(() => {
+      if (this.receive() !== undefined) untracked(() => this.open('receive'));
     });
   }
 

@@ -31,6 +31,12 @@ describe('the rack', () => {
     expect(screen.shown()).toContain('The rack is empty. Receive the first piece');
   });
 
+  it('opens the form for a piece where the first steps of a new shop lead to it', async () => {
+    const screen = await openScreen(RackPage, { receive: 'yes' });
+    await onTheRack(screen, []);
+    expect(screen.shown()).toContain('Put it on the rack');
+  });
+
   it('that does not come says why and asks again', async () => {
     const screen = await openScreen(RackPage);
     (await askedFor(screen)).flush(problem('database-away', 'The database does not answer.'), {
@@ -49,7 +55,7 @@ describe('the rack', () => {
     await onTheRack(screen, [aPiece()]);
     await screen.type('As of the end of', '2031-02-01');
     await onTheRack(screen, [aPiece({ lengthMm: 5000 })], '&asOf=2031-02-01');
-    expect(screen.shown()).toContain('The rack as it was at the end of 2031-02-01');
+    expect(screen.shown()).toContain('The rack as it was at the end of 1 Feb 2031');
     expect(screen.shown()).not.toContain('Weigh in');
   });
 });

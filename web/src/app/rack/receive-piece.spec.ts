@@ -10,7 +10,7 @@ const PACK: Pack = {
 };
 /** What a scanner types, far faster than a hand. */
 const scan = (code: string): void => {
-  for (const key of [...code, 'Enter'])
+  for (const key of [...Array.from(code), 'Enter'])
     document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
 };
 

@@ -36,7 +36,10 @@ const AHEAD = 30;
     } @else {
       <ys-load-state what="the reels" [of]="reels.now()" (again)="reels.reload()" />
       @if (reels.now().state === 'ready' && reels.rows().length === 0) {
-        <p class="card p-6">No reel has come in yet. Book the first bag in.</p>
+        <p class="card p-6">
+          No reel has come in yet.
+          <a class="font-bold underline" routerLink="/bags/new">Book the first bag in.</a>
+        </p>
       }
       @if (reels.rows().length > 0) {
         <cdk-virtual-scroll-viewport
