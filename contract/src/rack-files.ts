@@ -46,7 +46,7 @@ export const MOST_ROWS = 20_000;
 /** A file that waits in the shop's inbox folder: its name, and nothing that leads elsewhere. */
 const WaitingNameSchema = v.pipe(
   v.string(),
-  v.regex(/^[\p{L}\p{N}_][\p{L}\p{N} _().-]{0,100}\.(?:csv|json)$/iu, 'There is no such file.'),
+  v.regex(/^[^./\\\p{C}][^/\\\p{C}]{0,100}\.(?:csv|json)$/iu, 'There is no such file.'),
 );
 export const isWaitingName = (name: string): boolean => v.is(WaitingNameSchema, name);
 export const byFileName = v.object({ name: WaitingNameSchema });

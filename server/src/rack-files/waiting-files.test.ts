@@ -35,13 +35,14 @@ describe('the inbox folder', () => {
   it('shows what can be imported, the latest first, and nothing else that lies there', async () => {
     put('Delivery of this morning.csv', 'code,product\n', 1);
     put('päckchen.JSON', '[]', 5);
+    put('Lieferung #3, 50 %.csv', 'x', 7);
     put('notes.txt', 'x');
     put('.hidden.csv', 'x');
-    put('too large.csv', Buffer.alloc(MOST_FILE_BYTES + 1));
     mkdirSync(join(folder, 'inbox', 'folder.csv'));
     writeFileSync(join(folder, 'secret.csv'), 'code');
     symlinkSync(join(folder, 'secret.csv'), join(folder, 'inbox', 'link.csv'));
     expect(await listWaitingFiles(inbox())).toEqual([
+      { name: 'Lieferung #3, 50 %.csv', bytes: 1, at: '2031-04-25T08:07:00.000Z' },
       { name: 'päckchen.JSON', bytes: 2, at: '2031-04-25T08:05:00.000Z' },
       { name: 'Delivery of this morning.csv', bytes: 13, at: '2031-04-25T08:01:00.000Z' },
     ]);
@@ -63,6 +64,14 @@ describe('the inbox folder', () => {
       '..csv',
     ])
       await expect(readWaitingFile(inbox(), name)).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('shows a file that is too large, and refuses to read it in a sentence', async () => {
+    put('large.csv', Buffer.alloc(MOST_FILE_BYTES + 1));
+    expect(await listWaitingFiles(inbox())).toMatchObject([{ name: 'large.csv' }]);
+    await expect(readWaitingFile(inbox(), 'large.csv')).rejects.toMatchObject({
+      ...{ code: 'bad-request', message: expect.stringContaining('3 MB at most') as string },
+    });
   });
 
   it('keeps what was imported out of the way, also two of one name', async () => {

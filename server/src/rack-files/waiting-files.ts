@@ -14,12 +14,12 @@ type Inbox = Pick<ServerContext, 'inboxFolder' | 'clock'>;
 const gone = (name: string): ProblemError =>
   new ProblemError('not-found', `${name} is not in the inbox folder any more.`);
 
-/** A file's size and time where it is one that can be imported: no folder, no link, no larger than any import. */
+/** A file's size and time where it is one to be imported: no folder, no link. */
 async function fileAt(folder: string, name: string): Promise<WaitingFile | null> {
   if (!isWaitingName(name)) return null;
   try {
     const found = await lstat(join(folder, name));
-    if (!found.isFile() || found.size > MOST_FILE_BYTES) return null;
+    if (!found.isFile()) return null;
     return { name, bytes: found.size, at: found.mtime.toISOString() };
   } catch {
     return null;
@@ -37,7 +37,10 @@ export async function listWaitingFiles({ inboxFolder }: Inbox): Promise<WaitingF
 
 /** The bytes of a file that waits, whatever its encoding. */
 export async function readWaitingFile({ inboxFolder }: Inbox, name: string): Promise<{ base64: string }> {
-  if (inboxFolder === undefined || !(await fileAt(inboxFolder, name))) throw gone(name);
+  const file = inboxFolder === undefined ? null : await fileAt(inboxFolder, name);
+  if (inboxFolder === undefined || !file) throw gone(name);
+  if (file.bytes > MOST_FILE_BYTES)
+    throw new ProblemError('bad-request', `${name} is too large: 3 MB at most. Import it in parts.`);
   return { base64: (await readFile(join(inboxFolder, name))).toString('base64') };
 }
 

@@ -44,7 +44,7 @@ import { BenchNext } from './bench-next';
     }
     <ul class="grid gap-3">
       @for (run of runs.rows(); track run.id) {
-        <li>
+        <li [attr.data-bench]="run.bench" [attr.data-reel]="run.label">
           <a
             class="card grid min-h-18 grid-cols-[64px_minmax(0,1fr)_auto] items-center gap-4 px-5 py-3 hover:bg-paper"
             [routerLink]="['/bench', run.id]"

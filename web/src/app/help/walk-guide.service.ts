@@ -3,7 +3,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { NavigationEnd, Router } from '@angular/router';
 import { filter } from 'rxjs';
 import { DemoService } from '../data/demo.service';
-import { WALKS, type SeenPage, type Walk } from './walks';
+import { WALKS, type SeenPage, type Walk, type WalkStep } from './walks';
 
 const KEPT_AT = 'yard-spool.walk';
 const MARK = 'data-walk-mark';
@@ -88,10 +88,10 @@ export class WalkGuide {
 
   /** Goes on past what is done, and marks what is to be used. A step is done only where it is done. */
   private look(): void {
-    const page = seen(this.document, this.router.url.split(/[?#]/)[0] ?? '');
+    const page = seen(this.document, this.router.url.split(/[?#]/)[0] ?? '', this.demo.isDemo());
     const step = this.step();
     if (step?.done(page)) this.next();
-    else this.mark(step?.at.test(page.url) ? (step.mark ?? null) : null);
+    else this.mark(step?.at.test(page.url) ? marked(step, page.demo) : null);
   }
 
   private mark(selector: string | null): void {
@@ -114,8 +114,11 @@ function readKept(): Kept | null {
   }
 }
 
-const seen = (document: Document, url: string): SeenPage => ({
-  url,
+const marked = ({ mark, demoMark }: WalkStep, demo: boolean): string | null =>
+  (demo ? demoMark : undefined) ?? mark ?? null;
+
+const seen = (document: Document, url: string, demo: boolean): SeenPage => ({
+  ...{ url, demo },
   has: (selector) => document.querySelector(selector) !== null,
   typed: (selector) => {
     const field = document.querySelector(selector);

@@ -105,6 +105,23 @@ describe('a walk', () => {
     open(false);
   });
 
+  it('leads the demo to its second bench, and a shop to whichever it has', async () => {
+    const [, filling] = WALKS;
+    for (const demo of [false, true]) {
+      const guide = open(demo);
+      page.innerHTML = `<ys-bench-list><select><option value="1">Bench 1</option></select><ul>
+        <li data-bench="Bench 1"><a>one</a></li><li data-bench="Bench 2"><a>two</a></li></ul></ys-bench-list>`;
+      guide.begin(filling!);
+      await go('/bench');
+      expect(guide.at()).toBe(demo ? 0 : 1);
+      if (demo) guide.next();
+      expect(page.querySelector('[data-walk-mark]')?.textContent).toBe(demo ? 'two' : 'one');
+      guide.leave();
+      TestBed.resetTestingModule();
+    }
+    open(false);
+  });
+
   it('has an end that is said', async () => {
     const guide = open(false);
     const strip = TestBed.createComponent(WalkStrip);

@@ -3,6 +3,8 @@ export interface SeenPage {
   /** The address within the application. */
   readonly url: string;
   readonly has: (selector: string) => boolean;
+  /** Whether it is the demo, whose benches and reels are known. */
+  readonly demo: boolean;
   /** What is typed into a field; empty where there is none. */
   readonly typed: (selector: string) => string;
 }
@@ -12,8 +14,9 @@ export interface WalkStep {
   readonly say: string;
   /** What helps beside it in the demo, whose people and reels are known. */
   readonly demo?: string;
-  /** What is to be used, marked on the screen. */
+  /** What is to be used, marked on the screen; in the demo, where it is known better, the second. */
   readonly mark?: string;
+  readonly demoMark?: string;
   /** Where it is done, and the way there for whoever is elsewhere. */
   readonly at: RegExp;
   readonly way: string;
@@ -91,13 +94,17 @@ const filling: Walk = {
       ...{
         at: BENCH,
         way: '/bench',
-        done: ({ url, typed }) => RUN.test(url) || typed('ys-bench-list select') === '2',
+        done: ({ url, typed, demo }) => {
+          const bench = typed('ys-bench-list select');
+          return RUN.test(url) || (demo ? bench === '2' : bench !== '');
+        },
       },
     },
     {
       say: 'Take a reel up: one that is on a bench, or the next one that waits.',
       demo: 'Take the one at Bench 2.',
       mark: 'ys-bench-list li a',
+      demoMark: '[data-bench="Bench 2"] a',
       ...{ at: BENCH, way: '/bench', done: ({ url }) => RUN.test(url) },
     },
     {
@@ -131,6 +138,7 @@ const matching: Walk = {
       say: 'Take up a counter reel that is wound and waits for its walk.',
       demo: 'The Grey Petrel’s stands at Bench 1: a Holmtroll 30 counter of Bastian Okerlind.',
       mark: 'ys-bench-list li a',
+      demoMark: '[data-reel*="counter"] a',
       ...{ at: BENCH, way: '/bench', done: ({ url }) => RUN.test(url) },
     },
     {

@@ -7,6 +7,7 @@ import { catchError, finalize, of, switchMap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
+import { helpFor } from '../help/screen-help';
 import { WalkGuide } from '../help/walk-guide.service';
 import { WALKS, type Walk } from '../help/walks';
 import { BringShop } from './bring-shop';
@@ -28,6 +29,9 @@ export class SignIn {
 
   private readonly guide = inject(WalkGuide);
   protected readonly walks = WALKS;
+  /** Whether it is said what the screen is for. */
+  protected readonly helping = signal(false);
+  protected readonly says = helpFor('/sign-in');
 
   /** Where to go afterwards. */
   readonly to = input<string>();
@@ -61,8 +65,9 @@ export class SignIn {
   /** A walk is tried by a technician of the demo. */
   protected tryOut(walk: Walk): void {
     const sheet = this.known();
-    const somebody = sheet?.people.find(({ role }) => role === 'technician')?.name;
-    const person = sheet?.demo?.people.find(({ name }) => name === somebody);
+    // Somebody may have been added since: no passcode of theirs is told.
+    const technicians = sheet?.people.filter(({ role }) => role === 'technician').map(({ name }) => name);
+    const person = sheet?.demo?.people.find(({ name }) => technicians?.includes(name));
     if (!person) return;
     this.choose(person.name, person.passcode);
     this.signIn(() => this.guide.begin(walk));

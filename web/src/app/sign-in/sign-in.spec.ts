@@ -1,0 +1,45 @@
+import { openScreen } from '../testing/screen';
+import { SignIn } from './sign-in';
+
+const PEOPLE = [
+  { name: 'Ansa', role: 'technician' },
+  { name: 'Joss', role: 'technician' },
+  { name: 'Tova', role: 'manager' },
+];
+const DEMO = {
+  people: [
+    { name: 'Tova', passcode: 'eider-41' },
+    { name: 'Joss', passcode: 'plover-7' },
+  ],
+  counterPanel: 'http://127.0.0.1:9',
+};
+
+describe('signing in', () => {
+  const open = async (sheet: object) => {
+    const screen = await openScreen(SignIn);
+    for (const asked of screen.http.match('/api/sign-in')) asked.flush(sheet);
+    await screen.fixture.whenStable();
+    return screen;
+  };
+
+  it('of the demo has three things to try, begun by a technician whose passcode it tells', async () => {
+    const { http, press, shown } = await open({ people: PEOPLE, demo: DEMO });
+    for (const name of ['Book in three reels', 'Fill the one on bench 2', 'Match the Grey Petrel’s counters'])
+      expect(shown()).toContain(name);
+    await press('Book in three reels');
+    expect(http.expectOne('/api/session').request.body).toEqual({ name: 'Joss', passcode: 'plover-7' });
+  });
+
+  it('of a shop tells no passcode and has nothing to try', async () => {
+    const { shown } = await open({ people: PEOPLE });
+    expect(shown()).not.toContain('to try');
+    expect(shown()).not.toContain('passcodes are');
+  });
+
+  it('says what it is for', async () => {
+    const { element, fixture, shown } = await open({ people: PEOPLE });
+    element.querySelector<HTMLElement>('[aria-label="What this screen is for"]')!.click();
+    await fixture.whenStable();
+    expect(shown()).toContain('Choose your name and type your passcode');
+  });
+});
