@@ -7,6 +7,7 @@ let browser: Browser;
 journey((opened) => ({ browser } = opened), { brings: { 'JW-204': 'N-204', 'JW-207': 'N-207' } });
 
 const all = (css: string) => browser.driver.findElements(By.css(css));
+const gone = (css: string) => browser.until(async () => (await all(css)).length === 0, `${css} is gone`);
 const step = () => browser.shown('[data-test=walk-step]');
 const comes = (words: string) =>
   browser.until(async () => (await step()).includes(words), `the walk says ${words}`);
@@ -50,7 +51,7 @@ describe('the first five minutes', () => {
     await comes('done.');
     expect(await browser.driver.getCurrentUrl()).toMatch(/\/bags\/\d+$/);
     await browser.click('Close');
-    expect(await all('[data-test=walk-step], [data-walk-mark]')).toHaveLength(0);
+    await gone('[data-test=walk-step], [data-walk-mark]');
   });
 
   it('are left at any time, and shown the way back by whoever wandered off', async () => {
@@ -62,12 +63,12 @@ describe('the first five minutes', () => {
     await comes('at which bench this machine stands');
     expect(await browser.driver.getCurrentUrl()).toMatch(/\/bench$/);
     await browser.go('/rack');
-    await browser.click('Take me there');
+    await (await browser.text('Take me there', 'a')).click();
     await browser.find('ys-bench-list');
     await browser.driver.navigate().refresh();
     await comes('at which bench this machine stands');
     await browser.click('Leave the walk');
-    expect(await all('[data-test=walk-step]')).toHaveLength(0);
+    await gone('[data-test=walk-step]');
   });
 
   it('say what a screen is for by its key, which closes it again', async () => {
@@ -76,6 +77,6 @@ describe('the first five minutes', () => {
     await browser.press('?');
     expect(await browser.shown('[data-test=screen-help]')).toContain('Line that has been on');
     await browser.press(Key.ESCAPE);
-    await browser.until(async () => (await all('[data-test=screen-help]')).length === 0, 'it is closed');
+    await gone('[data-test=screen-help]');
   });
 });
