@@ -13,6 +13,7 @@ import { filter, map } from 'rxjs';
 import { Outbox } from './data/outbox.service';
 import { SessionService } from './data/session.service';
 import { UnitsService } from './data/units.service';
+import { HelpButton } from './help/help-button';
 import { HelpPanel } from './help/help-panel';
 import { WalkStrip } from './help/walk-strip';
 import { Keyboard, useKeys } from './keyboard/keyboard.service';
@@ -25,7 +26,7 @@ interface Area {
 /** The frame of every screen: areas, the tag field, units, who is signed in. */
 @Component({
   selector: 'app-root',
-  imports: [HelpPanel, RouterOutlet, RouterLink, RouterLinkActive, WalkStrip],
+  imports: [HelpButton, HelpPanel, RouterOutlet, RouterLink, RouterLinkActive, WalkStrip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   host: { class: 'flex flex-col h-dvh' },

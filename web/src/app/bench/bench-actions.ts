@@ -23,6 +23,7 @@ export interface BenchAction {
             ? 'grow-2 border-ink bg-ink text-[26px] text-oil max-md:basis-full max-md:text-[22px]'
             : 'border-edge bg-card'
         "
+        [attr.data-act]="action.key"
         [class.text-mute]="action.quiet"
         (click)="press($event, action.key)"
       >

@@ -109,7 +109,7 @@ const filling: Walk = {
     },
     {
       say: 'Each step says what to do; Enter when it is done. Go on until the first layer is wound.',
-      mark: 'ys-bench-actions button',
+      mark: 'ys-bench-actions [data-act=Enter]',
       ...{ at: RUN, way: '/bench', done: ({ has }) => has('ys-winding-count') },
     },
     {
@@ -122,7 +122,7 @@ const filling: Walk = {
     {
       say: 'Enter ends the layer. T looks for twist, L at how it lies, D takes a depth. Go on through the steps until the reel is closed.',
       turns: true,
-      mark: 'ys-bench-actions button',
+      mark: 'ys-bench-actions [data-act=Enter]',
       ...{ at: RUN, way: '/bench', done: ({ has }) => has('ys-closed-reel') },
     },
   ],
@@ -155,7 +155,7 @@ const matching: Walk = {
     },
     {
       say: 'Now it is cut and closed like any other. Go on to the end.',
-      mark: 'ys-bench-actions button',
+      mark: 'ys-bench-actions [data-act=Enter]',
       ...{ at: RUN, way: '/bench', done: ({ has }) => has('ys-closed-reel') },
     },
     {

@@ -7,6 +7,7 @@ import { catchError, finalize, of, switchMap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
+import { HelpButton } from '../help/help-button';
 import { helpFor } from '../help/screen-help';
 import { WalkGuide } from '../help/walk-guide.service';
 import { WALKS, type Walk } from '../help/walks';
@@ -17,7 +18,7 @@ type Sheet = SignInSheet | { readonly away: string };
 /** Signing in by name and passcode; in a new house, making its first person. */
 @Component({
   selector: 'ys-sign-in',
-  imports: [BringShop, ReactiveFormsModule],
+  imports: [BringShop, HelpButton, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sign-in.html',
   host: { class: 'grid min-h-full place-items-center p-4' },
