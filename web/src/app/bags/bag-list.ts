@@ -63,7 +63,8 @@ export class BagList {
         .subscribe(({ rows }) => this.isNew.set(rows.length === 0));
     });
     useKeys({
-      N: () => void this.router.navigate(['/bags/new']),
+      // Whoever comes by a key goes on typing.
+      N: () => void this.router.navigate(['/bags/new'], { state: { typing: true } }),
       Q: () => void this.router.navigate(['/bags/question']),
     });
   }

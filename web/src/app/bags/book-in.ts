@@ -1,4 +1,5 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -63,6 +64,7 @@ export class BookIn {
   readonly for = input<string>();
 
   protected readonly view = viewChild.required(DeskView);
+  private readonly customer = viewChild.required(CustomerPicker);
   private readonly kept = keptDraft();
   protected readonly bagForm = bagForm(this.kept);
   private readonly bagTyped = typedValue(this.bagForm);
@@ -110,6 +112,8 @@ export class BookIn {
   });
 
   constructor() {
+    const byKey = this.router.currentNavigation()?.extras.state?.typing === true;
+    if (byKey && this.kept.customerName === '') afterNextRender(() => this.customer().focus());
     this.desk.planFrom({
       // Line another customer brought is not to be had.
       rack: computed(() => (this.pieces.value() ?? []).filter(({ broughtWith }) => broughtWith === null)),

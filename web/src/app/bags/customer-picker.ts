@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { api, type Customer } from '@yard-spool/contract';
@@ -38,6 +46,12 @@ const LETTERS = 3;
   host: { class: 'block' },
 })
 export class CustomerPicker {
+  private readonly field = viewChild.required(SuggestField);
+
+  focus(): void {
+    this.field().focus();
+  }
+
   private readonly api = inject(ApiService);
 
   readonly name = input.required<FormControl<string>>();

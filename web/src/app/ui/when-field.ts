@@ -125,6 +125,7 @@ export class WhenField {
 
   protected readonly id = `when-${String((fields += 1))}`;
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+  private readonly calendar = viewChild<ElementRef<HTMLElement>>('calendar');
   private readonly value = toSignalOf(this.control);
   /** What is being typed; null while nobody types. */
   protected readonly typing = signal<string | null>(null);
@@ -157,7 +158,8 @@ export class WhenField {
   constructor() {
     effect(() => {
       // Read once somebody wants to choose; the field does without.
-      if (this.open()) void import('cally');
+      const calendar = this.calendar();
+      if (calendar) void import('cally').then(() => calendar.nativeElement.focus());
     });
   }
 
