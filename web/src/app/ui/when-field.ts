@@ -81,7 +81,7 @@ const LOCAL = "yyyy-MM-dd'T'HH:mm";
       <div class="calendar">
         <calendar-date
           #calendar
-          [value]="day()"
+          [attr.value]="day()"
           [attr.first-day-of-week]="1"
           locale="en-GB"
           (change)="choose(calendar.value)"
