@@ -29,7 +29,7 @@ import { DEMO_PEOPLE } from './people';
 import { demoFacts } from './piece-facts';
 import { planInputOf } from './plan-input';
 import { liveRackDays } from './rack-days';
-import { MORE_PIECES } from './seasons/rack';
+import { FULL_RACK } from './seasons/rack';
 import { writeDue } from './seasons/due';
 import { bookWeek } from './seasons/week';
 import { writeSeasons } from './seasons/write';
@@ -113,7 +113,7 @@ async function receivePieces(
 ): Promise<{ pieces: Map<string, number>; products: Map<string, number> }> {
   const products = new Map<string, number>(there);
   const pieces = new Map<string, number>();
-  const all = there.size > 0 ? [...DEMO_PIECES, ...MORE_PIECES] : DEMO_PIECES;
+  const all = there.size > 0 ? FULL_RACK : DEMO_PIECES;
   for (const [code, lineCode, metres, kind, place, price] of all) {
     const line = DEMO_LINES.find((one) => one.code === lineCode);
     if (!line) throw new Error(`The demo has no line ${lineCode}.`);

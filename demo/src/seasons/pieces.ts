@@ -1,6 +1,6 @@
-import { DEMO_PIECES, type LineCode } from '../lines';
+import type { LineCode } from '../lines';
 import type { Dice } from './dice';
-import { MORE_PIECES } from './rack';
+import { FULL_RACK } from './rack';
 
 /** Metres a bulk spool of the seasons came with, and how long before its first cut it came. */
 const BULK_MM = 3_000_000;
@@ -105,7 +105,7 @@ export class Pieces {
 
 /** What a bulk spool of a line came for: a little less a metre than the one the shop has of it now. */
 function priceOf(line: LineCode): number | null {
-  const now = [...DEMO_PIECES, ...MORE_PIECES].find(([, code, , kind]) => code === line && kind === 'bulk');
+  const now = FULL_RACK.find(([, code, , kind]) => code === line && kind === 'bulk');
   const [, , metres, , , price] = now ?? [];
   return metres === undefined || typeof price !== 'number'
     ? null

@@ -1,7 +1,7 @@
-import type { DemoPiece } from '../lines';
+import { DEMO_PIECES, type DemoPiece } from '../lines';
 
 /** What hangs on the full shop's rack beside that of the small one. */
-export const MORE_PIECES: readonly DemoPiece[] = [
+const MORE_PIECES: readonly DemoPiece[] = [
   ['N-203', 'SN-25', 6000, 'bulk', 'Wall A', 96],
   ['N-209', 'CN-22', 3000, 'bulk', 'Wall A', 58],
   ['N-213', 'CN-33', 2000, 'bulk', 'Wall A', 61.5],
@@ -23,3 +23,6 @@ export const MORE_PIECES: readonly DemoPiece[] = [
   ['H-405', 'HB-70', 900, 'bulk', 'Wall D', 181],
   ['S-036', 'SN-30', 180, 'salvage', 'Tub shelf', null],
 ];
+
+/** All that hangs on the full shop's rack. */
+export const FULL_RACK: readonly DemoPiece[] = [...DEMO_PIECES, ...MORE_PIECES];

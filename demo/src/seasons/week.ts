@@ -2,9 +2,8 @@ import { ownLineCode, type BroughtLine, type Person } from '@yard-spool/contract
 import type { PlanInput } from '@yard-spool/core';
 import { bookBag, type ServerContext } from '@yard-spool/server';
 import { planInputOf } from '../plan-input';
-import { DEMO_PIECES } from '../lines';
 import { SEASON_KINDS, type SeasonKind } from './kinds';
-import { MORE_PIECES } from './rack';
+import { FULL_RACK } from './rack';
 import { NO_WANTS } from './simulate';
 
 /** What waits beside the bags that are told one by one: days from today, hour, and which of a kind's reels, by customer. */
@@ -43,9 +42,7 @@ const OWN: Readonly<Record<number, BroughtLine>> = {
 
 /** The largest piece of a line. */
 const pieceOf = (line: string): string =>
-  [...DEMO_PIECES, ...MORE_PIECES]
-    .filter(([, code]) => code === line)
-    .sort(([, , a], [, , b]) => b - a)[0]?.[0] ?? '';
+  FULL_RACK.filter(([, code]) => code === line).sort(([, , a], [, , b]) => b - a)[0]?.[0] ?? '';
 
 /** Books what waits: reels the shop has had before, as they were filled last. */
 export async function bookWeek(

@@ -1,3 +1,5 @@
+import { pathOf } from './path-of';
+
 /** What a screen is for, in two sentences, by the form of its address. */
 export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   [
@@ -140,6 +142,6 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
 
 /** What the screen at an address is for; empty where there is no such screen. */
 export function helpFor(url: string): string {
-  const path = url.split(/[?#]/)[0] ?? '';
+  const path = pathOf(url);
   return SCREEN_HELP.find(([at]) => at.test(path))?.[1] ?? '';
 }

@@ -3,6 +3,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { NavigationEnd, Router } from '@angular/router';
 import { filter } from 'rxjs';
 import { DemoService } from '../data/demo.service';
+import { pathOf } from './path-of';
 import { WALKS, type SeenPage, type Walk, type WalkStep } from './walks';
 
 const KEPT_AT = 'yard-spool.walk';
@@ -88,7 +89,7 @@ export class WalkGuide {
 
   /** Goes on past what is done, and marks what is to be used. A step is done only where it is done. */
   private look(): void {
-    const page = seen(this.document, this.router.url.split(/[?#]/)[0] ?? '', this.demo.isDemo());
+    const page = seen(this.document, pathOf(this.router.url), this.demo.isDemo());
     const step = this.step();
     if (step?.done(page)) this.next();
     else this.mark(step?.at.test(page.url) ? marked(step, page.demo) : null);

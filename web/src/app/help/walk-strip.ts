@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { DemoService } from '../data/demo.service';
+import { pathOf } from './path-of';
 import { WalkGuide } from './walk-guide.service';
 
 /** The step of a walk that is to be done now, above the screen it is done on. */
@@ -51,7 +52,5 @@ export class WalkStrip {
   /** The address of the screen below. */
   readonly url = input.required<string>();
 
-  protected readonly here = computed(
-    () => this.guide.step()?.at.test(this.url().split(/[?#]/)[0] ?? '') ?? true,
-  );
+  protected readonly here = computed(() => this.guide.step()?.at.test(pathOf(this.url())) ?? true);
 }
