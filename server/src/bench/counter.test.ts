@@ -24,6 +24,9 @@ const stateOf: CounterBenches['stateOf'] = (run) => benches.stateOf(run);
 const send: CounterBenches['send'] = (...of) => benches.send(...of);
 
 const windingAt = (bench: Bench): Promise<Run> => benches.windingAt(bench, pieces);
+/** What is kept of what a bench's counter was heard to say. */
+const keptOf = async ({ id: benchId }: Bench) =>
+  (await shop.context.tables.counters.findOne({ where: { benchId } }))?.heard;
 const turnsOf = async (run: Run): Promise<number> => (await stateOf(run)).turns.backing ?? 0;
 
 describe('a counter at a bench', () => {
@@ -225,6 +228,25 @@ describe('a counter at a bench', () => {
     const devices = [{ ...bench.devices[0]!, address: counter.address }];
     await ada('PUT', `/benches/${bench.id}`, { ...renamed, devices });
     await waitFor(async () => expect(await turnsOf(run)).toBe(22));
+    await counter.cut();
+  });
+
+  it('is not in doubt at its new address over what it was heard to count at the old one', async () => {
+    const counter = await FakeCounter.open('reed-9');
+    const bench = await benchWith('Bench 9', counter);
+    const run = await windingAt(bench);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-9']).toBe(0));
+    counter.turn(1);
+    await waitFor(async () => expect((await keptOf(bench))?.count).toBe(1));
+    // From here to the change it counts more than a hand winds in that time: each line of it comes in its own.
+    counter.turn(64);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(65));
+    await counter.cut();
+    counter.turn(2);
+    await counter.move();
+    const devices = [{ ...bench.devices[0]!, address: counter.address }];
+    await ada('PUT', `/benches/${bench.id}`, { ...bench, devices });
+    await waitFor(async () => expect(await turnsOf(run)).toBe(67));
     await counter.cut();
   });
 });

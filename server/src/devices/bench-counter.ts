@@ -53,6 +53,7 @@ export class BenchCounter {
   private meterAt: MeterStands | null = null;
   private folding: Promise<void> | null = null;
   private keptAt = 0;
+  private keeping: Promise<void> | null = null;
   private over = false;
 
   /** @param runId the run that stands at the bench */
@@ -95,7 +96,7 @@ export class BenchCounter {
     };
   }
 
-  /** Lets the device go, once what is being credited is. */
+  /** Lets the device go, once what is being credited is, and what was heard of it is kept for whoever goes on. */
   async close(): Promise<void> {
     this.over = true;
     clearInterval(this.timer);
@@ -104,6 +105,8 @@ export class BenchCounter {
     this.link.close();
     this.meter?.close();
     await this.folding;
+    await this.keeping;
+    await this.keepNow().catch(() => undefined);
   }
 
   private hear(line: CounterLine, fresh: boolean): void {
@@ -192,7 +195,11 @@ export class BenchCounter {
     const now = this.context.clock().getTime();
     if (!this.heard || this.heard.at <= this.keptAt || now - this.keptAt < KEEP_MS || this.over) return;
     this.keptAt = now;
-    void keepHeard(this.context, this.benchId, this.device.name, this.heard).catch(() => (this.keptAt = 0));
+    this.keeping = this.keepNow().catch(() => void (this.keptAt = 0));
+  }
+
+  private async keepNow(): Promise<void> {
+    if (this.heard) await keepHeard(this.context, this.benchId, this.device.name, this.heard);
   }
 
   /** Credits what the device went on by. One at a time: a slow database only makes the next one larger. */

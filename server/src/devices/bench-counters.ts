@@ -3,6 +3,9 @@ import { BENCHES_BELL } from '../benches/benches';
 import type { ServerContext } from '../context';
 import { BenchCounter } from './bench-counter';
 
+/** How soon the benches are looked at again where that failed, ms. */
+const AGAIN_MS = 1000;
+
 /**
  * The counters of all benches: one link per device, from the start of the server to its end, kept in step with how the
  * benches are set up. A line meter beside a turn counter measures the reel.
@@ -10,6 +13,8 @@ import { BenchCounter } from './bench-counter';
 export class BenchCounters {
   private readonly counters = new Map<number, BenchCounter>();
   private inStep: Promise<void> = Promise.resolve();
+  private later: NodeJS.Timeout | null = null;
+  private over = false;
 
   private constructor(private readonly context: ServerContext) {}
 
@@ -26,14 +31,21 @@ export class BenchCounters {
   }
 
   async close(): Promise<void> {
+    this.over = true;
     this.context.bell.off(BENCHES_BELL, this.changed);
+    if (this.later) clearTimeout(this.later);
     await this.inStep;
     await Promise.all([...this.counters.values()].map((counter) => counter.close()));
   }
 
   private readonly changed = (): void => {
-    this.inStep = this.inStep.then(() => this.keepUp()).catch(() => undefined);
+    this.inStep = this.inStep.then(() => this.keepUp()).catch(() => this.again());
   };
+
+  /** The database was away: the benches are looked at once more in a while. */
+  private again(): void {
+    if (!this.over) this.later = setTimeout(this.changed, AGAIN_MS).unref();
+  }
 
   private linked(address: string): boolean {
     return [...this.counters.values()].some(
