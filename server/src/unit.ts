@@ -1,7 +1,7 @@
 import type { EventEmitter } from 'node:events';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Person } from '@yard-spool/contract';
-import { QueryTypes, Transaction, type Attributes, type Model, type WhereOptions } from 'sequelize';
+import { QueryTypes, type Transaction, type Attributes, type Model, type WhereOptions } from 'sequelize';
 import type { Reading, ServerContext } from './context';
 import { isDeadlock } from './db/database-errors';
 import { insideChange, isInsideChange } from './db/inside-change';
@@ -45,7 +45,7 @@ export interface Unit extends Reading {
  * Makes a change: runs work in one transaction, tries again when the database breaks a deadlock, and then does what
  * waits for the change to be kept. The work may run more than once and must do nothing but talk to the database.
  *
- * Each statement reads what is committed by then. A snapshot from the transaction's start would show a piece, once its
+ * Each statement reads what is committed by then, as every connection is told (see connect.ts). A snapshot from the transaction's start would show a piece, once its
  * lock is had, as it was before the others drew from it, and promise the same metre twice.
  *
  * @param actor who makes it; null where nobody is signed in yet
@@ -59,9 +59,8 @@ export async function unit<T>(
   for (let left = TRIES; ; left -= 1) {
     const after: (() => void)[] = [];
     try {
-      const done = await context.sequelize.transaction(
-        { isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED },
-        (transaction) => insideChange(transaction, () => work(makeUnit(context, actor, transaction, after))),
+      const done = await context.sequelize.transaction((transaction) =>
+        insideChange(transaction, () => work(makeUnit(context, actor, transaction, after))),
       );
       for (const one of after) one();
       return done;

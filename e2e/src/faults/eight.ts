@@ -110,9 +110,14 @@ function watch(all: readonly Run[], counters: readonly Timed[], lags: number[]):
   const stop = new AbortController();
   const asked = all.map(({ id }) => `${String(id)}:0`).join(',');
   const of = new Map(all.map(({ id }, i) => [id, counters[i]]));
+  const shown = new Map<number, number>();
   const hear = ({ run, frame }: Told): void => {
-    const saidAt = frame.kind === 'counter' ? of.get(run)?.saidAt[frame.counter?.count ?? 0] : undefined;
-    if (saidAt !== undefined) lags.push(performance.now() - saidAt);
+    if (frame.kind !== 'counter') return;
+    const [now, upTo] = [performance.now(), frame.counter?.count ?? 0];
+    // A count that is shown together with later ones waited for them.
+    for (let count = (shown.get(run) ?? 0) + 1; count <= upTo; count += 1)
+      lags.push(now - (of.get(run)?.saidAt[count] ?? NaN));
+    shown.set(run, Math.max(upTo, shown.get(run) ?? 0));
   };
   hearFrames(ask, shop.address, asked, hear, stop.signal).catch(() => undefined);
   return stop;

@@ -3,7 +3,7 @@ import { byDevice, type RunEvent } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { ProblemError } from '../problem-error';
 import { unit, type Unit } from '../unit';
-import { lastPlace, writeEvents, type ToLog } from './run-log';
+import { writeEvents, type ToLog } from './run-log';
 import { checkEvents } from './check-events';
 import { stateOfRun } from './state-of-run';
 import { checkPieces } from './pieces-of-run';
@@ -32,16 +32,15 @@ export const appendEvents = (
     if (run.state !== 'open')
       throw new ProblemError('already-closed', 'This run is closed. Nothing was added to it.');
     await checkPieces(u, run.jobId, fresh);
-    const { facts, state } = await stateOfRun(u, run);
+    const { facts, state, last } = await stateOfRun(u, run);
     checkEvents(facts, state, fresh);
-    const { seq } = await lastPlace(u, runId);
-    checkPlaces(fresh, seq);
+    checkPlaces(fresh, last.seq);
     const authors = await authorsOf(u, fresh);
     const toLog = fresh.map(({ id, at, by, ...happening }): ToLog => {
       const author = authors.get(by);
       return { ...happening, id, at: new Date(at), ...(author ? { author } : {}) };
     });
-    const events = await writeEvents(u, runId, seq, toLog);
+    const events = await writeEvents(u, runId, last.seq, toLog);
     const moved = fresh.findLast((event) => event.kind === 'taken-up');
     await takeTo(u, run, moved?.payload.benchId);
     if (fresh.at(-1)?.kind === 'put-aside') await leavesBench(u, runId, run.benchId);

@@ -51,7 +51,7 @@ export async function giveUpRun(
           await takeOff(u, run, job, layer, { ...stretch, line: asked.line });
       }
     await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);
-    const { seq } = await lastPlace(u, runId);
+    const seq = await lastPlace(u, runId);
     await writeEvents(u, runId, seq, [{ kind: 'given-up', payload: { ...asked } }]);
     await tables.runs.change(run, { state: 'given-up', closedAt: u.clock() });
     await leavesBench(u, runId, run.benchId);

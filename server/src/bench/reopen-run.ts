@@ -32,7 +32,7 @@ export async function reopenRun(
     const job = await tables.jobs.lock(run.jobId);
     if (!job || job.state === 'handed-back')
       throw new ProblemError('already-closed', 'This reel was handed back. Book it in again to change it.');
-    const { seq } = await lastPlace(u, runId);
+    const seq = await lastPlace(u, runId);
     await giveBack(u, runId, why);
     const fills = await tables.fills.findAll({ where: { runId, takenBackAt: null }, attributes: ['id'] });
     await tables.fills.changeAll({ takenBackAt: u.clock() }, { runId, takenBackAt: null });

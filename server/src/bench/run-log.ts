@@ -12,17 +12,14 @@ export type ToLog = RunHappening & { readonly id?: string; readonly at?: Date; r
 /** Rings whenever something was added to a run's log, with what was added. */
 export const runBell = (runId: number): string => `run:${String(runId)}`;
 
-/** The place of the last event in a run's log and whose it is; 0 before the first. */
-export async function lastPlace(
-  { tables }: Reading,
-  runId: number,
-): Promise<{ readonly seq: number; readonly byId: number | null }> {
+/** The place of the last event in a run's log; 0 before the first. */
+export async function lastPlace({ tables }: Reading, runId: number): Promise<number> {
   const last = await tables.runEvents.findOne({
     where: { runId },
     order: [['seq', 'DESC']],
-    attributes: ['seq', 'byId'],
+    attributes: ['seq'],
   });
-  return { seq: last?.seq ?? 0, byId: last?.byId ?? null };
+  return last?.seq ?? 0;
 }
 
 /**
@@ -54,16 +51,34 @@ export async function writeEvents(
 
 /** The log of a run in order, as the core folds it; from a place on, where one is given. */
 export async function readLog(from: Reading, runId: number, fromPlace = 1): Promise<RunEvent[]> {
-  const rows = await from.tables.runEvents.findAll({
+  return (await readAuthored(from, runId, fromPlace, null)).map(({ event }) => event);
+}
+
+/**
+ * The log of a run from a place on, each event with whose it is.
+ *
+ * @param known an author whose name need not be asked for
+ */
+export async function readAuthored(
+  { tables }: Reading,
+  runId: number,
+  fromPlace: number,
+  known: Author | null,
+): Promise<{ readonly event: RunEvent; readonly author: Author }[]> {
+  const rows = await tables.runEvents.findAll({
     where: { runId, seq: { [Op.gte]: fromPlace } },
     order: ['seq'],
   });
-  const people = await from.tables.people.findAll({
-    where: { id: [...new Set(rows.map(({ byId }) => byId))] },
-    attributes: ['id', 'name'],
+  const nameOf = new Map(known ? [[known.id, known.name]] : []);
+  const unknown = [...new Set(rows.map(({ byId }) => byId))].filter((id) => !nameOf.has(id));
+  if (unknown.length > 0) {
+    const people = await tables.people.findAll({ where: { id: unknown }, attributes: ['id', 'name'] });
+    for (const { id, name } of people) nameOf.set(id, name);
+  }
+  return rows.map((row) => {
+    const author = { id: row.byId, name: nameOf.get(row.byId) ?? '' };
+    return { event: toEvent(row, author.name), author };
   });
-  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
-  return rows.map((row) => toEvent(row, nameOf.get(row.byId) ?? ''));
 }
 
 interface EventRow {

@@ -3,38 +3,42 @@ import { beginFold, foldOn, stateOf, type RunFacts, type RunState } from '@yard-
 import type { Reading } from '../context';
 import type { RunRow } from '../db/models/runs';
 import { ProblemError } from '../problem-error';
-import type { KeptState } from './kept-state';
-import { readLog } from './run-log';
+import type { KeptState, LastEvent } from './kept-state';
+import { readAuthored } from './run-log';
 
 /** Runs kept folded; more than are ever open at once. */
 const MOST_KEPT = 300;
 
 /**
  * Where a run stands. What was folded before is kept in memory, so that another event costs the same at the tenth as at
- * the ten thousandth; after a restart the log is folded once. Asked before a change writes to the log, never after.
+ * the ten thousandth; after a restart the log is folded once. Asked before a change writes to the log, never after: under
+ * the run's lock the last event told is the log's last.
  */
 export async function stateOfRun(
   from: Reading,
   run: Pick<RunRow, 'id' | 'jobId' | 'madeUnder'>,
-): Promise<{ readonly facts: RunFacts; readonly state: RunState }> {
+): Promise<{ readonly facts: RunFacts; readonly state: RunState; readonly last: LastEvent }> {
   const kept = from.states.get(run.id) ?? { fold: beginFold(await factsOf(from, run)), last: NOTHING };
   const before = kept.last;
-  const read = await readLog(from, run.id, before.seq);
+  const read = await readAuthored(from, run.id, before.seq, before.author);
   // A change that was folded and then not kept: the log at this place is another one now.
-  if (before.seq > 0 && read[0]?.id !== before.id) {
+  if (before.seq > 0 && read[0]?.event.id !== before.id) {
     from.states.delete(run.id);
     return stateOfRun(from, run);
   }
   // Somebody else may have folded the same while the log was read.
-  const fresh = read.filter(({ seq }) => seq > kept.last.seq);
-  foldOn(kept.fold, fresh);
+  const fresh = read.filter(({ event }) => event.seq > kept.last.seq);
+  foldOn(
+    kept.fold,
+    fresh.map(({ event }) => event),
+  );
   const last = fresh.at(-1);
-  if (last) kept.last = { seq: last.seq, id: last.id };
+  if (last) kept.last = { seq: last.event.seq, id: last.event.id, author: last.author };
   keep(from.states, run.id, kept);
-  return { facts: kept.fold.facts, state: stateOf(kept.fold) };
+  return { facts: kept.fold.facts, state: stateOf(kept.fold), last: kept.last };
 }
 
-const NOTHING = { seq: 0, id: '' } as const;
+const NOTHING: LastEvent = { seq: 0, id: '', author: null };
 
 /** Keeps the ones used last. */
 function keep(states: Map<number, KeptState>, id: number, kept: KeptState): void {

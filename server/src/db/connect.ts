@@ -18,6 +18,8 @@ export function connect(address: string, log: (sql: string) => void = () => unde
     pool: { max: 12, acquire: 15_000, idle: 60_000 },
     dialectOptions: {
       connectTimeout: 10_000,
+      // Said once for a connection and not before every change (see unit.ts).
+      initSql: 'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED',
       supportBigNumbers: false,
       bigIntAsNumber: true,
       insertIdAsNumber: true,

@@ -16,6 +16,11 @@ const FOLD_MS = 250;
 const SILENT_MS = 5000;
 /** On a link that was silent for so long nobody is at the other end any more, ms. */
 const DEAD_MS = 15_000;
+/**
+ * What it says is shown at once, and then at most this often, ms: no eye reads a hundred counts a second, and each one
+ * shown costs the server, the link and the page.
+ */
+const SHOWN_MS = 40;
 /** What was heard is kept this often while nothing else is written, ms. */
 const KEEP_MS = 2000;
 
@@ -52,6 +57,8 @@ export class BenchCounter {
   /** Where the meter stood when the count last moved. */
   private meterAt: MeterStands | null = null;
   private folding: Promise<void> | null = null;
+  private telling: NodeJS.Timeout | null = null;
+  private toldAt = -Infinity;
   private keptAt = 0;
   private keeping: Promise<void> | null = null;
   private over = false;
@@ -100,6 +107,7 @@ export class BenchCounter {
   async close(): Promise<void> {
     this.over = true;
     clearInterval(this.timer);
+    if (this.telling) clearTimeout(this.telling);
     this.context.bell.off(benchBell(this.benchId), this.standing);
     if (this.runId !== null) this.context.bell.off(runBell(this.runId), this.rung);
     this.link.close();
@@ -179,7 +187,16 @@ export class BenchCounter {
   }
 
   private tell(): void {
-    if (!this.over) this.context.bell.emit(counterBell(this.benchId));
+    if (this.telling || this.over) return;
+    const wait = this.toldAt + SHOWN_MS - performance.now();
+    if (wait <= 0) this.tellNow();
+    else this.telling = setTimeout(() => this.tellNow(), wait).unref();
+  }
+
+  private tellNow(): void {
+    this.telling = null;
+    this.toldAt = performance.now();
+    this.context.bell.emit(counterBell(this.benchId));
   }
 
   private tick(): void {

@@ -8,8 +8,9 @@ import {
   type OddCount,
   type RunHappening,
 } from '@yard-spool/core';
+import type { LastEvent } from '../bench/kept-state';
+import { writeEvents } from '../bench/run-log';
 import { stateOfRun } from '../bench/state-of-run';
-import { lastPlace, writeEvents } from '../bench/run-log';
 import type { ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 
@@ -42,18 +43,15 @@ export const creditRun = (
   { benchId, device, count, since, doubt, live, leaving, meter }: Stands,
 ): Promise<Credit | null> =>
   unit(context, null, async (u) => {
-    const { runs, benches, counters } = u.tables;
-    const run = await runs.lock(runId);
-    const bench = await benches.findByPk(benchId);
+    const run = await u.tables.runs.lock(runId);
     if (run?.state !== 'open') return null;
-    const stands = run.benchId === benchId && bench?.runId === runId;
+    const at = await standingAt(u, benchId, device.name);
+    const stands = run.benchId === benchId && at.runId === runId;
     if (leaving === stands) return null;
-    const { facts, state } = await stateOfRun(u, run);
-    if (leaving) return creditLast(u, runId, { device, count }, { facts, state });
-    const key = { benchId, name: device.name };
-    const served = await counters.lockOrCreate(key, { ...key, runId: null, heard: null });
+    const { facts, state, last } = await stateOfRun(u, run);
+    if (leaving) return creditLast(u, runId, { device, count }, { facts, state, last });
     // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
-    const known = served.runId === runId ? state : { ...state, counting: NOBODY };
+    const known = at.served === runId ? state : { ...state, counting: NOBODY };
     const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
     const credit = creditCount(device, known, count, {
       gear,
@@ -61,15 +59,40 @@ export const creditRun = (
       live,
       ...(since === null ? {} : { since }),
     });
-    if (served.runId !== runId) await counters.change(served, { runId });
+    if (at.served !== runId) await serve(u, { benchId, name: device.name }, runId);
     await writeWith(
       u,
-      runId,
+      { runId, last },
       credit,
       marksOf(known, credit, device, { meter: live && !doubt ? meter : null, gear }),
     );
     return credit;
   });
+
+/** The run that stands at a bench, and the one that the bench's counter was last known to count for. */
+async function standingAt(
+  { query }: Unit,
+  benchId: number,
+  name: string,
+): Promise<{ readonly runId: number | null; readonly served: number | null }> {
+  const [at] = await query<{ runId: number | null; served: number | null }>(
+    `SELECT benches.run_id AS runId, counters.run_id AS served FROM benches
+       LEFT JOIN counters ON counters.bench_id = benches.id AND counters.name = :name
+      WHERE benches.id = :benchId`,
+    { benchId, name },
+  );
+  return at ?? { runId: null, served: null };
+}
+
+/** Writes down for which run a bench's counter counts. */
+async function serve(
+  { tables: { counters } }: Unit,
+  key: { readonly benchId: number; readonly name: string },
+  runId: number,
+): Promise<void> {
+  const row = await counters.lockOrCreate(key, { ...key, runId, heard: null });
+  if (row.runId !== runId) await counters.change(row, { runId });
+}
 
 /** Where the line meter stood at what was just credited, where that is to be written down. */
 function marksOf(
@@ -87,30 +110,34 @@ async function creditLast(
   u: Unit,
   runId: number,
   { device, count }: Pick<Stands, 'device' | 'count'>,
-  { facts, state }: Awaited<ReturnType<typeof stateOfRun>>,
+  { facts, state, last }: Awaited<ReturnType<typeof stateOfRun>>,
 ): Promise<null> {
   if (!state.counting.has(device.name) || state.held || state.aside) return null;
   const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
   const { happening } = creditCount(device, state, count, { gear });
-  if (happening && happening.kind !== 'device-at') await write(u, runId, happening);
+  if (happening && happening.kind !== 'device-at') await write(u, { runId, last }, happening);
   return null;
 }
 
 async function writeWith(
   u: Unit,
-  runId: number,
+  to: LogEnd,
   { happening }: Credit,
   marks: readonly RunHappening[],
 ): Promise<void> {
-  if (happening) await write(u, runId, happening, ...marks);
+  if (happening) await write(u, to, happening, ...marks);
+}
+
+/** The end of a run's log, as it was read under the run's lock. */
+interface LogEnd {
+  readonly runId: number;
+  readonly last: LastEvent;
 }
 
 /** A device's turns are written down as of whoever had the run last. */
-async function write(u: Unit, runId: number, ...happenings: readonly RunHappening[]): Promise<void> {
-  const { seq, byId } = await lastPlace(u, runId);
-  const by = await u.tables.people.findByPk(byId ?? 0);
-  if (!by) throw new Error('A run was begun by somebody.');
-  await writeEvents(u, runId, seq, happenings, by);
+async function write(u: Unit, { runId, last }: LogEnd, ...happenings: RunHappening[]): Promise<void> {
+  if (!last.author) throw new Error('A run was begun by somebody.');
+  await writeEvents(u, runId, last.seq, happenings, last.author);
 }
 
 const NOBODY: ReadonlySet<string> = new Set();

@@ -39,7 +39,7 @@ export async function correctFill(
     const before = await CORRECT[asked.what](correcting);
     if (before === asked.is)
       throw new ProblemError('bad-request', 'That is what it says already. Nothing was changed.');
-    const { seq } = await lastPlace(u, run.id);
+    const seq = await lastPlace(u, run.id);
     const payload: Correction = { ...asked, was: before };
     await writeEvents(u, run.id, seq, [{ kind: 'corrected', payload }]);
     u.states.delete(run.id);
