@@ -4,6 +4,8 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { systemClock, type Clock } from './clock';
 import type { KeptState } from './bench/kept-state';
 import { defineModels, readTables, type Models, type ReadTables } from './db/tables';
+import type { HeldHouse } from './house-rules/held-house';
+import { KeptWords } from './search/kept-words';
 
 /** What a service that only reads is given. Outside a change it reads what is committed, inside one what stands there. */
 export interface Reading {
@@ -11,6 +13,10 @@ export interface Reading {
   readonly clock: Clock;
   /** Open runs as they were folded last, by their numbers. */
   readonly states: Map<number, KeptState>;
+  /** What the shop has settled, as it was read last. */
+  readonly house: HeldHouse;
+  /** The words everything is searched by. */
+  readonly words: KeptWords;
   /** Rows of a query that spans tables; values stand in it by their names, `:name`. */
   readonly query: <T extends object>(sql: string, values?: Readonly<Record<string, unknown>>) => Promise<T[]>;
 }
@@ -39,14 +45,17 @@ export function openContext(
   }: Partial<Pick<ServerContext, 'scaleAddress' | 'inboxFolder' | 'passcodeCost'>> = {},
 ): ServerContext {
   const models = defineModels(sequelize);
+  const query: ServerContext['query'] = (sql, values = {}) =>
+    sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values } });
   return {
     sequelize,
     models,
     tables: readTables(models),
     clock,
-    query: (sql, values = {}) =>
-      sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values } }),
+    query,
     states: new Map(),
+    house: { settled: null },
+    words: new KeptWords(query),
     bell: new EventEmitter().setMaxListeners(0),
     ...{ scaleAddress, inboxFolder, passcodeCost },
   };

@@ -78,6 +78,8 @@ try {
   server.listen(config.port, config.host, () => {
     const { address, port } = server.address() as AddressInfo;
     log.info({ address, port }, 'listening');
+    // Where this fails, whoever searches first has them read again.
+    context.words.ready().catch((error: unknown) => log.warn({ error }, 'words not read'));
     process.send?.({ port });
   });
 } catch (error) {

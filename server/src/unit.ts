@@ -72,14 +72,14 @@ export async function unit<T>(
 }
 
 function makeUnit(
-  { models, clock, bell, states, sequelize }: ServerContext,
+  { models, clock, bell, states, house, words, sequelize }: ServerContext,
   actor: Person | null,
   transaction: Transaction,
   after: (() => void)[],
 ): Unit {
   return {
     tables: boundTables(models, transaction),
-    ...{ clock, bell, states },
+    ...{ clock, bell, states, house, words },
     query: (sql, values = {}) =>
       sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values }, transaction }),
     get actor() {

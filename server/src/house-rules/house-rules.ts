@@ -35,6 +35,7 @@ export async function changeHouseRules(
     const ruling = { rules: before.rules, exceptions: await listExceptions(u) };
     for (const change of differences(before, sheet)) await noteHouseChange(u, change);
     await u.tables.houseRules.change(row, { ...sheet, version: version + 1 });
+    u.afterCommit(() => (u.house.settled = null));
     await planAgain(u, ruling);
     return { ...sheet, version: version + 1 };
   });

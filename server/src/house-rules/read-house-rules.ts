@@ -2,6 +2,7 @@ import type { KeptHouseRules } from '@yard-spool/contract';
 import { USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { USUAL_MONEY, type HouseRulesRow } from '../db/models/house-rules';
 import type { Reading } from '../context';
+import { isInsideChange } from '../db/inside-change';
 import type { Unit } from '../unit';
 
 /** The only row there is. */
@@ -28,8 +29,21 @@ const USUAL: HouseSheet = {
 export const lockHouse = ({ tables }: Unit): Promise<HouseRulesRow> =>
   tables.houseRules.lockOrCreate({ id: HOUSE_ROW }, { id: HOUSE_ROW, rules: USUAL_HOUSE_RULES });
 
-/** What the shop has settled; the usual until somebody chooses. */
-export async function readHouseRules({ tables }: Reading): Promise<KeptHouseRules> {
+/**
+ * What the shop has settled; the usual until somebody chooses. Every request asks for it and it changes once a season, so
+ * it is read once and again after each change. A change reads it as it stands inside it.
+ */
+export function readHouseRules(from: Reading): Promise<KeptHouseRules> {
+  if (isInsideChange()) return readRow(from);
+  const { house } = from;
+  house.settled ??= readRow(from).catch((error: unknown) => {
+    house.settled = null;
+    throw error;
+  });
+  return house.settled;
+}
+
+async function readRow({ tables }: Reading): Promise<KeptHouseRules> {
   const row = await tables.houseRules.findByPk(HOUSE_ROW);
   if (!row) return { ...USUAL, version: 1 };
   const { money, tailMm, units, zone, idleMinutes, shopName, printer, version } = row;

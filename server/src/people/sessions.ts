@@ -67,38 +67,40 @@ export async function signIn(
 
 /** Who a session token belongs to, or null where it is unknown, over, or was not used for longer than the house allows. */
 export async function personOfToken(from: Reading, token: string): Promise<Person | null> {
-  const session = await sessionOf(from, token);
-  return session && personOf(from, session);
+  return (await sessionOf(from, token))?.person ?? null;
 }
 
 /** Who asks with a session token; that it was used just now is written down, where that was not lately. */
 export async function whoAsks(context: ServerContext, token: string): Promise<Person | null> {
   const session = await sessionOf(context, token);
-  const person = session && (await personOf(context, session));
-  if (!person) return null;
+  if (!session) return null;
+  const { person, seenAt } = session;
   const now = context.clock();
-  if (session.seenAt === null || now.getTime() - session.seenAt.getTime() > SEEN_EACH_MS)
+  if (seenAt === null || now.getTime() - seenAt.getTime() > SEEN_EACH_MS)
     await unit(context, null, ({ tables }) =>
-      tables.sessions.changeAll({ seenAt: now }, { tokenHash: session.tokenHash }),
+      tables.sessions.changeAll({ seenAt: now }, { tokenHash: hashToken(token) }),
     );
   return person;
 }
 
-async function personOf(from: Reading, { personId }: SessionRow): Promise<Person | null> {
-  const row = await from.tables.people.findOne({ where: { id: personId, leftAt: null } });
-  return row && { id: row.id, name: row.name, role: row.role };
-}
-
-async function sessionOf(from: Reading, token: string): Promise<SessionRow | null> {
+/** The session of a token and whose it is. Asked before everything else that is asked, so in one go. */
+async function sessionOf(
+  from: Reading,
+  token: string,
+): Promise<{ readonly person: Person; readonly seenAt: Date | null } | null> {
   const now = from.clock();
-  const session = await from.tables.sessions.findOne({
-    where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: now } },
-  });
-  if (!session) return null;
+  const [row] = await from.query<Person & Pick<SessionRow, 'createdAt' | 'seenAt'>>(
+    `SELECT people.id, people.name, people.role, sessions.created_at AS createdAt, sessions.seen_at AS seenAt
+       FROM sessions JOIN people ON people.id = sessions.person_id
+      WHERE sessions.token_hash = :hash AND sessions.expires_at > :now AND people.left_at IS NULL`,
+    { hash: hashToken(token), now },
+  );
+  if (!row) return null;
+  const { createdAt, seenAt, ...person } = row;
   const { idleMinutes } = await readHouseRules(from);
-  const idle = now.getTime() - (session.seenAt ?? session.createdAt).getTime();
+  const idle = now.getTime() - (seenAt ?? createdAt).getTime();
   // Used just before it is written down again, it may look a minute older than it is.
-  return idleMinutes > 0 && idle > idleMinutes * MINUTE_MS + SEEN_EACH_MS ? null : session;
+  return idleMinutes > 0 && idle > idleMinutes * MINUTE_MS + SEEN_EACH_MS ? null : { person, seenAt };
 }
 
 export const signOut = (

@@ -49,16 +49,22 @@ export async function whatIsOn(
   const ids = spools.flatMap(({ fillId }) => fillId ?? []);
   if (ids.length === 0) return new Map();
   const [fills, layers] = await Promise.all([
-    from.tables.fills.findAll({ where: { id: ids } }),
+    from.tables.fills.findAll({
+      where: { id: ids },
+      attributes: ['id', 'spool', 'closedAt', 'gapRead', 'gapByCount'],
+    }),
     layersOfFills(from, ids),
   ]);
   const kinds = await pieceKinds(from, layers);
   const now = from.clock();
+  const fillOf = new Map(fills.map((fill) => [fill.id, fill]));
+  const layersOf = new Map<number, FillLayerRow[]>();
+  for (const layer of layers) layersOf.set(layer.fillId, [...(layersOf.get(layer.fillId) ?? []), layer]);
   return new Map(
     spools.flatMap((spool): [number, OnSpool][] => {
-      const fill = fills.find(({ id }) => id === spool.fillId);
+      const fill = fillOf.get(spool.fillId ?? 0);
       if (!fill) return [];
-      const own = layers.filter(({ fillId }) => fillId === fill.id);
+      const own = layersOf.get(fill.id) ?? [];
       const drawing = drawingOfFill(fill.spool, own, kinds);
       return [
         [spool.id, { ...lying(fill, own), drawing, ...dueOf(spool, fill, own.at(-1), schoolOf(spool), now) }],

@@ -103,12 +103,11 @@ export async function mergeReels(
     await tables.reelTags.changeAll({ reelId: kept.id }, { reelId: gone.id });
     await tables.reelChanges.changeAll({ reelId: kept.id }, { reelId: gone.id });
     await moveExceptions(u, gone.id, kept.id);
-    await tables.searchWords.removeAll({ kind: 'reel', ref: gone.id });
     await tables.reels.remove(gone);
     await tables.reelTags.create({ tag, reelId: kept.id });
     await tables.reels.change(kept, { version: kept.version + 1 });
     await noteReelChange(u, kept.id, `${tag} turned out to be this reel: ${why}`);
-    await noteWords(u, 'reel', [kept.id]);
+    await noteWords(u, 'reel', [gone.id, kept.id]);
   });
   return readReel(context, into);
 }

@@ -22,6 +22,7 @@ type Stored<K extends SearchHit['kind'], D extends keyof Hit<K> = never> = Omit<
   Record<D, Date | null> & { readonly id: number };
 
 const reels: ToHits = async (from, ids, words) => {
+  if (ids.length === 0) return [];
   const rows = await inOrder<Stored<'reel', 'filledAt'> & { readonly fillId: number | null }>(
     from,
     `SELECT reels.id, reels.tag, reels.label, reels.type, customers.name AS customer, fills.closed_at AS filledAt,

@@ -1,7 +1,7 @@
-import { Op } from 'sequelize';
 import { NOTE_TEXT } from './note-text';
 import type { WordKind } from '../db/models/record';
 import type { Unit } from '../unit';
+import type { WordOf } from './kept-words';
 import { wordsOf } from './words';
 
 interface Entry {
@@ -28,15 +28,19 @@ export const WORD_KINDS = Object.keys(TEXT) as WordKind[];
 
 /** The words of some entries in place of those that were kept of them. */
 async function keepWords(
-  { tables: { searchWords } }: Unit,
+  u: Unit,
   kind: WordKind,
   ids: readonly number[],
   entries: readonly Entry[],
 ): Promise<void> {
-  await searchWords.removeAll({ kind, ref: { [Op.in]: [...ids] } });
-  await searchWords.createAll(
-    entries.flatMap(({ id, text }) => wordsOf(text).map((word) => ({ kind, word, ref: id }))),
+  if (ids.length === 0) return;
+  const gone = await u.query<WordOf>(
+    'DELETE FROM search_words WHERE kind = :kind AND ref IN (:ids) RETURNING word, ref',
+    { kind, ids },
   );
+  const written = entries.flatMap(({ id, text }) => wordsOf(text).map((word) => ({ word, ref: id })));
+  await u.tables.searchWords.createAll(written.map((one) => ({ kind, ...one })));
+  u.afterCommit(() => u.words.changed({ kind, gone, written }));
 }
 
 /** Keeps the words of some entries as they are now. To be called whenever what they are called changes. */

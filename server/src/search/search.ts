@@ -3,7 +3,6 @@ import type { WordKind } from '../db/models/record';
 import type { Reading } from '../context';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { dayOf, hoursOf } from './days';
-import { findWords } from './find-words';
 import { HITS } from './hits';
 import { wordsAsked } from './words';
 
@@ -19,7 +18,7 @@ export async function search(from: Reading, question: string): Promise<Found> {
     dayHits(from, question),
     lotHits(from, words),
     ...ORDER.map(async (kind) => {
-      const ids = await findWords(from, kind, words, SHOWN + 1);
+      const ids = await from.words.find(kind, words, SHOWN + 1);
       return { kind, more: ids.length > SHOWN, hits: await HITS[kind](from, ids.slice(0, SHOWN), words) };
     }),
   ]);

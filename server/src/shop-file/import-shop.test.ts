@@ -3,10 +3,11 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import type { ShopFile } from '@yard-spool/contract';
+import type { KeptHouseRules, ShopFile } from '@yard-spool/contract';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { connect } from '../db/connect';
+import { readHouseRules } from '../house-rules/read-house-rules';
 import { filledReel } from '../testing/filled';
 import { TestShop } from '../testing/test-shop';
 import { writeShopFile } from './write-shop-file';
@@ -31,6 +32,9 @@ beforeAll(async () => {
   empty = await TestShop.open();
   await empty.force(({ tables }) => tables.people.removeAll({}));
   admin = connect(process.env.YARD_SPOOL_TEST_DATABASE ?? '');
+  const ada = await shop.as('Ada');
+  const { body: house } = await ada<KeptHouseRules>('GET', '/house-rules');
+  await ada('PUT', '/house-rules', { ...house, tailMm: 3210 });
   await filledReel(shop, await shop.as('Bo'), 'IS');
   await fuzzed();
 });
@@ -89,6 +93,10 @@ const signed = (lines: readonly string[], rows: object): Buffer => {
   const sha256 = createHash('sha256').update(body).digest('hex');
   return gzipSync(`${body}${JSON.stringify({ end: true, rows, sha256 })}\n`);
 };
+const held = async () => ({
+  tailMm: (await readHouseRules(empty.context)).tailMm,
+  reels: await empty.context.words.find('reel', ['r'], 9),
+});
 const people = (): Promise<number> => empty.context.tables.people.count();
 
 describe('a shop’s file in an empty house', () => {
@@ -119,6 +127,7 @@ describe('a shop’s file in an empty house', () => {
 
   it('is looked at first, taken whole, and comes out the same byte for byte', async () => {
     const whole = await written(shop.name);
+    expect(await held()).toEqual({ tailMm: 2000, reels: [] });
     const { body: looked } = await send(whole, 'look');
     expect(looked).toMatchObject({ at: AT.toISOString(), taken: false });
     expect(looked.holds).toContainEqual({ what: 'fills', rows: 1 });
@@ -128,6 +137,8 @@ describe('a shop’s file in an empty house', () => {
     expect([first.status, second.status].sort()).toEqual([200, 400]);
     expect(textOf(await written(empty.name))).toBe(textOf(whole));
     for (const nasty of NASTY) expect(textOf(whole)).toContain(JSON.stringify(nasty).slice(1, -1));
+    // What the server holds in memory is the new shop's.
+    expect(await held()).toEqual({ tailMm: 3210, reels: [1] });
     // And its people sign in with what they had.
     expect((await send(whole, 'take')).status).toBe(403);
   });

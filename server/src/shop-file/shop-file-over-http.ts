@@ -82,7 +82,7 @@ export async function importShop(
       const { at, schema, rows } = await checkShopFile(file);
       await mustBeThisVersion(context, schema);
       if (step === 'take') await putInto(addressOf(context), file);
-      if (step === 'take') context.bell.emit(BENCHES_BELL);
+      if (step === 'take') lookAgain(context);
       const holds = Object.entries(TOLD).map(([table, what]) => ({ what, rows: rows[table] ?? 0 }));
       return { at, holds, taken: step === 'take' };
     } catch (error) {
@@ -90,6 +90,14 @@ export async function importShop(
       throw error;
     }
   });
+}
+
+/** What is held in memory of the database is of another shop now. */
+function lookAgain({ bell, words, states, house }: ServerContext): void {
+  house.settled = null;
+  words.forget();
+  states.clear();
+  bell.emit(BENCHES_BELL);
 }
 
 async function mustBeEmpty({ tables }: ServerContext): Promise<void> {

@@ -1,0 +1,74 @@
+/** The words of one kind of entry, and which entries have each. Entries are known by their numbers, from 1. */
+export class Postings {
+  /** By word, the entries that have it, in order. */
+  private readonly refs = new Map<string, number[]>();
+  /** All words, in order. */
+  private readonly words: string[] = [];
+  private highest = 0;
+
+  add(word: string, ref: number): void {
+    let refs = this.refs.get(word);
+    if (!refs) {
+      this.words.splice(placeIn(this.words, word), 0, word);
+      this.refs.set(word, (refs = []));
+    }
+    this.highest = Math.max(this.highest, ref);
+    // Most come with the newest entry: behind all others.
+    const place = ref > (refs.at(-1) ?? 0) ? refs.length : placeIn(refs, ref);
+    if (refs[place] !== ref) refs.splice(place, 0, ref);
+  }
+
+  remove(word: string, ref: number): void {
+    const refs = this.refs.get(word);
+    if (!refs) return;
+    const place = placeIn(refs, ref);
+    if (refs[place] === ref) refs.splice(place, 1);
+    if (refs.length > 0) return;
+    this.refs.delete(word);
+    this.words.splice(placeIn(this.words, word), 1);
+  }
+
+  /**
+   * The entries that have all the words, each as a word's beginning; those with the highest numbers first. What it costs
+   * grows with how many entries have each word, and not with how many have all.
+   *
+   * @param most how many are wanted
+   */
+  withAll(beginnings: readonly string[], most: number): number[] {
+    const lists = beginnings.map((beginning) => this.beginningWith(beginning));
+    if (lists.length === 0 || lists.some((one) => one.length === 0)) return [];
+    const [only] = lists.length === 1 ? (lists[0] ?? []) : [];
+    if (only && lists[0]?.length === 1) return only.slice(-most).reverse();
+    // How many of the words, in their order, an entry has so far.
+    const has = new Uint8Array(this.highest + 1);
+    const found: number[] = [];
+    lists.forEach((list, i) => {
+      for (const refs of list)
+        for (const ref of refs)
+          if (has[ref] === i) {
+            has[ref] = i + 1;
+            if (i === lists.length - 1) found.push(ref);
+          }
+    });
+    return found.sort((a, b) => b - a).slice(0, most);
+  }
+
+  private beginningWith(beginning: string): readonly (readonly number[])[] {
+    const lists: (readonly number[])[] = [];
+    for (let i = placeIn(this.words, beginning); this.words[i]?.startsWith(beginning); i += 1)
+      lists.push(this.refs.get(this.words[i] ?? '') ?? []);
+    return lists;
+  }
+}
+
+/** Where something stands among what is in order, or would stand. */
+function placeIn<T extends string | number>(all: readonly T[], one: T): number {
+  let [from, to] = [0, all.length];
+  while (from < to) {
+    const middle = (from + to) >>> 1;
+    const there = all[middle];
+    if (there !== undefined && there < one) from = middle + 1;
+    else to = middle;
+  }
+  return from;
+}
