@@ -20,6 +20,7 @@ export const PROBLEM_CODES = [
   'last-bench',
   'in-the-water',
   'device-away',
+  'not-set-up',
   'too-much-work',
   'database-away',
   'server-error',

@@ -18,6 +18,7 @@ const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: stri
   'last-manager': [409, 'The last manager stays'],
   'last-bench': [409, 'The last bench stays'],
   'in-the-water': [409, 'It is in the water, or wet'],
+  'not-set-up': [409, 'Not set up yet'],
   'device-away': [503, 'The device does not answer'],
   'too-much-work': [503, 'Too much at once'],
   'database-away': [503, 'The database does not answer'],

@@ -28,7 +28,7 @@ export async function printPaper(
   const { printer } = await readHouseRules(from);
   if (printer === '')
     throw new ProblemError(
-      'device-away',
+      'not-set-up',
       'No label printer is set up. Set one under House, Shop, or save the paper as a file.',
     );
   const { title, pages, pdf } = await paperAsPdf(from, query);

@@ -41,7 +41,7 @@ const print = () => ask<{ pages: number }>('POST', '/paper', { what: 'tag', of: 
 describe('the label printer', () => {
   it('is not there until a manager says where: the sentence says so', async () => {
     const answer = await print();
-    expect(codeOf(answer)).toBe('device-away');
+    expect([answer.status, codeOf(answer)]).toEqual([409, 'not-set-up']);
     expect((answer.body as { detail?: string }).detail).toContain('No label printer is set up');
   });
 

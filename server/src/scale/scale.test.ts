@@ -54,7 +54,7 @@ describe('the bench scale', () => {
       code: 'device-away',
       detail: expect.stringContaining('type what it shows') as string,
     });
-    await expect(readScale({} as ServerContext)).rejects.toMatchObject({ code: 'device-away' });
+    await expect(readScale({} as ServerContext)).rejects.toMatchObject({ code: 'not-set-up' });
   });
 
   it.each([

@@ -26,7 +26,7 @@ export function readScale({
   clock,
 }: ServerContext): Promise<{ device: string; grams: number; at: string }> {
   if (scaleAddress === undefined)
-    return Promise.reject(new ProblemError('device-away', 'No scale is set up. Type what it shows instead.'));
+    return Promise.reject(new ProblemError('not-set-up', 'No scale is set up. Type what it shows instead.'));
   return new Promise((resolve, reject) => {
     const socket = connect(scaleAddress.port, scaleAddress.host);
     const giveUp = (why: ProblemError): void => {

@@ -5,8 +5,8 @@ const NOISE = new Set(
   ),
 );
 const LONGEST = 40;
-/** Words of one entry that are kept. */
-const MOST = 60;
+/** Words of one entry that are kept: more than the longest notes of a fill have, and a bound all the same. */
+const MOST = 300;
 /** Words of a question that are looked for. */
 const MOST_ASKED = 6;
 

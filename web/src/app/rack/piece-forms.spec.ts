@@ -80,7 +80,7 @@ describe('weighing a piece', () => {
     await screen.press('Read the scale');
     screen.http
       .expectOne('/api/scale')
-      .flush(problem('device-away', 'No scale is set up. Type what it shows instead.'), refusal);
+      .flush(problem('not-set-up', 'No scale is set up. Type what it shows instead.'), refusal);
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('Type what it shows instead.');
     await screen.type('With its spool', '150');
