@@ -29,6 +29,15 @@ const keptOf = async ({ id: benchId }: Bench) =>
   (await shop.context.tables.counters.findOne({ where: { benchId } }))?.heard;
 const turnsOf = async (run: Run): Promise<number> => (await stateOf(run)).turns.backing ?? 0;
 
+/** Its adapter gets another address; the device counts on meanwhile. */
+async function moved(counter: FakeCounter, bench: Bench, turns: number): Promise<void> {
+  await counter.cut();
+  counter.turn(turns);
+  await counter.move();
+  const devices = [{ ...bench.devices[0]!, address: counter.address }];
+  expect((await ada('PUT', `/benches/${bench.id}`, { ...bench, devices })).status).toBe(200);
+}
+
 describe('a counter at a bench', () => {
   it('is credited to the run that holds it, in at most four events a second, none lost', async () => {
     const counter = await FakeCounter.open('reed-1');
@@ -221,12 +230,7 @@ describe('a counter at a bench', () => {
     const renamed = (await ada<Bench>('PUT', `/benches/${bench.id}`, { ...bench, name: 'Door' })).body;
     counter.turn(4);
     await waitFor(async () => expect(await turnsOf(run)).toBe(12));
-    // Its adapter got another address; the device counted on meanwhile.
-    await counter.cut();
-    counter.turn(10);
-    await counter.move();
-    const devices = [{ ...bench.devices[0]!, address: counter.address }];
-    await ada('PUT', `/benches/${bench.id}`, { ...renamed, devices });
+    await moved(counter, renamed, 10);
     await waitFor(async () => expect(await turnsOf(run)).toBe(22));
     await counter.cut();
   });
@@ -241,11 +245,7 @@ describe('a counter at a bench', () => {
     // From here to the change it counts more than a hand winds in that time: each line of it comes in its own.
     counter.turn(64);
     await waitFor(async () => expect(await turnsOf(run)).toBe(65));
-    await counter.cut();
-    counter.turn(2);
-    await counter.move();
-    const devices = [{ ...bench.devices[0]!, address: counter.address }];
-    await ada('PUT', `/benches/${bench.id}`, { ...bench, devices });
+    await moved(counter, bench, 2);
     await waitFor(async () => expect(await turnsOf(run)).toBe(67));
     await counter.cut();
   });
