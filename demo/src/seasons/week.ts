@@ -44,14 +44,18 @@ const OWN: Readonly<Record<number, BroughtLine>> = {
 const pieceOf = (line: string): string =>
   FULL_RACK.filter(([, code]) => code === line).sort(([, , a], [, , b]) => b - a)[0]?.[0] ?? '';
 
-/** Books what waits: reels the shop has had before, as they were filled last. */
+/** Books what waits: reels the shop has had before and that are not here already, as they were filled last. */
 export async function bookWeek(
   context: ServerContext,
   person: Person,
   pieces: ReadonlyMap<string, number>,
   at: (day: number, hour: number) => Date,
 ): Promise<void> {
-  const waiting = new Set<string>();
+  const here = await context.query<{ readonly tag: string }>(
+    `SELECT reels.tag FROM reels JOIN spools ON spools.reel_id = reels.id JOIN jobs ON jobs.spool_id = spools.id
+      WHERE jobs.state NOT IN ('handed-back', 'cancelled')`,
+  );
+  const waiting = new Set(here.map(({ tag }) => tag));
   for (const [i, [day, hour, kindIndex, mainIndex, count]] of WEEK.entries()) {
     const kind = SEASON_KINDS[kindIndex];
     const main = kind?.mains[mainIndex];

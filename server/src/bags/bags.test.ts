@@ -16,6 +16,13 @@ afterAll(() => shop.close());
 
 const job = (more: object) => ({ ...booking(pieces).jobs[0]!, ...more });
 
+const bookTagged = (tag: string, customer: object, more: object = {}) =>
+  ask<Bag>('POST', '/bags', booking(pieces, { customer, jobs: [job({ tag, cuts: [], ...more })] }));
+const callOff = async ({ number, version }: Bag): Promise<void> => {
+  const asked = { version, why: 'not today' };
+  expect((await ask('POST', `/bags/${number}/cancel`, asked)).status).toBe(200);
+};
+
 describe('booking a bag in', () => {
   it('keeps the plan the core makes, to the last digit', async () => {
     const { status, body: bag } = await ask<Bag>('POST', '/bags', booking(pieces));
@@ -111,24 +118,44 @@ describe('booking a bag in', () => {
   });
 
   it('knows a reel again by its tag, and refuses another customer’s tag', async () => {
-    const first = (
-      await ask<Bag>(
-        'POST',
-        '/bags',
-        booking(pieces, {
-          customer: { name: 'Tag Owner', contact: '' },
-          jobs: [job({ tag: 'OWN-1', cuts: [] })],
-        }),
-      )
-    ).body;
-    const again = await ask<Bag>(
-      'POST',
-      '/bags',
-      booking(pieces, { customer: { id: first.customer.id }, jobs: [job({ tag: 'own-1', cuts: [] })] }),
-    );
+    const { body: first } = await bookTagged('OWN-1', { name: 'Tag Owner', contact: '' });
+    await callOff(first);
+    const again = await bookTagged('own-1', { id: first.customer.id });
     expect(again.body.jobs[0]!.tag).toBe('OWN-1');
     const other = await ask('POST', '/bags', booking(pieces, { jobs: [job({ tag: 'OWN-1', cuts: [] })] }));
     expect([other.status, other.body.code]).toEqual([409, 'already-exists']);
+    expect(other.body.detail).toContain('another customer');
+  });
+
+  it('refuses a reel that waits in a bag already, also twice in one bag or booked by two at once', async () => {
+    const { body: first } = await bookTagged('OWN-2', { name: 'Two Bags', contact: '' });
+    const mine = { id: first.customer.id };
+    const rack = async () => (await ask('GET', '/pieces')).body;
+    const before = await rack();
+    const again = await ask(
+      'POST',
+      '/bags',
+      booking(pieces, { customer: mine, jobs: [job({ tag: 'OWN-2' })] }),
+    );
+    expect([again.status, again.body.code]).toEqual([409, 'already-exists']);
+    expect(again.body.detail).toBe(
+      `OWN-2 waits in bag ${first.number} already. Change it there, or call it off there first.`,
+    );
+    expect(await rack()).toEqual(before);
+    // Another of its spools is another one.
+    const spare = await bookTagged('OWN-2', mine, { spool: 'spare' });
+    expect(spare.status).toBe(200);
+    await callOff(first);
+    const twice = { customer: mine, jobs: [0, 1].map(() => job({ tag: 'OWN-2', cuts: [] })) };
+    const refused = await ask('POST', '/bags', booking(pieces, twice));
+    expect(refused.body.detail).toContain('in this bag twice');
+    const spareOfIt = job({ spool: 'spare', sameReelAs: 0, cuts: [] });
+    const waits = { customer: mine, jobs: [job({ tag: 'OWN-2', cuts: [] }), spareOfIt] };
+    expect((await ask('POST', '/bags', booking(pieces, waits))).body.detail).toContain(
+      `waits in bag ${spare.body.number} already`,
+    );
+    const both = await Promise.all([bookTagged('OWN-2', mine), bookTagged('OWN-2', mine)]);
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
   });
 });
 

@@ -171,6 +171,7 @@ describe('one reel of a bag', () => {
     const jobs = booking(pieces).jobs;
     const bag = await book({ jobs: [...jobs, { ...jobs[0], tag: 'TWO-1', spool: 'shallow' }] });
     expect(bag.jobs.map(({ spool }) => spool)).toEqual(['own', 'shallow']);
+    await ask('POST', `/bags/${bag.number}/cancel`, { version: bag.version, why: 'not today' });
     const again = await book({
       customer: { id: bag.customer.id },
       jobs: [{ ...jobs[0], tag: 'TWO-1', spool: 'shallow' }],

@@ -36,16 +36,42 @@ export async function spoolFor(
   }
   const reel = known ?? (await newReel(u, customerId, asked));
   const named = { reelId: reel.id, name: asked.spool };
-  const spool = await spools.findOne({ where: named });
+  const spool = known && (await spools.lockOne({ where: named }));
+  if (spool) await mustNotWait(u, spool.id, known.tag, before);
   return (spool ?? (await spools.create(named))).id;
 }
 
+/** A spool is booked once at a time: else line would be promised to it twice, and two benches would look for it. */
+async function mustNotWait(
+  { tables }: Unit,
+  spoolId: number,
+  tag: string,
+  before: readonly number[],
+): Promise<void> {
+  const refused = (detail: string): ProblemError =>
+    new ProblemError('already-exists', detail, [{ path: 'tag', message: detail }]);
+  if (before.includes(spoolId))
+    throw refused(`${tag} is in this bag twice. Leave one out, or book the other as its spare spool.`);
+  const job = await tables.jobs.findOne({ where: { spoolId, state: [...WAITING] } });
+  if (!job) return;
+  const bag = `bag ${String(job.bagId)}`;
+  throw refused(
+    job.state === 'booked'
+      ? `${tag} waits in ${bag} already. Change it there, or call it off there first.`
+      : `${tag} is on the bench, out of ${bag}. Finish it there first.`,
+  );
+}
+
+/** A reel that is not filled yet. */
+export const WAITING = ['booked', 'on-the-bench'] as const;
+
 /** Another spool of a reel that is in the same bag. */
 async function spareSpool(
-  { tables }: Unit,
+  u: Unit,
   { spool, sameReelAs }: AskedReel,
   before: readonly number[],
 ): Promise<number> {
+  const { tables } = u;
   const first = await tables.spools.findByPk(before[sameReelAs ?? -1] ?? 0);
   if (!first)
     throw new ProblemError('bad-request', 'The reel this spool belongs to must come before it in the bag.');
@@ -55,7 +81,9 @@ async function spareSpool(
       'Call the second spool something else than the first, like “spare”.',
     );
   const named = { reelId: first.reelId, name: spool };
-  const there = await tables.spools.findOne({ where: named });
+  const there = await tables.spools.lockOne({ where: named });
+  const reel = there && (await tables.reels.findByPk(first.reelId));
+  if (reel) await mustNotWait(u, there.id, reel.tag, before);
   return (there ?? (await tables.spools.create(named))).id;
 }
 

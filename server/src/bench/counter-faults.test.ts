@@ -76,6 +76,23 @@ describe('a counter that misbehaves', () => {
     await end();
   });
 
+  it('that jumps once more while the first jump is answered is asked about again', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-38');
+    counter.jump(200);
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 200 }));
+    counter.jump(300);
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 500 }));
+    // The page had shown the first one when it was answered.
+    await benches.send(run, { kind: 'device-at', payload: { device: 'reed-38', count: 210 } });
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 300 }));
+    expect(await turnsOf(run)).toBe(10);
+    await benches.send(run, { kind: 'device-at', payload: { device: 'reed-38', count: 510 } });
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: null, unclaimed: 0 }));
+    counter.turn(3);
+    await counts(run, 13);
+    await end();
+  });
+
   it('that begins again after little was counted wipes nothing', async () => {
     const { counter, run, watching, end } = await tenWound('reed-33');
     counter.restart();

@@ -7,7 +7,7 @@ import { BenchMeter } from './bench-meter';
 import type { CounterLine } from './counter-line';
 import { creditRun } from './credit-run';
 import { DeviceLink } from './device-link';
-import { answered, hearLine, type Heard } from './hear-line';
+import { answered, answeredAt, hearLine, type Heard } from './hear-line';
 import { keepHeard, readHeard } from './keep-heard';
 
 /** Pulses are folded into at most four events a second. */
@@ -137,16 +137,21 @@ export class BenchCounter {
 
   /** A step may have ended, or what was asked was answered. */
   private readonly rung = (added: readonly RunEvent[]): void => {
-    if (added.some((event) => settles(event, this.device.name))) this.settled();
+    const count = added.flatMap((event) => settledAt(event, this.device.name) ?? []).at(-1);
+    if (count !== undefined) this.settled(count);
     this.atBell ??= this.heard?.count ?? null;
     this.moved = true;
     this.fold();
   };
 
-  /** What it counted is in doubt no more. */
-  private settled(): void {
+  /**
+   * What it counted is in doubt no more.
+   *
+   * @param count up to which that was answered; left out where it does not matter what it counted
+   */
+  private settled(count?: number): void {
     if (!this.heard) return;
-    this.heard = answered(this.heard);
+    this.heard = count === undefined ? answered(this.heard) : answeredAt(this.heard, count, this.device);
     this.soundDue = null;
     this.keptAt = 0;
     this.tell();
@@ -256,7 +261,7 @@ export class BenchCounter {
       });
       if (runId !== this.runId || !credit) return true;
       const { unclaimed, odd } = credit;
-      if (doubt !== null && this.heard?.doubt === doubt && owesNothing(credit)) this.settled();
+      if (doubt !== null && this.heard?.doubt === doubt && owesNothing(credit)) this.settled(stands.count);
       if (unclaimed === this.unclaimed && odd === this.odd) return true;
       [this.unclaimed, this.odd] = [unclaimed, odd];
       this.tell();
@@ -277,10 +282,14 @@ export class BenchCounter {
 const owesNothing = ({ happening, unclaimed, odd }: Credit): boolean =>
   happening === null && unclaimed === 0 && odd === null;
 
-/** Whether an event says where a device stands, whatever it was credited with before: an answer, or a new beginning. */
-function settles({ kind, payload }: RunEvent, name: string): boolean {
-  if (kind === 'device-at') return payload.device === name;
-  if (kind === 'turns' || kind === 'metres') return payload.device === name && payload.from === undefined;
+/**
+ * Where an event says that a device stands, whatever it was credited with before: an answer, or a new beginning. Null where
+ * it says no such thing.
+ */
+function settledAt({ kind, payload }: RunEvent, name: string): number | null {
+  if (kind === 'device-at') return payload.device === name ? payload.count : null;
+  if (kind === 'turns' || kind === 'metres')
+    return payload.device === name && payload.from === undefined ? (payload.count ?? null) : null;
   const seen = 'seen' in payload ? payload.seen : undefined;
-  return seen?.device === name && !seen.unheard;
+  return seen?.device === name && !seen.unheard ? seen.count : null;
 }

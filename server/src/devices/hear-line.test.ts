@@ -1,6 +1,6 @@
 import type { Device } from '@yard-spool/contract';
 import { describe, expect, it } from 'vitest';
-import { answered, hearLine, type Heard } from './hear-line';
+import { answered, answeredAt, hearLine, type Heard } from './hear-line';
 
 const DEVICE: Device = { name: 'reed-1', address: '127.0.0.1:1', counts: 'handle-turns', per: 1 };
 
@@ -73,5 +73,59 @@ describe('lines of a counter', () => {
     const line = { device: 'reed-1', sequence: 67, count: 502 };
     const next = hearLine(heard, line, { device: DEVICE, now: heard.at + 250, fresh: false });
     expect(next).toMatchObject({ count: 502, doubt: null });
+  });
+
+  it('are in doubt still where only an earlier doubt was answered', () => {
+    const settled = (lines: readonly Told[], count: number) => {
+      const { doubt, sound } = answeredAt(after(...wound, ...lines), count, DEVICE);
+      return [doubt, sound.count];
+    };
+    const twice: readonly Told[] = [
+      [66, 464],
+      [67, 466],
+      [68, 867],
+      [69, 869],
+    ];
+    expect(settled(twice, 466)).toEqual(['jumped', 466]);
+    expect(settled(twice, 867)).toEqual([null, 869]);
+    // What was wound on since the answer was given is no doubt, forward or back.
+    expect(
+      settled(
+        [
+          [66, 464],
+          [67, 468],
+        ],
+        464,
+      ),
+    ).toEqual([null, 468]);
+    expect(
+      settled(
+        [
+          [66, 464],
+          [67, 462],
+        ],
+        464,
+      ),
+    ).toEqual([null, 462]);
+    expect(
+      settled(
+        [
+          [66, 464],
+          [1, 0, 5, 'fresh'],
+          [2, 3],
+        ],
+        464,
+      ),
+    ).toEqual(['restarted', 464]);
+    expect(
+      settled(
+        [
+          [66, 464],
+          [1, 0, 5, 'fresh'],
+          [2, 3],
+        ],
+        0,
+      ),
+    ).toEqual([null, 3]);
   });
 });

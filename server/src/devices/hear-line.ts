@@ -12,6 +12,11 @@ export interface Heard {
   readonly suspect: { readonly sequence: number; readonly at: number } | null;
   /** Why what it counts waits for an answer; null where it does not. */
   readonly doubt: 'restarted' | 'jumped' | null;
+  /**
+   * While in doubt, the count behind the last step that cannot have been wound: an answer about what was counted before it
+   * does not settle it. Left out where it is the count itself.
+   */
+  readonly since?: number;
 }
 
 /** What a hand, or a winder, does at its fastest, in what the device counts, a second; from memory. */
@@ -39,11 +44,7 @@ const SURELY_MS = 400;
  *
  * @param fresh whether it is the first line of a new link: then as long as the link was away may lie before it
  */
-export function hearLine(
-  before: Heard | null,
-  line: CounterLine,
-  { device, now, fresh }: { readonly device: Device; readonly now: number; readonly fresh: boolean },
-): Heard {
+export function hearLine(before: Heard | null, line: CounterLine, { device, now, fresh }: Judging): Heard {
   const { sequence, count } = line;
   const begins: Heard = {
     ...{ sequence, count, at: now, suspect: null, doubt: null },
@@ -57,7 +58,7 @@ export function hearLine(
       return { ...before, suspect: before.suspect ?? { sequence, at: now } };
     return count === before.count && !before.doubt
       ? begins
-      : { ...before, sequence, count, at: now, suspect: null, doubt: 'restarted' };
+      : { ...before, sequence, count, at: now, suspect: null, doubt: 'restarted', since: count };
   }
   return judged({ ...before, suspect: null }, line, { device, now, fresh });
 }
@@ -67,30 +68,58 @@ const beganAgain = ({ suspect }: Heard, sequence: number, now: number): boolean 
   suspect !== null &&
   (sequence > suspect.sequence || (sequence === suspect.sequence && now - suspect.at > SURELY_MS));
 
-function judged(
-  before: Heard,
-  { sequence, count }: CounterLine,
-  { device, now, fresh }: { readonly device: Device; readonly now: number; readonly fresh: boolean },
-): Heard {
-  const { sound } = before;
-  const heard = { ...before, sequence, count, at: now };
-  const went = (count - sound.count) / device.per;
-  const lines = sequence - sound.sequence;
-  const since = (now - sound.at) / 1000;
-  const seconds = fresh ? Math.min(since, MOST_UNSEEN_S) : Math.min(since, EACH_S * lines);
-  const wound = Math.abs(went) <= FASTEST[device.counts] * (seconds + GATHERED_S);
-  const zeroed = went <= -3 && Math.abs(count) < device.per;
-  const next = { ...heard, sound: { sequence, count, at: now }, doubt: null };
-  if (before.doubt === null)
-    return wound && !zeroed ? next : { ...heard, doubt: went < 0 ? 'restarted' : 'jumped' };
-  // One line was wrong, and the next goes on where the one before it stood.
-  const putRight = lines === 2 && wound && went >= -1;
-  return putRight ? next : heard;
+/** What a line is judged by. */
+interface Judging {
+  readonly device: Device;
+  readonly now: number;
+  readonly fresh: boolean;
 }
 
-/** The same device once what it counted was answered: it goes on from where it stands. */
-export const answered = (heard: Heard): Heard => ({
-  ...heard,
-  sound: { sequence: heard.sequence, count: heard.count, at: heard.at },
-  doubt: null,
+/** Where a device stood. */
+type Stood = Heard['sound'];
+
+function judged(before: Heard, line: CounterLine, by: Judging): Heard {
+  const { sound } = before;
+  const { sequence, count } = line;
+  const { since, ...heard } = { ...before, sequence, count, at: by.now };
+  const wound = canBeWound(sound, line, by);
+  if (before.doubt === null)
+    return wound && !isZeroed(sound, line, by)
+      ? { ...heard, sound: { sequence, count, at: by.now }, doubt: null }
+      : { ...heard, doubt: count < sound.count ? 'restarted' : 'jumped', since: count };
+  // One line was wrong, and the next goes on where the one before it stood.
+  const putRight = sequence - sound.sequence === 2 && wound && (count - sound.count) / by.device.per >= -1;
+  if (putRight) return { ...heard, sound: { sequence, count, at: by.now }, doubt: null };
+  const goesOn = canBeWound(before, line, by) && !isZeroed(before, line, by);
+  return { ...heard, since: goesOn ? (since ?? before.count) : count };
+}
+
+/** Whether a hand can have gone so far since the device stood elsewhere. */
+function canBeWound(from: Stood, { sequence, count }: CounterLine, { device, now, fresh }: Judging): boolean {
+  const since = (now - from.at) / 1000;
+  const lines = sequence - from.sequence;
+  const seconds = fresh ? Math.min(since, MOST_UNSEEN_S) : Math.min(since, EACH_S * lines);
+  return Math.abs(count - from.count) / device.per <= FASTEST[device.counts] * (seconds + GATHERED_S);
+}
+
+const isZeroed = (from: Stood, { count }: CounterLine, { device: { per } }: Judging): boolean =>
+  (count - from.count) / per <= -3 && Math.abs(count) < per;
+
+/** The same device once what it counted is in doubt no more: it goes on from where it stands. */
+export const answered = ({ sequence, count, at, suspect }: Heard): Heard => ({
+  ...{ sequence, count, at, suspect, doubt: null },
+  sound: { sequence, count, at },
 });
+
+/**
+ * The same device once somebody answered what it counted up to a count. What it took another doubtful step from since is
+ * still asked about; what was wound on meanwhile is not.
+ */
+export function answeredAt(heard: Heard, count: number, { counts, per }: Device): Heard {
+  const { since = heard.count } = heard;
+  const room = FASTEST[counts] * GATHERED_S * per;
+  const [least, most] = [Math.min(since, heard.count), Math.max(since, heard.count)];
+  if (heard.doubt === null || (count >= least - room && count <= most + room)) return answered(heard);
+  const sound = { sequence: heard.sequence, count, at: heard.at };
+  return { ...heard, sound, doubt: heard.count < count ? 'restarted' : 'jumped' };
+}

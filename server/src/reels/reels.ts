@@ -3,6 +3,7 @@ import type { Observation } from '@yard-spool/core';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { toCustomer } from '../bags/customers';
+import { WAITING } from '../bags/reel-for';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 import { drawingsOfFills } from './drawings-of-fills';
@@ -95,7 +96,7 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
 /** The bag a reel waits in, and its run where it is on a bench. */
 async function waitingOf({ tables }: Reading, spoolIds: readonly number[]): Promise<Reel['waiting']> {
   const job = await tables.jobs.findOne({
-    where: { spoolId: [...spoolIds], state: ['booked', 'on-the-bench'] },
+    where: { spoolId: [...spoolIds], state: [...WAITING] },
     order: ['id'],
   });
   const run = job && (await tables.runs.findOne({ where: { jobId: job.id, state: ['open', 'closed'] } }));

@@ -26,12 +26,12 @@ import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { WhenField } from '../ui/when-field';
 import { dropDraft, emptyDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
+import { CameIn } from './came-in';
 import { CustomerPicker } from './customer-picker';
 import { DeskView } from './desk-view';
 import { PlanningDesk } from './planning-desk';
 import { emptyReel, likeReel, spareOf } from './reel-draft';
 import { reelFromPlan } from './reel-from-plan';
-import { TripsAsked } from './trips-asked';
 
 const bagForm = ({ key, customerId, customerName, contact, promised, notes }: BookingDraft) =>
   new FormGroup({
@@ -46,7 +46,7 @@ const bagForm = ({ key, customerId, customerName, contact, promised, notes }: Bo
 /** Booking a bag in: its reels one after another, each with its plan beside the entry, changing with every keystroke. */
 @Component({
   selector: 'ys-book-in',
-  imports: [CustomerPicker, DeskView, LoadState, ReactiveFormsModule, TripsAsked, WhenField],
+  imports: [CameIn, CustomerPicker, DeskView, LoadState, ReactiveFormsModule, WhenField],
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './book-in.html',

@@ -1,4 +1,4 @@
-import { TripsAsked } from '../bags/trips-asked';
+import { CameIn } from '../bags/came-in';
 import { USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aFill, onSpool } from '../testing/fills';
 import { A_DRAWING } from '../testing/drawings';
@@ -160,10 +160,13 @@ it('tells the recipes of a kind: how often, how much with its range, what gap it
 });
 
 it('asks across the counter how often a reel that comes in again was out', async () => {
-  const { http, fixture, shown, press, element } = await openScreen(TripsAsked, { tag: 'R-0003' });
+  const { http, fixture, shown, press, element } = await openScreen(CameIn, { tag: 'R-0003' });
   const spools = [{ name: 'own', observations: [], on: onSpool({ trips: 2 }) }];
-  http.expectOne('/api/reels/R-0003').flush({ ...A_REEL, spools });
+  const waiting = { bagNumber: 12, jobId: 5, runId: null };
+  http.expectOne('/api/reels/R-0003').flush({ ...A_REEL, spools, waiting });
   await fixture.whenStable();
+  expect(shown()).toContain('R-0003 is in bag 12 already');
+  expect(element.querySelector('a')?.getAttribute('href')).toBe('/bags/12');
   expect(shown()).toContain('Trips since 1 Mar 2031?');
   await press('15');
   const asked = http.expectOne('/api/fills/3/marks');

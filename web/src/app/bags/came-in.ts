@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { dayText } from '../ui/day-text';
 import { catchError, of, switchMap } from 'rxjs';
@@ -7,12 +8,22 @@ import { ApiService } from '../data/api.service';
 import { Sending } from '../ui/sending';
 import { TripChips } from '../ui/trip-chips';
 
-/** Asks across the counter how often a reel that comes in again was out; nothing where it was not filled here. */
+/**
+ * What matters of a reel that comes in again: that it waits in a bag already, where it does, and how often it was out since
+ * it was filled here.
+ */
 @Component({
-  selector: 'ys-trips-asked',
-  imports: [TripChips],
+  selector: 'ys-came-in',
+  imports: [RouterLink, TripChips],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    @if (waits(); as bag) {
+      <p class="look mb-2 px-3.5 py-2.5" role="alert">
+        <b
+          >{{ tag() }} is in <a class="underline" [routerLink]="['/bags', bag]">bag {{ bag }}</a> already</b
+        >, and not filled yet. Change it there.
+      </p>
+    }
     @if (on(); as lies) {
       @let asked = 'Trips since ' + since();
       <p class="px-0.5 pb-1 text-[13px] text-mute">{{ asked }}? It need not be answered.</p>
@@ -29,7 +40,7 @@ import { TripChips } from '../ui/trip-chips';
   `,
   host: { class: 'block empty:hidden' },
 })
-export class TripsAsked {
+export class CameIn {
   private readonly api = inject(ApiService);
 
   readonly tag = input.required<string>();
@@ -43,6 +54,10 @@ export class TripsAsked {
   protected readonly on = computed(() => {
     const reel = this.reel();
     return reel?.tag === this.tag() ? (reel.spools.find(({ on }) => on !== null)?.on ?? null) : null;
+  });
+  protected readonly waits = computed(() => {
+    const reel = this.reel();
+    return reel?.tag === this.tag() ? (reel.waiting?.bagNumber ?? null) : null;
   });
   protected readonly told = linkedSignal(() => this.on()?.trips ?? null);
   protected readonly since = computed(() => {
