@@ -44,14 +44,16 @@ import { BenchView } from './bench-view';
       <div class="card px-3.5 py-2.5">
         <b>{{ bench.supply()?.productName ?? 'Line' }}</b>
         <span class="text-mute">
-          from {{ bench.supply()?.own ? 'the customer' : (bench.mounted()?.code ?? 'its other spool') }}
-          @if (bench.supply()?.water === 'soaking') {
-            <b class="text-ink">, in the tub</b>
+          @let water = bench.supply()?.water;
+          from {{ bench.supply()?.own ? 'the customer' : (bench.mounted()?.code ?? 'its other spool')
+          }}{{ water === 'soaking' || water === 'wet' ? ',' : '' }}
+          @if (water === 'soaking') {
+            <b class="text-ink">in the tub</b>
             <button type="button" class="plain my-1.5 min-h-18! w-full" (click)="act.emit('W')">
               Take it out of the tub <span class="key">W</span>
             </button>
-          } @else if (bench.supply()?.water === 'wet') {
-            <b class="text-ink">, wet</b>
+          } @else if (water === 'wet') {
+            <b class="text-ink">wet</b>
           }
         </span>
         <p class="pt-1">
