@@ -41,12 +41,17 @@ export async function spoolFor(
   return (spool ?? (await spools.create(named))).id;
 }
 
-/** A spool is booked once at a time: else line would be promised to it twice, and two benches would look for it. */
-async function mustNotWait(
+/**
+ * A spool is booked once at a time: else line would be promised to it twice, and two benches would look for it.
+ *
+ * @param before spools of the same bag so far
+ * @throws `already-exists` where it waits, or is on a bench
+ */
+export async function mustNotWait(
   { tables }: Unit,
   spoolId: number,
   tag: string,
-  before: readonly number[],
+  before: readonly number[] = [],
 ): Promise<void> {
   const refused = (detail: string): ProblemError =>
     new ProblemError('already-exists', detail, [{ path: 'tag', message: detail }]);

@@ -1,5 +1,6 @@
 import type { Person, Run } from '@yard-spool/contract';
 import { noteChange } from '../bags/history';
+import { mustNotWait } from '../bags/reel-for';
 import type { ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { learnAgain } from '../learning/learning';
@@ -34,6 +35,10 @@ export async function reopenRun(
       throw new ProblemError('already-closed', 'This reel was handed back. Book it in again to change it.');
     const seq = await lastPlace(u, runId);
     await giveBack(u, runId, why);
+    // Booked again meanwhile, it would be in two bags: which of them it is for has to be said first.
+    const spool = await tables.spools.lock(job.spoolId);
+    const reel = spool && (await tables.reels.findByPk(spool.reelId));
+    if (reel) await mustNotWait(u, spool.id, reel.tag);
     const fills = await tables.fills.findAll({ where: { runId, takenBackAt: null }, attributes: ['id'] });
     await tables.fills.changeAll({ takenBackAt: u.clock() }, { runId, takenBackAt: null });
     await noteWords(

@@ -55,6 +55,24 @@ describe('a run opened again', () => {
     expect(bag.history.map(({ what }) => what)).toContain('A filled reel was opened again: gap was misread');
   });
 
+  it('is refused while the reel waits in another bag, and changes nothing', async () => {
+    const [run] = await filled('INTWO');
+    const { customer } = (await ask<Bag>('GET', `/bags/${run.bagNumber}`)).body;
+    const main = await piece('INTWO-26');
+    const asked = booking({ main, backing: await piece('INTWO-25') }, { customer: { id: customer.id } });
+    const again = { ...asked, jobs: [{ ...asked.jobs[0], tag: run.job.tag, cuts: [] }] };
+    const { body: bag } = await ask<Bag>('POST', '/bags', again);
+    const refused = await ask('POST', `/runs/${run.id}/reopen`, { why: 'gap was misread' });
+    expect([refused.status, refused.body.detail]).toEqual([
+      409,
+      `${run.job.tag} waits in bag ${bag.number} already. Change it there, or call it off there first.`,
+    ]);
+    expect((await piece('INTWO-26')).lengthMm).toBe(main.lengthMm);
+    const off = { version: bag.version, why: 'not twice' };
+    expect((await ask('POST', `/bags/${bag.number}/cancel`, off)).status).toBe(200);
+    expect((await ask('POST', `/runs/${run.id}/reopen`, { why: 'gap was misread' })).status).toBe(200);
+  });
+
   it('wants a reason, and is refused once the reel was handed back', async () => {
     const [run] = await filled('GONE');
     expect((await ask('POST', `/runs/${run.id}/reopen`, { why: ' ' })).status).toBe(400);
