@@ -58,17 +58,31 @@ export async function unit<T>(
   if (isInsideChange()) throw new Error('A change is made inside another: give it the unit that is there.');
   for (let left = TRIES; ; left -= 1) {
     const after: (() => void)[] = [];
+    const reached = { commit: false };
     try {
-      const done = await context.sequelize.transaction((transaction) =>
-        insideChange(transaction, () => work(makeUnit(context, actor, transaction, after))),
-      );
+      const done = await context.sequelize.transaction(async (transaction) => {
+        const made = await insideChange(transaction, () =>
+          work(makeUnit(context, actor, transaction, after)),
+        );
+        reached.commit = true;
+        return made;
+      });
       for (const one of after) one();
       return done;
     } catch (error) {
+      // Broken off while it was being kept: it may be there, and what follows a kept change was not told.
+      if (reached.commit) forgetHeld(context);
       if (left <= 1 || !isDeadlock(error)) throw error;
       await pause(Math.random() * PAUSE_MS * (TRIES - left + 1));
     }
   }
+}
+
+/** What is held in memory of the database is read again when it is asked for. */
+export function forgetHeld({ words, states, house }: ServerContext): void {
+  words.forget();
+  states.clear();
+  house.settled = null;
 }
 
 function makeUnit(

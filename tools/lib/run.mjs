@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process';
+import { atEnd } from './lifetime.mjs';
 import { ROOT } from './paths.mjs';
 import { Told } from './progress.mjs';
 
 /**
- * Runs a program to its end and gives back what it printed.
+ * Runs a program to its end and gives back what it printed. It ends with whoever started it.
  * @param {string} command
  * @param {string[]} args
  * @param {{ env?: Record<string, string>, show?: boolean, allowFailure?: boolean, cwd?: string }} [options]
@@ -16,6 +17,7 @@ export function run(command, args, { env = {}, show = false, allowFailure = fals
       env: { ...process.env, ...env },
       stdio: ['ignore', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'],
     });
+    atEnd(() => child.kill());
     let output = '';
     child.stdout?.on('data', (chunk) => (output += chunk));
     child.stderr?.on('data', (chunk) => (output += chunk));

@@ -1,5 +1,5 @@
 import type { Customer, CustomerPage, Found } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { filledReel } from '../testing/filled';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
@@ -106,5 +106,22 @@ describe('a search, between changes', () => {
     });
     await expect(given).rejects.toThrow('given up');
     expect(await customers('longshore')).toEqual([]);
+  });
+
+  it('finds what was kept though the answer to that was lost', async () => {
+    expect(await customers('Greywater')).toEqual([]);
+    const { sequelize } = shop.context;
+    const keep = sequelize.transaction.bind(sequelize) as (work: unknown) => Promise<unknown>;
+    const cut = vi.spyOn(sequelize, 'transaction').mockImplementationOnce(async (work: unknown) => {
+      await keep(work);
+      throw new Error('The link to the database broke.');
+    });
+    const told = shop.force(async (u) => {
+      const { id } = await u.tables.customers.create({ name: 'Greywater', contact: '' });
+      await noteWords(u, 'customer', [id]);
+    });
+    await expect(told).rejects.toThrow('broke');
+    cut.mockRestore();
+    expect(await customers('greywater')).toEqual(['Greywater']);
   });
 });

@@ -9,6 +9,7 @@ import { BENCHES_BELL } from '../benches/benches';
 import type { ServerContext } from '../context';
 import { lastStep } from '../db/migrate';
 import { ProblemError } from '../problem-error';
+import { forgetHeld } from '../unit';
 import { ShopFileError } from './format';
 import { plainConnection } from './plain-connection';
 import { checkShopFile } from './read-shop-file';
@@ -82,7 +83,11 @@ export async function importShop(
       const { at, schema, rows } = await checkShopFile(file);
       await mustBeThisVersion(context, schema);
       if (step === 'take') await putInto(addressOf(context), file);
-      if (step === 'take') lookAgain(context);
+      if (step === 'take') {
+        // What is held in memory is of the shop that was there before.
+        forgetHeld(context);
+        context.bell.emit(BENCHES_BELL);
+      }
       const holds = Object.entries(TOLD).map(([table, what]) => ({ what, rows: rows[table] ?? 0 }));
       return { at, holds, taken: step === 'take' };
     } catch (error) {
@@ -90,14 +95,6 @@ export async function importShop(
       throw error;
     }
   });
-}
-
-/** What is held in memory of the database is of another shop now. */
-function lookAgain({ bell, words, states, house }: ServerContext): void {
-  house.settled = null;
-  words.forget();
-  states.clear();
-  bell.emit(BENCHES_BELL);
 }
 
 async function mustBeEmpty({ tables }: ServerContext): Promise<void> {
