@@ -1,4 +1,4 @@
-import type { ReelType } from '@yard-spool/contract';
+import type { Job, ReelType } from '@yard-spool/contract';
 import type { Unit } from '../unit';
 import { noteWords } from '../search/index-words';
 import { reelByTag } from '../reels/reel-by-tag';
@@ -68,7 +68,7 @@ export async function mustNotWait(
 }
 
 /** A reel that is not filled yet. */
-export const WAITING = ['booked', 'on-the-bench'] as const;
+export const WAITING: readonly Job['state'][] = ['booked', 'on-the-bench'];
 
 /** Another spool of a reel that is in the same bag. */
 async function spareSpool(

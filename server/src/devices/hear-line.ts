@@ -46,10 +46,7 @@ const SURELY_MS = 400;
  */
 export function hearLine(before: Heard | null, line: CounterLine, { device, now, fresh }: Judging): Heard {
   const { sequence, count } = line;
-  const begins: Heard = {
-    ...{ sequence, count, at: now, suspect: null, doubt: null },
-    sound: { sequence, count, at: now },
-  };
+  const begins = answered({ sequence, count, at: now, suspect: null });
   if (!before) return begins;
   if (sequence === before.sequence && count === before.count)
     return { ...before, at: now, sound: before.doubt ? before.sound : { ...before.sound, at: now } };
@@ -85,11 +82,11 @@ function judged(before: Heard, line: CounterLine, by: Judging): Heard {
   const wound = canBeWound(sound, line, by);
   if (before.doubt === null)
     return wound && !isZeroed(sound, line, by)
-      ? { ...heard, sound: { sequence, count, at: by.now }, doubt: null }
+      ? answered(heard)
       : { ...heard, doubt: count < sound.count ? 'restarted' : 'jumped', since: count };
   // One line was wrong, and the next goes on where the one before it stood.
   const putRight = sequence - sound.sequence === 2 && wound && (count - sound.count) / by.device.per >= -1;
-  if (putRight) return { ...heard, sound: { sequence, count, at: by.now }, doubt: null };
+  if (putRight) return answered(heard);
   const goesOn = canBeWound(before, line, by) && !isZeroed(before, line, by);
   return { ...heard, since: goesOn ? (since ?? before.count) : count };
 }
@@ -106,7 +103,12 @@ const isZeroed = (from: Stood, { count }: CounterLine, { device: { per } }: Judg
   (count - from.count) / per <= -3 && Math.abs(count) < per;
 
 /** The same device once what it counted is in doubt no more: it goes on from where it stands. */
-export const answered = ({ sequence, count, at, suspect }: Heard): Heard => ({
+export const answered = ({
+  sequence,
+  count,
+  at,
+  suspect,
+}: Pick<Heard, 'sequence' | 'count' | 'at' | 'suspect'>): Heard => ({
   ...{ sequence, count, at, suspect, doubt: null },
   sound: { sequence, count, at },
 });

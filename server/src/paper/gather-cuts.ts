@@ -1,11 +1,11 @@
 import type { Bag, Job } from '@yard-spool/contract';
 import { readBag } from '../bags/bags';
+import { WAITING } from '../bags/reel-for';
 import type { Reading } from '../context';
 import type { CutsFacts, GaugeFacts } from './facts';
 
 /** Bags on one list at most. */
 const MOST = 40;
-const WAITS: readonly Job['state'][] = ['booked', 'on-the-bench'];
 
 /**
  * What waits to be cut for a bag, or for every bag that waits, the one promised soonest first.
@@ -20,7 +20,7 @@ export async function cutsOfBags(from: Reading, number: number | null): Promise<
     title: number === null ? 'all that waits' : `bag ${String(number)}`,
     reels: bags.flatMap((bag) =>
       bag.jobs
-        .filter(({ state }) => WAITS.includes(state))
+        .filter(({ state }) => WAITING.includes(state))
         .map((job) => ({
           ...{ bag: bag.number, customer: bag.customer.name, promisedAt: bag.promisedAt },
           ...{ tag: job.tag, reel: job.label, spool: job.spool, gap: job.plan.gap.value },
@@ -68,7 +68,7 @@ function layersOf(
 export const gaugeOfBag = ({ number, jobs }: Bag): GaugeFacts => ({
   title: `bag ${String(number)}`,
   strips: jobs
-    .filter(({ state }) => WAITS.includes(state))
+    .filter(({ state }) => WAITING.includes(state))
     .map(({ tag, label, plan }) => {
       const lines = plan.layers.filter(
         ({ request }) => request.kind === 'line' || request.kind === 'retained',

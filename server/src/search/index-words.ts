@@ -24,7 +24,6 @@ const TEXT: Readonly<Record<WordKind, string>> = {
   note: `SELECT fills.id, ${NOTE_TEXT} AS text
      FROM fills WHERE fills.taken_back_at IS NULL AND fills.id`,
 };
-export const WORD_KINDS = Object.keys(TEXT) as WordKind[];
 
 /** The words of some entries in place of those that were kept of them. */
 async function keepWords(

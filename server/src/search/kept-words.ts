@@ -1,4 +1,4 @@
-import type { WordKind } from '../db/models/record';
+import { WORD_KINDS, type WordKind } from '../db/models/record';
 import { Postings } from './postings';
 
 /** A word of an entry. */
@@ -79,7 +79,7 @@ export class KeptWords {
 
   private async readAll(): Promise<Map<WordKind, Postings>> {
     const held = new Map<WordKind, Postings>();
-    for (const kind of KINDS) {
+    for (const kind of WORD_KINDS) {
       let after: WordOf = { word: '', ref: 0 };
       for (let more = true; more;) {
         const rows = await this.query<WordOf>(
@@ -96,8 +96,6 @@ export class KeptWords {
     return held;
   }
 }
-
-const KINDS: readonly WordKind[] = ['reel', 'customer', 'line', 'piece', 'bag', 'note'];
 
 function apply(held: Map<WordKind, Postings>, { kind, gone, written }: Change): void {
   const postings = held.get(kind) ?? new Postings();

@@ -37,8 +37,6 @@ export class Postings {
   withAll(beginnings: readonly string[], most: number): number[] {
     const lists = beginnings.map((beginning) => this.beginningWith(beginning));
     if (lists.length === 0 || lists.some((one) => one.length === 0)) return [];
-    const [only] = lists.length === 1 ? (lists[0] ?? []) : [];
-    if (only && lists[0]?.length === 1) return only.slice(-most).reverse();
     // How many of the words, in their order, an entry has so far.
     const has = new Uint8Array(this.highest + 1);
     const found: number[] = [];

@@ -1,5 +1,5 @@
 import type { Found, SearchHit } from '@yard-spool/contract';
-import type { WordKind } from '../db/models/record';
+import { WORD_KINDS } from '../db/models/record';
 import type { Reading } from '../context';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { dayOf, hoursOf } from './days';
@@ -8,7 +8,6 @@ import { wordsAsked } from './words';
 
 /** Hits of a kind that are shown. */
 const SHOWN = 8;
-const ORDER: readonly WordKind[] = ['reel', 'customer', 'line', 'piece', 'bag', 'note'];
 
 /** Looks for words among reels, customers, lines, lots, pieces, bags and notes, and for a day. */
 export async function search(from: Reading, question: string): Promise<Found> {
@@ -17,7 +16,7 @@ export async function search(from: Reading, question: string): Promise<Found> {
   const [day, lots, ...kinds] = await Promise.all([
     dayHits(from, question),
     lotHits(from, words),
-    ...ORDER.map(async (kind) => {
+    ...WORD_KINDS.map(async (kind) => {
       const ids = await from.words.find(kind, words, SHOWN + 1);
       return { kind, more: ids.length > SHOWN, hits: await HITS[kind](from, ids.slice(0, SHOWN), words) };
     }),

@@ -1,6 +1,7 @@
 import type { ServerContext } from '../context';
+import { WORD_KINDS } from '../db/models/record';
 import { unit } from '../unit';
-import { noteWordsFrom, WORD_KINDS } from './index-words';
+import { noteWordsFrom } from './index-words';
 
 /**
  * A shop from before there was a search: its words are kept once, a part at a time, before anybody is let in. A start that

@@ -69,7 +69,8 @@ export interface ComebackRow extends Model<
 }
 
 /** What words can be searched for. */
-export type WordKind = 'reel' | 'customer' | 'line' | 'piece' | 'bag' | 'note';
+export const WORD_KINDS = ['reel', 'customer', 'line', 'piece', 'bag', 'note'] as const;
+export type WordKind = (typeof WORD_KINDS)[number];
 
 export interface SearchWordRow extends Model<
   InferAttributes<SearchWordRow>,

@@ -45,20 +45,19 @@ export class CameIn {
 
   readonly tag = input.required<string>();
 
-  private readonly reel = toSignal(
+  private readonly read = toSignal(
     toObservable(this.tag).pipe(
       switchMap((tag) => this.api.call(api.readReel, { params: { tag } }).pipe(catchError(() => of(null)))),
     ),
     { initialValue: null },
   );
-  protected readonly on = computed(() => {
-    const reel = this.reel();
-    return reel?.tag === this.tag() ? (reel.spools.find(({ on }) => on !== null)?.on ?? null) : null;
+  /** The reel with this tag; null while another one's is shown still. */
+  private readonly reel = computed(() => {
+    const reel = this.read();
+    return reel?.tag === this.tag() ? reel : null;
   });
-  protected readonly waits = computed(() => {
-    const reel = this.reel();
-    return reel?.tag === this.tag() ? (reel.waiting?.bagNumber ?? null) : null;
-  });
+  protected readonly on = computed(() => this.reel()?.spools.find(({ on }) => on !== null)?.on ?? null);
+  protected readonly waits = computed(() => this.reel()?.waiting?.bagNumber ?? null);
   protected readonly told = linkedSignal(() => this.on()?.trips ?? null);
   protected readonly since = computed(() => {
     const lies = this.on();
