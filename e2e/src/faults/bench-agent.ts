@@ -17,8 +17,6 @@ import { hearFrames, type Told } from './frames';
 /** Events in one request. */
 const CHUNK = 200;
 const AGAIN_MS = 150;
-/** A count that moved no more for so long has come to rest, ms. */
-const REST_MS = 400;
 
 /**
  * A bench without a screen: it keeps what happens until the server has it, hears its counter, and answers what it is
@@ -30,7 +28,6 @@ export class BenchAgent {
   private pending: RunEvent[] = [];
   private frame: CounterAtBench | null = null;
   private hears = false;
-  private movedAt = 0;
   private over = false;
   private readonly gone = new AbortController();
   private readonly working: Promise<unknown>[];
@@ -89,8 +86,8 @@ export class BenchAgent {
   /** Answers what the counter is asked about so that the layers come to what was really wound. */
   answer(truth: Readonly<Record<string, number>>): void {
     const [state, frame] = [this.state(), this.frame];
-    // Asked only while it is heard, and read when it has come to rest, as a technician does.
-    if (!this.heard || !frame?.odd || frame.count === null || Date.now() - this.movedAt < REST_MS) return;
+    // Asked only while it is heard.
+    if (!this.heard || !frame?.odd || frame.count === null) return;
     const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
     const { device, count, odd } = frame;
     const question = countQuestion(state, { device, count, odd, gear });
@@ -209,7 +206,6 @@ export class BenchAgent {
       this.hear(frame.events);
       return;
     }
-    if (frame.counter?.count !== this.frame?.count) this.movedAt = Date.now();
     this.frame = frame.counter;
   }
 }

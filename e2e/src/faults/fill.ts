@@ -49,6 +49,8 @@ async function until(
 /** A fill whose turns are truly known, wound with a counter, or counted by hand where there is no counter. */
 export class Fill {
   private readonly truth: Record<string, number> = {};
+  /** What the counter itself shows, on the bench before the technician; null before it was looked at. */
+  private stands: number | null = null;
   private readonly outcome = { lost: 0, doubled: 0, unasked: 0, faults: 0, boundaries: 0 };
 
   constructor(
@@ -61,7 +63,10 @@ export class Fill {
   async wind(turnsEach: number): Promise<Outcome> {
     try {
       // The page is open and shows its counter before anybody takes hold of the handle.
-      await until('the counter is shown', () => this.counter === null || this.agent.count !== null);
+      if (this.counter !== null) {
+        await this.panel('/turn?n=0');
+        await until('the counter is shown', () => this.seen);
+      }
       for (let step = this.step(); step && step.kind !== 'tag'; step = this.step()) {
         if (step.kind === 'wind' && step.layer !== undefined) await this.layer(step.layer, turnsEach);
         await this.end(step);
@@ -107,7 +112,7 @@ export class Fill {
       () =>
         !this.agent.heard ||
         (this.agent.odd === '' && Math.abs(this.agent.shown(layer) - this.truth[layer]!) < 0.01),
-      () => this.agent.answer(this.truth),
+      this.answer,
     );
   }
 
@@ -124,13 +129,9 @@ export class Fill {
   private async goWrong(layer: string): Promise<void> {
     const kind = FAULTS[Math.floor(FAULTS.length * this.disturbed.chance())]!;
     this.outcome.faults += 1;
-    const before = this.agent.count;
     await this.panel(`/fault?kind=${kind}`);
     if ((DOUBTFUL as readonly string[]).includes(kind)) {
-      await until(
-        'the doubt is seen',
-        () => this.agent.heard && (this.agent.odd !== '' || this.agent.count === before),
-      );
+      await until('the doubt is seen', () => this.agent.heard && this.seen);
       this.check(layer);
     }
     await this.settled();
@@ -141,10 +142,22 @@ export class Fill {
   private async settled(): Promise<void> {
     await until(
       'everything is settled',
-      () => this.agent.saved && (this.counter === null || (this.agent.heard && this.agent.odd === '')),
-      () => this.agent.answer(this.truth),
+      () =>
+        this.agent.saved &&
+        (this.counter === null || (this.agent.heard && this.seen && this.agent.odd === '')),
+      this.answer,
     );
   }
+
+  /** Whether the page shows what the counter itself shows. */
+  private get seen(): boolean {
+    return this.agent.count === this.stands;
+  }
+
+  /** Answers what is asked, once what the counter shows has come to the page: before that, what is asked is another thing. */
+  private readonly answer = (): void => {
+    if (this.seen) this.agent.answer(this.truth);
+  };
 
   /** Nothing that was not wound is ever shown as counted. */
   private check(layer: string): void {
@@ -164,8 +177,10 @@ export class Fill {
     this.agent.happen({ kind: 'step-done', payload: { step: step.id } });
     await until('the step is done', () => this.step()?.id !== step.id);
     // Turned a little between two layers, as a knot needs: nobody's turns.
-    if (step.kind === 'depth' && this.counter !== null && this.agent.heard) await this.panel('/turn?n=3');
-    if (step.kind === 'depth' && this.counter !== null) await pause(60);
+    if (step.kind === 'depth' && this.counter !== null && this.agent.heard) {
+      await this.panel('/turn?n=3');
+      await until('those are shown', () => !this.agent.heard || this.seen);
+    }
   }
 
   private compare(): void {
@@ -196,6 +211,7 @@ export class Fill {
   }
 
   private async panel(path: string): Promise<void> {
-    await fetch(`${this.counter ?? ''}${path}`, { method: 'POST' });
+    const told = await fetch(`${this.counter ?? ''}${path}`, { method: 'POST' });
+    this.stands = ((await told.json()) as { readonly count: number }).count;
   }
 }
