@@ -18,7 +18,7 @@ it('tells what went wrong and where, in none of the words people typed, to its o
     { err: Object.assign(new Error("Nell Harrow's quay"), { parent, sql: 'Nell Harrow' }) },
     'request failed',
   );
-  await vi.waitFor(() => expect(readFileSync(logFile, 'utf8')).toContain('request failed'));
+  await vi.waitFor(() => expect(readFileSync(logFile, 'utf8')).toContain('request failed'), 30_000);
   const text = readFileSync(logFile, 'utf8');
   expect(text).not.toContain('Nell');
   expect(text).toContain('1062');

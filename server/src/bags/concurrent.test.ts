@@ -74,7 +74,7 @@ describe('at the same moment', () => {
         },
       );
       await vi.waitFor(async () => expect(done || (await query(WAITING)).length > 0).toBe(true), {
-        timeout: 8000,
+        timeout: 30_000,
         // What the database tells of this is renewed only when nobody asked for a tenth of a second.
         interval: 250,
       });

@@ -110,17 +110,15 @@ describe('a counter that misbehaves', () => {
     await end();
   });
 
-  it('that says nothing any more is silent, its link is opened again, and what it counted is credited', async () => {
+  it('that says nothing any more is silent, and what it counted is credited once it is heard again', async () => {
     const { counter, run, watching, end } = await tenWound('reed-34');
     counter.silence();
     ahead += 0.15;
     await waitFor(() => expect(watching.counter()?.link).toBe('silent'));
     const heardAt = new Date(watching.counter()!.heardAt!).getTime();
     expect(Date.now() + 60_000 * ahead - heardAt).toBeGreaterThan(5000);
-    ahead += 0.2;
-    await waitFor(() => expect(watching.counter()?.link).toBe('up'));
-    expect(counter.heardBy).toBe(1);
     counter.turn(2);
+    await waitFor(() => expect(watching.counter()?.link).toBe('up'));
     await counts(run, 12);
     await end();
   });

@@ -14,8 +14,6 @@ import { keepHeard, readHeard } from './keep-heard';
 const FOLD_MS = 250;
 /** A device that says nothing for so long is silent: it says where it stands every second, ms. */
 const SILENT_MS = 5000;
-/** On a link that was silent for so long nobody is at the other end any more, ms. */
-const DEAD_MS = 15_000;
 /**
  * What it says is shown at once, and then at most this often, ms: no eye reads a hundred counts a second, and each one
  * shown costs the server, the link and the page.
@@ -207,7 +205,6 @@ export class BenchCounter {
   private tick(): void {
     const quiet = this.heard ? this.context.clock().getTime() - this.heard.at : 0;
     if (this.state === 'up' && quiet > SILENT_MS) this.show('silent');
-    if (this.state === 'silent' && quiet > DEAD_MS) this.link.reopen();
     this.meter?.tick();
     this.fold();
     this.keep();

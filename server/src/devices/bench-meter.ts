@@ -4,9 +4,8 @@ import type { ServerContext } from '../context';
 import { DeviceLink } from './device-link';
 import { answered, hearLine, type Heard } from './hear-line';
 
-/** A meter that says nothing for so long is silent, ms; on a link that was for so long nobody is there any more, ms. */
+/** A meter that says nothing for so long is silent, ms. */
 const SILENT_MS = 5000;
-const DEAD_MS = 15_000;
 /** What a meter said longer ago than this is not where it stands when a turn is counted, ms. */
 const FRESH_MS = 250;
 
@@ -52,7 +51,6 @@ export class BenchMeter {
   tick(): void {
     const quiet = this.heard ? this.now() - this.heard.at : 0;
     if (this.state === 'up' && quiet > SILENT_MS) this.show('silent');
-    if (this.state === 'silent' && quiet > DEAD_MS) this.link.reopen();
   }
 
   close(): void {

@@ -8,6 +8,11 @@ import { lookupLocal, mayBeLocal } from './local-address';
 const AGAIN_MS = 1000;
 /** How soon the network is asked whether the other end is still there, ms. */
 const ALIVE_MS = 5000;
+/**
+ * A link on which nothing came for so long is given up and opened again, ms: the other end may be gone without a word, and
+ * a device says where it stands every second. The same for a link that does not come about.
+ */
+const DEAD_MS = 15_000;
 
 /** What a device's link tells. */
 export interface DeviceEars {
@@ -25,6 +30,7 @@ export class DeviceLink {
   constructor(
     private readonly device: Pick<Device, 'name' | 'address'>,
     private readonly ears: DeviceEars,
+    private readonly deadMs = DEAD_MS,
   ) {
     this.open();
   }
@@ -32,11 +38,6 @@ export class DeviceLink {
   close(): void {
     this.over = true;
     if (this.again) clearTimeout(this.again);
-    this.socket?.destroy();
-  }
-
-  /** Gives up a link on which nothing comes any more: the other end may be gone without a word. */
-  reopen(): void {
     this.socket?.destroy();
   }
 
@@ -52,7 +53,11 @@ export class DeviceLink {
     });
     let fresh = true;
     this.socket = socket;
+    socket.setTimeout(this.deadMs, () => socket.destroy());
     socket.on('error', () => socket.destroy());
+    socket.on('connect', () => {
+      if (isItself(socket)) socket.destroy();
+    });
     socket.on('close', () => {
       this.ears.away();
       if (!this.over) this.again = setTimeout(() => this.open(), AGAIN_MS).unref();
@@ -65,3 +70,10 @@ export class DeviceLink {
     });
   }
 }
+
+/**
+ * Whether a link ends where it begins: where nobody listens on this machine, its own port may be the one that is asked. It
+ * would keep the device from ever listening there.
+ */
+export const isItself = ({ localPort, remotePort, localAddress, remoteAddress }: Socket): boolean =>
+  localPort === remotePort && localAddress === remoteAddress;
