@@ -46,12 +46,7 @@ describe('three like reels', () => {
       strokes += keys.length;
       await browser.press(...keys);
     };
-    const focused = (id: string) =>
-      browser.until(
-        async () => (await browser.driver.switchTo().activeElement().getAttribute('id')) === id,
-        `the keyboard is at ${id}`,
-      );
-    await focused('reel');
+    await browser.focused('reel');
     await press(...Array.from('sker'));
     await browser.find('#reel-option-0');
     await press(Key.ENTER);
@@ -238,30 +233,5 @@ describe('a bag that is booked', () => {
     await (await browser.find('ys-bag-list li a')).click();
     await browser.click('Hand it back');
     await browser.text('handed back', 'li');
-  });
-});
-
-describe('a scanner that types like a keyboard', () => {
-  it('opens the reel it read, and no shortcut of the screen sees its keys', async () => {
-    const tag = await filledReel(browser);
-    await browser.go('/bags');
-    await browser.find('ys-bag-list li');
-    // The first key would book a bag in, the digits would choose.
-    await browser.press(...Array.from(tag), Key.ENTER);
-    await browser.until(
-      async () => (await browser.driver.getCurrentUrl()).endsWith(`/reels/${tag}`),
-      'the reel comes up',
-    );
-    await browser.go('/bags');
-    await browser.find('ys-bag-list li');
-    await browser.press(...Array.from('n-207'), Key.ENTER);
-    await browser.text('For “n-207”', 'h2');
-  });
-
-  it('leaves a single key to the screen', async () => {
-    await browser.go('/bags');
-    await browser.find('ys-bag-list li');
-    await browser.press('n');
-    await browser.find('ys-book-in #customer');
   });
 });

@@ -135,6 +135,14 @@ export class Browser {
       .perform();
   }
 
+  /** Waits until the keyboard is at an element. */
+  focused(id: string): Promise<boolean> {
+    return this.until(
+      async () => (await this.driver.switchTo().activeElement().getAttribute('id')) === id,
+      `the keyboard is at ${id}`,
+    );
+  }
+
   /** Waits until a condition holds; the message says what was awaited. */
   until(condition: () => Promise<boolean>, what: string): Promise<boolean> {
     return this.driver.wait(condition, WAIT_MS, what);

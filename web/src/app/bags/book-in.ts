@@ -113,7 +113,8 @@ export class BookIn {
 
   constructor() {
     const byKey = this.router.currentNavigation()?.extras.state?.typing === true;
-    if (byKey && this.kept.customerName === '') afterNextRender(() => this.customer().focus());
+    const known = this.kept.customerName !== '';
+    if (byKey) afterNextRender(() => (known ? this.view().begin() : this.customer().focus()));
     this.desk.planFrom({
       // Line another customer brought is not to be had.
       rack: computed(() => (this.pieces.value() ?? []).filter(({ broughtWith }) => broughtWith === null)),
@@ -201,6 +202,7 @@ export class BookIn {
     const { reels, ...bag } = (dropDraft(), emptyDraft());
     this.bagForm.reset(bag);
     this.desk.lay(reels);
+    this.customer().focus();
   }
 
   protected book(): void {
