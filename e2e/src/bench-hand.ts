@@ -65,8 +65,13 @@ export class BenchHand {
 
   /** Books what is typed, and sends it to this machine's bench. */
   async toBench(): Promise<void> {
-    const { browser } = this;
     await this.booked();
+    await this.onto();
+  }
+
+  /** Sends the reel of the bag that is looked at to this machine's bench. */
+  async onto(): Promise<void> {
+    const { browser } = this;
     await browser.pressWithControl(Key.ENTER);
     await this.at(/\/bench\/\d+$/, 'the bench opens');
     this.runId = Number((await browser.driver.getCurrentUrl()).split('/').at(-1));

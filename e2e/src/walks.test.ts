@@ -1,14 +1,23 @@
 import { By, Key } from 'selenium-webdriver';
 import { expect, describe, it } from 'vitest';
+import type { BenchHand } from './bench-hand';
 import type { Browser } from './browser';
 import { journey } from './journey';
 
 let browser: Browser;
-journey((opened) => ({ browser } = opened), { brings: { 'JW-204': 'N-204', 'JW-207': 'N-207' } });
+let hand: BenchHand;
+journey((opened) => ({ browser, hand } = opened), {
+  brings: { 'JW-204': 'N-204', 'JW-207': 'N-207', 'JW-220': 'N-220' },
+});
 
 const all = (css: string) => browser.driver.findElements(By.css(css));
 const gone = (css: string) => browser.until(async () => (await all(css)).length === 0, `${css} is gone`);
 const step = () => browser.shown('[data-test=walk-step]');
+const begin = async (walk: string): Promise<void> => {
+  await browser.press('?');
+  await browser.find('[data-test=screen-help]');
+  await browser.click(walk);
+};
 const comes = (words: string) =>
   browser.until(async () => (await step()).includes(words), `the walk says ${words}`);
 
@@ -78,5 +87,65 @@ describe('the first five minutes', () => {
     expect(await browser.shown('[data-test=screen-help]')).toContain('Line that has been on');
     await browser.press(Key.ESCAPE);
     await gone('[data-test=screen-help]');
+  });
+
+  it('lead along the bench, from the one that is wound there to the reel’s own page', async () => {
+    await hand.fill({
+      ...{ customer: 'Walker Along', name: 'Walked 3000', gear: '5.2:1', rating: '210 x 0.25', lip: '46 mm' },
+      ...{ main: 'JW-207', length: '120 m', backing: 'JW-204' },
+    });
+    await hand.booked();
+    await begin('Fill the one on bench 2');
+    await comes('at which bench this machine stands');
+    await (
+      await browser.find('ys-bench-list select')
+    )
+      .findElement(By.xpath('.//option[. = "Bench 2"]'))
+      .click();
+    await comes('Take a reel up');
+    await browser.go(`/bags/${String(hand.bagNumber)}`);
+    await browser.find('ys-plan-view pattern');
+    await hand.onto();
+    await comes('until the first layer is wound');
+    await hand.until('Backing');
+    await comes('The big number is what is left to wind');
+    await browser.find('ys-winding-count[data-walk-mark]');
+    await hand.count(Number(await browser.shown('[data-test=turns-to-go]')));
+    await comes('Enter ends the layer');
+    await hand.until('Tag and close');
+    await hand.close();
+    await comes('done.');
+    await browser.click('Close');
+  });
+
+  it('lead through the matching of a counter, to the reels that are fished together', async () => {
+    const customer = `Walkers ${String(Date.now())}`;
+    await browser.go('/rack');
+    await browser.find('ys-length-rule svg');
+    await begin('Match the Grey Petrel');
+    await comes('Take up a counter reel');
+    await hand.book({
+      ...{ customer, type: 'Trolling', name: 'Walked 30 counter', gear: '4.2:1', rating: '260 x 0.45' },
+      ...{ lip: '58 mm', main: 'JW-220', length: '150 m', backing: 'JW-204' },
+    });
+    await comes('Walk the line out');
+    await hand.until('Counter against tape');
+    await browser.find('ys-counter-match-panel input[data-walk-mark]');
+    const reads = async (reading: string): Promise<void> =>
+      (await browser.field('Counter reads at the mark')).sendKeys(reading, Key.ENTER);
+    await reads('31');
+    await comes('how much line to add');
+    await browser.press(Key.ENTER);
+    await gone('[data-test=counter-answer]');
+    await reads('30');
+    await browser.text('It agrees', 'div');
+    await browser.press(Key.ENTER);
+    await comes('Now it is cut and closed');
+    await hand.until('Tag and close');
+    await hand.close();
+    await comes('Counters that are fished together');
+    await (await browser.text('Reels fished together', 'a')).click();
+    await comes('done.');
+    await browser.click('Close');
   });
 });

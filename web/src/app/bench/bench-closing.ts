@@ -3,10 +3,13 @@ import { Router } from '@angular/router';
 import type { RunStep } from '@yard-spool/core';
 import { finalize } from 'rxjs';
 import { RequestProblem, sentenceOf } from '../data/request-problem';
+import type { JustFilled } from '../help/walks';
 import { BenchView } from './bench-view';
 import { RunStore } from './run-store';
 import { savingWords } from './saving-words';
 
+/** What the page that comes up afterwards is told of it. */
+const FILLED: JustFilled = { filled: true };
 /** How soon a close that did not get through is tried again, ms. */
 const AGAIN_MS = 2000;
 
@@ -60,7 +63,7 @@ export class BenchClosing {
       .close()
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
-        next: () => void this.router.navigate(['/reels', this.store.run()?.job.tag]),
+        next: () => void this.router.navigate(['/reels', this.store.run()?.job.tag], { state: FILLED }),
         error: (error: unknown) => this.notYet(error),
       });
   }

@@ -1,10 +1,10 @@
-import { DOCUMENT } from '@angular/common';
+import { DOCUMENT, Location } from '@angular/common';
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { NavigationEnd, Router } from '@angular/router';
 import { filter } from 'rxjs';
 import { DemoService } from '../data/demo.service';
 import { pathOf } from './path-of';
-import { WALKS, type SeenPage, type Walk, type WalkStep } from './walks';
+import { WALKS, type JustFilled, type SeenPage, type Walk, type WalkStep } from './walks';
 
 const KEPT_AT = 'yard-spool.walk';
 const MARK = 'data-walk-mark';
@@ -21,6 +21,7 @@ interface Kept {
 export class WalkGuide {
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
+  private readonly location = inject(Location);
   private readonly demo = inject(DemoService);
   private readonly kept = signal(readKept());
   private watching: (() => void) | null = null;
@@ -89,7 +90,7 @@ export class WalkGuide {
 
   /** Goes on past what is done, and marks what is to be used. A step is done only where it is done. */
   private look(): void {
-    const page = seen(this.document, pathOf(this.router.url), this.demo.isDemo());
+    const page = seen(this.document, pathOf(this.router.url), this.location.getState(), this.demo.isDemo());
     const step = this.step();
     if (step?.done(page)) this.next();
     else this.mark(step?.at.test(page.url) ? marked(step, page.demo) : null);
@@ -118,8 +119,9 @@ function readKept(): Kept | null {
 const marked = ({ mark, demoMark }: WalkStep, demo: boolean): string | null =>
   (demo ? demoMark : undefined) ?? mark ?? null;
 
-const seen = (document: Document, url: string, demo: boolean): SeenPage => ({
+const seen = (document: Document, url: string, state: unknown, demo: boolean): SeenPage => ({
   ...{ url, demo },
+  filled: (state as Partial<JustFilled> | null)?.filled === true,
   has: (selector) => document.querySelector(selector) !== null,
   typed: (selector) => {
     const field = document.querySelector(selector);

@@ -122,6 +122,17 @@ describe('a walk', () => {
     open(false);
   });
 
+  it('along the bench is done by the reel’s page that closing leads to, and by no other', async () => {
+    const [, filling] = WALKS;
+    const guide = open(false);
+    guide.begin(filling!);
+    for (let step = 1; step < filling!.steps.length; step += 1) guide.next();
+    await go('/reels/R-1');
+    expect(guide.step()).not.toBeNull();
+    await TestBed.inject(Router).navigateByUrl('/reels/R-2', { state: { filled: true } });
+    expect(guide.step()).toBeNull();
+  });
+
   it('has an end that is said', async () => {
     const guide = open(false);
     const strip = TestBed.createComponent(WalkStrip);

@@ -1,3 +1,8 @@
+/** What is kept with the address of a page that came up because a reel was just filled. */
+export interface JustFilled {
+  readonly filled: true;
+}
+
 /** What a walk sees of the page it leads over. */
 export interface SeenPage {
   /** The address within the application. */
@@ -5,6 +10,8 @@ export interface SeenPage {
   readonly has: (selector: string) => boolean;
   /** Whether it is the demo, whose benches and reels are known. */
   readonly demo: boolean;
+  /** Whether it came up because a reel was just filled. */
+  readonly filled: boolean;
   /** What is typed into a field; empty where there is none. */
   readonly typed: (selector: string) => string;
 }
@@ -39,6 +46,9 @@ const BAG = /^\/bags\/\d+$/;
 const BOOKING = /^\/bags\/new/;
 const BENCH = /^\/bench$/;
 const RUN = /^\/bench\/\d+/;
+
+/** Closed from its last step, which leads on to its own page, or looked at once it is. */
+const isClosed = ({ has, filled }: SeenPage): boolean => filled || has('ys-closed-reel');
 
 const booking: Walk = {
   id: 'book',
@@ -123,7 +133,7 @@ const filling: Walk = {
       say: 'Enter ends the layer. T looks for twist, L at how it lies, D takes a depth. Go on through the steps until the reel is closed.',
       turns: true,
       mark: 'ys-bench-actions [data-act=Enter]',
-      ...{ at: RUN, way: '/bench', done: ({ has }) => has('ys-closed-reel') },
+      ...{ at: RUN, way: '/bench', done: isClosed },
     },
   ],
   end: 'It is filled: what went on stands in its record, and its line is off the rack.',
@@ -156,7 +166,7 @@ const matching: Walk = {
     {
       say: 'Now it is cut and closed like any other. Go on to the end.',
       mark: 'ys-bench-actions [data-act=Enter]',
-      ...{ at: RUN, way: '/bench', done: ({ has }) => has('ys-closed-reel') },
+      ...{ at: RUN, way: '/bench', done: isClosed },
     },
     {
       say: 'Counters that are fished together are compared: open the customer’s page, and from it the reels fished together.',
