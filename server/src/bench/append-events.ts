@@ -27,14 +27,15 @@ export const appendEvents = (
   unit(context, person, async (u) => {
     const run = await u.tables.runs.lock(runId);
     if (!run) throw new ProblemError('not-found', `There is no run ${String(runId)}.`);
-    const fresh = await notYetThere(u, runId, sent);
+    const there = await alreadyThere(u, runId, sent);
+    const fresh = sent.filter(({ id }) => !there.has(id));
     if (fresh.length === 0) return { events: [] };
     if (run.state !== 'open')
       throw new ProblemError('already-closed', 'This run is closed. Nothing was added to it.');
     await checkPieces(u, run.jobId, fresh);
     const { facts, state, last } = await stateOfRun(u, run);
     checkEvents(facts, state, fresh);
-    checkPlaces(fresh, last.seq);
+    checkPlaces(sent, there, last.seq);
     const authors = await authorsOf(u, fresh);
     const toLog = fresh.map(({ id, at, by, ...happening }): ToLog => {
       const author = authors.get(by);
@@ -61,23 +62,34 @@ async function authorsOf(
   return new Map(people.map(({ id, name }) => [name, { id, name }]));
 }
 
-async function notYetThere({ tables }: Unit, runId: number, sent: readonly RunEvent[]): Promise<RunEvent[]> {
-  const there = await tables.runEvents.findAll({ where: { id: sent.map(({ id }) => id) } });
+/** Where in the log those of the events are that it has already, by their ids. */
+async function alreadyThere(
+  { tables }: Unit,
+  runId: number,
+  sent: readonly RunEvent[],
+): Promise<ReadonlyMap<string, number>> {
+  const there = await tables.runEvents.findAll({
+    where: { id: sent.map(({ id }) => id) },
+    attributes: ['id', 'runId', 'seq'],
+  });
   if (there.some((row) => row.runId !== runId))
     throw new ProblemError('bad-request', 'An event belongs to another run.');
-  const known = new Set(there.map(({ id }) => id));
-  return sent.filter(({ id }) => !known.has(id));
+  return new Map(there.map(({ id, seq }) => [id, seq]));
 }
 
-function checkPlaces(fresh: readonly RunEvent[], last: number): void {
-  fresh.forEach(({ seq, kind }, i) => {
-    if (SERVER_ONLY.has(kind))
-      throw new ProblemError('bad-request', `A bench cannot write "${kind}" into the log.`);
-    if (seq !== last + 1 + i) {
-      throw new ProblemError(
-        'out-of-order',
-        'This run went on at another bench. Read it again and go on from there.',
-      );
-    }
-  });
+/**
+ * Events follow one another without a gap behind what their sender knew of the log, and the log has nothing beyond that
+ * but what is sent here once more.
+ */
+function checkPlaces(sent: readonly RunEvent[], there: ReadonlyMap<string, number>, last: number): void {
+  const wrong = sent.find(({ id, kind }) => !there.has(id) && SERVER_ONLY.has(kind));
+  if (wrong) throw new ProblemError('bad-request', `A bench cannot write "${wrong.kind}" into the log.`);
+  const knew = (sent[0]?.seq ?? 1) - 1;
+  const ownSince = [...there.values()].filter((seq) => seq > knew).length;
+  const inOrder = sent.every(({ seq }, i) => seq === knew + 1 + i);
+  if (!inOrder || knew > last || last - ownSince > knew)
+    throw new ProblemError(
+      'out-of-order',
+      'This run went on at another bench. Read it again and go on from there.',
+    );
 }

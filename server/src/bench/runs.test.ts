@@ -44,6 +44,32 @@ describe('a run at the bench', () => {
     expect(body.events[1]!.by).toBe('Bo');
   });
 
+  it('takes what comes behind events it has, sent with them, as long as nobody else went on meanwhile', async () => {
+    const run = await runOf(ask, pieces);
+    const send = async (events: object[]) => (await ask('POST', `/runs/${run.id}/events`, { events })).status;
+    const [first, ...more] = numbered(
+      run,
+      1,
+      [10, 5, 2, 1].map((turns) => ({ kind: 'turns', payload: { layer: 'backing', turns } })),
+    ) as { seq: number }[];
+    const after = (known: number, ...events: object[]) =>
+      events.map((event, i) => ({ ...event, seq: known + 1 + i }));
+    expect(await send([first!])).toBe(200);
+    // Its answer was cut off: the sender knows nothing of it, or heard of it and has it still.
+    expect(await send(after(1, first!, more[0]!))).toBe(200);
+    expect(await send(after(3, first!, more[0]!, more[1]!))).toBe(200);
+    // Somebody else went on.
+    expect(await send(numbered(run, 4, [{ kind: 'step-done', payload: { step: 'strip' } }]))).toBe(200);
+    expect(await send(after(3, more[1]!, more[2]!))).toBe(409);
+    expect(await send(after(4, more[1]!, more[2]!))).toBe(409);
+    expect(await send(after(5, more[1]!, more[2]!))).toBe(200);
+    const { body } = await ask<Run>('GET', `/runs/${run.id}`);
+    expect(body.events.map(({ seq }) => seq)).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(body.events.flatMap(({ payload }) => ('turns' in payload ? payload.turns : []))).toEqual([
+      10, 5, 2, 1,
+    ]);
+  });
+
   it('refuses a gap, a place that is taken, and kinds only the server writes, and keeps nothing of the batch', async () => {
     const run = await runOf(ask, pieces);
     const ten = { kind: 'turns', payload: { layer: 'backing', turns: 10 } };

@@ -53,9 +53,9 @@ export class App {
     { initialValue: '' },
   );
   protected readonly signedIn = () => this.person() !== null && !this.url().startsWith('/sign-in');
-  /** The bench has the whole screen while a reel is on it. */
   /** Whether it is said what the screen is for. */
   protected readonly helping = signal(false);
+  /** The bench has the whole screen while a reel is on it. */
   protected readonly framed = () => this.signedIn() && !/^\/bench\/\d/.test(this.url());
 
   private readonly outbox = inject(Outbox);

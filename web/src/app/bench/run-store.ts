@@ -172,7 +172,7 @@ export class RunStore {
   private have(run: Run, log: readonly RunEvent[]): void {
     this.settled.set(log);
     this.loadedRun.set(run);
-    this.outbox.knows(String(run.id), log.at(-1)?.seq ?? 0);
+    void this.outbox.knows(String(run.id), log);
   }
 
   private watch(id: number): void {
@@ -193,7 +193,7 @@ export class RunStore {
     this.settled.update((log) => hearing(log, events));
     const known = this.run();
     if (known) this.keeper.keep(known, this.settled());
-    this.outbox.knows(this.key(), this.settled().at(-1)?.seq ?? 0);
+    void this.outbox.knows(this.key(), this.settled());
     const ended = events.findLast(({ kind }) => kind === 'closed' || kind === 'reopened');
     if (ended)
       this.loadedRun.update((run) => run && { ...run, state: ended.kind === 'closed' ? 'closed' : 'open' });

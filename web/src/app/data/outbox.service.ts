@@ -71,9 +71,15 @@ export class Outbox {
     return state === 'saved' ? 'sending' : state;
   }
 
-  /** The log of a run is known up to this place. */
-  knows(run: string, place: number): void {
-    this.places.set(run, Math.max(place, this.places.get(run) ?? 0));
+  /**
+   * The log of a run has these, as it was read or heard. What waited of them waits no more: an answer that was cut off
+   * leaves here what the server took, and sent once more it would take the place of what comes after it.
+   */
+  async knows(run: string, log: readonly RunEvent[]): Promise<void> {
+    this.places.set(run, Math.max(log.at(-1)?.seq ?? 0, this.places.get(run) ?? 0));
+    const mine = new Set(this.of(run).map(({ id }) => id));
+    const there = mine.size === 0 ? [] : log.filter(({ id }) => mine.has(id));
+    if (there.length > 0) await this.forget(there.map(({ id }) => id));
   }
 
   /** Something happened. It counts at once and is sent as soon as that can be. */
@@ -135,14 +141,10 @@ export class Outbox {
   private async sendAll(run: string): Promise<void> {
     let most = CHUNK;
     for (;;) {
-      const next = this.waiting().filter(({ event, refused }) => event.run === run && refused === '');
-      if (next.length === 0) break;
+      const sent = await this.next(run, most);
+      if (sent.length === 0) break;
       // Away it is until something gets through: trying again is no news.
       if (this.stateOf(run) !== 'away') this.stands(run, 'sending');
-      const sent = numbered(
-        next.slice(0, most).map(({ event }) => event),
-        await this.placeOf(run),
-      );
       try {
         await this.post(run, sent);
       } catch (error) {
@@ -160,8 +162,8 @@ export class Outbox {
     const { events } = await firstValueFrom(asked.pipe(timeout(PATIENCE_MS)));
     // Sent before and confirmed only now: where they stand the server knows.
     const told = events.length === sent.length ? events : await this.read(run);
-    this.knows(run, told.at(-1)?.seq ?? 0);
     this.heard.next({ run, events: told });
+    await this.knows(run, told);
     await this.forget(sent.map(({ id }) => id));
   }
 
@@ -175,19 +177,50 @@ export class Outbox {
       this.stands(run, code === 'not-signed-in' ? 'signed-out' : 'away');
       return 'stop';
     }
-    if (code === 'out-of-order') {
-      try {
-        this.heard.next({ run, events: await this.read(run) });
-        return 'again';
-      } catch {
-        this.stands(run, 'away');
-        return 'stop';
-      }
-    }
+    if (code === 'out-of-order') return this.behind(run, sent);
     // One wrong event of many must not hold up the rest.
     if (code !== 'already-closed' && sent.length > 1) return 'one-by-one';
+    if (code === 'already-closed' && !(await this.catchUp(run))) return this.later(run);
     await this.refuse(code === 'already-closed' ? this.of(run) : sent, sentenceOf(error));
     return 'again';
+  }
+
+  /** The log went on elsewhere: what waits is put behind it. The same once more would be refused once more. */
+  private async behind(run: string, sent: readonly RunEvent[]): Promise<'again' | 'stop'> {
+    if (!(await this.catchUp(run))) return this.later(run);
+    const [first] = await this.next(run, 1);
+    return first && first.seq === sent[0]?.seq ? this.later(run) : 'again';
+  }
+
+  private later(run: string): 'stop' {
+    this.stands(run, 'away');
+    return 'stop';
+  }
+
+  /**
+   * Reads what the server has of a run.
+   *
+   * @returns whether it could be read
+   */
+  private async catchUp(run: string): Promise<boolean> {
+    try {
+      this.heard.next({ run, events: await this.read(run) });
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  /** What is sent next of a run, behind the log as it is known here. */
+  private async next(run: string, most: number): Promise<RunEvent[]> {
+    const mine = () => this.waiting().filter(({ event, refused }) => event.run === run && refused === '');
+    if (mine().length > 0 && !this.places.has(run)) await this.read(run).catch(() => []);
+    return numbered(
+      mine()
+        .slice(0, most)
+        .map(({ event }) => event),
+      this.places.get(run) ?? 0,
+    );
   }
 
   private async refuse(events: readonly RunEvent[], why: string): Promise<void> {
@@ -207,13 +240,10 @@ export class Outbox {
     await this.store.remove(ids);
   }
 
-  private async placeOf(run: string): Promise<number> {
-    return this.places.get(run) ?? (await this.read(run).catch(() => [])).at(-1)?.seq ?? 0;
-  }
-
   private async read(run: string): Promise<readonly RunEvent[]> {
     const { events } = await firstValueFrom(this.api.call(api.readRun, { params: { id: run } }));
-    this.places.set(run, events.at(-1)?.seq ?? 0);
+    this.places.delete(run);
+    await this.knows(run, events);
     return events;
   }
 

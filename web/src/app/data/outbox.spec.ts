@@ -25,6 +25,11 @@ class KeptHere {
   };
 }
 
+/** The log of a run up to a place. */
+const upTo = (place: number): RunEvent[] => [
+  { ...anEvent(place, { kind: 'step-done', payload: { step: 'strip' } }), id: crypto.randomUUID() },
+];
+
 const ten = (seq: number, run = '5'): RunEvent => ({
   ...anEvent(seq, { kind: 'turns', payload: { layer: 'main', turns: 10 } }),
   run,
@@ -72,7 +77,7 @@ const settled = async (): Promise<void> => {
 describe('the outbox', () => {
   it('sends what happened in order behind the log, and forgets it once the server has it', async () => {
     const { outbox, store, sent } = open();
-    outbox.knows('5', 4);
+    await outbox.knows('5', upTo(4));
     await outbox.put(ten(1));
     await outbox.put(ten(2));
     expect(outbox.stateOf('5')).toBe('sending');
@@ -93,8 +98,8 @@ describe('the outbox', () => {
         return { event, place: i + 1, refused: '' };
       });
     const { outbox, sent } = open([...waiting('5'), ...waiting('6')]);
-    outbox.knows('5', 1);
-    outbox.knows('6', 9);
+    await outbox.knows('5', upTo(1));
+    await outbox.knows('6', upTo(9));
     void outbox.sendEverything();
     for (const run of ['5', '6']) {
       const sizes: number[] = [];
@@ -111,10 +116,10 @@ describe('the outbox', () => {
 
   it('puts what waits behind a log that went on elsewhere', async () => {
     const { outbox, sent, asked } = open();
-    outbox.knows('5', 1);
+    await outbox.knows('5', upTo(1));
     await outbox.put(ten(2));
     (await sent()).refuse('out-of-order');
-    (await asked('/runs/5')).flush(aRun([anEvent(2, { kind: 'step-done', payload: { step: 'strip' } })]));
+    (await asked('/runs/5')).flush(aRun(upTo(2)));
     const again = await sent();
     expect(again.places).toEqual([3]);
     again.take();
@@ -122,9 +127,46 @@ describe('the outbox', () => {
     expect(outbox.stateOf('5')).toBe('saved');
   });
 
+  it('whose answer was cut off sends what came after it behind what the server took', async () => {
+    for (const heard of [true, false]) {
+      const { outbox, sent, asked, store } = open();
+      await outbox.knows('5', upTo(1));
+      const [first, second] = [ten(2), { ...ten(3), id: crypto.randomUUID() }];
+      await outbox.put(first);
+      (await sent()).refuse('database-away', 503);
+      await settled();
+      // It took the first all the same, and another bench went on.
+      const log = [first, ...upTo(3)];
+      if (heard) await outbox.knows('5', log);
+      await outbox.put(second);
+      if (!heard) {
+        const refused = await sent();
+        expect(refused.events.map(({ id }) => id)).toEqual([first.id, second.id]);
+        refused.refuse('out-of-order');
+        (await asked('/runs/5')).flush(aRun(log));
+      }
+      const again = await sent();
+      expect([again.places, again.events.map(({ id }) => id)]).toEqual([[4], [second.id]]);
+      again.take();
+      await settled();
+      expect([outbox.stateOf('5'), outbox.count(), store.kept.size]).toEqual(['saved', 0, 0]);
+    }
+  });
+
+  it('does not ask on and on where the server refuses the same place', async () => {
+    const { outbox, sent, asked, server } = open();
+    await outbox.knows('5', upTo(1));
+    await outbox.put(ten(2));
+    (await sent()).refuse('out-of-order');
+    (await asked('/runs/5')).flush(aRun(upTo(1)));
+    await settled();
+    expect(server.match('/api/runs/5/events')).toEqual([]);
+    expect([outbox.stateOf('5'), outbox.count()]).toEqual(['away', 1]);
+  });
+
   it('keeps everything while the server is away or nobody is signed in, and says so', async () => {
     const { outbox, sent, store } = open();
-    outbox.knows('5', 1);
+    await outbox.knows('5', upTo(1));
     await outbox.put(ten(2));
     (await sent()).refuse('not-signed-in', 401);
     await settled();
@@ -135,11 +177,27 @@ describe('the outbox', () => {
     expect([outbox.stateOf('5'), store.kept.size]).toEqual(['away', 1]);
   });
 
+  it('keeps nothing as refused by a closed run that the run has', async () => {
+    const { outbox, sent, asked } = open();
+    await outbox.knows('5', upTo(1));
+    const [first, second] = [ten(2), { ...ten(3), id: crypto.randomUUID() }];
+    await outbox.put(first);
+    (await sent()).refuse('database-away', 503);
+    await settled();
+    await outbox.put(second);
+    (await sent()).refuse('already-closed');
+    (await asked('/runs/5')).flush(aRun([first, ...upTo(3)], { state: 'closed' }));
+    await settled();
+    expect(outbox.of('5').map(({ id }) => id)).toEqual([second.id]);
+    expect(outbox.stateOf('5')).toBe('held');
+  });
+
   it('keeps what a closed run does not take, until it is opened again or thrown away', async () => {
-    const { outbox, sent, store } = open();
-    outbox.knows('5', 1);
+    const { outbox, sent, asked, store } = open();
+    await outbox.knows('5', upTo(1));
     await outbox.put(ten(2));
     (await sent()).refuse('already-closed');
+    (await asked('/runs/5')).flush(aRun(upTo(2), { state: 'closed' }));
     await settled();
     expect(outbox.stateOf('5')).toBe('held');
     expect(outbox.refusal('5')).toBe('No: already-closed.');
@@ -151,6 +209,7 @@ describe('the outbox', () => {
 
     await outbox.put(ten(3));
     (await sent()).refuse('already-closed');
+    (await asked('/runs/5')).flush(aRun(upTo(3), { state: 'closed' }));
     await settled();
     await outbox.discard('5');
     expect([outbox.stateOf('5'), outbox.count(), store.kept.size]).toEqual(['saved', 0, 0]);
@@ -159,7 +218,7 @@ describe('the outbox', () => {
   it('lets one event the server refuses hold up no other', async () => {
     const before = [2, 3, 4].map((seq): Waiting => ({ event: ten(seq), place: seq, refused: '' }));
     const { outbox, sent } = open(before);
-    outbox.knows('5', 1);
+    await outbox.knows('5', upTo(1));
     void outbox.sendEverything();
     (await sent()).refuse('bad-request', 400);
     const first = await sent();
@@ -178,7 +237,7 @@ describe('the outbox', () => {
   it('brings 520 presses of an hour without the server, in pieces', async () => {
     const { outbox, sent, store } = open();
     const presses = Array.from({ length: 520 }, (_, i) => ten(i + 2));
-    outbox.knows('5', 1);
+    await outbox.knows('5', upTo(1));
     for (const press of presses) await outbox.put(press);
     (await sent()).refuse('database-away', 503);
     await settled();
@@ -197,7 +256,7 @@ describe('the outbox', () => {
 
   it('puts what it still has again where what was kept was cleared under it', async () => {
     const { outbox, sent, store } = open();
-    outbox.knows('5', 1);
+    await outbox.knows('5', upTo(1));
     await outbox.put(ten(2));
     await outbox.put(ten(3));
     store.kept.clear();
