@@ -1,6 +1,7 @@
 import type { Bag, KeptHouseRules, Piece, ReelKind } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
+import { lockWaits } from '../testing/lock-waits';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -13,9 +14,6 @@ afterAll(() => shop.close());
 
 const inParallel = <T>(many: number, ask: (i: number) => Promise<T>): Promise<T[]> =>
   Promise.all(Array.from({ length: many }, (_, i) => ask(i)));
-
-/** The changes that wait for a lock. */
-const WAITING = "SELECT trx_id FROM information_schema.innodb_trx WHERE trx_state = 'LOCK WAIT'";
 
 describe('at the same moment', () => {
   it('bookings, plans made again, starts and new house rules never promise a metre twice', async () => {
@@ -73,11 +71,7 @@ describe('at the same moment', () => {
           done = true;
         },
       );
-      await vi.waitFor(async () => expect(done || (await query(WAITING)).length > 0).toBe(true), {
-        timeout: 30_000,
-        // What the database tells of this is renewed only when nobody asked for a tenth of a second.
-        interval: 250,
-      });
+      await lockWaits(query, 1, () => done);
     });
     await changed;
     const after = (await ada<Piece[]>('GET', '/pieces')).body.find(({ id }) => id === pieceId)!;

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { receiveTwo } from '../testing/bookings';
 import { CounterBenches, waitFor } from '../testing/counter-benches';
 import { FakeCounter } from '../testing/fake-counter';
+import { lockWaits } from '../testing/lock-waits';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -107,6 +108,30 @@ describe('a counter that misbehaves', () => {
     await benches.send(run, ...since);
     counter.turn(2);
     await counts(run, 16);
+    await end();
+  });
+
+  it('that lost its power is not credited with what it stood at before, once that was answered', async () => {
+    const { counter, run, end } = await tenWound('reed-39');
+    counter.turn(30);
+    await counts(run, 40);
+    const answer = [
+      { kind: 'turns', payload: { layer: 'backing', turns: 3 } },
+      { kind: 'device-at', payload: { device: 'reed-39', count: 3 } },
+    ];
+    let answered: Promise<unknown> = Promise.resolve();
+    // The answer comes to the log first, and right behind it what was counted before the doubt.
+    await shop.force(async ({ tables, query }) => {
+      await tables.runs.lock(run.id);
+      answered = benches.send(run, ...answer);
+      await lockWaits(query, 1);
+      counter.restart();
+      counter.turn(3);
+      await lockWaits(query, 2);
+    });
+    await answered;
+    counter.turn(2);
+    await counts(run, 45);
     await end();
   });
 

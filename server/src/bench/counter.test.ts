@@ -176,6 +176,28 @@ describe('a counter at a bench', () => {
     await Promise.all([one.cut(), two.cut()]);
   });
 
+  it('counts for nobody while no run stands at its bench, and goes on with the one that comes back', async () => {
+    const [one, two] = [await FakeCounter.open('reed-11'), await FakeCounter.open('reed-12')];
+    const [left, right] = [await benchWith('Bench 11', one), await benchWith('Bench 12', two)];
+    const run = await windingAt(left);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-11']).toBe(0));
+    one.turn(4);
+    await waitFor(async () => expect(await turnsOf(run)).toBe(4));
+    const takenTo = ({ name, id }: Bench) =>
+      send(run, { kind: 'taken-up', payload: { bench: name, benchId: id } });
+    await takenTo(right);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-12']).toBe(0));
+    const at = new Date().toISOString();
+    one.turn(50);
+    const heardAt = () => shop.counters.frameFor(run.id, left.id)?.heardAt ?? '';
+    await waitFor(() => expect(heardAt() > at).toBe(true));
+    await takenTo(left);
+    one.turn(2);
+    await waitFor(async () => expect((await stateOf(run)).devices['reed-11']).toBe(56));
+    expect(await turnsOf(run)).toBe(6);
+    await Promise.all([one.cut(), two.cut()]);
+  });
+
   it('serves the reel that something was done to here last, and tells the other one so', async () => {
     const counter = await FakeCounter.open('reed-5');
     const bench = await benchWith('Bench 15', counter);

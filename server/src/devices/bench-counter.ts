@@ -48,6 +48,10 @@ export class BenchCounter {
   private odd: CounterAtBench['odd'] = null;
   /** Whether the device or the log moved since it was last looked at: nothing is read for a handle at rest. */
   private moved = false;
+  /** How far the run's log is known; null before anything was heard of it. */
+  private place: number | null = null;
+  /** How often what it counted was answered, or begun elsewhere. */
+  private answers = 0;
   /** Where the device stood when something was last added to the log and not looked at yet. */
   private atBell: number | null = null;
   /** Where it stood soundly before it came into doubt, as long as that is not credited. */
@@ -135,6 +139,7 @@ export class BenchCounter {
 
   /** A step may have ended, or what was asked was answered. */
   private readonly rung = (added: readonly RunEvent[]): void => {
+    this.knows(added.at(-1)?.seq ?? 0);
     const count = added.flatMap((event) => settledAt(event, this.device.name) ?? []).at(-1);
     if (count !== undefined) this.settled(count);
     this.atBell ??= this.heard?.count ?? null;
@@ -148,6 +153,7 @@ export class BenchCounter {
    * @param count up to which that was answered; left out where it does not matter what it counted
    */
   private settled(count?: number): void {
+    this.answers += 1;
     if (!this.heard) return;
     this.heard = count === undefined ? answered(this.heard) : answeredAt(this.heard, count, this.device);
     this.soundDue = null;
@@ -163,7 +169,7 @@ export class BenchCounter {
       const last = this.folding ?? Promise.resolve();
       this.folding = last
         .then(async () => {
-          await this.credit({ count, runId: before, since: null, doubt: null, leaving: true, meter: null });
+          await this.credit({ ...BESIDE_NOTHING, count, runId: before, leaving: true });
         })
         .finally(() => {
           this.folding = null;
@@ -171,7 +177,7 @@ export class BenchCounter {
         });
     }
     this.listen(runId);
-    [this.unclaimed, this.odd] = [0, null];
+    [this.unclaimed, this.odd, this.atBell] = [0, null, null];
     this.settled();
     this.rung([]);
     this.tell();
@@ -181,7 +187,12 @@ export class BenchCounter {
     const { bell } = this.context;
     if (this.runId !== null) bell.off(runBell(this.runId), this.rung);
     this.runId = runId;
+    this.place = null;
     if (runId !== null) bell.on(runBell(runId), this.rung);
+  }
+
+  private knows(place: number): void {
+    if (place > 0) this.place = Math.max(place, this.place ?? 0);
   }
 
   private show(state: CounterAtBench['link']): void {
@@ -221,34 +232,30 @@ export class BenchCounter {
     if (this.heard) await keepHeard(this.context, this.benchId, this.device.name, this.heard);
   }
 
-  /** Credits what the device went on by. One at a time: a slow database only makes the next one larger. */
+  /**
+   * Credits what the device went on by: what was counted soundly before a doubt first, and the rest behind it. One at a
+   * time: a slow database only makes the next one larger.
+   */
   private fold(): void {
     if (!this.heard || this.runId === null || !this.moved || this.folding || this.over) return;
-    const [{ count, doubt }, runId, since] = [this.heard, this.runId, this.atBell];
-    const [sound, meter] = [this.soundDue, this.meterAt];
-    this.moved = false;
-    this.atBell = null;
-    this.soundDue = null;
-    const all = async (): Promise<void> => {
-      const before =
-        sound === null || (await this.credit({ count: sound, runId, since, doubt: null, meter: null }));
-      if (!before) this.soundDue ??= sound;
-      else await this.credit({ count, runId, since, doubt, meter });
-    };
-    this.folding = all().finally(() => {
+    const [{ count, doubt }, meter, sound, answers] = [this.heard, this.meterAt, this.soundDue, this.answers];
+    const beside = { runId: this.runId, known: this.place, since: this.atBell };
+    [this.moved, this.atBell, this.soundDue] = [sound !== null, null, null];
+    const folded =
+      sound === null
+        ? this.credit({ ...beside, count, doubt, meter })
+        : this.credit({ ...BESIDE_NOTHING, ...beside, count: sound });
+    this.folding = folded.then((done) => {
       this.folding = null;
+      if (sound === null) return;
+      if (done) this.fold();
+      // What was answered meanwhile was answered for that too.
+      else if (answers === this.answers) this.soundDue ??= sound;
     });
   }
 
-  /** @returns whether it came to the database */
-  private async credit(stands: {
-    readonly count: number;
-    readonly runId: number;
-    readonly since: number | null;
-    readonly doubt: Heard['doubt'];
-    readonly meter: MeterStands | null;
-    readonly leaving?: boolean;
-  }): Promise<boolean> {
+  /** @returns whether it came to the log as it was known */
+  private async credit(stands: Weighed): Promise<boolean> {
     const { benchId, device } = this;
     const { runId, doubt, since } = stands;
     try {
@@ -257,6 +264,10 @@ export class BenchCounter {
         live: this.state === 'up',
       });
       if (runId !== this.runId || !credit) return true;
+      if ('behind' in credit) {
+        this.knows(credit.behind);
+        return this.later(since);
+      }
       const { unclaimed, odd } = credit;
       if (doubt !== null && this.heard?.doubt === doubt && owesNothing(credit)) this.settled(stands.count);
       if (unclaimed === this.unclaimed && odd === this.odd) return true;
@@ -265,12 +276,30 @@ export class BenchCounter {
       return true;
     } catch {
       // The database is away: the count stands at the device, and is credited once it is back.
-      this.moved = true;
-      this.atBell ??= since;
-      return false;
+      return this.later(since);
     }
   }
+
+  private later(since: number | null): false {
+    this.moved = true;
+    // Whatever was added since then was added later.
+    this.atBell = since ?? this.atBell;
+    return false;
+  }
 }
+
+/** A count, and what it is weighed beside. */
+interface Weighed {
+  readonly count: number;
+  readonly runId: number;
+  /** How far the run's log was known. */
+  readonly known: number | null;
+  readonly since: number | null;
+  readonly doubt: Heard['doubt'];
+  readonly meter: MeterStands | null;
+  readonly leaving?: boolean;
+}
+const BESIDE_NOTHING = { known: null, since: null, doubt: null, meter: null } as const;
 
 /**
  * Whether a count leaves nothing to ask, as the log has it: a doubt that was answered just before the server ended is kept

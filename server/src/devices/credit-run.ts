@@ -19,6 +19,11 @@ interface Stands {
   readonly benchId: number;
   readonly device: Device;
   readonly count: number;
+  /**
+   * How far the run's log was known when the count was looked at; null where it was not. What came to the log meanwhile
+   * may have answered for the count, or begun something at another one.
+   */
+  readonly known: number | null;
   /** Where it stood when a layer, or another run, may have begun; null where nothing was added since. */
   readonly since: number | null;
   /** What is wrong with the count, as the device's lines tell. */
@@ -31,43 +36,54 @@ interface Stands {
   readonly leaving: boolean;
 }
 
+/** A run as its log has it. */
+type Told = Awaited<ReturnType<typeof stateOfRun>>;
+
+/** The log went on before the count came to it: the place of its last event. The count is to be looked at again. */
+interface Behind {
+  readonly behind: number;
+}
+
 /**
  * Credits the run that stands at a bench with what the bench's counter went on by, under the run's lock: what one count
  * means is decided on the log as it is, and turns made for one run are never another's.
  *
- * @returns what the count means; null where the run does not stand there
+ * @returns what the count means; null where the run does not stand there; nothing is written where the log went on
  */
 export const creditRun = (
   context: ServerContext,
   runId: number,
-  { benchId, device, count, since, doubt, live, leaving, meter }: Stands,
-): Promise<Credit | null> =>
+  stands: Stands,
+): Promise<Credit | Behind | null> =>
   unit(context, null, async (u) => {
+    const { benchId, device, leaving } = stands;
     const run = await u.tables.runs.lock(runId);
     if (run?.state !== 'open') return null;
     const at = await standingAt(u, benchId, device.name);
-    const stands = run.benchId === benchId && at.runId === runId;
-    if (leaving === stands) return null;
-    const { facts, state, last } = await stateOfRun(u, run);
-    if (leaving) return creditLast(u, runId, { device, count }, { facts, state, last });
-    // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
-    const known = at.served === runId ? state : { ...state, counting: NOBODY };
-    const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-    const credit = creditCount(device, known, count, {
-      gear,
-      doubt,
-      live,
-      ...(since === null ? {} : { since }),
-    });
-    if (at.served !== runId) await serve(u, { benchId, name: device.name }, runId);
-    await writeWith(
-      u,
-      { runId, last },
-      credit,
-      marksOf(known, credit, device, { meter: live && !doubt ? meter : null, gear }),
-    );
-    return credit;
+    if (leaving === (run.benchId === benchId && at.runId === runId)) return null;
+    const told = await stateOfRun(u, run);
+    if (leaving) return creditLast(u, runId, stands, told);
+    if (told.last.seq > (stands.known ?? -1)) return { behind: told.last.seq };
+    return creditNow(u, runId, stands, { ...told, served: at.served });
   });
+
+/** What the run that stands at the bench is credited with. */
+async function creditNow(
+  u: Unit,
+  runId: number,
+  { benchId, device, count, since, doubt, live, meter }: Stands,
+  { facts, state, last, served }: Told & { readonly served: number | null },
+): Promise<Credit> {
+  // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
+  const known = served === runId ? state : { ...state, counting: NOBODY };
+  const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
+  const weighed = { gear, doubt, live, ...(since === null ? {} : { since }) };
+  const credit = creditCount(device, known, count, weighed);
+  if (served !== runId) await serve(u, { benchId, name: device.name }, runId);
+  const marks = marksOf(known, credit, device, { meter: live && !doubt ? meter : null, gear });
+  if (credit.happening) await write(u, { runId, last }, credit.happening, ...marks);
+  return credit;
+}
 
 /** The run that stands at a bench, and the one that the bench's counter was last known to count for. */
 async function standingAt(
@@ -110,22 +126,13 @@ async function creditLast(
   u: Unit,
   runId: number,
   { device, count }: Pick<Stands, 'device' | 'count'>,
-  { facts, state, last }: Awaited<ReturnType<typeof stateOfRun>>,
+  { facts, state, last }: Told,
 ): Promise<null> {
   if (!state.counting.has(device.name) || state.held || state.aside) return null;
   const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
   const { happening } = creditCount(device, state, count, { gear });
   if (happening && happening.kind !== 'device-at') await write(u, { runId, last }, happening);
   return null;
-}
-
-async function writeWith(
-  u: Unit,
-  to: LogEnd,
-  { happening }: Credit,
-  marks: readonly RunHappening[],
-): Promise<void> {
-  if (happening) await write(u, to, happening, ...marks);
 }
 
 /** The end of a run's log, as it was read under the run's lock. */
