@@ -135,6 +135,21 @@ describe('a counter that misbehaves', () => {
     await end();
   });
 
+  it('is asked about only once what it counted before the doubt is credited', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-40');
+    await shop.force(async ({ tables, query }) => {
+      await tables.runs.lock(run.id);
+      counter.turn(5);
+      counter.restart();
+      counter.turn(3);
+      await lockWaits(query, 1);
+      expect(watching.counter()).toMatchObject({ count: 15, odd: null });
+    });
+    await waitFor(() => expect(watching.counter()).toMatchObject({ count: 3, odd: 'restarted' }));
+    expect(await turnsOf(run)).toBe(15);
+    await end();
+  });
+
   it('that says nothing any more is silent, and what it counted is credited once it is heard again', async () => {
     const { counter, run, watching, end } = await tenWound('reed-34');
     counter.silence();

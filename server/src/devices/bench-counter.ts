@@ -50,11 +50,12 @@ export class BenchCounter {
   private moved = false;
   /** How far the run's log is known; null before anything was heard of it. */
   private place: number | null = null;
-  /** How often what it counted was answered, or begun elsewhere. */
-  private answers = 0;
   /** Where the device stood when something was last added to the log and not looked at yet. */
   private atBell: number | null = null;
-  /** Where it stood soundly before it came into doubt, as long as that is not credited. */
+  /**
+   * Where it stood soundly before it came into doubt, as long as that is not credited. Nothing is asked before: what is
+   * answered then would be about those turns too.
+   */
   private soundDue: number | null = null;
   /** Where the meter stood when the count last moved. */
   private meterAt: MeterStands | null = null;
@@ -94,14 +95,14 @@ export class BenchCounter {
 
   /** What a run is told of it. */
   frameFor(runId: number): CounterAtBench {
-    const { device, heard, unclaimed, odd } = this;
+    const { device, heard, unclaimed, odd, soundDue } = this;
     const heardAt = heard && new Date(heard.at).toISOString();
     const meter = this.meter?.frame() ?? null;
     if (runId !== this.runId)
       return { device, meter, link: 'taken', count: null, heardAt, unclaimed: 0, odd: null };
     return {
-      ...{ device, link: this.state, count: heard?.count ?? null, heardAt, unclaimed },
-      ...{ odd: heard?.doubt ?? odd, meter },
+      ...{ device, link: this.state, count: soundDue ?? heard?.count ?? null, heardAt, unclaimed },
+      ...{ odd: (soundDue === null ? heard?.doubt : null) ?? odd, meter },
     };
   }
 
@@ -129,7 +130,10 @@ export class BenchCounter {
     this.moved ||= moved || this.state !== 'up';
     if (before?.doubt !== this.heard.doubt) this.keptAt = 0;
     // What was counted soundly up to the doubt is credited before anything is asked.
-    if (before?.doubt === null && this.heard.doubt !== null) this.soundDue = before.count;
+    if (before?.doubt === null && this.heard.doubt !== null) {
+      this.soundDue = before.count;
+      this.fold();
+    }
     if (moved || this.state !== 'up') this.show('up');
   }
 
@@ -153,7 +157,6 @@ export class BenchCounter {
    * @param count up to which that was answered; left out where it does not matter what it counted
    */
   private settled(count?: number): void {
-    this.answers += 1;
     if (!this.heard) return;
     this.heard = count === undefined ? answered(this.heard) : answeredAt(this.heard, count, this.device);
     this.soundDue = null;
@@ -238,19 +241,19 @@ export class BenchCounter {
    */
   private fold(): void {
     if (!this.heard || this.runId === null || !this.moved || this.folding || this.over) return;
-    const [{ count, doubt }, meter, sound, answers] = [this.heard, this.meterAt, this.soundDue, this.answers];
+    const [{ count, doubt }, meter, sound] = [this.heard, this.meterAt, this.soundDue];
     const beside = { runId: this.runId, known: this.place, since: this.atBell };
-    [this.moved, this.atBell, this.soundDue] = [sound !== null, null, null];
+    [this.moved, this.atBell] = [sound !== null, null];
     const folded =
       sound === null
         ? this.credit({ ...beside, count, doubt, meter })
         : this.credit({ ...BESIDE_NOTHING, ...beside, count: sound });
     this.folding = folded.then((done) => {
       this.folding = null;
-      if (sound === null) return;
-      if (done) this.fold();
-      // What was answered meanwhile was answered for that too.
-      else if (answers === this.answers) this.soundDue ??= sound;
+      if (sound === null || !done) return;
+      if (this.soundDue === sound) this.soundDue = null;
+      this.tell();
+      this.fold();
     });
   }
 
