@@ -160,10 +160,9 @@ export class Outbox {
     const asked = this.api.call(api.appendEvents, { params: { id: run }, body: { events: [...sent] } });
     // A server that does not answer is away; what it took all the same it takes no second time.
     const { events } = await firstValueFrom(asked.pipe(timeout(PATIENCE_MS)));
+    if (events.length === sent.length) await this.has(run, events);
     // Sent before and confirmed only now: where they stand the server knows.
-    const told = events.length === sent.length ? events : await this.read(run);
-    this.heard.next({ run, events: told });
-    await this.knows(run, told);
+    else await this.read(run);
     await this.forget(sent.map(({ id }) => id));
   }
 
@@ -204,7 +203,7 @@ export class Outbox {
    */
   private async catchUp(run: string): Promise<boolean> {
     try {
-      this.heard.next({ run, events: await this.read(run) });
+      await this.read(run);
       return true;
     } catch {
       return false;
@@ -214,7 +213,7 @@ export class Outbox {
   /** What is sent next of a run, behind the log as it is known here. */
   private async next(run: string, most: number): Promise<RunEvent[]> {
     const mine = () => this.waiting().filter(({ event, refused }) => event.run === run && refused === '');
-    if (mine().length > 0 && !this.places.has(run)) await this.read(run).catch(() => []);
+    if (mine().length > 0 && !this.places.has(run)) await this.read(run).catch(() => undefined);
     return numbered(
       mine()
         .slice(0, most)
@@ -240,11 +239,16 @@ export class Outbox {
     await this.store.remove(ids);
   }
 
-  private async read(run: string): Promise<readonly RunEvent[]> {
+  private async read(run: string): Promise<void> {
     const { events } = await firstValueFrom(this.api.call(api.readRun, { params: { id: run } }));
     this.places.delete(run);
+    await this.has(run, events);
+  }
+
+  /** The server has these: told first and then forgotten here, so that nothing is missing in between. */
+  private async has(run: string, events: readonly RunEvent[]): Promise<void> {
+    this.heard.next({ run, events });
     await this.knows(run, events);
-    return events;
   }
 
   private stands(run: string, state: Sending): void {

@@ -138,6 +138,9 @@ describe('the outbox', () => {
       // It took the first all the same, and another bench went on.
       const log = [first, ...upTo(3)];
       if (heard) await outbox.knows('5', log);
+      // What is read is told before it is forgotten here: in between it would be counted nowhere.
+      const waiting: number[] = [];
+      outbox.confirmed$.subscribe(() => waiting.push(outbox.of('5').length));
       await outbox.put(second);
       if (!heard) {
         const refused = await sent();
@@ -147,6 +150,7 @@ describe('the outbox', () => {
       }
       const again = await sent();
       expect([again.places, again.events.map(({ id }) => id)]).toEqual([[4], [second.id]]);
+      expect(waiting).toEqual(heard ? [] : [2]);
       again.take();
       await settled();
       expect([outbox.stateOf('5'), outbox.count(), store.kept.size]).toEqual(['saved', 0, 0]);
