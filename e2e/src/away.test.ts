@@ -1,3 +1,4 @@
+import { Key } from 'selenium-webdriver';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { BenchHand } from './bench-hand';
 import type { Browser } from './browser';
@@ -123,5 +124,28 @@ describe('a counter that does wrong', () => {
     await counted('26');
     await browser.text('All saved', 'span');
     await logHas(26);
+  });
+
+  it('is asked about above the count on a phone, where what is opened comes into view', async () => {
+    const box = (css: string) =>
+      browser.driver.executeScript<{ readonly top: number; readonly bottom: number }>(
+        'return document.querySelector(arguments[0]).getBoundingClientRect().toJSON()',
+        css,
+      );
+    await browser.resize(390, 844);
+    try {
+      await panel('/fault?kind=jump');
+      await browser.text('reed-2 jumped by 400 turns at once.', 'b');
+      expect((await box('[data-test=odd-count]')).bottom).toBeLessThan((await box('ys-winding-count')).top);
+      await browser.click('Count none of them');
+      await browser.driver.executeScript(`document.querySelector('[aria-label=Steps]').scrollIntoView()`);
+      expect((await box('ys-winding-count')).top).toBeLessThan(0);
+      await browser.click('Twist');
+      await browser.find('ys-twist-panel');
+      await browser.until(async () => (await box('ys-twist-panel')).top >= 0, 'what was opened is seen');
+      await browser.press(Key.ESCAPE);
+    } finally {
+      await browser.resize(1280, 800);
+    }
   });
 });

@@ -1,7 +1,9 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   effect,
+  type ElementRef,
   inject,
   input,
   signal,
@@ -100,6 +102,7 @@ export class BenchRun {
   private readonly depthPanel = viewChild(DepthPanel);
   private readonly matchPanel = viewChild(CounterMatchPanel);
   private readonly remedyPanel = viewChild(RemedyPanel);
+  private readonly asks = viewChild<ElementRef<HTMLElement>>('asks');
 
   /** The run's number, from the address. */
   readonly id = input.required<string>();
@@ -123,6 +126,10 @@ export class BenchRun {
       untracked(() => {
         this.panel.set(null);
       });
+    });
+    // On a phone what was just opened may stand above what is seen of the page.
+    afterRenderEffect(() => {
+      if (this.panel() || this.sure()) this.asks()?.nativeElement.scrollIntoView({ block: 'nearest' });
     });
     this.tone.follow(
       () => this.bench.winding()?.turnsToGo ?? (this.counterStep.moving() ? this.counterStep.turns() : 0),
