@@ -97,11 +97,7 @@ describe('the first five minutes', () => {
     await hand.booked();
     await begin('Fill the one on bench 2');
     await comes('at which bench this machine stands');
-    await (
-      await browser.find('ys-bench-list select')
-    )
-      .findElement(By.xpath('.//option[. = "Bench 2"]'))
-      .click();
+    await browser.choose('This machine stands at', 'Bench 2');
     await comes('Take a reel up');
     await browser.go(`/bags/${String(hand.bagNumber)}`);
     await browser.find('ys-plan-view pattern');

@@ -193,7 +193,7 @@ export class RunStore {
     this.settled.update((log) => hearing(log, events));
     const known = this.run();
     if (known) this.keeper.keep(known, this.settled());
-    void this.outbox.knows(this.key(), this.settled());
+    void this.outbox.knows(this.key(), events);
     const ended = events.findLast(({ kind }) => kind === 'closed' || kind === 'reopened');
     if (ended)
       this.loadedRun.update((run) => run && { ...run, state: ended.kind === 'closed' ? 'closed' : 'open' });

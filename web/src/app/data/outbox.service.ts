@@ -163,7 +163,6 @@ export class Outbox {
     if (events.length === sent.length) await this.has(run, events);
     // Sent before and confirmed only now: where they stand the server knows.
     else await this.read(run);
-    await this.forget(sent.map(({ id }) => id));
   }
 
   private async afterRefusal(
