@@ -18,6 +18,24 @@ export function addSegment(goes: GrowingSegment[], next: Segment): void {
   else goes.push({ ...next });
 }
 
+/**
+ * What was wound since a moment: the last go that there was then may have grown, or been turned back.
+ *
+ * @param then the goes of one layer at that moment, which those now go on from
+ */
+export function goesSince(then: readonly Segment[], now: readonly Segment[]): Segment[] {
+  const [last, grown] = [then.at(-1), now[then.length - 1]];
+  const later = now.slice(then.length);
+  if (!last || !grown) return [...later];
+  if ('metres' in last && 'metres' in grown) return nonZero({ metres: grown.metres - last.metres }, later);
+  if ('spoolTurns' in last && 'spoolTurns' in grown)
+    return nonZero({ spoolTurns: grown.spoolTurns - last.spoolTurns }, later);
+  return [grown, ...later];
+}
+
+const nonZero = (first: Segment, later: readonly Segment[]): Segment[] =>
+  ('metres' in first ? first.metres : first.spoolTurns) === 0 ? [...later] : [first, ...later];
+
 /** What was wound by now, apart from what is wound later. */
 export const snapshot = (wound: Segments): Segments =>
   Object.fromEntries(Object.entries(wound).map(([layer, goes]) => [layer, goes.map((go) => ({ ...go }))]));

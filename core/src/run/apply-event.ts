@@ -125,8 +125,14 @@ function endStep(
   const layer = request.layers.find(({ id }) => step === stepId('wind', id))?.id;
   saw(draft, event.payload.seen, layer);
   if (event.kind !== 'step-done' || layer === undefined) return;
-  draft.byEye[event.payload.by === 'eye' ? 'add' : 'delete'](layer);
+  // What was wound by eye once stays so, whatever is counted on top of it.
+  if (event.payload.by === 'eye') draft.byEye = withEye(draft, layer, event.seq);
   draft.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);
+}
+
+function withEye({ byEye, wound, chosen }: Draft, layer: string, at: number): Draft['byEye'] {
+  const counted = (wound[layer] ?? []).map((go) => ({ ...go }));
+  return new Map(byEye).set(layer, { at, counted, chosen: chosen.length });
 }
 
 type Looking = Exclude<

@@ -53,11 +53,11 @@ export function depthsAsObservations(
   request: FillRequest,
   { depths, byEye }: Pick<RunState, 'depths' | 'byEye'>,
 ): Extract<Observation, { kind: 'depth' }>[] {
-  return depths.flatMap(({ after, depth, by, wound }: DepthReading) => {
+  return depths.flatMap(({ after, depth, by, wound, byEye: then }: DepthReading) => {
     const below = layersBelow(request, after);
     const lines = below.filter((layer) => layer.kind === 'line');
     const counted = lines.some(({ id }) => segmentsOf(wound, id).length > 0);
-    if (!counted || lines.some(({ id }) => byEye.has(id))) return [];
+    if (!counted || lines.some(({ id }) => byEye.has(id) || then.has(id))) return [];
     const layers = below.flatMap((layer) =>
       layer.kind === 'line' ? goesOf(layer, wound) : underlayOf(layer),
     );

@@ -1,5 +1,6 @@
 import type { NoteValue } from '../steps/step-field';
 import type {
+  ByEye,
   Chosen,
   DepthReading,
   LaySeen,
@@ -19,7 +20,7 @@ import type { Settling } from './settling';
 export interface Draft {
   done: Set<string>;
   skipped: Set<string>;
-  byEye: Set<string>;
+  byEye: ReadonlyMap<string, ByEye>;
   usedUp: Set<string>;
   turns: Record<string, number>;
   metres: Record<string, number>;
@@ -62,7 +63,7 @@ export interface Draft {
 export const record = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
 
 export const emptyDraft = (): Draft => ({
-  ...{ done: new Set(), skipped: new Set(), byEye: new Set(), usedUp: new Set() },
+  ...{ done: new Set(), skipped: new Set(), byEye: new Map(), usedUp: new Set() },
   ...{ turns: record(), metres: record(), wound: record() },
   ...{ held: false, heldAt: {}, devices: record(), creditedTo: record(), unheard: record() },
   settledAt: record(),

@@ -108,8 +108,9 @@ const MOST_STEP = 20;
 const counted = (value: number): number =>
   Number.isFinite(value) ? bounded(value, -MOST_COUNTED, MOST_COUNTED) : 0;
 
-/** The layer's count begun again at so many turns. */
+/** The layer's count begun again at so many turns: what was seen of it before is no part of them. */
 function begin(draft: Draft, layer: string, turns: number): void {
+  if (draft.byEye.has(layer)) draft.byEye = new Map([...draft.byEye].filter(([id]) => id !== layer));
   draft.turns[layer] = turns;
   draft.wound[layer] = [];
   Reflect.deleteProperty(draft.metres, layer);

@@ -76,7 +76,7 @@ const own = <T>(entries: Readonly<Record<string, T>>): Record<string, T> =>
 const copyOf = (draft: Draft): Draft => ({
   ...draft,
   ...{ done: new Set(draft.done), skipped: new Set(draft.skipped) },
-  ...{ byEye: new Set(draft.byEye), usedUp: new Set(draft.usedUp) },
+  usedUp: new Set(draft.usedUp),
   ...{ counting: new Set(draft.counting), byDevice: new Set(draft.byDevice) },
   ...{ turns: own(draft.turns), metres: own(draft.metres) },
   wound: snapshot(draft.wound) as Draft['wound'],

@@ -6,7 +6,8 @@ import { amountOf, type CountedAmount } from './counted-amount';
 import type { RunState } from './run-state';
 import { isSwap, windingRequest } from '../steps/winding-order';
 import { stepId, type RunFacts } from '../steps/run-facts';
-import { segmentsOf } from '../plan/segments';
+import { goesSince, segmentsOf } from '../plan/segments';
+import { sameEye } from './by-eye';
 import type { RunUnderWay } from './under-way';
 
 /** What to do about a level that is not where it was wanted. */
@@ -36,8 +37,8 @@ export function gapRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunStat
   if (wanted === undefined || !read || Math.abs(read.depth - wanted) <= TELLS[read.by]) return null;
   // Wound on or taken off since, the reading says nothing of the level now.
   const top = facts.request.layers.findLast((layer) => layer.kind === 'line')?.id ?? '';
-  if (JSON.stringify(segmentsOf(read.wound, top)) !== JSON.stringify(segmentsOf(state.wound, top)))
-    return null;
+  if (!sameEye(state.byEye, read.byEye, top)) return null;
+  if (goesSince(segmentsOf(read.wound, top), segmentsOf(state.wound, top)).length > 0) return null;
   return levelRemedy(facts, underWay, state, read.depth, wanted);
 }
 

@@ -7,6 +7,7 @@ import type { DepthReading } from './run-state';
 const DEPTHS = [-5, 80] as const;
 
 /** Takes a depth down, with what was wound by then; one that cannot be is passed over. */
-export function readDepth(draft: Draft, read: Omit<DepthReading, 'wound'>): void {
-  if (isWithin(read.depth, ...DEPTHS)) draft.depths.push({ ...read, wound: snapshot(draft.wound) });
+export function readDepth(draft: Draft, read: Omit<DepthReading, 'wound' | 'byEye'>): void {
+  if (isWithin(read.depth, ...DEPTHS))
+    draft.depths.push({ ...read, wound: snapshot(draft.wound), byEye: draft.byEye });
 }

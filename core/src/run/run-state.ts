@@ -4,11 +4,26 @@ import type { MeterMark, MeteredStretch } from './metered';
 import type { PieceChanged, RunEvent, SeenTurn, TooLongChoice, Walked } from './run-event';
 import type { SupplyWayAtBench } from '../steps/supply-way';
 import type { RunStep } from '../steps/run-facts';
-import type { Segments } from '../plan/segments';
+import type { Segment, Segments } from '../plan/segments';
 import type { Settling } from './settling';
+
+/**
+ * A layer that was said to be wound by eye: whatever was counted of it by then is not the whole. What is counted later
+ * comes on top of what was seen.
+ */
+export interface ByEye {
+  /** The place in the log where that was said. */
+  readonly at: number;
+  /** What was counted of the layer by then. */
+  readonly counted: readonly Segment[];
+  /** How many choices had been made by then: the layer went on as it was asked at that moment. */
+  readonly chosen: number;
+}
 
 /** A depth as it was read during the run, with what was counted when it was read. */
 export interface DepthReading {
+  /** Layers that were by eye when it was read: what was counted of them says nothing by itself. */
+  readonly byEye: ReadonlyMap<string, ByEye>;
   readonly after: string;
   readonly depth: number;
   readonly by: 'calliper' | 'eye';
@@ -98,8 +113,8 @@ export interface RunState extends Counted {
   readonly steps: readonly RunStep[];
   readonly done: ReadonlySet<string>;
   readonly skipped: ReadonlySet<string>;
-  /** Layers that were wound by eye: whatever was counted of them is not the whole. */
-  readonly byEye: ReadonlySet<string>;
+  /** Layers that were wound by eye, at least in part. */
+  readonly byEye: ReadonlyMap<string, ByEye>;
   /** Layers at whose end the supply ran out: all its piece had is on the reel. */
   readonly usedUp: ReadonlySet<string>;
   /** The step to do now; null when all are done. */

@@ -54,7 +54,7 @@ export const sameSeen = (a: SeenUnderWay, b: SeenUnderWay): boolean =>
   sameItems(a.stretches, b.stretches) &&
   sameItems(a.chosen, b.chosen) &&
   a.byEye.size === b.byEye.size &&
-  [...a.byEye].every((layer) => b.byEye.has(layer));
+  [...a.byEye].every(([layer, { at }]) => b.byEye.get(layer)?.at === at);
 
 const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((item, i) => item === b[i]);
@@ -66,6 +66,8 @@ const MOST_METERED = 8;
 export interface SpoolUnderWay {
   readonly request: FillRequest;
   readonly spool: InferredSpool;
+  /** The fill as it was asked once so many choices had been made. */
+  readonly askedAfter: (choices: number) => FillRequest;
 }
 
 /**
@@ -84,7 +86,9 @@ export function spoolUnderWay(
   const { observations: metered } = stretchesAsObservations(request, seen, MOST_METERED);
   const known = [...input.observations, ...depths];
   const inferred = inferSpool([...known, ...metered], priorsOf(input.beliefs));
-  return inferred.ok ? { request, spool: inferred.value } : null;
+  const askedAfter = (choices: number): FillRequest =>
+    requestWound(input, facts, { chosen: seen.chosen.slice(0, choices) });
+  return inferred.ok ? { request, spool: inferred.value, askedAfter } : null;
 }
 
 /**
@@ -103,9 +107,10 @@ export function runUnderWay(
 }
 
 /** The same on a spool that was inferred before: all that a count changes. */
-export function windingOn({ request, spool }: SpoolUnderWay, state: RunState): RunUnderWay {
+export function windingOn(under: SpoolUnderWay, state: RunState): RunUnderWay {
   const { current } = state;
-  const fill = { request, spool, wound: woundSoFar(spool, request, withSeen(spool, request, state)) };
+  const { request, spool } = under;
+  const fill = { request, spool, wound: woundSoFar(spool, request, withSeen(under, state)) };
   const winding = current?.layer === undefined ? null : windingNow(fill, current.layer);
   const plan = winding ? null : planFill(spool, request);
   return {

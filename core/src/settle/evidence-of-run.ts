@@ -3,12 +3,21 @@ import type { PlanInput } from '../plan/make-plan';
 import { isLine, type Observation, type WoundLength } from '../spool/observation';
 import { layersBelow, underlayOf } from '../run/depth-observations';
 import { stretchesAsObservations } from '../run/stretch-observations';
-import type { RunState } from '../run/run-state';
+import { plannedBefore, sameEye } from '../run/by-eye';
+import { priorsOf } from '../spool/beliefs';
+import { inferSpool } from '../spool/infer-spool';
+import type { DepthReading, RunState } from '../run/run-state';
 import type { RunFacts } from '../steps/run-facts';
-import { segmentsOf, type Segment } from '../plan/segments';
+import { goesSince, segmentsOf, type Segment } from '../plan/segments';
 import { requestWound } from '../run/under-way';
 import { gearAt } from '../run/winder';
-import { EVIDENCE_SD, type FillEvidence, type PieceHeld, type StretchEvidence } from './evidence';
+import {
+  EVIDENCE_SD,
+  type DepthEvidence,
+  type FillEvidence,
+  type PieceHeld,
+  type StretchEvidence,
+} from './evidence';
 import { countSpread } from './settle-problem';
 import { rescaled } from './rescaled';
 import type { SettledFill } from './settled-fill';
@@ -25,6 +34,7 @@ export function evidenceOfRun(
   pieces: Readonly<Record<string, PieceHeld>>,
 ): FillEvidence {
   const request = requestWound(input, facts, state);
+  const eyes = eyesOf(input, facts, state);
   // Line off more than one piece is bounded by none of them alone.
   const changed = new Set(state.pieces.map(({ layer }) => layer));
   return {
@@ -35,7 +45,8 @@ export function evidenceOfRun(
       .filter(({ kind }) => kind === 'line')
       .map(({ id }) => ({
         id,
-        goes: state.byEye.has(id) ? [] : segmentsOf(state.wound, id).filter(isWound),
+        goes: goesCounted(state, id),
+        ...(eyes.has(id) ? { byEye: { planned: eyes.get(id) ?? 0 } } : {}),
         per: gearAt(request, state.supplies, id),
         countedBy: state.byDevice.has(id) ? 'device' : 'hand',
         usedUp: state.usedUp.has(id) && !changed.has(id),
@@ -45,9 +56,43 @@ export function evidenceOfRun(
             ? (pieces[id] ?? null)
             : null,
       })),
-    depths: state.depths,
+    depths: state.depths.map((read) => depthOf(read, state)),
     stretches: stretchesOf(request, state),
     settlings: state.settlings,
+  };
+}
+
+/** What was counted of a layer; on top of what was seen of it where it was wound by eye. */
+function goesCounted({ wound, byEye }: RunState, id: string): Segment[] {
+  const eye = byEye.get(id);
+  const goes = segmentsOf(wound, id);
+  return eye ? goesSince(eye.counted, goes) : goes.filter(isWound);
+}
+
+/** What was planned of each layer wound by eye when that was said, m. */
+function eyesOf(
+  input: Pick<PlanInput, 'observations' | 'beliefs'>,
+  facts: RunFacts,
+  { byEye, chosen }: RunState,
+): ReadonlyMap<string, number> {
+  if (byEye.size === 0) return new Map();
+  const spool = inferSpool(input.observations, priorsOf(input.beliefs));
+  return new Map(
+    [...byEye].map(([id, eye]) => {
+      const asked = requestWound(input, facts, { chosen: chosen.slice(0, eye.chosen) });
+      return [id, spool.ok ? plannedBefore(spool.value, asked, id) : 0];
+    }),
+  );
+}
+
+/** A depth with what was counted then of each layer; nobody can tell of one that was wound by eye since. */
+function depthOf({ after, depth, by, wound, byEye: then }: DepthReading, { byEye }: RunState): DepthEvidence {
+  const layers = [...new Set([...byEye.keys(), ...then.keys()])];
+  const told = layers.filter((id) => sameEye(byEye, then, id));
+  const since = told.map((id) => [id, goesSince(byEye.get(id)?.counted ?? [], segmentsOf(wound, id))]);
+  return {
+    ...{ after, depth, by, wound: { ...wound, ...Object.fromEntries(since) } },
+    untold: layers.filter((id) => !told.includes(id)),
   };
 }
 
@@ -83,7 +128,7 @@ export function observationsOfFill(evidence: FillEvidence, settled: SettledFill)
       }
       const seen = layers.find(({ id }) => id === layer.id);
       const goes = rightly(layer.id, woundThen(layer.id));
-      if (!seen || seen.goes.length === 0) {
+      if (!seen || seen.byEye || seen.goes.length === 0) {
         if (!seen?.usedUp || !seen.piece) return null;
         on.push({ line: layer.line, length: seen.piece.length });
       } else
@@ -99,7 +144,11 @@ export function observationsOfFill(evidence: FillEvidence, settled: SettledFill)
   };
   const goesOf = (id: string): readonly Segment[] => layers.find((layer) => layer.id === id)?.goes ?? [];
   const looks = depths.flatMap((read, i): Observation[] => {
-    if (misread.has(String(i))) return [];
+    if (
+      misread.has(String(i)) ||
+      layersBelow(request, read.after).some(({ id }) => read.untold?.includes(id))
+    )
+      return [];
     const on = below(layersBelow(request, read.after), (id) => segmentsOf(read.wound, id));
     return on?.some(isLine) ? [{ kind: 'depth', layers: on, depth: read.depth, by: read.by }] : [];
   });
@@ -111,7 +160,7 @@ export function observationsOfFill(evidence: FillEvidence, settled: SettledFill)
       (sum, go) => sum + ('spoolTurns' in go ? go.spoolTurns : NaN),
       0,
     );
-    if (layer?.kind !== 'line' || !seen.usedUp || !seen.piece || !on || !(turns > 1)) return [];
+    if (layer?.kind !== 'line' || seen.byEye || !seen.usedUp || !seen.piece || !on || !(turns > 1)) return [];
     const length = seen.piece.length * (seen.piece.sealed ? 1 + EVIDENCE_SD.pack.over : 1);
     const spread = seen.piece.sealed ? EVIDENCE_SD.pack.sd : seen.piece.sd / Math.max(1, seen.piece.length);
     const sd = Math.min(0.5, Math.max(0.003, Math.hypot(spread, countSpread(seen))));

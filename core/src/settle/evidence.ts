@@ -15,8 +15,10 @@ export interface PieceHeld {
 /** What was seen of one layer of line while it was wound. */
 export interface LayerEvidence {
   readonly id: string;
-  /** What was counted, go after go; none where it was wound by eye. */
+  /** What was counted, go after go; of a layer wound by eye what was counted on top of that. */
   readonly goes: readonly Segment[];
+  /** Wound by eye below that, of which so many metres were planned. */
+  readonly byEye?: { readonly planned: number };
   /** Spool turns to one turn as it was counted. */
   readonly per: number;
   readonly countedBy: 'device' | 'hand';
@@ -33,7 +35,10 @@ export interface DepthEvidence {
   readonly after: string;
   readonly depth: number;
   readonly by: 'calliper' | 'eye';
+  /** Of a layer wound by eye, what was counted on top of that. */
   readonly wound: Segments;
+  /** Layers of which nobody can tell how much was on then. */
+  readonly untold?: readonly string[];
 }
 
 /** So many metres for so many turns of a layer, over a line meter. */

@@ -39,7 +39,10 @@ export function hypothesesFor({ layers, depths, stretches = [] }: FillEvidence):
   const metered = stretches.length > 0 || layers.some(({ goes }) => goes.some((go) => 'metres' in go));
   return [
     ...(turned.length > 0 ? [of('gear')] : []),
-    ...turned.map(({ id, countedBy }) => of('count', id, countedBy === 'device' ? 4 : 0)),
+    // What was counted on top of a layer wound by eye says too little of its length to be doubted.
+    ...turned
+      .filter(({ byEye }) => !byEye)
+      .map(({ id, countedBy }) => of('count', id, countedBy === 'device' ? 4 : 0)),
     ...depths.map((_, i) => of('depth', String(i))),
     of('packing'),
     ...layers.map(({ id }) => of('line', id)),

@@ -15,6 +15,11 @@ import {
 import { freedName, REACH } from './hypotheses';
 import { rescaled } from './rescaled';
 import { metresOfGoes, radiusWith, shareOn } from './line-wound';
+import { woundArea } from '../lines/line';
+import { goesSince, segmentsOf, type Segment } from '../plan/segments';
+import { radiusBefore } from '../run/by-eye';
+import { layersBelow } from '../run/depth-observations';
+import { lengthBetween } from '../winding/winding';
 
 type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
 
@@ -136,15 +141,23 @@ function ofLayer(
   { world, tails, lengthOf, factor }: View,
 ): number[] {
   const length = Math.log(lengthOf(layer.id));
-  const rest = [(length - Math.log(Math.max(0.5, planned))) / EVIDENCE_SD.plan];
+  const factors = {
+    factor: Math.exp(factor('gear') + factor('count', layer.id)),
+    scale: Math.exp(factor('meter')),
+  };
+  const eye = seen?.byEye && {
+    length: lengthBefore(evidence, layer, seen.goes, { world, lengthOf, factors }),
+    planned: seen.byEye.planned,
+  };
+  const rest = [
+    (Math.log(Math.max(0.5, eye?.length ?? lengthOf(layer.id))) -
+      Math.log(Math.max(0.5, eye?.planned ?? planned))) /
+      EVIDENCE_SD.plan,
+  ];
   if (!seen) return rest;
   const { goes, piece, usedUp, weighed } = seen;
-  if (goes.length > 0) {
+  if (goes.length > 0 && !eye) {
     const inner = radiusWith(world, below(evidence, layer.id), lengthOf);
-    const factors = {
-      factor: Math.exp(factor('gear') + factor('count', layer.id)),
-      scale: Math.exp(factor('meter')),
-    };
     const counted = Math.max(0.01, metresOfGoes(world, layer, inner, goes, factors));
     const residual = (length - Math.log(counted)) / countSpread(seen);
     rest.push(tails && seen.countedBy === 'hand' ? heavyTailed(residual) : residual);
@@ -160,7 +173,35 @@ function ofLayer(
   return rest;
 }
 
-const below = ({ request: { layers } }: FillEvidence, id: string): readonly LayerRequest[] =>
+/** Length of a layer before the last goes went on, m: they are unwound from where it ends. */
+function lengthBefore(
+  evidence: Pick<FillEvidence, 'request'>,
+  layer: LineLayer,
+  goes: readonly Segment[],
+  { world, lengthOf, factors }: Pick<View, 'world' | 'lengthOf'> & { readonly factors: Factors },
+): number {
+  const { width, packing } = world.spool;
+  const under = below(evidence, layer.id);
+  const inner = radiusWith(world, under, lengthOf);
+  const outer = radiusWith(world, [...under, layer], lengthOf);
+  const area = woundArea(layer.line.diameter, world.bulkOf(layer.line), packing);
+  const before = radiusBefore(
+    outer,
+    goes.map((go) => rated(go, factors)),
+    { width, area },
+  );
+  return before <= inner ? 0 : lengthBetween(width, inner, before, area);
+}
+
+interface Factors {
+  readonly factor: number;
+  readonly scale: number;
+}
+
+const rated = (go: Segment, { factor, scale }: Factors): Segment =>
+  'metres' in go ? { metres: go.metres * scale } : { spoolTurns: go.spoolTurns * factor };
+
+const below = ({ request: { layers } }: Pick<FillEvidence, 'request'>, id: string): readonly LayerRequest[] =>
   layers.slice(
     0,
     layers.findIndex((layer) => layer.id === id),
@@ -192,7 +233,14 @@ function ofDepth(
   { world, lengthOf, factor }: View,
 ): number[] {
   const shares = new Map<string, number>();
-  for (const { id, goes } of evidence.layers) {
+  const seen = layersBelow(evidence.request, read.after);
+  if (seen.some(({ id }) => read.untold?.includes(id))) return [0];
+  for (const { id, goes, byEye } of evidence.layers) {
+    const layer = seen.find((one): one is LineLayer => one.kind === 'line' && one.id === id);
+    if (byEye) {
+      shares.set(id, layer ? shareBefore(evidence, layer, goes, read, { world, lengthOf, factor }) : 0);
+      continue;
+    }
     const later = evidence.depths.slice(Number(place) + 1).some(({ after }) => after === id);
     const share = shareOn(evidence.request, read, id, goes, !later && goes.length === 0);
     if (share === null) return [0];
@@ -207,6 +255,20 @@ function ofDepth(
   return [(read.depth - expected) / spread];
 }
 
+/** How much of a layer wound by eye was on when a depth was read, as a share of what is on at the end. */
+function shareBefore(
+  evidence: FillEvidence,
+  layer: LineLayer,
+  goes: readonly Segment[],
+  read: DepthEvidence,
+  { world, lengthOf, factor }: Omit<View, 'tails'>,
+): number {
+  const factors = { factor: Math.exp(factor('gear')), scale: Math.exp(factor('meter')) };
+  const later = goesSince(segmentsOf(read.wound, layer.id), goes);
+  if (later.length === 0) return 1;
+  return lengthBefore(evidence, layer, later, { world, lengthOf, factors }) / lengthOf(layer.id);
+}
+
 /** Lengths to start from: as counted in this world, as the piece held, or as planned. */
 const startLengths = (
   evidence: FillEvidence,
@@ -217,7 +279,7 @@ const startLengths = (
   lines.map((layer, i) => {
     const seen = evidence.layers[i];
     if (seen?.usedUp && seen.piece) return Math.max(0.5, seen.piece.length);
-    if (!seen || seen.goes.length === 0) return Math.max(0.5, planned(layer.id));
+    if (!seen || seen.byEye || seen.goes.length === 0) return Math.max(0.5, planned(layer.id));
     const inner = radiusWith(world, below(evidence, layer.id), planned);
     return Math.max(0.5, metresOfGoes(world, layer, inner, seen.goes));
   });

@@ -225,10 +225,14 @@ export class BenchView {
     return { kind: 'turns', payload: { layer, turns, ...this.worth(layer) } };
   }
 
-  /** The count put right: the metres that are missing over a meter, else all turns of the layer. */
+  /**
+   * The count put right: the metres that are missing over a meter, else all turns of the layer. What was seen of a layer
+   * wound by eye stands: there the turns that are missing go on top of it.
+   */
   setTo(layer: string, count: number): RunHappening {
-    return this.metered()
-      ? { kind: 'metres', payload: { layer, metres: count - this.soFar() } }
+    if (this.metered()) return { kind: 'metres', payload: { layer, metres: count - this.soFar() } };
+    return this.state()?.byEye.has(layer)
+      ? this.byHand(layer, Math.round(count - this.soFar()))
       : { kind: 'count-set', payload: { layer, turns: Math.round(count), ...this.worth(layer) } };
   }
 

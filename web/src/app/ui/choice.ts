@@ -20,6 +20,7 @@ let choices = 0;
               class="sr-only"
               type="radio"
               [attr.name]="id"
+              [name]="id"
               [value]="option.value"
               [formControl]="control()"
             />
@@ -36,5 +37,6 @@ export class Choice {
   readonly label = input.required<string>();
   readonly options = input.required<readonly { readonly value: string; readonly name: string }[]>();
 
+  /** Told to the forms library too: bars without a name of their own would be one group for it, across the whole page. */
   protected readonly id = `choice-${String((choices += 1))}`;
 }
