@@ -7,6 +7,7 @@ import {
   type RunEvent,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { LineSchema } from './plan';
 import { FigureSchema, IdSchema, InstantSchema, KeySchema, line, UuidSchema } from './basics';
 
 const finite = v.pipe(v.number(), v.finite());
@@ -146,6 +147,8 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
     pieceId: IdSchema,
     code: v.pipe(v.string(), v.maxLength(20)),
     usedUp: v.boolean(),
+    allAlong: v.exactOptional(v.boolean()),
+    line: v.exactOptional(LineSchema),
   }),
   of('put-aside', { why: v.pipe(v.string(), v.maxLength(120)) }),
   of('given-up', { why: line('A reason', 120), line: v.picklist(GIVEN_UP_TO) }),

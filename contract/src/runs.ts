@@ -40,6 +40,8 @@ const SupplyAtBenchSchema = v.object({
   diameters: v.tuple([v.number(), v.number()]),
   measured: v.boolean(),
   leaves: v.picklist(LEAVES),
+  /** Rated strength, kg; null where nobody knows it. */
+  strengthKg: v.nullable(v.number()),
 });
 
 export const RunSchema = v.object({
@@ -127,6 +129,7 @@ export const runFacts = ({
   mainFirst: wants.mainFirst,
   leader: wants.leader !== '',
   turned: wants.endForEnd,
+  ...(wants.bevelMm === null ? {} : { rim: { kind: 'bevel', depth: wants.bevelMm } as const }),
 });
 
 /** What was added to a run's log. */

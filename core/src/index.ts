@@ -50,7 +50,7 @@ export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';
 export { isUnknown } from './plan/stack';
 export { ASSUMED, makePlan, type Assumed, type MadePlan, type PlanInput } from './plan/make-plan';
-export type { Walked } from './run/run-event';
+export type { PieceChanged, Walked } from './run/run-event';
 export { CORRECTED, GIVEN_UP_TO } from './run/run-event';
 export type { Correction, RunEvent, RunHappening, SeenCount, SeenTurn, TooLongChoice } from './run/run-event';
 export { pieceStretches, type PieceStretch } from './run/piece-shares';
@@ -69,9 +69,12 @@ export { standingOf } from './run/fold-run';
 export { stepId, type RunFacts, type RunStep, type StepKind } from './steps/run-facts';
 export { isSwap, windingRequest } from './steps/winding-order';
 export { byDevice } from './run/apply-event';
+export { layersOn, stepsToStrip } from './run/strip-all';
+export { factsNow } from './run/facts-now';
 export { beginFold, foldOn, foldRun, stateOf, stateWith, type RunFold } from './run/fold-run';
 export type { Counted, DepthReading, LaySeen, RunState, SlackSeen, SupplySeen } from './run/run-state';
 export {
+  askedIn,
   runUnderWay,
   sameSeen,
   spoolUnderWay,
@@ -176,6 +179,7 @@ export { serviceAdvice, serviceLife, type ServiceAdvice, type Wear } from './adv
 export { reverseAdvice, type ReverseAdvice } from './advice/reverse-advice';
 export { soakAdvice, type SoakAdvice } from './advice/soak-advice';
 export { dragTooHigh, type DragTooHigh } from './advice/drag-limit';
+export { judgeDrag, type DragJudgement, type DragPart } from './advice/judge-drag';
 export {
   HOUSE_QUESTIONS,
   schoolOf,

@@ -12,7 +12,8 @@ export interface DragAdvice extends Advice {
   readonly weakest: number;
 }
 
-const SHARE = { low: 0.25, high: 1 / 3 } as const;
+/** What share of the weakest part's strength people set a drag to. Common practice, no source. */
+export const DRAG_SHARE = { low: 0.25, high: 1 / 3 } as const;
 
 /** Stronger than any line, N. */
 const STRONGEST = 100_000;
@@ -28,7 +29,7 @@ export function dragAdvice(strengths: readonly number[], rules: Pick<HouseRules,
   const known = strengths.filter((strength) => isWithin(strength, 0.01, STRONGEST));
   if (known.length === 0) return null;
   const least = Math.min(...known);
-  const [low, high] = [SHARE.low * least, SHARE.high * least];
+  const [low, high] = [DRAG_SHARE.low * least, DRAG_SHARE.high * least];
   const drag = rules.drag === 'third' ? high : low;
   const kilograms = (newtons: number): string => (newtons / KILOGRAM_FORCE).toFixed(1);
   return {

@@ -1,7 +1,7 @@
 import { isWithin } from '../numeric/bounded';
 
 /** What a tied knot leaves of a line's strength, as a share. From memory. */
-const KNOT_LEAVES = 0.85;
+export const KNOT_LEAVES = 0.85;
 const STRONGEST_KG = 10_000;
 
 /** A drag that is more than the weakest link of a fill stands. */

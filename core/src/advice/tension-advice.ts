@@ -8,9 +8,33 @@ export interface TensionAdvice extends Advice {
 }
 
 const HOW: Readonly<Record<HouseRules['tension'], string>> = {
-  light: 'Wind under light tension: the line lies flat and does not cut into the wraps below.',
-  medium: 'Wind as tight as in fishing, through a wet cloth.',
-  tight: 'Wind as tight as the rod and your hands allow, and slowly.',
+  light: 'Wind under light tension',
+  medium: 'Wind as tight as in fishing, through a wet cloth',
+  tight: 'Wind as tight as the rod and your hands allow, and slowly',
+};
+
+/** What that does for each kind of line. Common practice, no source. */
+const SINCE: Readonly<Record<Material, Readonly<Record<HouseRules['tension'], string>>>> = {
+  nylon: {
+    light: 'stretched nylon squeezes the spool and springs off it.',
+    medium: 'nylon gives, so an even pull is what keeps it lying flat.',
+    tight: 'stretched nylon squeezes the spool as it recovers.',
+  },
+  fluorocarbon: {
+    light: 'stiff line lies where it is laid, and lifts off as soon as the pull stops: keep it even.',
+    medium: 'stiff line lifts off as soon as the pull stops: keep it even to the last turn.',
+    tight: 'stiff line nicks where it crosses itself under a hard pull: even, and wet.',
+  },
+  braid: {
+    light: 'loose braid lets the top wraps cut into those below.',
+    medium: 'loose braid lets the top wraps cut into those below.',
+    tight: 'loose braid lets the top wraps cut into those below.',
+  },
+  'hollow-braid': {
+    light: 'loose hollow braid lies flat, and the top wraps cut into it.',
+    medium: 'loose hollow braid lies flat, and the top wraps cut into it.',
+    tight: 'loose hollow braid lies flat, and the top wraps cut into it.',
+  },
 };
 
 /**
@@ -26,7 +50,7 @@ export function tensionAdvice(
   const tension = reel === 'big-game' ? 'tight' : must ? 'medium' : rules.tension;
   return {
     tension,
-    sentence: HOW[tension],
+    sentence: `${HOW[tension]}: ${SINCE[material][tension]}`,
     why:
       tension === rules.tension
         ? schoolOf(rules, 'tension').why

@@ -44,7 +44,10 @@ const SAMPLES: Samples = {
   moving: { on: true },
   settled: { cause: 'count', about: 'main' },
   noted: { step: 'strip', values: { minutes: 7 } },
-  'piece-changed': { layer: 'main', pieceId: 4, code: 'N-219', usedUp: true },
+  'piece-changed': {
+    ...{ layer: 'main', pieceId: 4, code: 'N-219', usedUp: true, allAlong: true },
+    line: { key: 'CN-28', material: 'nylon', diameter: 0.28 },
+  },
   'put-aside': { why: 'waits for line' },
   'given-up': { why: 'cracked rim', line: 'salvage' },
   undone: { event: 'e1' },

@@ -71,8 +71,8 @@ const TELL: { readonly [K in RunHappening['kind']]: (payload: PayloadOf<K>, arou
   settled: ({ cause, about }) =>
     `Answered: ${SETTLED_WORDS[cause]}${about === '' ? '' : ` (${/^\d+$/.test(about) ? `depth ${String(Number(about) + 1)}` : about})`}.`,
   noted: ({ step, values }, { facts }) => `${stepName(step, facts)}: ${noteWords(step, facts, values)}.`,
-  'piece-changed': ({ layer, code, usedUp }) =>
-    `${layerWords(layer)}: goes on off ${code}${usedUp ? '; the piece before ran out' : ''}.`,
+  'piece-changed': ({ layer, code, usedUp, allAlong, line }) =>
+    `${layerWords(layer)}: ${allAlong ? 'was wound all along off' : 'goes on off'} ${code}${line ? `, ${line.key}, ${line.material} ${line.diameter.toFixed(2)} mm` : ''}${usedUp ? '; the piece before ran out' : ''}.`,
   'put-aside': ({ why }) => `Put aside${because(why)}.`,
   'given-up': ({ why, line }) => `Given up, its line ${GIVEN_UP_WORDS[line]}${because(why)}.`,
   undone: ({ event }, around) => {

@@ -9,6 +9,7 @@ import type { AtBench, RunEvent } from './run-event';
 import type { Chosen } from './run-state';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
+import { takePiece } from './take-piece';
 import { saw } from './unheard';
 
 /** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
@@ -191,7 +192,7 @@ function look(draft: Draft, event: Looking): void {
       chose(draft, event.payload);
       break;
     case 'piece-changed':
-      draft.pieces.push({ ...event.payload, wound: snapshot(draft.wound) });
+      takePiece(draft, event.payload);
       break;
     case 'walked':
       draft.moving = false;

@@ -38,9 +38,10 @@ export function plannedBefore(estimate: Estimate, asked: FillRequest, layer: str
 }
 
 /** What is needed to tell what lies on a spool. */
-interface Seen {
+export interface Seen {
   readonly request: FillRequest;
   readonly spool: Estimate;
+  /** The fill as it was asked once so many choices had been made. */
   readonly askedAfter: (choices: number) => FillRequest;
 }
 

@@ -4,6 +4,7 @@ import { WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
 import { USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import type { RunFacts } from '../steps/run-facts';
 import { woundSoFar } from '../plan/wound';
+import { factsNow } from './facts-now';
 import { foldRun } from './fold-run';
 import { pieceStretches } from './piece-shares';
 import type { RunEvent, RunHappening } from './run-event';
@@ -29,7 +30,14 @@ const spool = knownSpool(WORKED_SPOOL);
 const stretchesOf = (...happenings: RunHappening[]) => {
   const state = foldRun(FACTS, log(...happenings));
   const main = woundSoFar(spool, WORKED_REQUEST, state.wound).find(({ id }) => id === 'main')!;
-  return { stretches: pieceStretches(spool, WORKED_REQUEST, state, main), main };
+  return {
+    stretches: pieceStretches(
+      { spool, request: WORKED_REQUEST, askedAfter: () => WORKED_REQUEST },
+      state,
+      main,
+    ),
+    main,
+  };
 };
 
 describe('another piece in mid-run', () => {
@@ -41,6 +49,33 @@ describe('another piece in mid-run', () => {
         ...{ innerRadius: main.innerRadius, outerRadius: main.outerRadius },
       },
     ]);
+  });
+
+  it('that was mounted all along makes no join, and takes the place of the one thought to be there', () => {
+    const all = (pieceId: number): RunHappening => ({
+      kind: 'piece-changed',
+      payload: { layer: 'main', pieceId, code: `P-${String(pieceId)}`, usedUp: false, allAlong: true },
+    });
+    const ids = (...happenings: RunHappening[]) =>
+      stretchesOf(...happenings).stretches.map(({ pieceId, usedUp }) => [pieceId, usedUp]);
+    expect(ids(turns(60), all(2), turns(60))).toEqual([[2, false]]);
+    expect(ids(turns(60), changed(2, true), turns(60), all(3))).toEqual([
+      [null, true],
+      [3, false],
+    ]);
+    const back = { kind: 'restarted', payload: { layer: 'main', why: 'other' } } as const;
+    expect(ids(turns(60), changed(2, true), turns(60), back, all(3), turns(90))).toEqual([[3, false]]);
+  });
+
+  it('of another line changes what is wound, its steps and its plan', () => {
+    const line = { key: 'B-16', material: 'braid', diameter: 0.16 } as const;
+    const payload = { layer: 'main', pieceId: 9, code: 'P-9', usedUp: false, allAlong: true, line };
+    const state = foldRun(FACTS, log(turns(60), { kind: 'piece-changed', payload }));
+    const now = factsNow(FACTS, state);
+    expect(now.request.layers.at(-1)).toMatchObject({ id: 'main', line });
+    expect(state.steps.some(({ kind }) => kind === 'memory')).toBe(false);
+    expect(foldRun(FACTS, log(turns(60))).steps.some(({ kind }) => kind === 'memory')).toBe(true);
+    expect(factsNow(FACTS, foldRun(FACTS, log(turns(60))))).toBe(FACTS);
   });
 
   it('shares add up to one, stretch lies on stretch, and equal turns bring in more further out', () => {
@@ -65,7 +100,7 @@ describe('another piece in mid-run', () => {
       changed(2),
       turns(80),
     );
-    expect(stretches.map(({ share }) => share)).toEqual([0, 1]);
+    expect(stretches.map(({ share }) => share)).toEqual([1]);
     const before = stretchesOf(
       turns(60),
       changed(2, true),
@@ -73,14 +108,13 @@ describe('another piece in mid-run', () => {
       turns(80),
     );
     expect(before.stretches.map(({ share, usedUp }) => [share, usedUp])).toEqual([
-      [0, false],
       [1, false],
     ]);
   });
 
   it('wound back to before the change, the second piece gives nothing', () => {
     const { stretches } = stretchesOf(turns(60), changed(2), turns(-20));
-    expect(stretches.map(({ share }) => share)).toEqual([1, 0]);
+    expect(stretches.map(({ share }) => share)).toEqual([1]);
   });
 });
 

@@ -1,3 +1,4 @@
+import type { Line } from '../lines/line';
 import type { NoteValue } from '../steps/step-field';
 import type {
   ByEye,
@@ -49,6 +50,7 @@ export interface Draft {
   restarts: Restart[];
   chosen: Chosen[];
   pieces: PieceTaken[];
+  lines: Record<string, Line>;
   aside: boolean;
   givenUp: boolean;
   settlings: Settling[];
@@ -70,6 +72,7 @@ export const emptyDraft = (): Draft => ({
   worth: record(),
   ...{ counting: new Set(), byDevice: new Set() },
   ...{ depths: [], supplies: record(), slacks: [], lays: [], tensions: [] },
+  lines: record(),
   ...{ pieces: [], aside: false, givenUp: false, mark: null, stretches: [] },
   ...{ walks: [], moving: false, restarts: [], chosen: [], settlings: [], notes: record() },
   ...{ bench: null, benchId: null, hands: [], closed: false },

@@ -2,6 +2,7 @@ import { applyEvent, byDevice } from './apply-event';
 import { emptyDraft, record, type Draft } from './draft';
 import type { RunEvent } from './run-event';
 import type { RunState } from './run-state';
+import { factsNow } from './facts-now';
 import { runSteps } from './run-steps';
 import type { RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
@@ -58,7 +59,7 @@ export function stateWith({ draft, facts, undoable }: RunFold, event: RunEvent):
 
 function stateFrom(draft: Draft, facts: RunFacts, seq: number, undoable: RunEvent | null): RunState {
   const ways = Object.fromEntries(Object.entries(draft.supplies).map(([layer, { way }]) => [layer, way]));
-  const steps = runSteps(facts, ways);
+  const steps = runSteps(factsNow(facts, draft), ways);
   return {
     ...draft,
     turns: atLeastZero(draft.turns),
@@ -92,6 +93,7 @@ const copyOf = (draft: Draft): Draft => ({
     chosen: [...draft.chosen],
     stretches: [...draft.stretches],
     pieces: [...draft.pieces],
+    lines: own(draft.lines),
   },
   ...{ settlings: [...draft.settlings], hands: [...draft.hands] },
 });

@@ -3,8 +3,9 @@ import { bulkIn } from '../spool/estimate';
 import { lengthBetween, turnsBetween } from '../winding/winding';
 import { AT_THE_GAP } from './depth-observations';
 import { amountOf, type CountedAmount } from './counted-amount';
-import type { RunState } from './run-state';
-import { isSwap, windingRequest } from '../steps/winding-order';
+import type { DepthReading, RunState } from './run-state';
+import { wantedGap, type WantedGap } from './wanted-gap';
+import { isSwap, lineLayers, windingRequest } from '../steps/winding-order';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { goesSince, segmentsOf } from '../plan/segments';
 import { sameEye } from './by-eye';
@@ -18,11 +19,15 @@ export interface GapRemedy {
   /** Depth of the line now and as it is wanted, mm below the lip. */
   readonly now: number;
   readonly wanted: number;
+  /** Whether that gap was asked for, or is the house's own. */
+  readonly by: WantedGap['by'];
   /** Metres to take off or wind on, and the same as it is counted. */
   readonly length: number;
   readonly counted: CountedAmount;
   /** Metres of the layer there are then. */
   readonly comesTo: number;
+  /** Whether its piece is used up: line to add comes off another, with a join so far below the top. */
+  readonly ranOut: boolean;
   /** Steps to go back into; none where the spools were swapped over and the line is pulled off by hand. */
   readonly again: readonly string[];
 }
@@ -32,14 +37,17 @@ const TELLS = { calliper: 0.3, eye: 0.6 } as const;
 
 /** What the gap as it was read last asks for; null where it is as wanted, none is wanted, or none was read. */
 export function gapRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunState): GapRemedy | null {
-  const wanted = underWay.request.gap;
+  const wanted = wantedGap(facts, underWay.request);
   const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
-  if (wanted === undefined || !read || Math.abs(read.depth - wanted) <= TELLS[read.by]) return null;
-  // Wound on or taken off since, the reading says nothing of the level now.
-  const top = facts.request.layers.findLast((layer) => layer.kind === 'line')?.id ?? '';
-  if (!sameEye(state.byEye, read.byEye, top)) return null;
-  if (goesSince(segmentsOf(read.wound, top), segmentsOf(state.wound, top)).length > 0) return null;
-  return levelRemedy(facts, underWay, state, read.depth, wanted);
+  if (!wanted || !read || Math.abs(read.depth - wanted.gap) <= TELLS[read.by]) return null;
+  return stillSo(facts, state, read) ? levelRemedy(facts, underWay, state, read.depth, wanted) : null;
+}
+
+/** Whether a reading still says where the level is: wound on or taken off since, it does not. */
+function stillSo({ request }: RunFacts, state: RunState, read: DepthReading): boolean {
+  const top = lineLayers(request).at(-1)?.id ?? '';
+  if (!sameEye(state.byEye, read.byEye, top)) return false;
+  return goesSince(segmentsOf(read.wound, top), segmentsOf(state.wound, top)).length === 0;
 }
 
 /** How much higher or lower line has to stand before the thumb feels a difference, mm. From memory. */
@@ -49,9 +57,11 @@ const THUMB = 0.5;
 export function thumbRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunState): GapRemedy | null {
   const felt = state.notes.thumb?.level;
   if (felt !== 'low' && felt !== 'full') return null;
-  const read = state.depths.findLast(({ after }) => after === AT_THE_GAP)?.depth;
-  const now = read ?? underWay.wound.at(-1)?.depthAfter ?? 0;
-  return levelRemedy(facts, underWay, state, now, felt === 'low' ? now - THUMB : now + THUMB);
+  const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
+  const seen = read && stillSo(facts, state, read) ? read.depth : undefined;
+  const now = seen ?? underWay.wound.at(-1)?.depthAfter ?? 0;
+  const gap = felt === 'low' ? now - THUMB : now + THUMB;
+  return levelRemedy(facts, underWay, state, now, { gap, by: 'asked' });
 }
 
 function levelRemedy(
@@ -59,7 +69,7 @@ function levelRemedy(
   { request, spool, wound }: RunUnderWay,
   state: RunState,
   now: number,
-  wanted: number,
+  { gap: wanted, by }: WantedGap,
 ): GapRemedy | null {
   const top = facts.request.layers.findLast((layer) => layer.kind === 'line');
   const on = wound.find(({ id }) => id === top?.id);
@@ -74,11 +84,12 @@ function levelRemedy(
   const spoolTurns = share * turnsBetween(width, low, high, area);
   const swapped = isSwap(facts);
   return {
-    ...{ layer: top.id, how, now, wanted, length },
+    ...{ layer: top.id, how, now, wanted, by, length },
     counted: swapped
       ? { unit: 'metres', amount: length, per: 1 }
       : amountOf(request, state, top.id, { length, spoolTurns }),
     comesTo: on.length + (how === 'add' ? length : -length),
+    ranOut: how === 'add' && state.usedUp.has(top.id),
     again: swapped ? [] : stepsFrom(facts, top.id),
   };
 }

@@ -1,6 +1,5 @@
-import type { Estimate } from '../spool/estimate';
 import { woundSoFar, type WoundLayer } from '../plan/wound';
-import type { FillRequest } from '../plan/fill-request';
+import { withSeen, type Seen } from './by-eye';
 import type { RunState } from './run-state';
 
 /** A stretch of a layer that came off one piece. */
@@ -17,23 +16,25 @@ export interface PieceStretch {
 
 /**
  * What of a layer came off which piece, in the order it was wound: shares of its length that add up to one. A layer whose
- * piece was never changed is one stretch.
+ * piece was never changed is one stretch; a piece that nothing came off is none.
  *
  * @param layer as it was wound in all
  */
 export function pieceStretches(
-  spool: Estimate,
-  request: FillRequest,
-  state: Pick<RunState, 'pieces' | 'usedUp'>,
+  under: Seen,
+  state: Pick<RunState, 'pieces' | 'usedUp' | 'depths'>,
   layer: WoundLayer,
 ): PieceStretch[] {
+  const { spool, request } = under;
   const changes = state.pieces.filter((one) => one.layer === layer.id);
   const whole = layer.length;
   const stretches: PieceStretch[] = [];
   let from = { length: 0, radius: layer.innerRadius };
   let pieceId: number | null = null;
   for (const change of changes) {
-    const then = woundSoFar(spool, request, change.wound).find(({ id }) => id === layer.id);
+    const then = woundSoFar(spool, request, withSeen(under, { ...state, ...change })).find(
+      ({ id }) => id === layer.id,
+    );
     const length = Math.min(whole, Math.max(from.length, then?.length ?? 0));
     const radius = Math.min(layer.outerRadius, Math.max(from.radius, then?.outerRadius ?? 0));
     stretches.push({
@@ -44,11 +45,21 @@ export function pieceStretches(
     pieceId = change.pieceId;
   }
   const share = whole > 0 ? (whole - from.length) / whole : 1;
-  return [
+  return withSome([
     ...stretches,
     {
       ...{ pieceId, usedUp: state.usedUp.has(layer.id), share },
       ...{ innerRadius: from.radius, outerRadius: layer.outerRadius },
     },
-  ];
+  ]);
 }
+
+/** A share of less than this is how counts are rounded. */
+const SOME = 1e-6;
+
+/** Without stretches of nothing; the last one stands for a layer of no length. */
+const withSome = (stretches: readonly PieceStretch[]): PieceStretch[] =>
+  stretches.filter(
+    ({ share }, i) =>
+      share > SOME || (i === stretches.length - 1 && stretches.every((one) => one.share <= SOME)),
+  );

@@ -1,3 +1,4 @@
+import type { Line } from '../lines/line';
 import type { CounterUnit } from '../counter/counter-unit';
 import type { DoubtCause } from '../counter/walk-doubt';
 import type { NoteValue } from '../steps/step-field';
@@ -17,6 +18,10 @@ export interface PieceChanged {
   readonly code: string;
   /** Whether the piece before it ran out. */
   readonly usedUp: boolean;
+  /** It was mounted all along: nothing came off the piece that was thought to be, and there is no join. */
+  readonly allAlong?: boolean;
+  /** Its line, where that is another than the layer was planned with. */
+  readonly line?: Line;
 }
 
 /** Where the line of a fill that is given up goes: back on its piece, to salvage, or to recycling. */

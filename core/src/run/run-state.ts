@@ -1,3 +1,4 @@
+import type { Line } from '../lines/line';
 import type { LayReading, WasherAction } from '../lay/lay-advice';
 import type { NoteValue } from '../steps/step-field';
 import type { MeterMark, MeteredStretch } from './metered';
@@ -98,7 +99,7 @@ export interface Unheard {
 }
 
 /** Another piece taken for a layer, with what was wound of it by then. */
-export interface PieceTaken extends PieceChanged {
+export interface PieceTaken extends PieceChanged, Pick<DepthReading, 'byEye'> {
   readonly wound: Segments;
 }
 
@@ -150,6 +151,8 @@ export interface RunState extends Counted {
   readonly chosen: readonly Chosen[];
   /** Other pieces that were taken in mid-run, in order. */
   readonly pieces: readonly PieceTaken[];
+  /** Lines of layers that turned out to be wound with another than was planned, by layer id. */
+  readonly lines: Readonly<Record<string, Line>>;
   /** Whether it was put aside: its bench is free until somebody takes it up. */
   readonly aside: boolean;
   readonly givenUp: boolean;

@@ -8,8 +8,8 @@ import { isSwap, lineLayers, windingRequest } from '../steps/winding-order';
 const BEFORE: readonly StepKind[] = ['strip', 'grip', 'mount', 'tie-on'];
 const LAYER: readonly StepKind[] = ['splice', 'join', 'prepare-supply', 'wind', 'depth'];
 const AFTER: readonly StepKind[] = [
-  ...(['swap', 'gap', 'counter', 'clip', 'cover', 'memory', 'brake', 'thumb'] as const),
-  ...(['drag-reading', 'leader', 'guides', 'drag', 'tag'] as const),
+  ...(['swap', 'gap', 'counter', 'clip', 'memory', 'cover', 'brake', 'thumb'] as const),
+  ...(['leader', 'drag-reading', 'guides', 'drag', 'tag'] as const),
 ];
 
 /** The layer whose count a step may move; matching the counter moves the line on top, where that was wound last. */

@@ -55,7 +55,9 @@ function takeOff(
   const { spool, wound, request } = underWay;
   const on = wound.find(({ id }) => id === below.id);
   const fits = metresThatFit(underWay, below.id);
-  if (!on || !fits || fits.value >= on.length) return null;
+  // Once line lies above it, none of it can come off.
+  const above = wound.slice(wound.findIndex(({ id }) => id === below.id) + 1);
+  if (!on || !fits || fits.value >= on.length || above.some(({ length }) => length > 0)) return null;
   const { width, packing } = spool.spool;
   const length = on.length - fits.value;
   const area = woundArea(below.line.diameter, bulkIn(spool, below.line), packing);

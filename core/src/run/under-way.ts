@@ -33,7 +33,7 @@ const cutTo = (one: LayerRequest, layer: string, length: number): LayerRequest =
   one.kind === 'line' && one.id === layer ? { ...one, length } : one;
 
 /** Everything that follows from a run's log for the spool under the handle. */
-export interface RunUnderWay extends FillUnderWay {
+export interface RunUnderWay extends FillUnderWay, Pick<SpoolUnderWay, 'askedAfter'> {
   /** The spool as known now, depths read on the way included. */
   readonly spool: InferredSpool;
   /** The whole fill as it is wound here, from what is known now; null where it cannot be planned any more. */
@@ -86,9 +86,9 @@ export function spoolUnderWay(
   const { observations: metered } = stretchesAsObservations(request, seen, MOST_METERED);
   const known = [...input.observations, ...depths];
   const inferred = inferSpool([...known, ...metered], priorsOf(input.beliefs));
-  const askedAfter = (choices: number): FillRequest =>
-    requestWound(input, facts, { chosen: seen.chosen.slice(0, choices) });
-  return inferred.ok ? { request, spool: inferred.value, askedAfter } : null;
+  return inferred.ok
+    ? { request, spool: inferred.value, askedAfter: askedIn(input, facts, seen.chosen) }
+    : null;
 }
 
 /**
@@ -110,7 +110,7 @@ export function runUnderWay(
 export function windingOn(under: SpoolUnderWay, state: RunState): RunUnderWay {
   const { current } = state;
   const { request, spool } = under;
-  const fill = { request, spool, wound: woundSoFar(spool, request, withSeen(under, state)) };
+  const fill = { ...under, wound: woundSoFar(spool, request, withSeen(under, state)) };
   const winding = current?.layer === undefined ? null : windingNow(fill, current.layer);
   const plan = winding ? null : planFill(spool, request);
   return {
@@ -119,6 +119,16 @@ export function windingOn(under: SpoolUnderWay, state: RunState): RunUnderWay {
     winding: winding && inCounts(winding, request.gear / gearAt(request, state.supplies, winding.layer)),
   };
 }
+
+/** The fill as it was asked once so many of the choices of a run had been made. */
+export const askedIn =
+  (
+    input: Pick<PlanInput, 'observations' | 'beliefs'>,
+    facts: RunFacts,
+    chosen: RunState['chosen'],
+  ): SpoolUnderWay['askedAfter'] =>
+  (choices) =>
+    requestWound(input, facts, { chosen: chosen.slice(0, choices) });
 
 /** The fill as it is wound: tape that makes up the room, and old line kept by its share, as they were planned. */
 export function requestWound(

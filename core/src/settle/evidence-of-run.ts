@@ -9,7 +9,7 @@ import { inferSpool } from '../spool/infer-spool';
 import type { DepthReading, RunState } from '../run/run-state';
 import type { RunFacts } from '../steps/run-facts';
 import { goesSince, segmentsOf, type Segment } from '../plan/segments';
-import { requestWound } from '../run/under-way';
+import { askedIn, requestWound } from '../run/under-way';
 import { gearAt } from '../run/winder';
 import {
   EVIDENCE_SD,
@@ -77,11 +77,9 @@ function eyesOf(
 ): ReadonlyMap<string, number> {
   if (byEye.size === 0) return new Map();
   const spool = inferSpool(input.observations, priorsOf(input.beliefs));
+  const asked = askedIn(input, facts, chosen);
   return new Map(
-    [...byEye].map(([id, eye]) => {
-      const asked = requestWound(input, facts, { chosen: chosen.slice(0, eye.chosen) });
-      return [id, spool.ok ? plannedBefore(spool.value, asked, id) : 0];
-    }),
+    [...byEye].map(([id, eye]) => [id, spool.ok ? plannedBefore(spool.value, asked(eye.chosen), id) : 0]),
   );
 }
 

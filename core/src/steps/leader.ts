@@ -13,6 +13,7 @@ export const leader: BenchStep = {
   fields: [
     words('what', 'What it is'),
     quantity('metres', 'How long', 'line-length', [0.1, 100]),
+    quantity('strength', 'Its strength, as rated', 'strength', [0.1, 500]),
     words('join', 'How it is joined'),
   ],
 };

@@ -1,3 +1,4 @@
+import type { Rim } from '../advice/gap-advice';
 import type { ReelType } from '../lines/reel-type';
 import type { FillRequest } from '../plan/fill-request';
 import type { HouseRules } from '../house-rules/house-rules';
@@ -52,4 +53,6 @@ export interface RunFacts {
   readonly leader: boolean;
   /** Whether its own line is turned end for end, over to its other spool. */
   readonly turned?: boolean;
+  /** The edge line leaves its spool over; plain where nothing else was said. */
+  readonly rim?: Rim;
 }

@@ -35,6 +35,10 @@ describe('readSlackTest', () => {
     [7, EXPECTED, 'slipping'],
     [16, EXPECTED, 'slipping'],
     [7, ROLLING, 'as-laid-out'],
+    [5, ROLLING, 'less'],
+    [9, ROLLING, 'slipping'],
+    [3, EXPECTED, 'as-laid-out'],
+    [9, EXPECTED, 'wrong-way'],
     [0, ROLLING, 'limp'],
     [14, ROLLING, 'slipping'],
     [0, RIG, 'as-laid-out'],
@@ -45,7 +49,7 @@ describe('readSlackTest', () => {
   ] as const)('reads %s turns a metre against %o as %s', (twist, expected, verdict) => {
     const said = readSlackTest(reading(twist), expected);
     expect(said.verdict).toBe(verdict);
-    expect(said.good).toBe(verdict === 'limp' || verdict === 'as-laid-out');
+    expect(said.good).toBe(['limp', 'less', 'as-laid-out'].includes(verdict));
   });
 
   it('says that the supply stands the wrong way round where that was seen and shows', () => {
@@ -53,6 +57,22 @@ describe('readSlackTest', () => {
     expect(readSlackTest(reading(10), against).verdict).toBe('wrong-way');
     expect(readSlackTest(reading(3.9), against).good).toBe(true);
     expect(readSlackTest(reading(0), against).verdict).toBe('limp');
+    expect(readSlackTest(reading(6.5), against).verdict).toBe('wrong-way');
+  });
+
+  it('calls no line limp that shows two turns a metre or more where its layout puts in less than eight', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -8, max: 8, noNaN: true }),
+        fc.option(fc.double({ min: -30, max: 30, noNaN: true })),
+        fc.double({ min: 2, max: 20, noNaN: true }),
+        fc.double({ min: 0.5, max: 60, noNaN: true }),
+        (asLaidOut, turnedOver, twist, wound) => {
+          const said = readSlackTest(reading(twist, { wound }), { asLaidOut, turnedOver, rotor: true });
+          expect(said.verdict).not.toBe('limp');
+        },
+      ),
+    );
   });
 
   it('never calls limp line a fault, whatever the layout and however early', () => {

@@ -22,8 +22,8 @@ export interface SlackExpected {
   readonly rotor: boolean;
 }
 
-/** What a reading leads to. The first two are good news. */
-export type SlackVerdict = 'limp' | 'as-laid-out' | 'wrong-way' | 'slipping' | 'dragging';
+/** What a reading leads to. The first three are good news. */
+export type SlackVerdict = 'limp' | 'less' | 'as-laid-out' | 'wrong-way' | 'slipping' | 'dragging';
 
 /** What a slack test says. */
 export interface SlackResult {
@@ -44,6 +44,8 @@ const PLY_SD = 0.4;
 const PREDICTION_SD = 0.08;
 /** A reading this many standard deviations above a prediction is clearly above it. */
 const CLEARLY = 2;
+/** Up to this share of what the layout shows, or one turn a metre and its counting, line hangs limp. */
+const LIMP = { share: 0.25, turns: 1 } as const;
 /** Before this share of the final twist is there the look was early. */
 const EARLY = 0.6;
 
@@ -62,7 +64,8 @@ export const slackLookDue = (perTurn: number, span = USUAL_SPAN): number =>
  * Judges a slack metre. Line that hangs with no more twist than its layout puts in is good, however limp: it may be too
  * limp to show its twist, or was looked at early. Only a reading clearly above that leads anywhere: to the supply the
  * wrong way round where that would explain it, else to a slipping drag, else to a supply that drags. A layout that is
- * itself the worse way round, and shows it, is said to be. The sense of a ply is hard to see with wet hands, so magnitudes
+ * itself the worse way round, and shows more than the better one would, is said to be. Line that shows some of its
+ * layout's twist is told as that, not as limp. The sense of a ply is hard to see with wet hands, so magnitudes
  * are compared.
  */
 export function readSlackTest(reading: SlackReading, expected: SlackExpected): SlackResult {
@@ -75,8 +78,10 @@ export function readSlackTest(reading: SlackReading, expected: SlackExpected): S
     const now = Math.abs(prediction) * share;
     return (measured - now) / Math.hypot(counting, PREDICTION_SD * now);
   };
-  const verdict = judge(above, expected);
-  const good = verdict === 'limp' || verdict === 'as-laid-out';
+  const shown = Math.abs(expected.asLaidOut) * share;
+  const limp = measured <= Math.max(LIMP.turns + counting, LIMP.share * shown);
+  const verdict = judge(above, expected, limp);
+  const good = verdict === 'limp' || verdict === 'less' || verdict === 'as-laid-out';
   const early = good && share < EARLY ? ' It was looked at early: look once more after three spans.' : '';
   return { verdict, good, measured, sd: counting, sentence: `${WORDS[verdict]}${early}` };
 }
@@ -84,19 +89,23 @@ export function readSlackTest(reading: SlackReading, expected: SlackExpected): S
 function judge(
   above: (prediction: number) => number,
   { asLaidOut, turnedOver, rotor }: SlackExpected,
+  limp: boolean,
 ): SlackVerdict {
   const other = turnedOver ?? asLaidOut;
   const [less, more] = [asLaidOut, other].sort((a, b) => Math.abs(a) - Math.abs(b));
-  if (above(less ?? 0) <= CLEARLY) return above(asLaidOut) < -CLEARLY ? 'limp' : 'as-laid-out';
+  const asItIs = above(asLaidOut) >= -CLEARLY ? 'as-laid-out' : limp ? 'limp' : 'less';
+  if (above(less ?? 0) <= CLEARLY) return asItIs;
   // Clearly more than the better way round: it is the worse one if that is as much, whatever was said of it.
   const fitsWorse = turnedOver !== null && Math.abs(above(more ?? 0)) <= CLEARLY;
   if (fitsWorse) return 'wrong-way';
-  if (above(asLaidOut) <= CLEARLY) return 'limp';
+  // Less than this way round puts in, and clearly more than the other would: it is the worse one all the same.
+  if (above(asLaidOut) <= CLEARLY) return 'wrong-way';
   return rotor ? 'slipping' : 'dragging';
 }
 
 const WORDS: Readonly<Record<SlackVerdict, string>> = {
   limp: 'Limp: nothing to put right. Go on.',
+  less: 'Some twist, less than this layout puts in: as it should be. Go on.',
   'as-laid-out': 'As laid out. Go on.',
   'wrong-way':
     'The supply is the wrong way round. Strip this layer, turn the supply over and begin it again.',

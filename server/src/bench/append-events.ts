@@ -32,8 +32,8 @@ export const appendEvents = (
     if (fresh.length === 0) return { events: [] };
     if (run.state !== 'open')
       throw new ProblemError('already-closed', 'This run is closed. Nothing was added to it.');
-    await checkPieces(u, run.jobId, fresh);
     const { facts, state, last } = await stateOfRun(u, run);
+    await checkPieces(u, run.jobId, state, fresh);
     checkEvents(facts, state, fresh);
     checkPlaces(sent, there, last.seq);
     const authors = await authorsOf(u, fresh);

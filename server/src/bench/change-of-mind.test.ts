@@ -86,6 +86,32 @@ describe('another piece in mid-run', () => {
     expect((await piece('BACK-26')).lengthMm).toBe(400_000);
   });
 
+  it('mounted all along, it alone gives the line, and the record shows no join and its lot', async () => {
+    const pieces = await receiveTwo(bo, 400, 'WAS');
+    const { main: other } = await receiveTwo(bo, 300, 'IS');
+    const run = await runOf(bo, pieces);
+    const payload = { layer: 'main', pieceId: other.id, code: other.code, usedUp: false, allAlong: true };
+    await send(run, 1, halfWay([{ kind: 'piece-changed', payload }]));
+    const mains = (await close(run)).layers.filter(({ id }) => id === 'main');
+    expect(mains.map(({ pieceCode }) => pieceCode)).toEqual(['IS-26']);
+    expect((await piece('WAS-26')).lengthMm).toBe(400_000);
+    expect(300_000 - (await piece('IS-26')).lengthMm - 2000).toBe(mains[0]!.lengthMm);
+  });
+
+  it('of another line, mounted all along: the record tells that line', async () => {
+    const pieces = await receiveTwo(bo, 400, 'LNA');
+    const run = await runOf(bo, pieces);
+    const { product } = await piece('LNA-25');
+    const line = { key: product.code, material: product.material, diameter: product.diameter };
+    const changed = { layer: 'main', pieceId: pieces.backing.id, code: 'LNA-25', usedUp: false };
+    const wrong = { ...changed, allAlong: true, line: { ...line, diameter: 0.4 } };
+    expect((await send(run, 1, [{ kind: 'piece-changed', payload: wrong }])).status).toBe(400);
+    await send(run, 1, halfWay([{ kind: 'piece-changed', payload: { ...changed, allAlong: true, line } }]));
+    const main = (await close(run)).layers.find(({ id }) => id === 'main')!;
+    expect(main).toMatchObject({ pieceCode: 'LNA-25', line, lineName: product.name });
+    expect((await piece('LNA-26')).lengthMm).toBe(400_000);
+  });
+
   it('of another line is refused, and so is one that is not there', async () => {
     const pieces = await receiveTwo(bo, 400, 'NOT');
     const run = await runOf(bo, pieces);

@@ -75,7 +75,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
     lesson,
     counter: counterOf(job, facts, state),
   });
-  await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state });
+  await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state, facts });
   await noteWhatIsOn(u, row.spoolId);
   await noteWords(u, 'note', [fill.id]);
   await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);

@@ -47,7 +47,7 @@ export async function giveUpRun(
     const wound = runUnderWay(job.planInput, facts, state);
     if (asked.line !== 'back' && wound)
       for (const layer of wound.wound) {
-        for (const stretch of pieceStretches(wound.spool, wound.request, state, layer))
+        for (const stretch of pieceStretches(wound, state, layer))
           await takeOff(u, run, job, layer, { ...stretch, line: asked.line });
       }
     await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);

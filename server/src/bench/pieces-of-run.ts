@@ -1,5 +1,6 @@
 import type { Job } from '@yard-spool/contract';
-import type { RunEvent, RunState } from '@yard-spool/core';
+import type { Line, RunEvent, RunState } from '@yard-spool/core';
+import type { PieceRow } from '../db/models/rack';
 import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 
@@ -18,28 +19,47 @@ const MOST_PIECES = 20;
 
 /**
  * Refuses another piece for a layer that is not there, is of another line, or is somebody's own: what is wound off it is
- * drawn off it when the reel is closed.
+ * drawn off it when the reel is closed. Another line can only have been mounted all along: a layer is of one line.
  */
 export async function checkPieces(
   { tables }: Unit,
   jobId: number,
+  { pieces }: Pick<RunState, 'pieces'>,
   events: readonly RunEvent[],
 ): Promise<void> {
-  const changes = events.filter(({ kind }) => kind === 'piece-changed').length;
-  if (changes > MOST_PIECES)
+  const changes = events.flatMap((event) => (event.kind === 'piece-changed' ? [event.payload] : []));
+  if (changes.length > MOST_PIECES)
     throw new ProblemError('bad-request', 'Nobody changes the piece this often. Nothing was added.');
-  for (const { kind, payload } of events) {
-    if (kind !== 'piece-changed') continue;
+  const mounted = new Map(pieces.map(({ layer, pieceId }) => [layer, pieceId]));
+  for (const { layer, pieceId, code, allAlong, line } of changes) {
     const [piece, cut] = await Promise.all([
-      tables.pieces.findByPk(payload.pieceId),
-      tables.cuts.findOne({ where: { jobId, layer: payload.layer } }),
+      tables.pieces.findByPk(pieceId),
+      tables.cuts.findOne({ where: { jobId, layer } }),
     ]);
     if (!piece || piece.writtenOff || piece.broughtWith !== null)
-      throw new ProblemError('not-found', `The piece ${payload.code} is not on the rack any more.`);
-    if (cut?.productId !== piece.productId)
+      throw new ProblemError('not-found', `The piece ${code} is not on the rack any more.`);
+    if (!cut) throw new ProblemError('bad-request', `No piece is cut for ${layer} in this fill.`);
+    const before = await tables.pieces.findByPk(mounted.get(layer) ?? 0);
+    const same = piece.productId === (before?.productId ?? cut.productId);
+    if (!(same && !line) && !(allAlong && line && (await isOf(tables, piece, line))))
       throw new ProblemError(
         'bad-request',
-        `Piece ${piece.code} is another line than this layer was planned with. Give the run up and plan the reel again.`,
+        `Piece ${piece.code} is another line than this layer is wound with. Say that it was mounted all along, or strip the layer back and wind all of it.`,
       );
+    mounted.set(layer, piece.id);
   }
+}
+
+/** Whether a piece is of this very line. */
+async function isOf(
+  { products }: Unit['tables'],
+  { productId }: Pick<PieceRow, 'productId'>,
+  { key, material, diameter }: Line,
+): Promise<boolean> {
+  const product = await products.findByPk(productId);
+  return (
+    product?.code === key &&
+    product.material === material &&
+    Math.abs(Number(product.diameter) - diameter) < 1e-6
+  );
 }

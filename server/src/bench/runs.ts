@@ -131,7 +131,8 @@ async function suppliesOf(from: Reading, { cuts }: Job): Promise<Run['supplies']
   const of = async (layer: string, id: number, lengthMm: number): Promise<Run['supplies'][number]> => {
     const piece = await onePiece(from, { id });
     const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
-    return { layer, diameters: [...diameters], measured, leaves: piece.leaves };
+    const { strengthKg } = piece.product;
+    return { layer, diameters: [...diameters], measured, leaves: piece.leaves, strengthKg };
   };
   return Promise.all(
     cuts.flatMap(({ layer, pieceId, lengthMm }) => (pieceId === null ? [] : [of(layer, pieceId, lengthMm)])),

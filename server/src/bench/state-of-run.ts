@@ -1,5 +1,5 @@
 import { runFacts } from '@yard-spool/contract';
-import { beginFold, foldOn, stateOf, type RunFacts, type RunState } from '@yard-spool/core';
+import { beginFold, factsNow, foldOn, stateOf, type RunFacts, type RunState } from '@yard-spool/core';
 import type { Reading } from '../context';
 import type { RunRow } from '../db/models/runs';
 import { ProblemError } from '../problem-error';
@@ -35,7 +35,8 @@ export async function stateOfRun(
   const last = fresh.at(-1);
   if (last) kept.last = { seq: last.event.seq, id: last.event.id, author: last.author };
   keep(from.states, run.id, kept);
-  return { facts: kept.fold.facts, state: stateOf(kept.fold), last: kept.last };
+  const state = stateOf(kept.fold);
+  return { facts: factsNow(kept.fold.facts, state), state, last: kept.last };
 }
 
 const NOTHING: LastEvent = { seq: 0, id: '', author: null };

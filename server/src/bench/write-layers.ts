@@ -1,13 +1,16 @@
 import type { Job } from '@yard-spool/contract';
 import {
+  askedIn,
   isSwap,
   pieceStretches,
   windingRequest,
   type LayerRequest,
+  type RunFacts,
   type RunState,
   type SettledFill,
   type WoundLayer,
 } from '@yard-spool/core';
+import type { ProductRow } from '../db/models/rack';
 import type { RunRow } from '../db/models/runs';
 import type { Unit } from '../unit';
 import { drawLine } from '../rack/draw';
@@ -21,12 +24,14 @@ export interface ToWrite {
   /** Arbor first, as it lies on the reel. */
   readonly lies: readonly WoundLayer[];
   readonly settled: Pick<SettledFill, 'layers' | 'spool'>;
+  /** The fill as it turned out. */
+  readonly facts: RunFacts;
   readonly state: RunState;
 }
 
 /** Writes each layer of line as it lies and draws it off its piece. */
 export async function writeLayers(u: Unit, writing: ToWrite): Promise<void> {
-  for (const [position, layer] of writing.job.planInput.request.layers.entries()) {
+  for (const [position, layer] of writing.facts.request.layers.entries()) {
     const lay = writing.lies.find(({ id }) => id === layer.id);
     const at = { fillId: writing.fillId, position };
     if (lay && layer.kind === 'retained') await u.tables.fillLayers.create(keptRow(at, layer, lay));
@@ -45,14 +50,14 @@ interface LineToWrite {
 
 /** A layer off more than one piece is written as one stretch for each. */
 async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWrite): Promise<void> {
-  const { job, settled, state } = writing;
+  const { job, settled, state, facts } = writing;
   // Line turned end for end is the customer's own: it comes off no piece.
   const own = state.supplies[layer.id]?.way === 'reverse';
   const cut = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
   const { length, restsOn } = settled.layers.find(({ id }) => id === layer.id) ?? UNKNOWN;
-  const facts = { request: job.planInput.request, mainFirst: job.wants.mainFirst };
-  const stretches = pieceStretches(settled.spool, windingRequest(facts), state, lay);
-  for (const [i, stretch] of stretches.entries()) {
+  const askedAfter = askedIn(job.planInput, facts, state.chosen);
+  const under = { spool: settled.spool, request: windingRequest(facts), askedAfter };
+  for (const [i, stretch] of pieceStretches(under, state, lay).entries()) {
     const pieceId = cut ? (stretch.pieceId ?? cut.pieceId) : null;
     const part = { ...lay, length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
     const lengthMm = await onTheBooks(u, pieceId, part, { state, layer: layer.id });
@@ -64,12 +69,18 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     };
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
     const place = { ...at, position: at.position * MOST_STRETCHES + i };
-    const row = layerRow(place, layer, { ...part, innerRadius, outerRadius }, cut);
-    const piece = pieceId === null ? null : await u.tables.pieces.findByPk(pieceId);
-    await u.tables.fillLayers.create({ ...row, pieceId, productId: piece?.productId ?? null, ...known });
+    const product = pieceId === null ? null : await productOf(u, pieceId);
+    const row = layerRow(place, layer, { ...part, innerRadius, outerRadius }, product);
+    await u.tables.fillLayers.create({ ...row, pieceId, productId: product?.id ?? null, ...known });
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }
+}
+
+/** The line a piece is of. */
+async function productOf({ tables }: Unit, pieceId: number): Promise<ProductRow | null> {
+  const piece = await tables.pieces.findByPk(pieceId);
+  return piece && tables.products.findByPk(piece.productId);
 }
 
 /** Draws a stretch off its piece; one that ran out has nothing left, whatever the books said. */
@@ -134,9 +145,9 @@ const layerRow = (
   at: Place,
   { id, role, line }: Extract<LayerRequest, { kind: 'line' }>,
   { handleTurns, innerRadius, outerRadius }: WoundLayer,
-  cut: { productName: string; tint: string } | undefined,
+  product: Pick<ProductRow, 'name' | 'tint'> | null,
 ) => ({
   ...{ ...at, layer: id, role, line, handleTurns, innerRadius, outerRadius },
-  lineName: cut?.productName ?? `${line.material} ${line.diameter.toFixed(2)}`,
-  tint: cut?.tint ?? '#b7b7b7',
+  lineName: product?.name ?? `${line.material} ${line.diameter.toFixed(2)}`,
+  tint: product?.tint ?? '#b7b7b7',
 });

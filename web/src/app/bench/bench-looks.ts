@@ -72,7 +72,7 @@ import { BenchView } from './bench-view';
           }
           @if (bench.mayRunOut()) {
             <button type="button" class="plain px-3!" (click)="act.emit('U')">
-              The supply ran out: all of it is on <span class="key">U</span>
+              The supply ran out <span class="key">U</span>
             </button>
           }
         </div>

@@ -1,18 +1,14 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { api } from '@yard-spool/contract';
-import { GIVEN_UP_TO } from '@yard-spool/core';
+import { GIVEN_UP_TO, layersOn, stepsToStrip, type PieceChanged } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { Sending } from '../ui/sending';
 import { BenchView } from './bench-view';
 import { RunStore } from './run-store';
 
 /** A piece taken in mid-run. */
-interface Taken {
-  readonly pieceId: number;
-  readonly code: string;
-  readonly usedUp: boolean;
-}
+type Taken = Omit<PieceChanged, 'layer'>;
 
 /** What is done where somebody changes their mind at the bench. */
 @Injectable()
@@ -24,14 +20,34 @@ export class BenchMind {
 
   readonly sending = new Sending();
 
-  /** From here on the layer is wound off another piece; from its start, where what was on was stripped back. */
-  takePiece(taken: Taken, stripped: boolean): void {
+  /** From here on the layer is wound off another piece, joined to what is on. */
+  goOnWith(taken: Taken): void {
+    const layer = this.bench.current()?.layer;
+    if (layer !== undefined) void this.store.happen({ kind: 'piece-changed', payload: { layer, ...taken } });
+  }
+
+  /** The piece that is mounted is another than was thought, and was all along. */
+  wasMounted(taken: Taken): void {
+    this.goOnWith({ ...taken, allAlong: true });
+  }
+
+  /** What is on was stripped back, and the layer begins again with this piece. */
+  beginWith(taken: Taken): void {
     const layer = this.bench.current()?.layer;
     if (layer === undefined) return;
-    const back = stripped
-      ? this.store.happen({ kind: 'restarted', payload: { layer, why: 'other' } })
-      : Promise.resolve();
-    void back.then(() => this.store.happen({ kind: 'piece-changed', payload: { layer, ...taken } }));
+    void this.store.happen({ kind: 'restarted', payload: { layer, why: 'other' } }).then(() => {
+      this.wasMounted(taken);
+    });
+  }
+
+  /** The coil turns on the arbor: all of it comes off, and the fill begins again with the arbor's grip. */
+  async stripForGrip(): Promise<void> {
+    const state = this.bench.state();
+    if (!state) return;
+    const steps = stepsToStrip(state);
+    for (const layer of layersOn(state))
+      await this.store.happen({ kind: 'restarted', payload: { layer, why: 'slipped' } });
+    if (steps.length > 0) await this.store.happen({ kind: 'step-again', payload: { steps } });
   }
 
   /** The layer that is wound gets another length. */

@@ -2,6 +2,7 @@ import {
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
+  computed,
   effect,
   type ElementRef,
   inject,
@@ -33,6 +34,7 @@ import { CounterTable } from '../drawing/counter-table';
 import { CountPanel } from './count-panel';
 import { CounterMatchPanel } from './counter-match-panel';
 import { CounterPanel } from './counter-panel';
+import { dragWords } from './drag-words';
 import { CounterStep } from './counter-step';
 import { DepthPanel } from './depth-panel';
 import { FinishPanel } from './finish-panel';
@@ -41,6 +43,7 @@ import { LoosePanel } from './loose-panel';
 import { MinuteTimer } from './minute-timer';
 import { NotTaken } from './not-taken';
 import { QuestionPanel } from './question-panel';
+import { RanOutPanel } from './ran-out-panel';
 import { RemedyPanel } from './remedy-panel';
 import { RunKeeper } from './run-keeper';
 import { RunStore } from './run-store';
@@ -74,6 +77,7 @@ import { WindingCount } from './winding-count';
     MinuteTimer,
     NotTaken,
     QuestionPanel,
+    RanOutPanel,
     RemedyPanel,
     SpoolSection,
     StepForm,
@@ -124,7 +128,10 @@ export class BenchRun {
     effect(() => {
       this.bench.current();
       untracked(() => {
-        this.panel.set(null);
+        this.panel.set(this.opensWith);
+        this.opensWith = null;
+        // What was refused at the step before says nothing of this one.
+        this.refused.set('');
       });
     });
     // On a phone what was just opened may stand above what is seen of the page.
@@ -134,6 +141,23 @@ export class BenchRun {
     this.tone.follow(
       () => this.bench.winding()?.turnsToGo ?? (this.counterStep.moving() ? this.counterStep.turns() : 0),
     );
+  }
+
+  /** What the step that comes up next opens with. */
+  private opensWith: Panel | null = null;
+  /** What was said of a drag last. */
+  private doubted = '';
+  /** The drag that stands typed, judged. */
+  protected readonly dragWords = computed(() => {
+    const read =
+      this.bench.current()?.kind === 'drag-reading' ? this.stepForm()?.read()?.['drag'] : undefined;
+    const judged = typeof read === 'number' ? this.bench.dragJudged(read) : null;
+    return judged && { fits: judged.verdict === 'fits', words: dragWords(judged, this.units) };
+  });
+
+  /** Back into winding with a piece that is used up: the next one is asked for first. */
+  protected nextPiece(): void {
+    this.opensWith = 'ran-out';
   }
 
   private keyFor(key: string): (() => void) | undefined {
@@ -192,7 +216,7 @@ export class BenchRun {
       return;
     }
     if (key === 'W') this.counting.outOfTheTub((sentence) => this.refused.set(sentence));
-    if (key === 'U' && this.bench.mayRunOut()) this.counting.finishLayer({ usedUp: true });
+    if (key === 'U' && this.bench.mayRunOut()) this.panel.set('ran-out');
     this.counting.byKey(key);
     const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);
     if (asked && (key === 'H' || key === 'G')) this.counting.tension(key === 'H');
@@ -242,7 +266,8 @@ export class BenchRun {
   private writeDown(step: RunStep): void {
     const form = this.stepForm();
     const values = form ? form.values() : {};
-    const missing = values === null ? 'Put right what is typed first.' : stillMissing(step, values);
+    const missing =
+      values === null ? 'Put right what is typed first.' : stillMissing(step, values) || this.dragDoubt();
     if (missing !== '' || values === null) {
       this.refused.set(missing);
       return;
@@ -256,6 +281,14 @@ export class BenchRun {
       const asks = step.kind === 'thumb' && 'level' in values && this.bench.remedy();
       if (!asks) this.stepDone(step.id);
     });
+  }
+
+  /** A drag that is not as it should be is said once; Enter again keeps it. */
+  private dragDoubt(): string {
+    const said = this.dragWords();
+    if (!said || said.fits || said.words === this.doubted) return '';
+    this.doubted = said.words;
+    return 'Set the drag again, or press Enter once more to keep it as it was read.';
   }
 
   protected stepDone(step: string | undefined): void {

@@ -4,6 +4,9 @@ import {
   evidenceOfRun,
   gapRemedy,
   gearAt,
+  judgeDrag,
+  layersOn,
+  type DragJudgement,
   looseLayer,
   restOfFill,
   type RunHappening,
@@ -21,12 +24,10 @@ import { exceptionWords } from '../house/exception-words';
 import { actionsOf } from './bench-actions-of';
 import { CounterStep } from './counter-step';
 import { benchSection, layersAhead } from './bench-section';
+import { dragParts } from './drag-parts';
 import { looksDue } from './looks-due';
 import { RunStore } from './run-store';
 import { besideStep } from './step-beside';
-
-/** A piece of no more than this beyond what a layer takes may run out with it; books are off by some. */
-const RUNS_OUT = { share: 1.3, metres: 30 } as const;
 
 /** What the bench shows of a run: everything here follows from its log and its counter. */
 @Injectable()
@@ -182,12 +183,19 @@ export class BenchView {
     const run = this.store.run();
     return run ? exceptionWords(run.under) : [];
   });
-  /** Whether this layer's piece may run out with it: it holds hardly more than is to go on. */
-  readonly mayRunOut = computed(() => {
-    const [run, winding] = [this.store.run(), this.winding()];
-    const held = winding ? run?.pieces[winding.layer]?.length : undefined;
-    if (!winding || held === undefined) return false;
-    return held < RUNS_OUT.share * winding.planned.length.high + RUNS_OUT.metres;
+  /** Whether the layer being wound comes off a piece, which may run out whatever the books say. */
+  readonly mayRunOut = computed(() => this.winding() !== null && this.mounted() !== null);
+  /** Whether the piece of the layer being wound was said to be used up. */
+  readonly wasUsedUp = computed(() => this.state()?.usedUp.has(this.current()?.layer ?? '') ?? false);
+  /** Whether the layer is what is fished. */
+  readonly isMain = computed(() => {
+    const layer = this.store.facts()?.request.layers.find(({ id }) => id === this.current()?.layer);
+    return layer?.kind === 'line' && layer.role !== 'backing';
+  });
+  /** Whether all that is on can come off again to give the arbor grip. */
+  readonly canStripAll = computed(() => {
+    const [run, state] = [this.store.run(), this.state()];
+    return run?.state === 'open' && state !== null && layersOn(state).length > 0;
   });
   readonly counterUp = this.store.counterHeard;
   readonly fixedSpool = computed(() => this.store.run()?.job.type === 'fixed-spool');
@@ -203,13 +211,21 @@ export class BenchView {
       moving: this.counterStep.moving(),
     }),
   );
-  /** Turns to take off: past a length that was settled, or past all that is likely. */
-  readonly over = computed(() => {
+  /** Turns past what the layer comes to. */
+  readonly over = computed(() => this.winding()?.turnsOver ?? 0);
+  /** Whether they are to come off: past a length that was settled, or past all that is likely. Else the depth decides. */
+  readonly tooMany = computed(() => {
     const [winding, state] = [this.winding(), this.state()];
-    if (!winding || !state) return 0;
+    if (!winding || !state) return false;
     const settled = state.chosen.some(({ layer, how }) => layer === winding.layer && how === 'cut-short');
-    return settled || winding.turns > winding.planned.handleTurns.high ? winding.turnsOver : 0;
+    return settled || winding.turns > winding.planned.handleTurns.high;
   });
+  /** A drag as it is typed, held against what was asked and against the weakest part. */
+  dragJudged(read: number): DragJudgement | null {
+    const [run, facts, state] = [this.store.run(), this.store.facts(), this.state()];
+    if (!run || !facts || !state) return null;
+    return judgeDrag(read, run.job.wants.dragKg, dragParts(run, facts, state));
+  }
   readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
 
   /** Whether a line meter counts here: then metres are what is typed. */

@@ -95,32 +95,56 @@ describe('a change of mind at the bench', () => {
     await screen.fixture.whenStable();
     return screen;
   };
-  const tick = (element: HTMLElement, at: number): void => {
-    const box = element.querySelectorAll<HTMLInputElement>('input[type=checkbox]')[at]!;
-    box.checked = true;
-    box.dispatchEvent(new Event('change'));
+  const choose = async (screen: Awaited<ReturnType<typeof opened>>, name: string): Promise<void> => {
+    const bars = [...screen.element.querySelectorAll('label')];
+    bars.find(({ textContent }) => textContent.includes(name))!.querySelector('input')!.click();
+    await screen.fixture.whenStable();
   };
+  const taken = (more: object = {}) => ({
+    kind: 'piece-changed',
+    payload: { layer: 'backing', pieceId: 3, code: 'N-3', usedUp: false, ...more },
+  });
 
-  it('offers other pieces of the same line, and says whether the one before ran out', async () => {
-    const { shown, press, store, element } = await opened();
+  it('offers other pieces of the same line, joined from here on', async () => {
+    const { shown, press, store } = await opened();
     expect(shown()).toContain('N-3');
     expect(shown()).not.toContain('C-4');
-    tick(element, 0);
     await press('N-3');
-    expect(store.happened).toEqual([
-      { kind: 'piece-changed', payload: { layer: 'backing', pieceId: 3, code: 'N-3', usedUp: true } },
+    expect(store.happened).toEqual([taken()]);
+  });
+
+  it('says that it was mounted all along, another line among those that are looked for', async () => {
+    const screen = await opened();
+    await choose(screen, 'On all along');
+    await screen.press('N-3');
+    await screen.type('Piece or line', 'c-4');
+    expect(screen.shown()).toContain('another line');
+    await screen.press('C-4');
+    const { material, diameter } = aPiece().product;
+    expect(screen.store.happened).toEqual([
+      taken({ allAlong: true }),
+      taken({ pieceId: 4, code: 'C-4', allAlong: true, line: { key: 'CN-26', material, diameter } }),
     ]);
   });
 
-  it('strips back first where that was done, and then nothing ran out', async () => {
-    const { press, store, element, fixture } = await opened();
-    tick(element, 0);
-    tick(element, 1);
-    await press('N-3');
-    await fixture.whenStable();
-    expect(store.happened).toEqual([
+  it('strips back first where that was done', async () => {
+    const screen = await opened();
+    await choose(screen, 'Strip, begin');
+    await screen.press('N-3');
+    await screen.fixture.whenStable();
+    expect(screen.store.happened).toEqual([
       { kind: 'restarted', payload: { layer: 'backing', why: 'other' } },
-      { kind: 'piece-changed', payload: { layer: 'backing', pieceId: 3, code: 'N-3', usedUp: false } },
+      taken({ allAlong: true }),
+    ]);
+  });
+
+  it('strips all of it where the coil turns on the arbor, and begins again at the grip', async () => {
+    const screen = await onARun(MindPanel, {}, WINDING);
+    await screen.press('turns on the arbor');
+    await screen.fixture.whenStable();
+    expect(screen.store.happened).toEqual([
+      { kind: 'restarted', payload: { layer: 'backing', why: 'slipped' } },
+      { kind: 'step-again', payload: { steps: ['tie-on'] } },
     ]);
   });
 

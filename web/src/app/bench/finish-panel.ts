@@ -19,7 +19,7 @@ import { InView } from '../ui/in-view';
       </button>
       @if (mayRunOut()) {
         <button type="button" class="plain min-h-18! justify-between! text-left" (click)="act.emit('U')">
-          The supply ran out: all of it is on <span class="key">U</span>
+          The supply ran out <span class="key">U</span>
         </button>
       }
     </div>

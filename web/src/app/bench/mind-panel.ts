@@ -1,8 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormGroup } from '@angular/forms';
-import { api, type Piece } from '@yard-spool/contract';
-import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import type { Piece } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
@@ -12,20 +10,30 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { BenchMind } from './bench-mind';
 import { BenchView } from './bench-view';
+import { asLine, freeOf, OtherPieces } from './other-pieces.service';
+import { PIECE_ANSWERS, type PieceAnswer } from './piece-answer';
 import { RunStore } from './run-store';
 
 const LENGTH = { min: 1, max: 5000 };
+/** Pieces shown at once; the rest is found by typing. */
+const SHOWN = 8;
+const SAYS: Readonly<Record<PieceAnswer, string>> = {
+  here: 'From here on, with a join. Where the one before ran out, use U instead.',
+  'all-along': 'The other one was never mounted: all that is on came off this one, and there is no join.',
+  stripped: 'What is on goes back on its piece, and the layer begins again with this one.',
+};
 
 /** A change of mind at the bench: another piece, another length, put aside, or given up. */
 @Component({
   selector: 'ys-mind-panel',
   imports: [Choice, QuantityField, TextField],
+  providers: [OtherPieces],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mind-panel.html',
   host: { class: 'grid gap-3' },
 })
 export class MindPanel {
-  private readonly api = inject(ApiService);
+  private readonly pieces = inject(OtherPieces);
   private readonly quantity = quantityReader();
   private readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
@@ -34,11 +42,15 @@ export class MindPanel {
 
   readonly left = output();
 
-  private readonly rack = load(() => this.api.call(api.listPieces));
   protected readonly length = text();
   protected readonly allowed = LENGTH;
-  protected readonly ranOut = signal(false);
-  protected readonly stripped = signal(false);
+  protected readonly another = new FormGroup({ how: text('here'), find: text() });
+  private readonly asked = typedValue(this.another);
+  protected readonly answers = PIECE_ANSWERS;
+  protected readonly how = computed(
+    () => PIECE_ANSWERS.find(({ value }) => value === this.asked().how)?.value ?? 'here',
+  );
+  protected readonly says = computed(() => SAYS[this.how()]);
   protected readonly ending = new FormGroup({ why: text(), line: text('back') });
   private readonly ended = typedValue(this.ending);
   protected readonly places = [
@@ -48,22 +60,37 @@ export class MindPanel {
   ];
   protected readonly noReason = computed(() => this.ended().why.trim() === '');
 
-  /** Pieces of the line that is wound, but for the one that is mounted. */
-  protected readonly others = computed((): readonly Piece[] => {
-    const [line, mounted] = [this.bench.lineWound(), this.bench.mounted()];
-    if (!line || this.bench.supply()?.own) return [];
-    return (this.rack.value() ?? []).filter(
-      ({ product, id, broughtWith }) =>
-        product.code === line.key && id !== mounted?.pieceId && broughtWith === null,
-    );
+  /** Pieces of the line that is wound; where it may be another line, also those that are looked for. */
+  protected readonly offered = computed((): readonly Piece[] => {
+    const own = this.pieces.ofThisLine();
+    const find = this.asked().find.trim().toLowerCase();
+    if (this.how() === 'here' || find === '') return own.slice(0, SHOWN);
+    return this.pieces
+      .others()
+      .filter(({ code, product }) => `${code} ${product.name} ${product.code}`.toLowerCase().includes(find))
+      .slice(0, SHOWN);
   });
 
-  protected free({ lengthMm, promisedMm }: Piece): string {
-    return this.units.length(Math.max(0, lengthMm - promisedMm) / 1000);
+  protected isOther({ product }: Piece): boolean {
+    return product.code !== this.bench.lineWound()?.key;
   }
 
-  protected take({ id, code }: Piece): void {
-    this.mind.takePiece({ pieceId: id, code, usedUp: this.ranOut() && !this.stripped() }, this.stripped());
+  protected free(piece: Piece): string {
+    return this.units.length(freeOf(piece));
+  }
+
+  protected take(piece: Piece): void {
+    const { id: pieceId, code } = piece;
+    const taken = { pieceId, code, usedUp: false };
+    const line = this.isOther(piece) ? { line: asLine(piece.product) } : {};
+    if (this.how() === 'here') this.mind.goOnWith(taken);
+    else if (this.how() === 'all-along') this.mind.wasMounted({ ...taken, ...line });
+    else this.mind.beginWith({ ...taken, ...line });
+    this.left.emit();
+  }
+
+  protected stripAll(): void {
+    void this.mind.stripForGrip();
     this.left.emit();
   }
 

@@ -31,6 +31,8 @@ export class RemedyPanel {
   readonly remedy = input.required<GapRemedy>();
   /** It stays as it is. */
   readonly left = output();
+  /** Its piece is used up: what is to be added comes off another. */
+  readonly anotherPiece = output();
 
   protected readonly headline = computed(() => {
     const { how, counted, length } = this.remedy();
@@ -38,9 +40,14 @@ export class RemedyPanel {
     return how === 'take-off' ? `Take off ${amount}` : `Add ${amount}`;
   });
   protected readonly why = computed(() => {
-    const { now, wanted, layer, comesTo } = this.remedy();
+    const { now, wanted, by, layer, comesTo, ranOut } = this.remedy();
     const small = (mm: number): string => this.units.small(mm);
-    return `It stands ${small(now)} below the lip and ${small(wanted)} is wanted. The ${layer.replace('-', ' ')} comes to ${this.units.length(comesTo)} then.`;
+    const stands =
+      now < 0 ? `It stands ${small(-now)} proud of the lip` : `It stands ${small(now)} below the lip`;
+    const rule =
+      by === 'house' ? `the house leaves ${small(wanted)} for such a reel` : `${small(wanted)} is wanted`;
+    const piece = ranOut ? ' Its piece is used up: the next one is asked for first.' : '';
+    return `${stands} and ${rule}. The ${layer.replace('-', ' ')} comes to ${this.units.length(comesTo)} then.${piece}`;
   });
   protected readonly action = computed(() => {
     const { again, how } = this.remedy();
@@ -50,7 +57,8 @@ export class RemedyPanel {
 
   /** Settles the layer's new length, and goes back into winding it; pulled off by hand, it is counted at once. */
   putRight(): void {
-    const { layer, how, length, comesTo, again } = this.remedy();
+    const { layer, how, length, comesTo, again, ranOut } = this.remedy();
+    if (ranOut && again.length > 0) this.anotherPiece.emit();
     void this.store
       .happen({ kind: 'chosen', payload: { layer, how: 'cut-short', length: comesTo } })
       .then(() =>

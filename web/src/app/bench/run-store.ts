@@ -2,6 +2,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { api, runFacts, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
 import {
+  factsNow,
   goneOn,
   sameSeen,
   spoolUnderWay,
@@ -82,13 +83,22 @@ export class RunStore {
     () => this.device() !== null && !this.counterHeard() && this.frame()?.link !== 'taken',
   );
 
-  readonly facts = computed(() => {
+  /** What the run was begun with. */
+  private readonly planned = computed(() => {
     const run = this.run();
     return run ? runFacts(run) : null;
   });
   readonly state = computed(() => {
-    const facts = this.facts();
+    const facts = this.planned();
     return facts ? this.folded.state(facts, this.log()) : null;
+  });
+  /** The same as it turned out, with the lines that are really wound. */
+  readonly facts = computed(() => {
+    const [facts, lines] = [this.planned(), this.lines()];
+    return facts && lines ? factsNow(facts, { lines }) : facts;
+  });
+  private readonly lines = computed(() => this.state()?.lines ?? null, {
+    equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
   });
   private readonly sight = computed((): Sight | null => {
     const [device, facts, state] = [this.device(), this.facts(), this.state()];
@@ -96,7 +106,7 @@ export class RunStore {
   });
   /** The state with what the counter went on by and the server has not written yet: what the technician sees. */
   readonly shown = computed(() => {
-    const [facts, state, sight] = [this.facts(), this.state(), this.sight()];
+    const [facts, state, sight] = [this.planned(), this.state(), this.sight()];
     const happening = sight && goneOn(sight);
     if (!facts || !happening) return state;
     const seq = sight.state.seq + 1;

@@ -98,6 +98,12 @@ export class StepForm {
     this.controls()[key]?.setValue(on ? 'yes' : '');
   }
 
+  /** What stands typed, read; null where something of it is no such quantity. */
+  readonly read = computed(() => {
+    this.typed();
+    return this.values();
+  });
+
   /** What was written down, read; null where something typed is no such quantity. */
   values(): Record<string, NoteValue> | null {
     const values: Record<string, NoteValue> = {};

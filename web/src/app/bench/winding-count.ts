@@ -20,11 +20,18 @@ import { RunProgress } from './run-progress';
         {{ bench.over() > 0 ? bench.over() : now().turnsToGo }}
       </div>
       <div class="pt-4 text-[20px] font-bold" data-test="to-go-words">
-        {{ bench.counted() }} {{ bench.over() > 0 ? 'to take off' : 'to go' }}
+        {{ bench.counted() }}
+        {{ bench.over() === 0 ? 'to go' : bench.tooMany() ? 'to take off' : 'over the plan' }}
       </div>
       <div class="pt-1 text-[17px] text-mute">
         @if (bench.over() > 0) {
-          wound past the plan; take them off, or finish here
+          {{
+            bench.tooMany()
+              ? 'wound past the plan; take them off, or finish here'
+              : 'likely up to ' +
+                now().planned.handleTurns.high.toFixed(0) +
+                ' turns; read the depth before more goes on'
+          }}
         } @else if (now().likely.high > now().likely.low) {
           likely {{ now().likely.low }} to {{ now().likely.high }}; look from turn
           {{ now().planned.handleTurns.low.toFixed(0) }}

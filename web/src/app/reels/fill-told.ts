@@ -2,7 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api, runFacts, type Run } from '@yard-spool/contract';
-import { foldRun, standingOf, tellFill, tellLog, tellWants, type ToldEvent } from '@yard-spool/core';
+import {
+  factsNow,
+  foldRun,
+  standingOf,
+  tellFill,
+  tellLog,
+  tellWants,
+  type ToldEvent,
+} from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -68,8 +76,10 @@ export class FillTold {
   protected readonly chapters = computed(() => {
     const run = this.run.value();
     if (!run) return null;
-    const facts = runFacts(run);
-    const told = tellFill(facts, foldRun(facts, run.events), standingOf(run.events), timeText);
+    const planned = runFacts(run);
+    const state = foldRun(planned, run.events);
+    const facts = factsNow(planned, state);
+    const told = tellFill(facts, state, standingOf(run.events), timeText);
     const wanted = tellWants(run.job.wants);
     return wanted.length === 0 ? told : [{ title: 'Wanted', sentences: wanted }, ...told];
   });

@@ -1,0 +1,58 @@
+import { isWithin } from '../numeric/bounded';
+import { DRAG_SHARE } from './drag-advice';
+import { KNOT_LEAVES } from './drag-limit';
+
+/** A part of what a fish pulls on: a layer of line, a leader, a bumper. */
+export interface DragPart {
+  readonly name: string;
+  /** Rated strength, kg; null where nobody knows it. */
+  readonly strength: number | null;
+}
+
+/** A drag as it was read, held against what was asked and against the weakest part. Pulls in kg. */
+export interface DragJudgement {
+  readonly read: number;
+  /** What was asked for, and whether the reading is that; null where nothing was. */
+  readonly asked: { readonly drag: number; readonly met: boolean } | null;
+  /** The weakest part whose strength is known, and what a knot in it likely stands; null where none is known. */
+  readonly weakest: { readonly name: string; readonly strength: number; readonly knot: number } | null;
+  /** A quarter to a third of that part's rated strength; null where none is known. */
+  readonly range: { readonly low: number; readonly high: number } | null;
+  readonly verdict: 'fits' | 'not-as-asked' | 'low' | 'high' | 'breaks';
+}
+
+/** A spring scale and a hand are this far off, as a share and at least, kg. From memory. */
+const READS_TO = { share: 0.1, kg: 0.1 } as const;
+const STRONGEST_KG = 10_000;
+
+/**
+ * Judges a drag: a quarter to a third of the weakest part's rated strength (common practice, no source), what was asked
+ * for where it was, and never more than a knot in the weakest part stands. What was asked for goes before the range: the
+ * person who fishes it may have reasons.
+ *
+ * @param read kg against a straight pull
+ * @param asked kg; null where nothing was asked for
+ * @param parts everything that is pulled on, in any order
+ */
+export function judgeDrag(read: number, asked: number | null, parts: readonly DragPart[]): DragJudgement {
+  const known = parts.flatMap(({ name, strength }) =>
+    strength !== null && isWithin(strength, 0.01, STRONGEST_KG) ? [{ name, strength }] : [],
+  );
+  const [least] = known.sort((a, b) => a.strength - b.strength);
+  const weakest = least ? { ...least, knot: KNOT_LEAVES * least.strength } : null;
+  const range = least
+    ? { low: DRAG_SHARE.low * least.strength, high: DRAG_SHARE.high * least.strength }
+    : null;
+  const off = (than: number): number => Math.max(READS_TO.kg, READS_TO.share * than);
+  const met = asked !== null && Math.abs(read - asked) <= off(asked);
+  const verdict = (): DragJudgement['verdict'] => {
+    if (weakest && read > weakest.knot) return 'breaks';
+    if (asked !== null) return met ? 'fits' : 'not-as-asked';
+    if (range && read > range.high + off(range.high)) return 'high';
+    return range && read < range.low - off(range.low) ? 'low' : 'fits';
+  };
+  return {
+    ...{ read, weakest, range, verdict: verdict() },
+    asked: asked === null ? null : { drag: asked, met },
+  };
+}
