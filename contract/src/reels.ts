@@ -142,6 +142,8 @@ export const ReelSchema = v.object({
       on: v.nullable(OnSpoolSchema),
     }),
   ),
+  /** Its gear, and whether a fill showed it rather than a booking; null where neither said it. */
+  gear: v.nullable(v.object({ ratio: v.number(), found: v.boolean() })),
   /** Its other tags, and what was done to its entry, newest first. */
   tags: v.array(v.string()),
   history: v.array(v.object({ at: InstantSchema, by: v.string(), what: v.string() })),

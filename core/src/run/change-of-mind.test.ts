@@ -107,9 +107,7 @@ describe('another piece in mid-run', () => {
       { kind: 'restarted', payload: { layer: 'main', why: 'slipped' } },
       turns(80),
     );
-    expect(before.stretches.map(({ share, usedUp }) => [share, usedUp])).toEqual([
-      [1, false],
-    ]);
+    expect(before.stretches.map(({ share, usedUp }) => [share, usedUp])).toEqual([[1, false]]);
   });
 
   it('wound back to before the change, the second piece gives nothing', () => {

@@ -53,6 +53,7 @@ export function describeFill(
       value: fit.vector[spoolSize + i] ?? 0,
       variance: fit.covariance[spoolSize + i]?.[spoolSize + i] ?? 0,
     })),
+    gearFactor: Math.exp(freed(fit.vector, { cause: 'gear', about: '' })),
     countFactor: (id) =>
       Math.exp(
         freed(fit.vector, { cause: 'gear', about: '' }) + freed(fit.vector, { cause: 'count', about: id }),

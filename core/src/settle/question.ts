@@ -65,7 +65,7 @@ const packingOf = ({ problem, fit }: Solved): number => problem.unknowns.worldOf
 
 const WORDS: Readonly<Record<Settling['cause'], (told: Told) => string>> = {
   gear: ({ evidence: { request }, off }) =>
-    `The gear ratio: nearer ${(request.gear * Math.exp(off)).toFixed(1)}:1 than ${request.gear.toFixed(1)}:1`,
+    `The gear ratio: nearer ${(request.gear * Math.exp(off)).toFixed(1)}:1 than ${request.gear.toFixed(1)}:1; kept for the reel and its kind`,
   count: (told) => {
     const { goes = [], per = told.evidence.request.gear } = layerOf(told) ?? {};
     const turns = goes.reduce((sum, go) => sum + ('spoolTurns' in go ? go.spoolTurns : 0), 0) / per;

@@ -28,6 +28,8 @@ export interface SettledFill {
   readonly question: Question | null;
   /** What else was open: its name, what was believed, and ln of what it came to with its variance. */
   readonly factors: readonly (Factor & { readonly value: number; readonly variance: number })[];
+  /** By how much the gear, or what one count is worth, turned out to be another: 1 where it was not answered. */
+  readonly gearFactor: number;
   /** By how much the turns of a layer were most likely wrong: 1 where they were not. */
   readonly countFactor: (id: string) => number;
 }

@@ -2,6 +2,7 @@ import type { Bag, NewBagSchema, Person } from '@yard-spool/contract';
 import type { FillPlan } from '@yard-spool/core';
 import { createHash } from 'node:crypto';
 import { UniqueConstraintError } from 'sequelize';
+import { gearSaid } from './reel-gear';
 import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import type { InferOutput } from 'valibot';
@@ -92,6 +93,7 @@ async function write(u: Unit, asked: NewBag, { plans, sent }: ToWrite): Promise<
       wants: job.wants,
     });
     await promiseCuts(u, row.id, job, plan, { bagId: bag.id, brought });
+    await gearSaid(u, spoolId, job.planInput);
     await meetKind(u, job);
   }
   await noteChange(u, bag.id, 'Booked in');

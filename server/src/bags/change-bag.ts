@@ -6,6 +6,7 @@ import { type Unit, unit } from '../unit';
 import { readLearning } from '../learning/learning';
 import { withBeliefs } from '../learning/with-beliefs';
 import { tellReady } from '../messages/tell-ready';
+import { gearSaid } from './reel-gear';
 import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
@@ -95,6 +96,7 @@ export async function changeJob(
     await u.tables.cuts.removeAll({ jobId });
     const brought = await bringLines(u, job.bagId, asked.brought);
     await promiseCuts(u, jobId, asked, plan, { bagId: job.bagId, brought });
+    await gearSaid(u, job.spoolId, planInput);
     await u.tables.jobs.change(job, { planInput, plan, wants: asked.wants });
     return `${tag} planned again`;
   });

@@ -6,6 +6,7 @@ import { learnedOfSpool } from '../reels/learned';
 import { reelByTag } from '../reels/reel-by-tag';
 import { cutsOf } from './bags';
 import { toCustomer } from './customers';
+import { withGear } from './reel-gear';
 
 /** The reels a customer has had here, the latest first, each with how it was filled or planned last. */
 export async function listCustomerReels(from: Reading, customerId: number): Promise<CustomerReel[]> {
@@ -24,7 +25,10 @@ export async function readLastPlan(
   return { customer: toCustomer(customer), reel: await withLast(from, reel) };
 }
 
-async function withLast(from: Reading, { id, tag, type, label }: ReelTableRow): Promise<CustomerReel> {
+async function withLast(
+  from: Reading,
+  { id, tag, type, label, gearFound }: ReelTableRow,
+): Promise<CustomerReel> {
   const { tables } = from;
   const spools = await tables.spools.findAll({ where: { reelId: id } });
   const job = await tables.jobs.findOne({
@@ -41,10 +45,10 @@ async function withLast(from: Reading, { id, tag, type, label }: ReelTableRow): 
     last: {
       at: bag.bookedAt.toISOString(),
       spool: spools.find((spool) => spool.id === spoolId)?.name ?? 'own',
-      planInput: {
-        ...planInput,
-        observations: [...known, ...(await learnedOfSpool(from, spoolId))],
-      },
+      planInput: withGear(
+        { ...planInput, observations: [...known, ...(await learnedOfSpool(from, spoolId))] },
+        gearFound,
+      ),
       cuts: await cutsOf(from, job.id),
       wants,
     },

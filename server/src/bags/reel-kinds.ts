@@ -4,6 +4,7 @@ import type { ReelKindRow } from '../db/models/reel-kinds';
 import type { Reading, ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
 import { ProblemError } from '../problem-error';
+import { saysGear } from './reel-gear';
 import { learnAgain } from '../learning/learning';
 import { noteWords } from '../search/index-words';
 import { learnedByKind } from '../reels/learned';
@@ -42,7 +43,7 @@ export async function meetKind(
   );
   await reelKinds.change(row, {
     observations: together(row.observations, said),
-    gear,
+    ...(saysGear(planInput) ? { gear } : {}),
     met: row.met + 1,
     version: row.version + 1,
   });

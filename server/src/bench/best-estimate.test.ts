@@ -1,4 +1,4 @@
-import type { Bag, Fill, Learning, Piece, Problem, Run } from '@yard-spool/contract';
+import type { Bag, CustomerReel, Fill, Learning, Piece, Problem, ReelKind, Run } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, numbered, PLAN_INPUT, receiveTwo, runOf, wholeFill } from '../testing/bookings';
@@ -88,6 +88,32 @@ describe('the record of a fill', () => {
     const { status, body } = await ask<Fill>('POST', `/runs/${run.id}/close`, {});
     expect(status).toBe(200);
     expect(Math.abs(body.layers[1]!.lengthMm / 120_000 - 1)).toBeLessThan(0.03);
+  });
+
+  it('keeps a gear that was answered for the reel and its kind, until it is opened again or said otherwise', async () => {
+    const pieces = await receiveTwo(ask, 300, 'GEAR');
+    await ask('POST', '/pieces/GEAR-26/count', { lengthMm: 122_000, why: 'measured' });
+    const run = await runOf(ask, pieces);
+    const { tag, type, label, planInput } = run.job;
+    const gears = async () => {
+      const kinds = (await ask<ReelKind[]>('GET', '/reel-kinds')).body;
+      const last = (await ask<{ reel: CustomerReel }>('GET', `/reels/${tag}/last`)).body.reel.last!;
+      const kind = kinds.find((one) => one.type === type && one.label === label)!;
+      return [last.planInput.request.gear, kind.gear];
+    };
+    const answer = { kind: 'settled', payload: { cause: 'gear', about: '' } };
+    const log = usedUpAfter(1.25);
+    expect((await closed(run, [...log.slice(0, -1), answer, log.at(-1)!])).status).toBe(200);
+    const [found, kinds] = await gears();
+    expect(found! / planInput.request.gear).toBeGreaterThan(0.75);
+    expect(found! / planInput.request.gear).toBeLessThan(0.95);
+    expect(kinds).toBe(found);
+    const bag = (await ask<Bag>('GET', `/bags/${run.bagNumber}`)).body;
+    expect(bag.history.map(({ what }) => what).join()).toContain(
+      `the gear is ${found!.toFixed(1)}:1, not 5.2:1`,
+    );
+    await ask('POST', `/runs/${run.id}/reopen`, { why: 'wrong answer' });
+    expect(await gears()).toEqual([planInput.request.gear, planInput.request.gear]);
   });
 
   it('books line as found only where somebody said that the books were wrong', async () => {

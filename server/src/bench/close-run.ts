@@ -19,6 +19,7 @@ import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readFill } from '../reels/fills';
 import { noteWhatIsOn } from '../reels/on-spool';
+import { keepAnswers } from './keep-answers';
 import { putOldLineAway } from './old-line';
 import { writeEvents } from './run-log';
 import { replanSisters } from './replan-sisters';
@@ -68,7 +69,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   if (!row) throw new Error(`Run ${String(run.id)} has no job.`);
   const fill = await tables.fills.create({
     ...{ runId: run.id, spoolId: row.spoolId, closedAt: at, byId: u.actor.id },
-    gapRead: state.depths.findLast(({ after }) => after === 'gap')?.depth.toFixed(3) ?? null,
+    gapRead: gapRead(state)?.toFixed(3) ?? null,
     gapByCount: lies.at(-1)?.depthAfter ?? 0,
     spool: settled.spool.spool,
     depths,
@@ -80,6 +81,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   await noteWords(u, 'note', [fill.id]);
   await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);
   await rememberSeat(u, job, state);
+  await keepAnswers(u, { run, job, bagId: row.bagId, facts, state, settled });
   await learnAgain(u);
   await writeEvents(u, run.id, state.seq, [{ kind: 'closed', at, payload: {} }]);
   await tables.runs.change(run, { state: 'closed', closedAt: at });
@@ -88,6 +90,13 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   await noteChange(u, row.bagId, `${job.tag} was filled`);
   await mustBeReadable(u, fill.id);
   return fill.id;
+}
+
+/** The gap as it was read last; null where it was answered that it was misread. */
+function gapRead({ depths, settlings }: RunState): number | null {
+  const at = depths.findLastIndex(({ after }) => after === 'gap');
+  const misread = settlings.some(({ cause, about }) => cause === 'depth' && about === String(at));
+  return misread ? null : (depths[at]?.depth ?? null);
 }
 
 /** The most a layer of any reel is long, mm. */

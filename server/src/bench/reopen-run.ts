@@ -9,6 +9,8 @@ import { noteWords } from '../search/index-words';
 import { noteWhatIsOn } from '../reels/on-spool';
 import { ProblemError } from '../problem-error';
 import { addMoves, lockPiece } from '../rack/move';
+import { readJob } from '../bags/bags';
+import { forgetAnswers } from './keep-answers';
 import { lastPlace, writeEvents } from './run-log';
 import { readRun } from './runs';
 import { standsAt } from './standing';
@@ -47,6 +49,7 @@ export async function reopenRun(
       fills.map(({ id }) => id),
     );
     await noteWhatIsOn(u, job.spoolId);
+    await forgetAnswers(u, run, await readJob(u, run.jobId));
     await learnAgain(u);
     await writeEvents(u, runId, seq, [{ kind: 'reopened', payload: { why } }]);
     await tables.runs.change(run, { state: 'open', closedAt: null });

@@ -57,6 +57,8 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
   const { length, restsOn } = settled.layers.find(({ id }) => id === layer.id) ?? UNKNOWN;
   const askedAfter = askedIn(job.planInput, facts, state.chosen);
   const under = { spool: settled.spool, request: windingRequest(facts), askedAfter };
+  // Answered that it is another line than was said, and nobody knows which: it is no line of the shop's.
+  const isOther = state.settlings.some(({ cause, about }) => cause === 'line' && about === layer.id);
   for (const [i, stretch] of pieceStretches(under, state, lay).entries()) {
     const pieceId = cut ? (stretch.pieceId ?? cut.pieceId) : null;
     const part = { ...lay, length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
@@ -69,13 +71,24 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     };
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
     const place = { ...at, position: at.position * MOST_STRETCHES + i };
-    const product = pieceId === null ? null : await productOf(u, pieceId);
-    const row = layerRow(place, layer, { ...part, innerRadius, outerRadius }, product);
+    const product = pieceId === null || isOther ? null : await productOf(u, pieceId);
+    const row = layerRow(
+      place,
+      isOther ? unknownLine(layer) : layer,
+      { ...part, innerRadius, outerRadius },
+      product,
+    );
     await u.tables.fillLayers.create({ ...row, pieceId, productId: product?.id ?? null, ...known });
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }
 }
+
+/** A layer of a line nobody knows. */
+const unknownLine = (layer: LineToWrite['layer']): LineToWrite['layer'] => ({
+  ...layer,
+  line: { ...layer.line, key: `not ${layer.line.key}`.slice(0, 40) },
+});
 
 /** The line a piece is of. */
 async function productOf({ tables }: Unit, pieceId: number): Promise<ProductRow | null> {
@@ -148,6 +161,8 @@ const layerRow = (
   product: Pick<ProductRow, 'name' | 'tint'> | null,
 ) => ({
   ...{ ...at, layer: id, role, line, handleTurns, innerRadius, outerRadius },
-  lineName: product?.name ?? `${line.material} ${line.diameter.toFixed(2)}`,
+  lineName:
+    product?.name ??
+    (line.key.startsWith('not ') ? `Unknown, ${line.key}` : `${line.material} ${line.diameter.toFixed(2)}`),
   tint: product?.tint ?? '#b7b7b7',
 });

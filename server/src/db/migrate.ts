@@ -17,6 +17,7 @@ import { heard } from './migrations/0013-heard';
 import { record } from './migrations/0015-record';
 import { paper } from './migrations/0016-paper';
 import { packs } from './migrations/0017-packs';
+import { answersAndLosses } from './migrations/0018-answers-and-losses';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly Migration[] = [
   record,
   paper,
   packs,
+  answersAndLosses,
 ];
 
 /** Whether a schema step is one of this version's. */

@@ -3,6 +3,8 @@ import type { Observation } from '@yard-spool/core';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { toCustomer } from '../bags/customers';
+import { saysGear } from '../bags/reel-gear';
+import type { ReelTableRow } from '../db/models/customers';
 import { WAITING } from '../bags/reel-for';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
@@ -88,9 +90,21 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
         on: on.get(id) ?? null,
       })),
     ),
+    gear: await gearOf(from, reel, spoolIds),
     ...history,
     waiting,
   };
+}
+
+/** A reel's gear: as a fill showed it, else as it was booked last with its gear said. */
+async function gearOf(
+  { tables }: Reading,
+  { gearFound }: ReelTableRow,
+  spoolIds: readonly number[],
+): Promise<Reel['gear']> {
+  if (gearFound !== null) return { ratio: gearFound, found: true };
+  const job = await tables.jobs.findOne({ where: { spoolId: [...spoolIds] }, order: [['id', 'DESC']] });
+  return job && saysGear(job.planInput) ? { ratio: job.planInput.request.gear, found: false } : null;
 }
 
 /** The bag a reel waits in, and its run where it is on a bench. */

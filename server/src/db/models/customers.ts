@@ -29,6 +29,9 @@ export interface ReelTableRow extends Model<
   type: ReelType;
   label: string;
   seatReversed: CreationOptional<boolean>;
+  /** Its gear as a fill showed it, and the run that did; null where its booking's stands. */
+  gearFound: CreationOptional<number | null>;
+  gearRunId: CreationOptional<number | null>;
   version: CreationOptional<number>;
 }
 
@@ -38,6 +41,8 @@ export interface SpoolRow extends Model<InferAttributes<SpoolRow>, InferCreation
   name: CreationOptional<string>;
   /** What lies on it now; null where nothing of ours does. */
   fillId: CreationOptional<number | null>;
+  /** mm that are gone off the top of that fill since. */
+  offMm: CreationOptional<number>;
   /** When that is due by months alone, by trips alone (null until so many were told), and by whichever comes first. */
   ripeAt: CreationOptional<Date | null>;
   wornAt: CreationOptional<Date | null>;
@@ -70,6 +75,8 @@ export const defineReels = (sequelize: Sequelize) =>
       type: DataTypes.STRING,
       label: DataTypes.STRING,
       seatReversed: { type: DataTypes.BOOLEAN, defaultValue: false },
+      gearFound: DataTypes.DOUBLE,
+      gearRunId: DataTypes.INTEGER,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'reels' },
@@ -83,6 +90,7 @@ export const defineSpools = (sequelize: Sequelize) =>
       reelId: DataTypes.INTEGER,
       name: { type: DataTypes.STRING, defaultValue: 'own' },
       fillId: DataTypes.INTEGER,
+      offMm: { type: DataTypes.INTEGER, defaultValue: 0 },
       ripeAt: DataTypes.DATE(3),
       wornAt: DataTypes.DATE(3),
       dueAt: DataTypes.DATE(3),

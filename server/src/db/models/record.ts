@@ -48,6 +48,9 @@ export interface FillMarkRow extends Model<
   fillId: number;
   kind: FillMark['kind'];
   trips: CreationOptional<number | null>;
+  /** mm gone off the top since it was filled, in all. */
+  offMm: CreationOptional<number | null>;
+  why: CreationOptional<string>;
   at: Date;
   byId: number;
 }
@@ -123,6 +126,8 @@ export const defineFillMarks = (sequelize: Sequelize) =>
       fillId: DataTypes.INTEGER,
       kind: DataTypes.STRING,
       trips: DataTypes.INTEGER,
+      offMm: DataTypes.INTEGER,
+      why: { type: DataTypes.STRING, defaultValue: '' },
       at: DataTypes.DATE(3),
       byId: DataTypes.INTEGER,
     },

@@ -97,7 +97,10 @@ describe('a change of mind at the bench', () => {
   };
   const choose = async (screen: Awaited<ReturnType<typeof opened>>, name: string): Promise<void> => {
     const bars = [...screen.element.querySelectorAll('label')];
-    bars.find(({ textContent }) => textContent.includes(name))!.querySelector('input')!.click();
+    bars
+      .find(({ textContent }) => textContent.includes(name))!
+      .querySelector('input')!
+      .click();
     await screen.fixture.whenStable();
   };
   const taken = (more: object = {}) => ({

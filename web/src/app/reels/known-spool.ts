@@ -31,8 +31,15 @@ export class KnownSpool {
 
   readonly type = input.required<Reel['type']>();
   readonly observations = input.required<Reel['spools'][number]['observations']>();
+  readonly gear = input<Reel['gear']>(null);
   /** Fills of it so far. */
   readonly fills = input.required<number>();
+
+  private gearRow() {
+    const gear = this.gear();
+    if (!gear) return [];
+    return [{ name: gear.found ? 'Gear, as a fill showed' : 'Gear', text: `${gear.ratio.toFixed(1)}:1` }];
+  }
 
   protected readonly known = computed(() => {
     const inferred = inferSpool(this.observations(), priorsFor(this.type()));
@@ -56,6 +63,7 @@ export class KnownSpool {
           name: 'Line fills of the room',
           text: `${(100 * spool.packing).toFixed(0)} ± ${(100 * deviation.packing).toFixed(0)} %`,
         },
+        ...this.gearRow(),
       ],
       from: `From ${parts.join(', ')}; filled here ${this.fills() === 1 ? 'once' : `${String(this.fills())} times`}.`,
     };

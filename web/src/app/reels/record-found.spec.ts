@@ -12,7 +12,7 @@ import { ReelEntryPanel } from './reel-entry';
 const A_REEL = {
   ...{ tag: 'R-0003', version: 2, type: 'fixed-spool', label: 'Pier 3000', fills: [aFill()] },
   customer: { id: 7, name: 'Ivo Tarn', contact: 'berth 2' },
-  ...{ spools: [], tags: [], history: [], waiting: null },
+  ...{ spools: [], tags: [], history: [], waiting: null, gear: null },
 };
 
 it('gives a reel another tag, name or owner, and makes two entries one', async () => {
