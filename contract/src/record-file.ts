@@ -40,6 +40,12 @@ const CounterSchema = v.object({
   table: v.array(v.object({ length: v.number(), reading: v.number() })),
 });
 
+const LaidSchema = v.object({
+  tape: v.nullable(v.object({ wraps: v.number(), thickness: millimetres })),
+  reducer: v.nullable(millimetres),
+  washers: v.nullable(v.number()),
+});
+
 const FillSchema = v.object({
   at: instant,
   by: v.string(),
@@ -49,6 +55,8 @@ const FillSchema = v.object({
   spool: v.object({ lipRadius: millimetres, arborRadius: millimetres, width: millimetres }),
   /** From the arbor out. */
   layers: v.array(LayerSchema),
+  /** Tape, a reducer and washers; thickness and diameter in mm. Null for a fill from before that was kept. */
+  laid: v.nullable(LaidSchema),
   counter: v.nullable(CounterSchema),
   corrections: v.pipe(v.number(), v.integer()),
   comebacks: v.array(

@@ -1,4 +1,4 @@
-import { COUNTER_UNITS, type KeptMatch } from '@yard-spool/core';
+import { COUNTER_UNITS, type KeptMatch, type LaidBelow } from '@yard-spool/core';
 import * as v from 'valibot';
 import { IdSchema, InstantSchema, MillimetresSchema, VersionSchema } from './basics';
 import { ComebackSchema, OnSpoolSchema } from './record';
@@ -87,6 +87,13 @@ export const CustomerCounterSchema = v.object({
 });
 export type CustomerCounter = v.InferOutput<typeof CustomerCounterSchema>;
 
+/** Tape, a reducer, and washers more (or fewer) than the reel came with. Thickness and diameter in mm. */
+export const LaidBelowSchema: v.GenericSchema<LaidBelow> = v.object({
+  tape: v.nullable(v.object({ wraps: v.number(), thickness: v.number() })),
+  reducer: v.nullable(v.number()),
+  washers: v.nullable(v.number()),
+});
+
 /** A fill of a spool: what is on it from that day on. */
 export const FillSchema = v.object({
   id: IdSchema,
@@ -104,6 +111,8 @@ export const FillSchema = v.object({
   /** The rules it was filled under. */
   under: RunRulesSchema,
   layers: v.array(FillLayerSchema),
+  /** What lies under its line; null for a fill from before that was kept. */
+  laid: v.nullable(LaidBelowSchema),
   /** How its counter was set up; null where it has none, or was never walked. */
   counter: v.nullable(KeptMatchSchema),
   /** How often something in it was put right. */

@@ -134,7 +134,7 @@ const WHO = new Set<RunEvent['kind']>([
 ]);
 
 const isBefore = (step: string, facts: RunFacts): boolean =>
-  ['strip', 'grip', 'mount', 'tie-on'].includes(kindOfStep(step, facts) ?? '');
+  ['strip', 'reducer', 'grip', 'mount', 'tie-on'].includes(kindOfStep(step, facts) ?? '');
 
 /** How a layer was counted, and what the line meter told of it. */
 function countWords(

@@ -5,7 +5,7 @@ import type { SupplyWayAtBench } from '../steps/supply-way';
 import { isSwap, lineLayers, windingRequest } from '../steps/winding-order';
 
 /** The trade's order: before any line goes on, for each layer, and once all of it is on. */
-const BEFORE: readonly StepKind[] = ['strip', 'grip', 'mount', 'tie-on'];
+const BEFORE: readonly StepKind[] = ['strip', 'reducer', 'grip', 'mount', 'tie-on'];
 const LAYER: readonly StepKind[] = ['splice', 'join', 'prepare-supply', 'wind', 'depth'];
 const AFTER: readonly StepKind[] = [
   ...(['swap', 'gap', 'counter', 'clip', 'memory', 'cover', 'brake', 'thumb'] as const),

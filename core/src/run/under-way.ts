@@ -11,6 +11,7 @@ import type { SpoolPriors } from '../spool/priors';
 import { withSeen } from './by-eye';
 import { depthsAsObservations } from './depth-observations';
 import { stretchesAsObservations } from './stretch-observations';
+import { asNoted, sameUnderlay } from './underlay-noted';
 import type { RunState } from './run-state';
 import { windingRequest } from '../steps/winding-order';
 import type { RunFacts } from '../steps/run-facts';
@@ -18,9 +19,12 @@ import { windingNow, type WindingNow } from './turns-to-go';
 import { gearAt, inCounts } from './winder';
 import { woundSoFar } from '../plan/wound';
 
+/** What was chosen on the way, and written down of what lies below the line. */
+export type Laid = Pick<RunState, 'chosen' | 'notes'>;
+
 /** The fill as it is wound, with what was chosen on the way laid over what was asked. */
-export function requestUnderWay(facts: RunFacts, { chosen }: Pick<RunState, 'chosen'>): FillRequest {
-  const asked = windingRequest(facts);
+export function requestUnderWay(facts: RunFacts, { chosen, notes }: Laid): FillRequest {
+  const asked = asNoted(windingRequest(facts), notes);
   return chosen.reduce((request, { layer, how, gap, length }): FillRequest => {
     if (how === 'smaller-gap' && gap !== undefined) return { ...request, gap };
     if ((how === 'cut-short' || how === 'another-length') && length !== undefined)
@@ -46,13 +50,14 @@ export interface RunUnderWay extends FillUnderWay, Pick<SpoolUnderWay, 'askedAft
 }
 
 /** What a run's spool is inferred from beside what was known before: a count alone changes none of it. */
-export type SeenUnderWay = Pick<RunState, 'depths' | 'stretches' | 'chosen' | 'byEye'>;
+export type SeenUnderWay = Pick<RunState, 'depths' | 'stretches' | 'chosen' | 'byEye' | 'notes'>;
 
 /** Whether nothing was seen in between that says anything of the spool. */
 export const sameSeen = (a: SeenUnderWay, b: SeenUnderWay): boolean =>
   sameItems(a.depths, b.depths) &&
   sameItems(a.stretches, b.stretches) &&
   sameItems(a.chosen, b.chosen) &&
+  sameUnderlay(a.notes, b.notes) &&
   a.byEye.size === b.byEye.size &&
   [...a.byEye].every(([layer, { at }]) => b.byEye.get(layer)?.at === at);
 
@@ -86,9 +91,7 @@ export function spoolUnderWay(
   const { observations: metered } = stretchesAsObservations(request, seen, MOST_METERED);
   const known = [...input.observations, ...depths];
   const inferred = inferSpool([...known, ...metered], priorsOf(input.beliefs));
-  return inferred.ok
-    ? { request, spool: inferred.value, askedAfter: askedIn(input, facts, seen.chosen) }
-    : null;
+  return inferred.ok ? { request, spool: inferred.value, askedAfter: askedIn(input, facts, seen) } : null;
 }
 
 /**
@@ -125,16 +128,16 @@ export const askedIn =
   (
     input: Pick<PlanInput, 'observations' | 'beliefs'>,
     facts: RunFacts,
-    chosen: RunState['chosen'],
+    { chosen, notes }: Laid,
   ): SpoolUnderWay['askedAfter'] =>
   (choices) =>
-    requestWound(input, facts, { chosen: chosen.slice(0, choices) });
+    requestWound(input, facts, { chosen: chosen.slice(0, choices), notes });
 
 /** The fill as it is wound: tape that makes up the room, and old line kept by its share, as they were planned. */
 export function requestWound(
   { observations, beliefs }: Pick<PlanInput, 'observations' | 'beliefs'>,
   facts: RunFacts,
-  state: Pick<RunState, 'chosen'>,
+  state: Laid,
 ): FillRequest {
   return asLaid(requestUnderWay(facts, state), observations, priorsOf(beliefs));
 }

@@ -73,11 +73,11 @@ function goesCounted({ wound, byEye }: RunState, id: string): Segment[] {
 function eyesOf(
   input: Pick<PlanInput, 'observations' | 'beliefs'>,
   facts: RunFacts,
-  { byEye, chosen }: RunState,
+  { byEye, ...laid }: RunState,
 ): ReadonlyMap<string, number> {
   if (byEye.size === 0) return new Map();
   const spool = inferSpool(input.observations, priorsOf(input.beliefs));
-  const asked = askedIn(input, facts, chosen);
+  const asked = askedIn(input, facts, laid);
   return new Map(
     [...byEye].map(([id, eye]) => [id, spool.ok ? plannedBefore(spool.value, asked(eye.chosen), id) : 0]),
   );

@@ -30,6 +30,8 @@ export interface StepAt extends Pick<RunFacts, 'type' | 'rules' | 'leader'> {
   readonly kept: Line | null;
   /** Whether wraps of tape lie below the line. */
   readonly tape: boolean;
+  /** Whether a reducer lies on the arbor. */
+  readonly reducer: boolean;
   /** Whether its own line is turned end for end. */
   readonly turned: boolean;
   /** Whether the main is wound first and all of it swapped over. */

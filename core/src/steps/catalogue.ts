@@ -13,6 +13,7 @@ import { leader } from './leader';
 import { memory } from './memory';
 import { mount } from './mount';
 import { prepareSupply } from './prepare-supply';
+import { reducer } from './reducer';
 import { splice } from './splice';
 import { strip } from './strip';
 import { swap } from './swap';
@@ -26,6 +27,7 @@ import type { StepKind } from './run-facts';
 /** Every step there is, by its kind: when it applies, its words, what is written down at it. */
 export const STEPS: Readonly<Record<StepKind, BenchStep>> = {
   strip,
+  reducer,
   grip,
   mount,
   'tie-on': tieOn,

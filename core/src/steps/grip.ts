@@ -1,6 +1,7 @@
 import { gripAdvice } from '../advice/grip-advice';
 import { isBraid } from '../lines/line';
 import { onlyIf, type BenchStep } from './bench-step';
+import { choice, quantity } from './step-field';
 
 /** Braid slips on a bare arbor. */
 export const grip: BenchStep = {
@@ -13,4 +14,13 @@ export const grip: BenchStep = {
     look: 'A spool with a rubber band or ridges grips by itself.',
     cautions: ['spool-off'],
   }),
+  fields: [
+    choice('by', 'It grips by', {
+      tape: 'Tape',
+      ridges: 'Ridges',
+      rubber: 'A rubber band',
+    }),
+    quantity('wraps', 'Wraps of tape', 'count', [0, 30]),
+    quantity('thickness', 'How thick the tape is', 'small-length', [0.05, 3]),
+  ],
 };

@@ -1,26 +1,41 @@
 import { memoryAdvice } from '../advice/memory-advice';
 import { isBraid } from '../lines/line';
-import { onlyIf, type BenchStep } from './bench-step';
+import type { HouseRules } from '../house-rules/house-rules';
+import type { Line } from '../lines/line';
+import type { ReelType } from '../lines/reel-type';
+import { onlyIf, type BenchStep, type StepWords } from './bench-step';
 import { check } from './step-field';
 
-/** Line that remembers its spool, in a house that takes that out. */
+const BED_IN: StepWords = {
+  name: 'Bed the braid in',
+  todo: 'Walk it out to a post, down to the join, and wind it back as tight as it will be fished, through a wet cloth or glove.',
+  look: 'A thumb pushed against the pack moves no turn.',
+  cautions: ['wind'],
+};
+
+const relief = (line: Line | null, rules: HouseRules): StepWords => ({
+  name: 'Take memory out',
+  todo: (line && memoryAdvice(line.material, rules)?.sentence) ?? 'Nothing to do.',
+  look: 'A slack metre hangs straight.',
+  cautions: rules.memoryRelief === 'warm-water' ? ['warm-water', 'spool-off'] : [],
+});
+
+/** Reels whose braid is cast: it is walked out once and wound back, so that it lies as tight as it will be fished. */
+const CAST = new Set<ReelType>(['fixed-spool', 'baitcaster', 'spincast']);
+
+/** Line that remembers its spool, in a house that takes that out; braid has none, and is bedded in instead. */
 export const memory: BenchStep = {
   when: ({ line, rules, type }) =>
     onlyIf(
       line !== null &&
-        !isBraid(line.material) &&
+        (isBraid(line.material) ? rules.memoryRelief === 'walk-out' && CAST.has(type) : true) &&
         rules.memoryRelief !== 'leave' &&
         type !== 'big-game' &&
         // A filled trolling reel goes into no water: its line is wound tight, and its counter stays dry.
         !(type === 'trolling' && rules.memoryRelief === 'warm-water'),
       'optional',
     ),
-  words: ({ rules, line }) => ({
-    name: 'Take memory out',
-    todo: (line && memoryAdvice(line.material, rules)?.sentence) ?? 'Nothing to do.',
-    look: 'A slack metre hangs straight.',
-    cautions: rules.memoryRelief === 'warm-water' ? ['warm-water', 'spool-off'] : [],
-  }),
+  words: ({ rules, line }) => (line && isBraid(line.material) ? BED_IN : relief(line, rules)),
   // One way may follow another.
   fields: [
     check('warm', 'Warm water'),

@@ -6,6 +6,7 @@ import type { HouseRules } from '../house-rules/house-rules';
 /** What a step of a run asks of the technician. */
 export type StepKind =
   | 'strip'
+  | 'reducer'
   | 'grip'
   | 'mount'
   | 'tie-on'

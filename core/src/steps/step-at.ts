@@ -16,7 +16,7 @@ export function stepAt(
   const request = windingRequest(facts);
   const lines = lineLayers(request);
   const at = lines.findIndex(({ id }) => id === layer);
-  const kept = request.layers.find((layer) => layer.kind === 'retained')?.line ?? null;
+  const kept = request.layers.findLast((layer) => layer.kind === 'retained')?.line ?? null;
   const role = lines[at]?.role.replace('-', ' ') ?? 'line';
   return {
     ...{ type, rules, leader, way },
@@ -26,6 +26,7 @@ export function stepAt(
     role: role.charAt(0).toUpperCase() + role.slice(1),
     last: at === lines.length - 1,
     kept,
+    reducer: request.layers.some(({ kind }) => kind === 'reducer'),
     tape: request.layers.some(({ kind }) => kind === 'tape'),
     turned: facts.turned ?? false,
     swap: isSwap(facts),

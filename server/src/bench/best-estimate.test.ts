@@ -1,4 +1,14 @@
-import type { Bag, CustomerReel, Fill, Learning, Piece, Problem, ReelKind, Run } from '@yard-spool/contract';
+import type {
+  Bag,
+  CustomerReel,
+  Fill,
+  Learning,
+  Piece,
+  Problem,
+  Reel,
+  ReelKind,
+  Run,
+} from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, numbered, PLAN_INPUT, receiveTwo, runOf, wholeFill } from '../testing/bookings';
@@ -114,6 +124,24 @@ describe('the record of a fill', () => {
     );
     await ask('POST', `/runs/${run.id}/reopen`, { why: 'wrong answer' });
     expect(await gears()).toEqual([planInput.request.gear, planInput.request.gear]);
+  });
+
+  it('says what lies under the line: tape as it was wound, and washers', async () => {
+    const run = await runOf(ask, await receiveTwo(ask, 300, 'TAPE'));
+    const laid = [
+      { kind: 'noted', payload: { step: 'grip', values: { by: 'tape', wraps: 2, thickness: 0.15 } } },
+      {
+        kind: 'lay-read',
+        payload: { layer: 'main', rear: 3, front: 2, did: 'add-washer', wound: 40 },
+      },
+    ];
+    const log = [...laid, ...wholeFill()];
+    const { status, body } = await closed(run, log);
+    expect(status).toBe(200);
+    const told = { tape: { wraps: 2, thickness: 0.15 }, reducer: null, washers: 1 };
+    expect(body.laid).toEqual(told);
+    const { body: reel } = await ask<Reel>('GET', `/reels/${run.job.tag}`);
+    expect(reel.fills[0]?.laid).toEqual(told);
   });
 
   it('books line as found only where somebody said that the books were wrong', async () => {

@@ -2,6 +2,7 @@ import { FillSchema, type Fill, type Job, type Person } from '@yard-spool/contra
 import {
   finalFill,
   keptMatch,
+  laidBelow,
   layAdvice,
   runUnderWay,
   type KeptMatch,
@@ -75,6 +76,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
     depths,
     lesson,
     counter: counterOf(job, facts, state),
+    laid: laidBelow(job.planInput, facts, state),
   });
   await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state, facts });
   await noteWhatIsOn(u, row.spoolId);

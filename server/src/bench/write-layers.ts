@@ -55,7 +55,7 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
   const own = state.supplies[layer.id]?.way === 'reverse';
   const cut = own ? undefined : job.cuts.find((one) => one.layer === layer.id);
   const { length, restsOn } = settled.layers.find(({ id }) => id === layer.id) ?? UNKNOWN;
-  const askedAfter = askedIn(job.planInput, facts, state.chosen);
+  const askedAfter = askedIn(job.planInput, facts, state);
   const under = { spool: settled.spool, request: windingRequest(facts), askedAfter };
   // Answered that it is another line than was said, and nobody knows which: it is no line of the shop's.
   const isOther = state.settlings.some(({ cause, about }) => cause === 'line' && about === layer.id);

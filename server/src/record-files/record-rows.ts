@@ -59,6 +59,7 @@ const recorded = (fill: Fill): Omit<RecordedFill, 'log'> => ({
     ...{ restsOn: [...layer.restsOn], handleTurns: layer.handleTurns },
     ...{ innerRadius: layer.innerRadius, outerRadius: layer.outerRadius },
   })),
+  laid: fill.laid,
   counter: fill.counter && {
     ...{ unit: fill.counter.unit, match: fill.counter.match / metresPer(fill.counter.unit) },
     ...{ reads: fill.counter.reads, agrees: fill.counter.agrees },

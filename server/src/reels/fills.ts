@@ -63,6 +63,7 @@ async function toFills(from: Reading, rows: readonly FillRow[]): Promise<Fill[]>
       spool: row.spool,
       under: run.madeUnder,
       layers: layers.filter(({ fillId }) => fillId === row.id).map((layer) => toLayer(layer, pieces)),
+      laid: row.laid,
       counter: row.counter,
       corrections: versions.filter(({ runId }) => runId === row.runId).length,
       comebacks: comebacks.filter(({ fillId }) => fillId === row.id),

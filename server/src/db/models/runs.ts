@@ -1,5 +1,5 @@
 import type { Fill, FillLayer, Run, RunRules } from '@yard-spool/contract';
-import type { KeptMatch, Lesson, Observation, RunEvent } from '@yard-spool/core';
+import type { KeptMatch, LaidBelow, Lesson, Observation, RunEvent } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,
@@ -48,6 +48,8 @@ export interface FillRow extends Model<InferAttributes<FillRow>, InferCreationAt
   depths: Observation[];
   /** What it taught of packing and bulk; null where it could not be told. */
   lesson: CreationOptional<Lesson | null>;
+  /** What lies under its line; null for a fill from before that was kept. */
+  laid: CreationOptional<LaidBelow | null>;
   /** How its counter was set up; null where it has none, or was never walked. */
   counter: CreationOptional<KeptMatch | null>;
   takenBackAt: CreationOptional<Date | null>;
@@ -121,6 +123,7 @@ export const defineFills = (sequelize: Sequelize) =>
       spool: DataTypes.JSON,
       depths: DataTypes.JSON,
       lesson: DataTypes.JSON,
+      laid: DataTypes.JSON,
       counter: DataTypes.JSON,
       takenBackAt: DataTypes.DATE(3),
     },

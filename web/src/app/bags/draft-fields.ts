@@ -70,6 +70,7 @@ export const AMOUNTS = {
   mainLength: 'length of the main',
   wantedMain: 'length of the main that was wanted',
   backingLength: 'amount of backing',
+  gripLength: 'length of nylon for grip',
   cushionLength: 'length of the cushion',
   topLength: 'length of the top shot',
   kept: 'amount of old line',

@@ -75,6 +75,7 @@ export function layersOf(
         ...layer('main', 'main'),
         ...layer('top', 'top-shot').map((top) => spliced(top, sources)),
       ];
+    case 'grip':
     case 'backing':
       return [...kept, ...layer('backing', 'backing'), ...layer('main', 'main')];
   }

@@ -40,7 +40,7 @@ function layerProblem({ draft, sources, amounts, read, readAmount }: Asked, laye
   const chosen = draft[CHOICE_FIELDS[layer]];
   if (!sources[layer]) {
     if (chosen in SOURCES) return 'Type how thick that line is.';
-    return CHOOSE[draft.underneath === 'three-layer' && layer === 'backing' ? 'cushion' : layer];
+    return CHOOSE[layer === 'backing' ? BACKING_AS[draft.underneath] : layer];
   }
   if (chosen === SOURCES.own && read('ownLength') === null) return 'Type how much line they brought.';
   if (amounts[layer]) return '';
@@ -54,9 +54,15 @@ function layerProblem({ draft, sources, amounts, read, readAmount }: Asked, laye
 const AMOUNT_EXAMPLES =
   'how much: a length, "half the pack", "what is left", "a quarter of the spool" or "as much as fits"';
 
-const CHOOSE: Readonly<Record<DraftLayer | 'cushion', string>> = {
+/** What the layer in the place of a backing is there for. */
+const BACKING_AS: Readonly<Record<Underneath, 'backing' | 'grip' | 'cushion'>> = {
+  ...{ backing: 'backing', 'main-only': 'backing', tape: 'backing' },
+  ...{ grip: 'grip', 'three-layer': 'cushion' },
+};
+const CHOOSE: Readonly<Record<DraftLayer | 'cushion' | 'grip', string>> = {
   main: 'Choose the main line.',
   backing: 'Choose the backing line, or fill with main only.',
+  grip: 'Choose the nylon that grips the arbor.',
   cushion: 'Choose the cushion and its length.',
   top: 'Choose the top shot and its length.',
 };
@@ -70,11 +76,15 @@ const HOW_MUCH: Readonly<Record<DraftLayer, string>> = {
 export function amountField(underneath: Underneath, layer: DraftLayer): AmountName {
   if (layer === 'main') return 'mainLength';
   if (layer === 'top') return 'topLength';
-  return underneath === 'three-layer' ? 'cushionLength' : 'backingLength';
+  return BACKING_AMOUNT[BACKING_AS[underneath]];
 }
+
+const BACKING_AMOUNT: Readonly<Record<'backing' | 'grip' | 'cushion', AmountName>> = {
+  ...{ backing: 'backingLength', grip: 'gripLength', cushion: 'cushionLength' },
+};
 
 /** Whether a layer nobody said an amount of is as much as fits. */
 export const fitsUnlessSaid = (underneath: Underneath, layer: DraftLayer): boolean =>
   layer === 'main'
-    ? underneath === 'main-only' || underneath === 'three-layer'
+    ? ['main-only', 'grip', 'three-layer'].includes(underneath)
     : layer === 'backing' && underneath === 'backing';

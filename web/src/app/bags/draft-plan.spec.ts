@@ -45,6 +45,22 @@ describe('planDraft', () => {
     expect(planFrom(typed, PIECES, 'imperial').made).toEqual(metric);
   });
 
+  it('nylon for grip is a layer like any other, with its piece and ten metres unless more is said', () => {
+    const braid = aPiece({
+      id: 3,
+      code: 'P-B',
+      product: { ...aPiece().product, id: 3, code: 'L-B', name: 'Braid', material: 'braid', diameter: 0.2 },
+    });
+    const grips = draft({ underneath: 'grip', mainPiece: '3', mainLength: '' });
+    const { input, cuts } = planFrom(grips, [...PIECES, braid], 'metric');
+    expect(input?.request.layers).toMatchObject([
+      { id: 'backing', role: 'backing', line: { material: 'nylon' }, length: 10 },
+      { id: 'main', line: { material: 'braid' }, length: 'fits' },
+    ]);
+    expect(Object.keys(cuts)).toEqual(['backing', 'main']);
+    expect(planFrom(draft({ underneath: 'grip', backingPiece: '' }), PIECES, 'metric').next).toMatch(/grips/);
+  });
+
   it.each<[Partial<ReelDraft>, RegExp]>([
     [{ mainPiece: '' }, /main line/],
     [{ gap: 'a bit' }, /below the lip/],

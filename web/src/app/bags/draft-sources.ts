@@ -65,6 +65,7 @@ export const CHOICE_FIELDS = { main: 'mainPiece', backing: 'backingPiece', top: 
 export const LAYERS_NEEDED: Readonly<Record<Underneath, readonly DraftLayer[]>> = {
   'main-only': ['main'],
   tape: ['main'],
+  grip: ['main', 'backing'],
   backing: ['main', 'backing'],
   'three-layer': ['main', 'backing', 'top'],
 };

@@ -3,7 +3,7 @@ import type { ReelType } from '@yard-spool/contract';
 import { text } from '../ui/text-control';
 
 /** What lies between arbor and main. */
-export const UNDERNEATH = ['backing', 'main-only', 'tape', 'three-layer'] as const;
+export const UNDERNEATH = ['backing', 'main-only', 'tape', 'grip', 'three-layer'] as const;
 export type Underneath = (typeof UNDERNEATH)[number];
 
 /** Everything a person types about one reel, as typed. */
@@ -43,6 +43,7 @@ export interface ReelDraft {
   readonly backingPiece: string;
   /** Empty where it is as much as fits. */
   readonly backingLength: string;
+  readonly gripLength: string;
   readonly cushionLength: string;
   readonly topPiece: string;
   readonly topLength: string;
@@ -88,6 +89,7 @@ export const emptyReel = (): ReelDraft => ({
   underneath: 'backing',
   backingPiece: '',
   backingLength: '',
+  gripLength: '10 m',
   cushionLength: '45 m',
   topPiece: '',
   topLength: '270 m',

@@ -38,6 +38,13 @@ const LETTERS = 2;
 const AGREES = 0.03;
 
 /** What comes in: one reel's facts, what it is to hold, and from which pieces. */
+const BACKING = { line: 'Backing line', amount: 'How much backing', field: 'backingLength' } as const;
+const BELOW_MAIN = {
+  ...{ backing: BACKING, 'main-only': BACKING, tape: BACKING },
+  grip: { line: 'Nylon for grip', amount: 'How much of it', field: 'gripLength' },
+  'three-layer': { line: 'Cushion', amount: 'How much cushion', field: 'cushionLength' },
+} as const;
+
 @Component({
   selector: 'ys-reel-entry',
   imports: [
@@ -90,6 +97,7 @@ export class ReelEntry {
     { value: 'backing', name: 'Backing' },
     { value: 'main-only', name: 'Nothing' },
     { value: 'tape', name: 'Tape' },
+    { value: 'grip', name: 'Grip' },
     { value: 'three-layer', name: '3 layers' },
   ];
   protected readonly ratedFor = [
@@ -110,7 +118,11 @@ export class ReelEntry {
     return UNDERNEATH.find((one) => one === typed) ?? 'backing';
   });
   protected readonly threeLayers = computed(() => this.underneath() === 'three-layer');
-  protected readonly hasBacking = computed(() => ['backing', 'three-layer'].includes(this.underneath()));
+  protected readonly hasBacking = computed(() =>
+    ['backing', 'grip', 'three-layer'].includes(this.underneath()),
+  );
+  /** The layer under the main: what it is called, and where its amount is typed. */
+  protected readonly belowMain = computed(() => BELOW_MAIN[this.underneath()]);
   protected readonly taped = computed(() => this.underneath() === 'tape');
   protected readonly mainFits = computed(() => fitsUnlessSaid(this.underneath(), 'main'));
   protected readonly usualGear = computed(() => {

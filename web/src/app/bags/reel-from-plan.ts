@@ -72,8 +72,15 @@ export function factsOf(observations: readonly Observation[], gear: number, syst
 const underneathOf = (layers: readonly LayerRequest[]): Underneath => {
   if (layers.some((layer) => layer.kind === 'line' && layer.role === 'top-shot')) return 'three-layer';
   if (layers.some(({ kind }) => kind === 'tape')) return 'tape';
-  return layers.some(({ id }) => id === 'backing') ? 'backing' : 'main-only';
+  const [first, above] = layers.filter((layer) => layer.kind === 'line');
+  if (first?.id !== 'backing') return 'main-only';
+  const grips =
+    typeof first.length === 'number' && first.length <= MOST_GRIP && above?.line.material === 'braid';
+  return grips ? 'grip' : 'backing';
 };
+
+/** Nylon of no more than this under braid is there for its grip, m. From memory. */
+const MOST_GRIP = 20;
 
 interface Kept {
   readonly planInput: PlanInput;
@@ -176,9 +183,7 @@ export function reelFromPlan(
     mainPiece: rewrite.pieceOf('main'),
     mainLength: rewrite.amountOf('main'),
     backingPiece: rewrite.pieceOf('backing'),
-    ...(underneath === 'three-layer'
-      ? { cushionLength: backing || emptyReel().cushionLength }
-      : { backingLength: backing }),
+    ...belowMain(underneath, backing),
     topPiece: rewrite.pieceOf('top'),
     topLength: rewrite.amountOf('top') || emptyReel().topLength,
     ...wanted(wants, rewrite),
@@ -186,6 +191,11 @@ export function reelFromPlan(
     underneath,
   };
 }
+
+const belowMain = (underneath: Underneath, amount: string): Facts => {
+  if (underneath === 'three-layer') return { cushionLength: amount || emptyReel().cushionLength };
+  return underneath === 'grip' ? { gripLength: amount || emptyReel().gripLength } : { backingLength: amount };
+};
 
 /** What the customer wants beside the line itself, as fields. */
 const wanted = (wants: Wants, { length, small, strength }: Rewriter): Facts => ({

@@ -65,6 +65,20 @@ describe('what stands beside a step', () => {
     expect(beside('wind', aRun([], { sister }), 'main')).toEqual([]);
   });
 
+  it('is that line the house soaks goes on dry', () => {
+    const cut = { layer: 'main', water: 'dry' } as PlannedCut;
+    const run = aRun([], {}, { cuts: [cut] });
+    const soaks = {
+      ...run,
+      under: { ...run.under, rules: { ...run.under.rules, soak: 'full-day' as const } },
+    };
+    expect(beside('wind', soaks, 'main')).toEqual([
+      'Goes on dry: the house soaks this line for 24 h, and it is dry.',
+    ]);
+    const dry = { ...soaks, under: { ...run.under, rules: { ...run.under.rules, soak: 'none' as const } } };
+    expect(beside('wind', dry, 'main')).toEqual([]);
+  });
+
   it('is how supply and washers were last time, and what goes back with the reel', () => {
     const lastTime: Run['lastTime'] = {
       at: '2029-05-04T10:00:00.000Z',

@@ -1,6 +1,6 @@
 import type { Run } from '@yard-spool/contract';
 import { dayText } from '../ui/day-text';
-import type { RunStep } from '@yard-spool/core';
+import { soakAdvice, type RunStep } from '@yard-spool/core';
 import type { UnitsService } from '../data/units.service';
 
 /** The day of an instant, short. */
@@ -31,7 +31,7 @@ const BESIDE: Partial<Record<RunStep['kind'], Beside>> = {
   strip: (run, { units }) => [run.notes, onItNow(run), stays(run, units)],
   mount: (run) => [run.notes, turned(run)],
   grip: (run, { units }) => [tape(run, units)],
-  wind: (run, saying, layer) => [sisterTook(run, saying, layer), lastSetUp(run)],
+  wind: (run, saying, layer) => [goesOnDry(run, layer), sisterTook(run, saying, layer), lastSetUp(run)],
   gap: (run) => [run.notes],
   leader: ({ job }) => [job.wants.leader && `Asked for: ${job.wants.leader}.`],
   'drag-reading': drag,
@@ -73,6 +73,15 @@ function sisterTook({ sister }: Run, { units, per }: Saying, layer: string | und
   if (!sister || !took || took.spoolTurns <= 0) return '';
   const came = sister.gap === null ? '' : `, and came out ${units.small(sister.gap)} below the lip`;
   return `${sister.tag}, its like, took ${(took.spoolTurns / per).toFixed(0)} turns of this${came}.`;
+}
+
+/** Line that the house soaks, and that never was in a tub. */
+function goesOnDry({ job: { cuts, planInput }, under }: Run, layer: string | undefined): string {
+  const cut = cuts.find((one) => one.layer === layer);
+  const asked = planInput.request.layers.find(({ id }) => id === layer);
+  if (cut?.water !== 'dry' || asked?.kind !== 'line') return '';
+  const { hours } = soakAdvice(asked.line, under.rules);
+  return hours === 0 ? '' : `Goes on dry: the house soaks this line for ${String(hours)} h, and it is dry.`;
 }
 
 /** Washers, label and rotation as last time. */

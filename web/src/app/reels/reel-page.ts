@@ -29,6 +29,7 @@ import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import { momentText } from '../ui/day-text';
 import { LoadState } from '../ui/load-state';
+import { laidWords } from './laid-words';
 import { CounterRecord } from './counter-record';
 import { FillBeside } from './fill-beside';
 import { FillTold } from './fill-told';
@@ -147,6 +148,7 @@ export class ReelPage {
     return fill ? fillStretches(fill) : [];
   });
   protected readonly day = momentText;
+  protected readonly under = ({ laid }: Fill) => laidWords(laid, this.units);
   protected readonly rulesOf = ({ under: { rules, from } }: Fill) =>
     (Object.keys(QUESTION_NAMES) as HouseQuestion[]).map((question) => {
       const scope = from[question];

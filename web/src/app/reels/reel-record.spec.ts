@@ -45,7 +45,7 @@ it('puts two fills side by side, and marks what differs', async () => {
   const fill = (id: number, lengthMm: number, gapRead: number | null): Fill => ({
     ...{ corrections: 0, comebacks: [] },
     ...{ id, runId: id, bagNumber: id, spoolName: 'own', closedAt: '2031-03-01T08:00:00.000Z', by: 'Joss' },
-    ...{ gapRead, gapByCount: 1.5, layers: [layer(lengthMm)], counter: null },
+    ...{ gapRead, gapByCount: 1.5, layers: [layer(lengthMm)], counter: null, laid: null },
     spool: { lipRadius: 23, width: 17, arborRadius: 14, packing: 0.7, ratingDepth: 1.5 },
     under: { rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' },
   });

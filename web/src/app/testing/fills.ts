@@ -19,7 +19,7 @@ export const aFill = (more: Partial<Fill> = {}): Fill => {
   });
   return {
     ...{ id: 3, runId: 5, bagNumber: 4, spoolName: 'own', closedAt: '2031-03-01T08:00:00.000Z', by: 'Joss' },
-    ...{ gapRead: 1.6, gapByCount: 1.5, counter: null, corrections: 0, comebacks: [] },
+    ...{ gapRead: 1.6, gapByCount: 1.5, counter: null, laid: null, corrections: 0, comebacks: [] },
     layers: [layer('backing', 80_000), layer('main', 120_000)],
     spool: { lipRadius: 23, width: 17, arborRadius: 14, packing: 0.7, ratingDepth: 1.5 },
     under: { rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' },
