@@ -13,7 +13,7 @@ import {
 import { CustomerSchema, NewCustomerSchema } from './customers';
 import { DrawingSchema } from './drawing';
 import { BroughtLineSchema, CutsSchema, PlannedCutSchema } from './cuts';
-import { FillPlanSchema, ObservationSchema, PlanInputSchema } from './plan';
+import { FillPlanSchema, LineSchema, ObservationSchema, PlanInputSchema } from './plan';
 
 export const REEL_TYPES = ['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'] as const;
 export type ReelType = (typeof REEL_TYPES)[number];
@@ -203,6 +203,24 @@ export const CustomerReelSchema = v.object({
   tag: v.string(),
   type: v.picklist(REEL_TYPES),
   label: v.string(),
+  /** What lies on its spools, arbor first, as it is on record; spools with nothing on record are left out. */
+  on: v.array(
+    v.object({
+      spool: v.string(),
+      lipRadius: v.number(),
+      layers: v.array(
+        v.object({
+          line: LineSchema,
+          name: v.string(),
+          tint: v.string(),
+          role: v.string(),
+          length: v.number(),
+          innerRadius: v.number(),
+          outerRadius: v.number(),
+        }),
+      ),
+    }),
+  ),
   last: v.nullable(
     v.object({
       at: InstantSchema,

@@ -42,6 +42,17 @@ export const MarkFillSchema = v.variant('kind', [
       v.maxValue(2000, 'Trips are 2,000 at most.'),
     ),
   }),
+  /** Line gone off its top since it was filled, in all: 0 where what was told before is not so. */
+  v.object({
+    kind: v.literal('off'),
+    offMm: v.pipe(
+      v.number(),
+      v.integer(),
+      v.minValue(0, 'What is gone is zero or more.'),
+      v.maxValue(5_000_000, 'What is gone is 5,000 m at most.'),
+    ),
+    why: text('How it went', 200),
+  }),
   /** Its main was turned end for end outside a run of ours. */
   v.object({ kind: v.literal('reversed') }),
   /** Its customer was told that it is due. */
@@ -122,11 +133,13 @@ export const OnSpoolSchema = v.object({
   /** Its layers in words of the rack: what they are called, outermost last. */
   lines: v.array(v.object({ role: v.string(), name: v.string(), lengthMm: v.number() })),
   gap: v.number(),
+  /** Gone off the top since it was filled. */
+  offMm: v.number(),
   trips: v.nullable(v.number()),
   reversedAt: v.nullable(InstantSchema),
   /** When it is due by the house's rule; null where only trips tell, and none were told. */
   dueAt: v.nullable(InstantSchema),
-  by: v.picklist(['months', 'trips']),
+  by: v.picklist(['months', 'trips', 'loss']),
   toldAt: v.nullable(InstantSchema),
   /** Whether its line is worth turning end for end then, in a sentence. */
   reverse: v.string(),

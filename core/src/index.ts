@@ -71,6 +71,17 @@ export { isSwap, windingRequest } from './steps/winding-order';
 export { byDevice } from './run/apply-event';
 export { layersOn, stepsToStrip } from './run/strip-all';
 export { laidBelow, type LaidBelow } from './run/laid-below';
+export {
+  innermost,
+  keptFromRecord,
+  lengthOn,
+  metresAbove,
+  OLD_LINE,
+  outermost,
+  topLine,
+  withoutTop,
+  type Lying,
+} from './record/lying';
 export { factsNow } from './run/facts-now';
 export { beginFold, foldOn, foldRun, stateOf, stateWith, type RunFold } from './run/fold-run';
 export type { Counted, DepthReading, LaySeen, RunState, SlackSeen, SupplySeen } from './run/run-state';

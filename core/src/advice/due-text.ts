@@ -9,7 +9,7 @@ export interface DueFacts {
   readonly spool: string;
   readonly main: string;
   readonly filledOn: string;
-  readonly by: 'months' | 'trips';
+  readonly by: 'months' | 'trips' | 'loss';
   readonly trips: number | null;
   /** Whether its line is worth turning end for end. */
   readonly reverse: boolean;
@@ -26,9 +26,11 @@ export function dueText(
   wording = '',
 ): string {
   const since =
-    by === 'trips' && trips !== null
-      ? `It has been out ${String(trips)} times since we filled it on ${filledOn}`
-      : `We filled it on ${filledOn}`;
+    by === 'loss'
+      ? `So much line is gone since we filled it on ${filledOn} that little is left to cast`
+      : by === 'trips' && trips !== null
+        ? `It has been out ${String(trips)} times since we filled it on ${filledOn}`
+        : `We filled it on ${filledOn}`;
   const advice = reverse
     ? 'Its inner end was never fished: we can turn it end for end for the price of a winding.'
     : 'We would put new line on it.';

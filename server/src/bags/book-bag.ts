@@ -18,6 +18,7 @@ import { noteChange } from './history';
 import { plansOf } from './plan-of';
 import { spoolFor } from './reel-for';
 import { meetKind } from './reel-kinds';
+import { spoolMeant, withRecord } from './with-record';
 
 export type NewBag = InferOutput<typeof NewBagSchema>;
 
@@ -30,7 +31,13 @@ export async function bookBag(context: ServerContext, person: Person, asked: New
   const booked = await context.tables.bags.findOne({ where: { bookingKey: asked.key } });
   if (booked) return sameBooking(context, booked, asked);
   const learning = await readLearning(context);
-  const jobs = asked.jobs.map((job) => ({ ...job, planInput: withBeliefs(job.planInput, job, learning) }));
+  const jobs = await Promise.all(
+    asked.jobs.map(async (job, i) => {
+      const meant = await spoolMeant(context, asked.jobs, i);
+      const planInput = await withRecord(context, job, meant);
+      return { ...job, planInput: withBeliefs(planInput, beliefsAbout(job), learning) };
+    }),
+  );
   const plans = await plansOf(jobs.map(({ planInput }, i) => ({ planInput, path: `jobs.${String(i)}` })));
   try {
     const number = await unit(context, person, (u) => write(u, { ...asked, jobs }, { plans, sent: asked }));
@@ -41,6 +48,12 @@ export async function bookBag(context: ServerContext, person: Person, asked: New
     throw error;
   }
 }
+
+/** A reel without a tag has nothing of its own that could be believed. */
+const beliefsAbout = ({ type, label, tag }: NewBag['jobs'][number]) => ({
+  ...{ type, label },
+  ...(tag === undefined ? {} : { tag }),
+});
 
 /** What a booking says, in few signs. */
 const hashOf = (asked: NewBag): string => createHash('sha256').update(JSON.stringify(asked)).digest('hex');

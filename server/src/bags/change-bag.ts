@@ -1,4 +1,5 @@
-import type { Bag, JobChange, Person } from '@yard-spool/contract';
+import type { Bag, JobChange, Person, ReelType } from '@yard-spool/contract';
+import type { PlanInput } from '@yard-spool/core';
 import type { BagTableRow, JobRow } from '../db/models/bags';
 import type { ReelTableRow } from '../db/models/customers';
 import type { ServerContext } from '../context';
@@ -14,6 +15,7 @@ import { bringLines, giveOwnLineBack } from './brought-line';
 import { lockPieces, promiseCuts } from './cuts';
 import { noteChange } from './history';
 import { plansOf } from './plan-of';
+import { withRecord } from './with-record';
 
 interface Asked {
   /** The bag's version as it was looked at. */
@@ -86,7 +88,7 @@ export async function changeJob(
   jobId: number,
   asked: JobChange,
 ): Promise<Bag> {
-  const planInput = withBeliefs(asked.planInput, asked, await readLearning(context));
+  const planInput = withBeliefs(...(await knownOf(context, jobId, asked)), await readLearning(context));
   const [plan] = await plansOf([{ planInput, path: '' }]);
   if (!plan) throw new Error('One input has one plan.');
   return onJob(context, person, jobId, asked, 'booked', async (u, { job, reel, tag }) => {
@@ -100,6 +102,23 @@ export async function changeJob(
     await u.tables.jobs.change(job, { planInput, plan, wants: asked.wants });
     return `${tag} planned again`;
   });
+}
+
+/** A plan's input with what is on record of its spool, and what its beliefs are about. */
+async function knownOf(
+  context: ServerContext,
+  jobId: number,
+  asked: JobChange,
+): Promise<[PlanInput, { type: ReelType; label: string; tag?: string }]> {
+  const { jobs, spools, reels } = context.tables;
+  const job = await jobs.findByPk(jobId);
+  const spool = job && (await spools.findByPk(job.spoolId));
+  const reel = spool && (await reels.findByPk(spool.reelId));
+  const { type, label } = asked;
+  return [
+    await withRecord(context, asked, spool && { reelId: spool.reelId, spool }),
+    { type, label, ...(reel ? { tag: reel.tag } : {}) },
+  ];
 }
 
 /** Calls one reel off. */

@@ -1,8 +1,9 @@
 import type { Customer, CustomerReel } from '@yard-spool/contract';
-import type { ReelTableRow } from '../db/models/customers';
+import type { ReelTableRow, SpoolRow } from '../db/models/customers';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
 import { learnedOfSpool } from '../reels/learned';
+import { lyingOn } from '../reels/lying';
 import { reelByTag } from '../reels/reel-by-tag';
 import { cutsOf } from './bags';
 import { toCustomer } from './customers';
@@ -36,12 +37,13 @@ async function withLast(
     order: [['id', 'DESC']],
   });
   const bag = job && (await tables.bags.findByPk(job.bagId));
-  if (!bag) return { tag, type, label, last: null };
+  const on = await onSpools(from, spools);
+  if (!bag) return { tag, type, label, on, last: null };
   const { planInput, wants, spoolId } = job;
   // What its fills showed comes from them again: taken along with the plan it would be counted twice, and grow.
   const known = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   return {
-    ...{ tag, type, label },
+    ...{ tag, type, label, on },
     last: {
       at: bag.bookedAt.toISOString(),
       spool: spools.find((spool) => spool.id === spoolId)?.name ?? 'own',
@@ -53,4 +55,23 @@ async function withLast(
       wants,
     },
   };
+}
+
+async function onSpools(from: Reading, spools: readonly SpoolRow[]): Promise<CustomerReel['on']> {
+  const told = await Promise.all(
+    spools.map(async (spool): Promise<CustomerReel['on']> => {
+      const layers = await lyingOn(from, spool);
+      const fill = spool.fillId === null ? null : await from.tables.fills.findByPk(spool.fillId);
+      if (!fill || layers.length === 0) return [];
+      return [
+        {
+          ...{ spool: spool.name, lipRadius: fill.spool.lipRadius },
+          layers: layers.map(({ line, lineName: name, tint, role, length, innerRadius, outerRadius }) => ({
+            ...{ line, name, tint, role, length, innerRadius, outerRadius },
+          })),
+        },
+      ];
+    }),
+  );
+  return told.flat();
 }

@@ -20,6 +20,7 @@ import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readFill } from '../reels/fills';
 import { noteWhatIsOn } from '../reels/on-spool';
+import { lyingBefore, noteGiven } from './from-record';
 import { keepAnswers } from './keep-answers';
 import { putOldLineAway } from './old-line';
 import { writeEvents } from './run-log';
@@ -68,6 +69,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   const at = clock();
   const row = await tables.jobs.lock(job.id);
   if (!row) throw new Error(`Run ${String(run.id)} has no job.`);
+  const before = await lyingBefore(u, row.spoolId, facts, state);
   const fill = await tables.fills.create({
     ...{ runId: run.id, spoolId: row.spoolId, closedAt: at, byId: u.actor.id },
     gapRead: gapRead(state)?.toFixed(3) ?? null,
@@ -78,7 +80,8 @@ async function write(u: Unit, run: RunRow): Promise<number> {
     counter: counterOf(job, facts, state),
     laid: laidBelow(job.planInput, facts, state),
   });
-  await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state, facts });
+  await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state, facts, before });
+  await noteGiven(u, row.spoolId, before, turnedMetres(facts, state, lies));
   await noteWhatIsOn(u, row.spoolId);
   await noteWords(u, 'note', [fill.id]);
   await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);
@@ -93,6 +96,16 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   await mustBeReadable(u, fill.id);
   return fill.id;
 }
+
+/** Metres that came off a spool of the reel's own. */
+const turnedMetres = (
+  { request }: RunFacts,
+  { supplies }: RunState,
+  lies: readonly { readonly id: string; readonly length: number }[],
+): number =>
+  request.layers
+    .filter(({ id, kind }) => kind === 'line' && supplies[id]?.way === 'reverse')
+    .reduce((sum, { id }) => sum + (lies.find((lay) => lay.id === id)?.length ?? 0), 0);
 
 /** The gap as it was read last; null where it was answered that it was misread. */
 function gapRead({ depths, settlings }: RunState): number | null {

@@ -1,5 +1,17 @@
 import { NewPieceSchema, STREAMS, type Job, type Person } from '@yard-spool/contract';
-import { isBraid, pieceStretches, runUnderWay, type GIVEN_UP_TO, type WoundLayer } from '@yard-spool/core';
+import {
+  isBraid,
+  lengthOn,
+  pieceStretches,
+  runUnderWay,
+  type GIVEN_UP_TO,
+  type RunFacts,
+  type RunState,
+  type RunUnderWay,
+  type WoundLayer,
+} from '@yard-spool/core';
+import { lyingOn } from '../reels/lying';
+import { noteWhatIsOn } from '../reels/on-spool';
 import * as v from 'valibot';
 import { readJob } from '../bags/bags';
 import { noteChange } from '../bags/history';
@@ -51,6 +63,7 @@ export async function giveUpRun(
           await takeOff(u, run, job, layer, { ...stretch, line: asked.line });
       }
     await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);
+    await noteStripped(u, row.spoolId, { facts, state, wound });
     const seq = await lastPlace(u, runId);
     await writeEvents(u, runId, seq, [{ kind: 'given-up', payload: { ...asked } }]);
     await tables.runs.change(run, { state: 'given-up', closedAt: u.clock() });
@@ -60,6 +73,32 @@ export async function giveUpRun(
     await noteChange(u, row.bagId, `${job.tag} given up at the bench: ${asked.why}`.slice(0, 300));
   });
   return {};
+}
+
+interface Stripped {
+  readonly facts: RunFacts;
+  readonly state: RunState;
+  readonly wound: RunUnderWay | null;
+}
+
+/** Old line that was stripped before the run was given up is gone off its spool for good, but for what was to stay on. */
+async function noteStripped(
+  u: Unit,
+  spoolId: number,
+  { facts, state: { done, skipped, notes }, wound }: Stripped,
+): Promise<void> {
+  const to = notes.strip?.to;
+  if (!done.has('strip') || skipped.has('strip') || to === 'kept' || to === 'none') return;
+  const spool = await u.tables.spools.lock(spoolId);
+  if (spool?.fillId == null) return;
+  const on = lengthOn(await lyingOn(u, spool));
+  const stays = facts.request.layers
+    .filter(({ kind }) => kind === 'retained')
+    .reduce((sum, { id }) => sum + (wound?.wound.find((layer) => layer.id === id)?.length ?? 0), 0);
+  const offMm = spool.offMm + Math.round(1000 * Math.max(0, on - stays));
+  const mark = { fillId: spool.fillId, kind: 'off', offMm, why: 'stripped, and not filled then' } as const;
+  await u.tables.fillMarks.create({ ...mark, at: u.clock(), byId: u.actor.id });
+  await noteWhatIsOn(u, spoolId);
 }
 
 interface Off {

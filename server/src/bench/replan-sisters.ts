@@ -58,7 +58,7 @@ function taught(
   const own = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   return withBeliefs(
     { ...planInput, observations: [...learned, ...own] },
-    { type, label: shown.label },
+    { type, label: shown.label, tag: shown.tag },
     learning,
   );
 }

@@ -2,6 +2,7 @@ import type { Job } from '@yard-spool/contract';
 import {
   askedIn,
   isSwap,
+  lengthOn,
   pieceStretches,
   windingRequest,
   type LayerRequest,
@@ -11,9 +12,10 @@ import {
   type WoundLayer,
 } from '@yard-spool/core';
 import type { ProductRow } from '../db/models/rack';
-import type { RunRow } from '../db/models/runs';
+import type { FillLayerRow, RunRow } from '../db/models/runs';
 import type { Unit } from '../unit';
 import { drawLine } from '../rack/draw';
+import { keptStretches, turnedStretches, type Before, type OldStretch } from './from-record';
 import { addMoves, lockPiece } from '../rack/move';
 
 /** A fill as it is written: what lies where, and what each length rests on. */
@@ -26,16 +28,48 @@ export interface ToWrite {
   readonly settled: Pick<SettledFill, 'layers' | 'spool'>;
   /** The fill as it turned out. */
   readonly facts: RunFacts;
+  /** What lay on the reel before it. */
+  readonly before: Before;
   readonly state: RunState;
 }
 
 /** Writes each layer of line as it lies and draws it off its piece. */
 export async function writeLayers(u: Unit, writing: ToWrite): Promise<void> {
+  let kept = 0;
   for (const [position, layer] of writing.facts.request.layers.entries()) {
     const lay = writing.lies.find(({ id }) => id === layer.id);
-    const at = { fillId: writing.fillId, position };
-    if (lay && layer.kind === 'retained') await u.tables.fillLayers.create(keptRow(at, layer, lay));
+    const at = { fillId: writing.fillId, position: position * MOST_STRETCHES };
+    if (lay && layer.kind === 'retained') {
+      await writeOld(u, { at, id: layer.id, role: 'kept' }, keptStretches(writing.before, lay, kept), {
+        ...keptRow(at, layer, lay),
+      });
+      kept += lay.length;
+    }
     if (lay && layer.kind === 'line') await writeLine(u, writing, { at, layer, lay });
+  }
+}
+
+/** Old line is written as what the record says it is, stretch by stretch; as it was booked where nothing is on record. */
+async function writeOld(
+  u: Unit,
+  { at, id, role }: { readonly at: Place; readonly id: string; readonly role: FillLayerRow['role'] },
+  stretches: readonly OldStretch[],
+  unknown: Parameters<Unit['tables']['fillLayers']['create']>[0],
+): Promise<void> {
+  if (stretches.length === 0) await u.tables.fillLayers.create(unknown);
+  const whole = lengthOn(stretches);
+  for (const [i, { length, ...stretch }] of stretches.entries()) {
+    const lengthMm = Math.round(1000 * length);
+    const share = whole > 0 ? length / whole : 0;
+    const likely = [unknown.likelyLowMm, unknown.likelyHighMm].map((mm) =>
+      mm === undefined || mm === null ? null : Math.round(mm * share),
+    );
+    await u.tables.fillLayers.create({
+      ...{ ...unknown, ...stretch, fillId: at.fillId, position: at.position + i, layer: id, role, lengthMm },
+      handleTurns: unknown.handleTurns * share,
+      likelyLowMm: likely[0] === null ? null : Math.min(lengthMm, likely[0] ?? lengthMm),
+      likelyHighMm: likely[1] === null ? null : Math.max(lengthMm, likely[1] ?? lengthMm),
+    });
   }
 }
 
@@ -70,7 +104,7 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
       restsOn: [...restsOn],
     };
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
-    const place = { ...at, position: at.position * MOST_STRETCHES + i };
+    const place = { ...at, position: at.position + i };
     const product = pieceId === null || isOther ? null : await productOf(u, pieceId);
     const row = layerRow(
       place,
@@ -78,7 +112,15 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
       { ...part, innerRadius, outerRadius },
       product,
     );
-    await u.tables.fillLayers.create({ ...row, pieceId, productId: product?.id ?? null, ...known });
+    const written = { ...row, pieceId, productId: product?.id ?? null, ...known };
+    if (own)
+      await writeOld(
+        u,
+        { at: place, id: layer.id, role: layer.role },
+        turnedStretches(writing.before, lay),
+        written,
+      );
+    else await u.tables.fillLayers.create(written);
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }

@@ -54,7 +54,7 @@ export function replanWaiting({ waiting, before, after }: ToReplan): Replanned[]
     // Where every layer has its length, the gap is what comes out and no rule sets it.
     if (wants.gap !== 'house' || Math.abs(gap - (planInput.request.gap ?? gap)) < 1e-9)
       return [{ reel, advice, replanned: null, stays: '' }];
-    const fresh = withBeliefs(planInput, { type, label: shown.label }, learning);
+    const fresh = withBeliefs(planInput, { type, label: shown.label, tag: shown.tag }, learning);
     const asked = { ...fresh, request: { ...fresh.request, gap } };
     return [{ reel, advice, ...tryPlan(asked, cuts, rack) }];
   });

@@ -4,9 +4,11 @@ import { beliefsFor, kindKey, type PlanInput } from '@yard-spool/core';
 /** A plan's input with what is believed of such a reel and its lines by now, whatever it came with. */
 export function withBeliefs(
   planInput: PlanInput,
-  { type, label }: { readonly type: ReelType; readonly label: string },
+  { type, label, tag }: { readonly type: ReelType; readonly label: string; readonly tag?: string },
   learning: Learning,
 ): PlanInput {
   const lines = planInput.request.layers.flatMap((layer) => (layer.kind === 'line' ? [layer.line.key] : []));
-  return { ...planInput, beliefs: beliefsFor(learning, { type, kind: kindKey({ type, label }), lines }) };
+  // What was walked on this very reel goes before what its kind shows.
+  const about = { type, kind: kindKey({ type, label }), lines, ...(tag === undefined ? {} : { tag }) };
+  return { ...planInput, beliefs: beliefsFor(learning, about) };
 }

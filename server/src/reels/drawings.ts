@@ -6,7 +6,7 @@ import {
   type PlannedLayer,
   type SpoolGeometry,
 } from '@yard-spool/core';
-import type { FillLayerRow } from '../db/models/runs';
+import type { LyingLayer } from './lying';
 
 type DrawnLayer = Drawing['layers'][number];
 
@@ -18,17 +18,22 @@ const spoolOf = ({ lipRadius, arborRadius, width }: SpoolGeometry): Omit<Drawing
   ...{ lip: lipRadius, arbor: arborRadius, width },
 });
 
+type DrawnFrom = Omit<LyingLayer, 'lineName' | 'productId'>;
+
 /** A fill as it is drawn small. `kinds`: of the pieces its layers came off. */
 export const drawingOfFill = (
   spool: SpoolGeometry,
-  layers: readonly FillLayerRow[],
+  layers: readonly DrawnFrom[],
   kinds: ReadonlyMap<number, string>,
 ): Drawing => ({
   ...spoolOf(spool),
-  layers: layers.map(({ innerRadius, outerRadius, line, tint, role, pieceId, lengthMm }): DrawnLayer => {
+  layers: layers.map(({ innerRadius, outerRadius, line, tint, role, pieceId, length }): DrawnLayer => {
     const old = role === 'kept' || kinds.get(pieceId ?? 0) === 'salvage';
     const texture = old ? 'salvage' : line.material;
-    return { inner: innerRadius, outer: outerRadius, texture, tint, role, lengthMm };
+    return {
+      ...{ inner: innerRadius, outer: outerRadius, texture, tint, role },
+      lengthMm: Math.round(1000 * length),
+    };
   }),
 });
 

@@ -42,9 +42,18 @@ export async function noteFillMark(u: Unit, fillId: number, mark: FillMark): Pro
   const fill = await tables.fills.lock(fillId);
   if (!fill || fill.takenBackAt) throw new ProblemError('not-found', 'There is no such fill any more.');
   const spool = await tables.spools.findByPk(fill.spoolId);
-  if (spool?.fillId !== fillId) return null;
+  const last = await tables.fills.findOne({
+    where: { spoolId: fill.spoolId, takenBackAt: null },
+    order: [
+      ['closedAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+  });
+  // What was all gone can be told to be there again; of anything else only what lies there can be told.
+  if (last?.id !== fillId || (mark.kind !== 'off' && spool?.fillId !== fillId)) return null;
   const trips = mark.kind === 'trips' ? mark.trips : null;
-  await tables.fillMarks.create({ fillId, kind: mark.kind, trips, at: u.clock(), byId: u.actor.id });
+  const off = mark.kind === 'off' ? { offMm: mark.offMm, why: mark.why } : {};
+  await tables.fillMarks.create({ fillId, kind: mark.kind, trips, ...off, at: u.clock(), byId: u.actor.id });
   await noteWhatIsOn(u, fill.spoolId);
   return fill.spoolId;
 }

@@ -46,6 +46,7 @@ export async function listRecipes(from: Reading, kindId: number): Promise<Recipe
   const drawings = await drawingsOfFills(
     from,
     most.flatMap(([last]) => last?.row.id ?? []),
+    'then',
   );
   return most.flatMap((wounds) => toRecipe(wounds, drawings));
 }

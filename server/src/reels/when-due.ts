@@ -3,10 +3,14 @@ import { DateTime } from 'luxon';
 import type { SpoolRow } from '../db/models/customers';
 import type { FillMarkRow } from '../db/models/record';
 
-export type DueDates = Pick<SpoolRow, 'ripeAt' | 'wornAt' | 'dueAt' | 'toldAt' | 'trips' | 'reversedAt'>;
+export type DueDates = Pick<
+  SpoolRow,
+  'ripeAt' | 'wornAt' | 'dueAt' | 'shortAt' | 'toldAt' | 'trips' | 'reversedAt'
+>;
 
 export const NOT_DUE: DueDates = {
-  ...{ ripeAt: null, wornAt: null, dueAt: null, toldAt: null, trips: null, reversedAt: null },
+  ...{ ripeAt: null, wornAt: null, dueAt: null, shortAt: null, toldAt: null },
+  ...{ trips: null, reversedAt: null },
 };
 
 /**
@@ -14,8 +18,9 @@ export const NOT_DUE: DueDates = {
  * of it since. Line that was reversed begins again with its fresh end.
  *
  * @param marks what was told of the fill, the oldest first
+ * @param short whether what was lost of it since left too little to fish: then it is due from that moment, by every rule
  */
-export function whenDue(line: Line, closedAt: Date, marks: readonly FillMarkRow[]): DueDates {
+export function whenDue(line: Line, closedAt: Date, marks: readonly FillMarkRow[], short = false): DueDates {
   const life = serviceLife(line);
   const last = marks.findLastIndex(({ kind }) => kind === 'reversed');
   const reversedAt = marks[last]?.at ?? null;
@@ -31,7 +36,13 @@ export function whenDue(line: Line, closedAt: Date, marks: readonly FillMarkRow[
     .toJSDate();
   const dueAt = wornAt && wornAt < ripeAt ? wornAt : ripeAt;
   const toldAt = since.findLast(({ kind }) => kind === 'told')?.at ?? null;
-  return { ripeAt, wornAt, dueAt, toldAt, trips, reversedAt };
+  const lostAt = marks.findLast(({ kind, offMm }) => kind === 'off' && (offMm ?? 0) > 0)?.at;
+  if (!short || !lostAt) return { ripeAt, wornAt, dueAt, shortAt: null, toldAt, trips, reversedAt };
+  const first = (date: Date | null): Date => (date && date < lostAt ? date : lostAt);
+  return {
+    ...{ ripeAt: first(ripeAt), wornAt: first(wornAt), dueAt: first(dueAt), shortAt: lostAt },
+    ...{ toldAt, trips, reversedAt },
+  };
 }
 
 /** What tells when line is due, by the house's rule or an exception to it. */

@@ -29,7 +29,9 @@ export async function listGot(from: Reading, asked: GotQuery): Promise<Page<GotR
     `SELECT fill_layers.id, reels.tag, reels.label, customers.name AS customer, customers.id AS customerId,
        fills.id AS fillId, fills.closed_at AS filledAt, fill_layers.role, fill_layers.line_name AS name,
        pieces.code AS piece, COALESCE(pieces.lot, '') AS lot, fill_layers.length_mm AS lengthMm,
-       spools.fill_id = fills.id AS still
+       spools.fill_id = fills.id AND fill_layers.length_mm > GREATEST(0, spools.off_mm - COALESCE((
+         SELECT SUM(above.length_mm) FROM fill_layers AS above
+         WHERE above.fill_id = fills.id AND above.position > fill_layers.position), 0)) AS still
      FROM fill_layers JOIN fills ON fills.id = fill_layers.fill_id JOIN spools ON spools.id = fills.spool_id
        JOIN reels ON reels.id = spools.reel_id JOIN customers ON customers.id = reels.customer_id
        LEFT JOIN pieces ON pieces.id = fill_layers.piece_id

@@ -1,4 +1,5 @@
 import type { Migration } from '../migration';
+import { time } from './schema-words';
 
 /**
  * What an answer at the bench changed of a reel: its gear as it turned out, and the run that showed it. What is gone off
@@ -12,6 +13,6 @@ export const answersAndLosses: Migration = {
     `ALTER TABLE fill_marks MODIFY kind ENUM('trips', 'reversed', 'told', 'off') NOT NULL,
       ADD off_mm INT UNSIGNED NULL AFTER trips, ADD why VARCHAR(200) NOT NULL DEFAULT ''`,
     'ALTER TABLE fills ADD laid JSON NULL AFTER lesson',
-    'ALTER TABLE spools ADD off_mm INT UNSIGNED NOT NULL DEFAULT 0 AFTER fill_id',
+    `ALTER TABLE spools ADD off_mm INT UNSIGNED NOT NULL DEFAULT 0 AFTER fill_id, ADD ${time('short_at', true)}`,
   ],
 };

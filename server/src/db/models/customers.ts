@@ -47,6 +47,8 @@ export interface SpoolRow extends Model<InferAttributes<SpoolRow>, InferCreation
   ripeAt: CreationOptional<Date | null>;
   wornAt: CreationOptional<Date | null>;
   dueAt: CreationOptional<Date | null>;
+  /** Since when too little is left on it to fish; null where enough is. */
+  shortAt: CreationOptional<Date | null>;
   /** When its customer was told. */
   toldAt: CreationOptional<Date | null>;
   trips: CreationOptional<number | null>;
@@ -94,6 +96,7 @@ export const defineSpools = (sequelize: Sequelize) =>
       ripeAt: DataTypes.DATE(3),
       wornAt: DataTypes.DATE(3),
       dueAt: DataTypes.DATE(3),
+      shortAt: DataTypes.DATE(3),
       toldAt: DataTypes.DATE(3),
       trips: DataTypes.INTEGER,
       reversedAt: DataTypes.DATE(3),

@@ -31,7 +31,12 @@ export function dueWords(
 ): string {
   if (dueAt === null) return 'Due by trips; none were told yet';
   const at = DateTime.fromISO(dueAt);
-  const because = by === 'trips' && trips !== null ? `, after ${String(trips)} trips` : '';
+  const because =
+    by === 'loss'
+      ? ': too little is left to cast'
+      : by === 'trips' && trips !== null
+        ? `, after ${String(trips)} trips`
+        : '';
   return at <= now ? `Due since ${dayText(dueAt)}${because}` : `Due ${at.toFormat('LLL yyyy')}`;
 }
 

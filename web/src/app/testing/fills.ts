@@ -31,6 +31,7 @@ export const aFill = (more: Partial<Fill> = {}): Fill => {
 export const onSpool = (more: Partial<OnSpool> = {}): OnSpool => ({
   ...{ fillId: 3, filledAt: '2031-03-01T08:00:00.000Z', drawing: A_DRAWING, gap: 1.6 },
   lines: [{ role: 'main', name: 'Smoke nylon 0.26', lengthMm: 120_000 }],
+  offMm: 0,
   ...{
     trips: null,
     reversedAt: null,
