@@ -1,3 +1,4 @@
+import { metresPer } from '../counter/counter-unit';
 import type { RunEvent, RunHappening, SeenTurn, Walked } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';
 import { roleOf } from './role-of';
@@ -100,12 +101,14 @@ function walkWords({
   step,
   earlier,
 }: Walked): string {
+  // A walk is told in the counter's own unit, whoever reads it.
+  const mark = (length: number): string => `${figure(length / metresPer(unit), 1)} ${unit}`;
   const said = [
-    `${layerWords(layer)} walked to ${metres(tape)}${over === 'meter' ? ' over a line meter' : ''}: the counter read ${figure(reading, 2)} ${unit}`,
+    `${layerWords(layer)} walked to ${mark(tape)}${over === 'meter' ? ' over a line meter' : ''}: the counter read ${figure(reading, 2)} ${unit}`,
     expected === undefined ? '' : `${figure(expected, 2)} was expected`,
-    `it is to be right at ${metres(match)}, in steps of ${figure(step, 2)}`,
+    `it is to be right at ${mark(match)}, in steps of ${figure(step, 2)}`,
     cause === undefined ? '' : DOUBT_WORDS[cause],
-    earlier ? `walk ${String(earlier.walk + 1)} was at ${metres(earlier.tape)}` : '',
+    earlier ? `walk ${String(earlier.walk + 1)} was at ${mark(earlier.tape)}` : '',
     left ? 'left out, to be walked again' : '',
   ];
   return `${said.filter((part) => part !== '').join('; ')}.`;

@@ -24,6 +24,7 @@ import { useKeys } from '../keyboard/keyboard.service';
 import { BagEdit } from './bag-edit';
 import { CallOff } from './call-off';
 import { CutList, type CutRow } from './cut-list';
+import { OnItNow } from './on-it-now';
 import { PlanView } from './plan-view';
 import { isFilled, STATE_WORDS } from './job-state';
 import { promisedText } from './promised-text';
@@ -32,7 +33,7 @@ import { REEL_TYPE_NAMES } from './reel-type-names';
 /** One bag: whose it is, its reels, and the plan of the reel looked at. */
 @Component({
   selector: 'ys-bag-page',
-  imports: [BagEdit, CallOff, CutList, LoadState, PlanView, RouterLink],
+  imports: [OnItNow, BagEdit, CallOff, CutList, LoadState, PlanView, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bag-page.html',
   host: { class: 'block min-h-0 grow' },

@@ -1,5 +1,13 @@
 import type { Takes } from '@yard-spool/contract';
-import type { Amount, LayerLength, LayerRequest, LayerRole } from '@yard-spool/core';
+import {
+  keptFromRecord,
+  OLD_LINE,
+  type Amount,
+  type LayerLength,
+  type LayerRequest,
+  type LayerRole,
+} from '@yard-spool/core';
+import { onRecord } from './on-record';
 import { freeOn, type DraftLayer, type LayerSource, type LayerSources } from './draft-sources';
 import type { Read, ReadAmount } from './draft-fields';
 import type { ReelDraft } from './reel-draft';
@@ -58,7 +66,7 @@ export function layersOf(
   read: Read,
   readAmount: ReadAmount,
 ): LayerRequest[] {
-  const kept = [...reducerOf(read), ...oldLine(read, readAmount)];
+  const kept = [...reducerOf(read), ...oldLine(draft, read, readAmount)];
   const layer = (id: DraftLayer, role: LayerRole): LayerRequest[] => {
     const [source, amount] = [sources[id], amounts[id]];
     return source && amount ? [{ kind: 'line', id, role, line: source.line, length: amount.length }] : [];
@@ -92,13 +100,17 @@ const tapeOf = (read: Read): LayerRequest => ({
   wraps: read('tapeWraps') ?? 'fits',
 });
 
-/** Old line that stays on: what it is made of is seldom known, and nylon the usual. */
-function oldLine(read: Read, readAmount: ReadAmount): LayerRequest[] {
+/**
+ * Old line that stays on: the very line where it is on record; else what it is made of is seldom known, and nylon the usual.
+ */
+function oldLine(draft: ReelDraft, read: Read, readAmount: ReadAmount): LayerRequest[] {
   const amount = readAmount('kept');
   const left =
     amount?.kind === 'length' ? { length: amount.metres } : amount?.kind === 'level' ? amount.level : null;
   if (!left) return [];
-  const line = { key: 'old line', material: 'nylon', diameter: read('keptDiameter') ?? USUAL_KEPT } as const;
+  const lies = onRecord(draft);
+  if (lies) return keptFromRecord(lies.layers, left, lies.lipRadius);
+  const line = { key: OLD_LINE, material: 'nylon', diameter: read('keptDiameter') ?? USUAL_KEPT } as const;
   return [{ kind: 'retained', id: 'kept', line, left }];
 }
 

@@ -23,6 +23,7 @@ import { amountReader, draftReader, unreadable, type Read, type ReadAmount } fro
 import { amountOn, layersOf, type SaidAmounts } from './draft-layers';
 import { amountField, fitsUnlessSaid, missing } from './draft-missing';
 import { observationsOf } from './draft-observations';
+import { onRecord } from './on-record';
 import { DRAFT_LAYERS, sourcesOf, type DraftRack, type LayerSources } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
@@ -132,9 +133,11 @@ const believed = (draft: ReelDraft, sources: LayerSources, learning: Learning) =
 const stopAt = (read: Read, house: GapAdvice | null) => ({ gap: read('gap') ?? house?.gap ?? 0 });
 
 /** What is taken as usual because nobody said it. */
-const assumedIn = ({ kept }: ReelDraft, read: Read): Assumed[] => [
+const assumedIn = (draft: ReelDraft, read: Read): Assumed[] => [
   ...(read('gear') === null ? (['gear'] as const) : []),
-  ...(kept.trim() !== '' && read('keptDiameter') === null ? (['kept-diameter'] as const) : []),
+  ...(draft.kept.trim() !== '' && read('keptDiameter') === null && !onRecord(draft)
+    ? (['kept-diameter'] as const)
+    : []),
 ];
 
 /** Metres of main the customer wants; what was wanted before, where it is as much as fits now. */

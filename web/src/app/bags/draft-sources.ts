@@ -19,6 +19,7 @@ import {
 } from '@yard-spool/core';
 import { pieceLook } from '../drawing/piece-look';
 import type { Read } from './draft-fields';
+import { turnedOnRecord } from './on-record';
 import type { ReelDraft, Underneath } from './reel-draft';
 
 /** Layers a draft can have line for. */
@@ -106,6 +107,8 @@ const shared = (product: Product) => ({
 });
 
 function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): LayerSource | null {
+  const turned = from === 'turned' ? turnedOnRecord(draft) : null;
+  if (turned) return { ...shared(asProduct(turned)), from, piece: null, offered: [] };
   const own = ownLine(draft, read);
   if (!own) return null;
   const product: Product = {
@@ -115,6 +118,12 @@ function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): 
   const piece = from === 'own' && own.lengthMm > 0 ? ownPiece(product, own) : null;
   return { ...shared(product), from, piece, offered: [] };
 }
+
+/** A line as it is on record, told as a product: what it is called and looks like. */
+const asProduct = ({ line, name, tint }: NonNullable<ReturnType<typeof turnedOnRecord>>): Product => ({
+  ...{ id: 0, code: line.key, name, tint, strengthKg: null, mass: null },
+  ...{ material: line.material, diameter: line.diameter },
+});
 
 /** Line that is not the shop's as it was typed; its length is 0 where nobody said it. Null without a diameter. */
 export function ownLine({ ownName, ownMaterial }: ReelDraft, read: Read): BroughtLine | null {

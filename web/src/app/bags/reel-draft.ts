@@ -25,6 +25,8 @@ export interface ReelDraft {
   readonly onItNow: string;
   /** Depths closed fills of it have taught, as JSON; nobody types them. */
   readonly learned: string;
+  /** What is on record of its spools, as JSON; nobody types it. */
+  readonly lies: string;
   /** Place in the bag of the reel this is another spool of; empty for a reel of its own. */
   readonly sameReelAs: string;
   readonly reducer: string;
@@ -76,6 +78,7 @@ export const emptyReel = (): ReelDraft => ({
   retrieve: '',
   onItNow: '',
   learned: '',
+  lies: '',
   sameReelAs: '',
   reducer: '',
   kept: '',

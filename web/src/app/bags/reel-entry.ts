@@ -26,6 +26,7 @@ import { fitsUnlessSaid } from './draft-missing';
 import type { DraftPlan } from './draft-plan';
 import { SOURCES, type DraftLayer } from './draft-sources';
 import { NotTheShops } from './not-the-shops';
+import { onRecord, onRecordWords } from './on-record';
 import { PieceSelect } from './piece-select';
 import { PrintWords } from './print-words';
 import { printsIn, ratedMaterial, ratingProblem, settleRating, withReading } from './rating-text';
@@ -145,7 +146,8 @@ export class ReelEntry {
   /** What line that is not the shop's is called above its fields; empty where all is. */
   protected readonly notShops = computed(() => {
     if (this.brings()) return 'The line they brought';
-    if (this.chosen().includes(SOURCES.turned)) return 'The line that is on it';
+    // Of line that is on record nobody has to say what it is.
+    if (this.chosen().includes(SOURCES.turned)) return this.record() ? '' : 'The line that is on it';
     return this.chosen().includes(SOURCES.other) ? 'The other line' : '';
   });
   protected readonly gapWords = computed(() => {
@@ -154,6 +156,18 @@ export class ReelEntry {
     if (aim) return `counter: ${this.units.small(aim.gap)}`;
     return gap ? `house: ${this.units.small(gap.gap)}` : 'as the house';
   });
+
+  /** What lies on it by the record, and what of that is below its top line. */
+  protected readonly record = computed(() => {
+    const { lies = '', spool = '' } = this.typed() ?? {};
+    const known = onRecord({ lies, spool });
+    return known && onRecordWords(known, (metres) => this.units.length(metres));
+  });
+
+  /** What lies below the top line stays on. */
+  protected keepBelow(metres: number): void {
+    this.form().patchValue({ kept: this.units.length(metres).replace(/\u00a0/g, ' ') });
+  }
 
   /** Puts the person at the reel's name, where one begins. */
   begin(): void {

@@ -1,5 +1,6 @@
 import type { CustomerReel, PlannedCut, Wants } from '@yard-spool/contract';
 import {
+  OLD_LINE,
   formatQuantity,
   levelText,
   packText,
@@ -146,13 +147,23 @@ class Rewriter {
         facts.tapeThickness = this.small(layer.thickness);
         if (layer.wraps !== 'fits') facts.tapeWraps = String(layer.wraps);
       }
-      if (layer.kind === 'retained') {
-        facts.kept =
-          'length' in layer.left ? this.length(layer.left.length) : levelText(layer.left, this.small);
+      if (layer.kind === 'retained' && layer.line.key === OLD_LINE)
         facts.keptDiameter = assumed.includes('kept-diameter') ? '' : this.small(layer.line.diameter);
-      }
     }
-    return facts;
+    return { ...facts, ...this.oldLine() };
+  }
+
+  private get old() {
+    return this.layers.filter((layer) => layer.kind === 'retained');
+  }
+
+  /** How much old line stays on: up to a level, or in all. */
+  private oldLine(): Facts {
+    const top = this.old.at(-1)?.left;
+    if (!top) return {};
+    if (!('length' in top)) return { kept: levelText(top, this.small) };
+    const metres = this.old.reduce((sum, { left }) => sum + ('length' in left ? left.length : 0), 0);
+    return { kept: this.length(metres) };
   }
 }
 
@@ -162,7 +173,7 @@ class Rewriter {
  * @param again whether it is for another fill: the same line then, from whichever piece there is now
  */
 export function reelFromPlan(
-  reel: Pick<CustomerReel, 'tag' | 'type' | 'label'>,
+  reel: Pick<CustomerReel, 'tag' | 'type' | 'label'> & Partial<Pick<CustomerReel, 'on'>>,
   kept: Kept,
   system: UnitSystem,
   again = false,
@@ -176,6 +187,7 @@ export function reelFromPlan(
     ...emptyReel(),
     ...factsOf(planInput.observations, gear, system),
     ...{ tag: reel.tag, type: reel.type, label: reel.label },
+    lies: reel.on && reel.on.length > 0 ? JSON.stringify(reel.on) : '',
     spool: spool === 'own' ? '' : spool,
     ...(planInput.assumed?.includes('gear') ? { gear: '' } : {}),
     ...rewrite.below(),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag } from '@yard-spool/contract';
-import { switchMap } from 'rxjs';
+import { filter, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
@@ -82,6 +82,13 @@ export class Replan {
   );
   protected readonly pieces = load(() => this.api.call(api.listPieces));
   private readonly lines = load(() => this.api.call(api.listProducts));
+  /** What is on record of its reel; asked for once its tag is known. */
+  private readonly known = load(() =>
+    toObservable(computed(() => this.job()?.tag)).pipe(
+      filter((tag) => tag !== undefined),
+      switchMap((tag) => this.api.call(api.readLastPlan, { params: { tag } })),
+    ),
+  );
   protected readonly job = computed(() => this.bag.value()?.jobs.find(({ id }) => String(id) === this.id()));
   /** The rack as it would be with this reel's own promise given back. */
   private readonly rack = computed(() => {
@@ -116,14 +123,16 @@ export class Replan {
     });
     useKeys({ 'Ctrl Enter': () => this.save() });
     effect(() => {
-      if (this.job() && this.from() === null) this.takeTheirs();
+      const known = this.known.now().state !== 'loading';
+      if (this.job() && known && this.from() === null) this.takeTheirs();
     });
   }
 
   protected takeTheirs(): void {
     const [job, bag] = [this.job(), this.bag.value()];
     if (!job || !bag) return;
-    this.desk.say(reelFromPlan(job, job, this.units.system()));
+    const on = this.known.value()?.reel.on ?? [];
+    this.desk.say(reelFromPlan({ ...job, on }, job, this.units.system()));
     this.from.set(bag.version);
   }
 

@@ -48,10 +48,14 @@ const onItNow = ({ job: { wants } }: Run): string =>
 
 /** How far to strip where old line stays on: by depth, and by the turns that stay. */
 function stays({ job: { plan } }: Run, units: Units): string {
-  const kept = plan.layers.find(({ request }) => request.kind === 'retained');
-  if (!kept) return '';
-  const turns = kept.handleTurns.value;
-  return `Strip until it sits ${units.small(kept.depthAfter.value)} below the lip: about ${units.length(kept.length.value)} stay on, ${turns.toFixed(0)} handle turns.`;
+  const kept = plan.layers.filter(({ request }) => request.kind === 'retained');
+  const top = kept.at(-1);
+  if (!top) return '';
+  const [metres, turns] = kept.reduce(
+    ([length, counted], one) => [length + one.length.value, counted + one.handleTurns.value],
+    [0, 0],
+  );
+  return `Strip until it sits ${units.small(top.depthAfter.value)} below the lip: about ${units.length(metres)} stay on, ${turns.toFixed(0)} handle turns.`;
 }
 
 /** Tape below the line: how much, and when to stop. */

@@ -24,12 +24,14 @@ const THINNER = { min: 0.05, max: 2 };
   host: { class: 'grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-start gap-3 max-xl:grid-cols-1' },
 })
 export class CounterRecord {
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
   private readonly quantity = quantityReader();
 
   readonly kept = input.required<KeptMatch>();
   /** Diameter of the line on top, mm. */
   readonly diameter = input.required<number>();
+  /** Metres lost since, as it was told. */
+  readonly lost = input(0);
   /** The reel's tag. */
   readonly tag = input.required<string>();
   /** Number of the customer, for the reels fished together. */
@@ -43,7 +45,7 @@ export class CounterRecord {
     this.typed();
     const { broken, other } = this.form.controls;
     return {
-      broken: this.quantity(broken, 'line-length', BROKEN) ?? 0,
+      broken: this.quantity(broken, 'line-length', BROKEN) ?? this.lost(),
       other: this.quantity(other, 'small-length', THINNER),
     };
   });

@@ -30,6 +30,7 @@ import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import { momentText } from '../ui/day-text';
 import { LoadState } from '../ui/load-state';
 import { laidWords } from './laid-words';
+import { LineLost } from './line-lost';
 import { CounterRecord } from './counter-record';
 import { FillBeside } from './fill-beside';
 import { FillTold } from './fill-told';
@@ -64,6 +65,7 @@ const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
     ReelEntryPanel,
     SmallSection,
     TakeAlong,
+    LineLost,
     TripsTold,
     FillBeside,
     FillTold,
@@ -148,6 +150,11 @@ export class ReelPage {
     return fill ? fillStretches(fill) : [];
   });
   protected readonly day = momentText;
+  /** Metres lost of a fill that lies there still. */
+  protected lostOf({ id }: Fill): number {
+    const on = this.spool()?.on;
+    return on?.fillId === id ? on.offMm / 1000 : 0;
+  }
   protected readonly under = ({ laid }: Fill) => laidWords(laid, this.units);
   protected readonly rulesOf = ({ under: { rules, from } }: Fill) =>
     (Object.keys(QUESTION_NAMES) as HouseQuestion[]).map((question) => {

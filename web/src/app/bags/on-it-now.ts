@@ -1,0 +1,55 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { api } from '@yard-spool/contract';
+import { switchMap } from 'rxjs';
+import { ApiService } from '../data/api.service';
+import { load } from '../data/loaded';
+import { UnitsService } from '../data/units.service';
+
+/** What lies on a reel that was filled, as its record has it: the plan it was booked with is not the last word. */
+@Component({
+  selector: 'ys-on-it-now',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (on(); as lies) {
+      <section class="card px-3.5 py-3" data-test="on-it-now">
+        <h2 class="text-[15px]">On it now</h2>
+        <ul class="pt-1">
+          @for (line of lies.lines; track $index) {
+            <li>
+              <b>{{ units.length(line.lengthMm / 1000) }}</b> {{ line.name }}
+              <span class="text-mute">{{ line.role.replace('-', ' ') }}</span>
+            </li>
+          }
+        </ul>
+        <p class="pt-1 text-mute">
+          {{
+            lies.gap < 0
+              ? units.small(-lies.gap) + ' proud of the lip'
+              : units.small(lies.gap) + ' below the lip'
+          }}.
+          <a class="underline" [routerLink]="['/reels', tag()]">Its whole record</a>
+        </p>
+      </section>
+    }
+  `,
+  host: { class: 'block' },
+})
+export class OnItNow {
+  private readonly api = inject(ApiService);
+  protected readonly units = inject(UnitsService);
+
+  readonly tag = input.required<string>();
+  readonly spool = input.required<string>();
+
+  private readonly tag$ = toObservable(this.tag);
+  private readonly reel = load(() =>
+    this.tag$.pipe(switchMap((tag) => this.api.call(api.readReel, { params: { tag } }))),
+  );
+  protected readonly on = computed(() => {
+    const lies = this.reel.value()?.spools.find(({ name }) => name === this.spool())?.on;
+    return lies && { ...lies, lines: lies.lines.toReversed() };
+  });
+}
