@@ -61,6 +61,8 @@ export const KeptMatchSchema: v.GenericSchema<KeptMatch> = v.object({
     v.object({
       tape: v.number(),
       reading: v.number(),
+      typed: v.exactOptional(v.number()),
+      began: v.exactOptional(v.number()),
       expected: v.nullable(v.number()),
       moved: v.number(),
       over: v.picklist(['field', 'meter']),

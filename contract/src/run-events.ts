@@ -132,7 +132,12 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
     over: v.picklist(['field', 'meter']),
     expected: v.exactOptional(v.pipe(finite, v.minValue(0), v.maxValue(20_000))),
     cause: v.exactOptional(v.picklist(DOUBT_CAUSES)),
+    began: v.exactOptional(v.pipe(finite, v.minValue(-2000), v.maxValue(2000))),
+    typed: v.exactOptional(v.pipe(finite, v.minValue(-2000), v.maxValue(4000))),
     left: v.exactOptional(v.boolean()),
+    without: v.exactOptional(
+      v.pipe(v.array(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200))), v.maxLength(50)),
+    ),
     earlier: v.exactOptional(
       v.object({
         walk: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200)),

@@ -5,7 +5,7 @@ import { UNKNOWN_SPOOL, type CounterBelief, type CounterFace, type SpoolSpread }
 import { fitCounter, usualBelief, type CounterFit, type Walk } from './counter-fit';
 import { FARTHEST, levelFor, readingAt, spoolOf, spreadOf, type CounterVector } from './counter-model';
 import { metresPer } from './counter-unit';
-import { outOfReach, type Limits, type OutOfReach } from './out-of-reach';
+import { outOfReach, pastTheLip, type Limits, type OutOfReach } from './out-of-reach';
 import { topLength, type CounterSpool } from './paid-out';
 
 /** A reel whose counter is to read a length truly, and the walks there were. */
@@ -22,6 +22,8 @@ export interface CounterRequest {
   /** Metres wound on by now since the first walk, taken off where below zero. */
   readonly moved: number;
   readonly limits?: Limits;
+  /** Metres of its main that still reach the lip by what is known of the fill; no more is ever asked for. */
+  readonly room?: number;
 }
 
 /** Where a counter stands and what to do about it. */
@@ -91,7 +93,12 @@ export function counterMatch(request: CounterRequest): Result<CounterMatch> {
   const level = levelFor(now, perTurn, target, most);
   const metres = (spool: CounterSpool, c: number): number => metresTo(spool, levelOf(spool, c));
   const move = figure(metres);
-  const reach = assumed ? null : outOfReach(now, perTurn, { match, unit: face.unit }, request.limits);
+  const asked = { match, unit: face.unit };
+  const tooMuch = request.room !== undefined && move.value > request.room;
+  const reach = assumed
+    ? null
+    : (outOfReach(now, perTurn, asked, request.limits) ??
+      (tooMuch ? pastTheLip(now, perTurn, asked, request) : null));
   const off = expected.value - wanted;
   const inReach = level !== null && reach === null;
   return succeed({

@@ -1,6 +1,6 @@
 import { FARTHEST, levelFor } from './counter-model';
 import { metresPer, type CounterUnit } from './counter-unit';
-import { payOut, type CounterSpool } from './paid-out';
+import { payOut, withMoved, type CounterSpool } from './paid-out';
 
 /** How near the lip, and how far below it, line may stand, mm. */
 export interface Limits {
@@ -50,6 +50,24 @@ export function outOfReach(
     shorter: shorterMark(spool, perTurn, { match, unit }, { highest, lowest }),
     reads: reading(edge),
   };
+}
+
+/**
+ * What would help where the level at which a counter agrees is past the lip by the room there is, whatever the walks make
+ * of the spool.
+ *
+ * @param room metres of its main that still go on
+ */
+export function pastTheLip(
+  spool: CounterSpool,
+  perTurn: number,
+  asked: { readonly match: number; readonly unit: CounterUnit },
+  { room = 0, limits = USUAL_LIMITS }: { readonly room?: number; readonly limits?: Limits },
+): OutOfReach {
+  const full = withMoved(spool, Math.max(0, room)).outer;
+  const within = { ...limits, least: Math.max(limits.least, spool.lip - full) };
+  const found = outOfReach(spool, perTurn, asked, within);
+  return found ?? { past: 'lip', main: null, shorter: null, reads: asked.match / metresPer(asked.unit) };
 }
 
 const thick = (spool: CounterSpool, factor: number): CounterSpool => ({

@@ -40,6 +40,7 @@ const SAMPLES: Samples = {
   walked: {
     ...{ layer: 'main', match: 60, tape: 50, reading: 163.5, unit: 'ft', step: 0.5, over: 'meter' },
     ...{ expected: 164.2, cause: 'tension', left: true, earlier: { walk: 2, tape: 30 } },
+    ...{ began: 12, typed: 175.5, without: [0, 3] },
   },
   moving: { on: true },
   settled: { cause: 'count', about: 'main' },

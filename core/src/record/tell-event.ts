@@ -100,16 +100,21 @@ function walkWords({
   left,
   step,
   earlier,
+  began,
+  typed,
+  without = [],
 }: Walked): string {
   // A walk is told in the counter's own unit, whoever reads it.
   const mark = (length: number): string => `${figure(length / metresPer(unit), 1)} ${unit}`;
   const said = [
-    `${layerWords(layer)} walked to ${mark(tape)}${over === 'meter' ? ' over a line meter' : ''}: the counter read ${figure(reading, 2)} ${unit}`,
+    `${layerWords(layer)} walked to ${mark(tape)}${over === 'meter' ? ' over a line meter' : ''}: the counter read ${figure(typed ?? reading, 2)}${typed === undefined ? ` ${unit}` : `, taken for ${figure(reading, 2)} ${unit}`}`,
+    began === undefined ? '' : `it began at ${figure(began, 2)}`,
     expected === undefined ? '' : `${figure(expected, 2)} was expected`,
     `it is to be right at ${mark(match)}, in steps of ${figure(step, 2)}`,
     cause === undefined ? '' : DOUBT_WORDS[cause],
     earlier ? `walk ${String(earlier.walk + 1)} was at ${mark(earlier.tape)}` : '',
     left ? 'left out, to be walked again' : '',
+    without.length > 0 ? `walk ${without.map((walk) => String(walk + 1)).join(', ')} left out` : '',
   ];
   return `${said.filter((part) => part !== '').join('; ')}.`;
 }

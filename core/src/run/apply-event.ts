@@ -153,12 +153,17 @@ function hold(draft: Draft, { on, device, count }: Extract<RunEvent, { kind: 'he
 
 /** A walk nobody can have made is passed over; one that puts an earlier one right moves that one's mark. */
 function walked(draft: Draft, { payload, by, at }: Extract<RunEvent, { kind: 'walked' }>): void {
-  const { tape, reading, match, earlier } = payload;
+  const { tape, reading, match, earlier, began = 0, without = [] } = payload;
   if (![tape, match].every((length) => isWithin(length, ...WALK_RANGE.tape))) return;
-  if (!isWithin(reading, ...WALK_RANGE.reading) || !isWithin(payload.step, 0.01, 10)) return;
+  if (!isWithin(began, -2000, 2000)) return;
+  if (!isWithin(reading - began, ...WALK_RANGE.reading) || !isWithin(payload.step, 0.01, 10)) return;
   const before = earlier && draft.walks[earlier.walk];
   if (earlier && before && isWithin(earlier.tape, ...WALK_RANGE.tape))
     draft.walks[earlier.walk] = { ...before, tape: earlier.tape };
+  for (const at of without) {
+    const walk = draft.walks[at];
+    if (walk) draft.walks[at] = { ...walk, left: true };
+  }
   draft.walks.push({ ...payload, by, at, wound: snapshot(draft.wound) });
 }
 

@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { counterMatch } from '../counter/counter-match';
 import { topLength } from '../counter/paid-out';
 import { learnCounters } from '../learn/learn-counters';
-import { WORKED_READINGS } from '../testing/examples';
+import { valueOf, WORKED_READINGS } from '../testing/examples';
 import { done, event, FACTS, turns } from '../testing/runs';
 import type { RunFacts } from '../steps/run-facts';
 import { counterNow, counterRequest, setupOf } from './counter-now';
 import { creditCount } from './credit-count';
 import { foldRun } from './fold-run';
+import { gapAsRead, gapMoved, gapRemedy } from './gap-remedy';
 import { keptMatch } from './kept-match';
 import type { RunEvent, Walked } from './run-event';
 import { runSteps } from './run-steps';
@@ -55,6 +57,47 @@ describe('the counter step of a run', () => {
     expect(again.expected.value).toBeCloseTo(100, 0);
     const last = stand(walked(40, 104), metres(41, match.move.value), walked(42, 100));
     expect(counterNow(TROLL, last.under, last.state, SETUP)!.verdict).toBe('agrees');
+  });
+
+  it('never asks for more line than reaches the lip, and says so before it does', () => {
+    for (const reading of [102, 104, 108, 112, 118, 130]) {
+      const { under, state } = stand(walked(40, reading));
+      const request = counterRequest(TROLL, under, state, SETUP);
+      const match = counterNow(TROLL, under, state, SETUP)!;
+      if (match.verdict === 'add') expect(match.move.value).toBeLessThanOrEqual(request.room!);
+      else expect([reading, match.verdict, match.reach?.past]).toEqual([reading, 'out-of-reach', 'lip']);
+    }
+    const { under, state } = stand(walked(40, 104));
+    const tight = valueOf(counterMatch({ ...counterRequest(TROLL, under, state, SETUP), room: 1 }));
+    expect([tight.verdict, tight.reach?.past]).toEqual(['out-of-reach', 'lip']);
+  });
+
+  it('takes a walk for what the counter went on by, where it began at something else than zero', () => {
+    const of = (...log: readonly RunEvent[]) => {
+      const { under, state } = stand(...log);
+      return counterNow(TROLL, under, state, SETUP)!.expected.value;
+    };
+    expect(of(walked(40, 112, { began: 12 }))).toBeCloseTo(of(walked(40, 100)), 9);
+  });
+
+  it('believes one of two walks that contradict each other, never their middle', () => {
+    const { state } = stand(walked(40, 92), walked(41, 104, { without: [0] }));
+    expect(state.walks.map(({ left = false }) => left)).toEqual([true, false]);
+    const { under } = stand(walked(40, 104));
+    const alone = counterNow(TROLL, under, stand(walked(40, 104)).state, SETUP)!;
+    expect(counterNow(TROLL, under, state, SETUP)!.expected.value).toBeCloseTo(alone.expected.value, 9);
+  });
+
+  it('tells the gap from the line that was moved, never as it was read before', () => {
+    const read = event(39, { kind: 'depth-read', payload: { after: 'gap', depth: 3, by: 'calliper' } });
+    const at = stand(read);
+    expect([gapMoved(TROLL, at.under, at.state), gapAsRead(TROLL, at.state)]).toEqual([0, 3]);
+    const more = stand(read, walked(40, 104), metres(41, 12));
+    expect(gapMoved(TROLL, more.under, more.state)).toBeGreaterThan(0.3);
+    expect(gapAsRead(TROLL, more.state)).toBeNull();
+    expect(gapRemedy(TROLL, more.under, more.state)).toBeNull();
+    const back = stand(read, walked(40, 104), metres(41, 12), metres(42, -12));
+    expect(gapMoved(TROLL, back.under, back.state)).toBeCloseTo(0, 6);
   });
 
   it('reads a depth taken later as the same walks on a spool that is known better', () => {

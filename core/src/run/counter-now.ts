@@ -9,6 +9,7 @@ import type { FillUnderWay } from '../plan/fill-under-way';
 import type { Segments } from '../plan/segments';
 import { woundSoFar, type WoundLayer } from '../plan/wound';
 import { bulkIn } from '../spool/estimate';
+import { lengthBetween } from '../winding/winding';
 import type { RunFacts } from '../steps/run-facts';
 import { isSwap, lineLayers } from '../steps/winding-order';
 import { finalFill } from './final-fill';
@@ -54,9 +55,9 @@ export function walksOf(
   const standing = walks.filter(({ left }) => !left);
   const on = (wound: Segments): number => topOf(lyingAfter(facts, under, wound))?.length ?? 0;
   const first = standing[0] ? on(standing[0].wound) : 0;
-  return standing.map(({ tape, reading, over, wound, unit: read }) => ({
+  return standing.map(({ tape, reading, began = 0, over, wound, unit: read }) => ({
     ...{ tape, over, moved: on(wound) - first },
-    reading: (reading * metresPer(read)) / metresPer(unit),
+    reading: ((reading - began) * metresPer(read)) / metresPer(unit),
   }));
 }
 
@@ -96,7 +97,19 @@ export function counterRequest(
     walks: walksOf(facts, under, state, setup.unit),
     moved: (topOf(now)?.length ?? 0) - (topOf(then)?.length ?? 0),
     limits: limitsOf(under.request.gap),
+    ...roomOf(under, now, limitsOf(under.request.gap)),
   };
+}
+
+/** Metres of the line on top that still reach the lip, by what lies there: no counter asks for more. */
+function roomOf({ spool, request }: FillUnderWay, now: Lying, { least }: Limits): { readonly room?: number } {
+  const top = topOf(now);
+  const line = lineLayers(request).find(({ id }) => id === top?.id)?.line;
+  if (!top || !line) return {};
+  const { width, lipRadius, packing } = spool.spool;
+  const area = woundArea(line.diameter, bulkIn(spool, line), packing);
+  const room = lengthBetween(width, top.outerRadius, Math.max(top.outerRadius, lipRadius - least), area);
+  return { room };
 }
 
 const lyingNow = (facts: RunFacts, { spool, request, wound }: FillUnderWay): Lying => ({

@@ -8,7 +8,8 @@ import { wantedGap, type WantedGap } from './wanted-gap';
 import { isSwap, lineLayers, windingRequest } from '../steps/winding-order';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { goesSince, segmentsOf } from '../plan/segments';
-import { sameEye } from './by-eye';
+import { sameEye, withSeen } from './by-eye';
+import { woundSoFar } from '../plan/wound';
 import type { RunUnderWay } from './under-way';
 
 /** What to do about a level that is not where it was wanted. */
@@ -39,9 +40,31 @@ const TELLS = { calliper: 0.3, eye: 0.6 } as const;
 export function gapRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunState): GapRemedy | null {
   const wanted = wantedGap(facts, underWay.request);
   const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
+  // Where its counter was matched, that decides the level, and nothing takes it back.
+  if (state.walks.some(({ left }) => !left)) return null;
   if (!wanted || !read || Math.abs(read.depth - wanted.gap) <= TELLS[read.by]) return null;
   return stillSo(facts, state, read) ? levelRemedy(facts, underWay, state, read.depth, wanted) : null;
 }
+
+/** How far the level has moved since the gap was read, mm; null where it was not read. Up is positive. */
+export function gapMoved(facts: RunFacts, underWay: RunUnderWay, state: RunState): number | null {
+  const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
+  if (!read || stillSo(facts, state, read)) return read ? 0 : null;
+  const then = withSeen(underWay, { ...state, wound: read.wound, byEye: read.byEye });
+  const surface = woundSoFar(underWay.spool, underWay.request, then).at(-1)?.outerRadius ?? 0;
+  return (underWay.wound.at(-1)?.outerRadius ?? 0) - surface;
+}
+
+/** The gap as it was read, where line was neither wound on nor taken off since; else null. */
+export function gapAsRead(facts: RunFacts, state: RunState): number | null {
+  const at = state.depths.findLastIndex(({ after }) => after === AT_THE_GAP);
+  const read = state.depths[at];
+  const misread = state.settlings.some(({ cause, about }) => cause === 'depth' && about === String(at));
+  return read && !misread && stillSo(facts, state, read) ? read.depth : null;
+}
+
+/** A level that moved by more than this since it was read is worth reading again, mm: what a calliper tells. */
+export const GAP_MATTERS = TELLS.calliper;
 
 /** Whether a reading still says where the level is: wound on or taken off since, it does not. */
 function stillSo({ request }: RunFacts, state: RunState, read: DepthReading): boolean {

@@ -13,6 +13,9 @@ import type { RunUnderWay } from './under-way';
 export interface KeptWalk {
   readonly tape: number;
   readonly reading: number;
+  /** As the counter showed it, where that was taken for another reading, or did not begin at zero; and what it began at. */
+  readonly typed?: number;
+  readonly began?: number;
   readonly expected: number | null;
   /** Metres wound on since the first walk. */
   readonly moved: number;
@@ -60,9 +63,11 @@ export function keptMatch(
   const moved = walksOf(facts, under, state, setup.unit);
   return {
     ...setup,
-    walks: standing.map(({ tape, expected, over, by, at }, i) => ({
+    walks: standing.map(({ tape, expected, over, by, at, reading, typed, began }, i) => ({
       ...{ tape, over, by, at, reading: moved[i]?.reading ?? 0 },
       expected: expected ?? null,
+      ...(typed === undefined && began === undefined ? {} : { typed: typed ?? reading }),
+      ...(began === undefined ? {} : { began }),
       moved: moved[i]?.moved ?? 0,
     })),
     ...leftAt(match),

@@ -63,8 +63,14 @@ export interface Walked {
   readonly expected?: number;
   /** What was found wrong with the reading as it was first told, which this is the answer to. */
   readonly cause?: DoubtCause;
+  /** What the counter stood at when the walk began, where that was not zero. */
+  readonly began?: number;
+  /** The reading as it was typed, where it was taken for another one. */
+  readonly typed?: number;
   /** Left out: it is walked again. */
   readonly left?: boolean;
+  /** Earlier walks that contradict it and are left out: their places among all walks, from 0. */
+  readonly without?: readonly number[];
   /** An earlier walk that was at another mark: its place among all walks, from 0. */
   readonly earlier?: { readonly walk: number; readonly tape: number };
 }

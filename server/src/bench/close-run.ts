@@ -1,6 +1,7 @@
 import { FillSchema, type Fill, type Job, type Person } from '@yard-spool/contract';
 import {
   finalFill,
+  gapAsRead,
   keptMatch,
   laidBelow,
   layAdvice,
@@ -72,7 +73,7 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   const before = await lyingBefore(u, row.spoolId, facts, state);
   const fill = await tables.fills.create({
     ...{ runId: run.id, spoolId: row.spoolId, closedAt: at, byId: u.actor.id },
-    gapRead: gapRead(state)?.toFixed(3) ?? null,
+    gapRead: gapAsRead(facts, state)?.toFixed(3) ?? null,
     gapByCount: lies.at(-1)?.depthAfter ?? 0,
     spool: settled.spool.spool,
     depths,
@@ -106,13 +107,6 @@ const turnedMetres = (
   request.layers
     .filter(({ id, kind }) => kind === 'line' && supplies[id]?.way === 'reverse')
     .reduce((sum, { id }) => sum + (lies.find((lay) => lay.id === id)?.length ?? 0), 0);
-
-/** The gap as it was read last; null where it was answered that it was misread. */
-function gapRead({ depths, settlings }: RunState): number | null {
-  const at = depths.findLastIndex(({ after }) => after === 'gap');
-  const misread = settlings.some(({ cause, about }) => cause === 'depth' && about === String(at));
-  return misread ? null : (depths[at]?.depth ?? null);
-}
 
 /** The most a layer of any reel is long, mm. */
 const MOST_MM = 20_000_000;

@@ -80,6 +80,47 @@ describe('a trolling reel whose counter was matched', () => {
     expect(reel.fills[0]!.counter).toEqual(body.counter);
   });
 
+  it('has no gap as read once line was moved since, and tells it from the line', async () => {
+    const run = await trollingRun('CG');
+    const read = { kind: 'depth-read', payload: { after: 'gap', depth: 1.6, by: 'calliper' } };
+    const plain = (await closed(run, filled([read]))).body;
+    const other = await trollingRun('CH');
+    const add = { kind: 'metres', payload: { layer: 'main', metres: 20 } };
+    const { body } = await closed(other, filled([read, walked(104), add, walked(100)]));
+    expect(plain.gapRead).toBe(1.6);
+    expect(body.gapRead).toBeNull();
+    expect(body.gapByCount).toBeLessThan(plain.gapByCount - 0.3);
+    const reel = (await ask<Reel>('GET', `/reels/${other.job.tag}`)).body;
+    expect(reel.spools[0]!.on!.gap).toBe(body.gapByCount);
+  });
+
+  it('keeps a reading as it was typed, and what it began at', async () => {
+    const run = await trollingRun('CB');
+    const { body } = await closed(run, filled([walked(112, { began: 12, cause: 'not-zeroed' })]));
+    expect(body.counter!.walks).toMatchObject([{ reading: 100, typed: 112, began: 12 }]);
+  });
+
+  it('books the next fill by the counter of this very reel, before its kind’s, in its unit', async () => {
+    const run = await trollingRun('CO');
+    await closed(run, filled([walked(101)]));
+    const { tag, planInput, type, label } = run.job;
+    const bag = (await ask<Bag>('GET', `/bags/${run.bagNumber}`)).body;
+    const pieces = await receiveTwo(ask, 400, 'CP');
+    const cuts = [
+      { layer: 'backing', pieceId: pieces.backing.id },
+      { layer: 'main', pieceId: pieces.main.id },
+    ];
+    const known = async (more: object) => {
+      const job = { type, label, planInput, cuts, ...more };
+      const asked = { key: crypto.randomUUID(), customer: { id: bag.customer.id }, notes: '', jobs: [job] };
+      const promisedAt = '2030-01-02T16:00:00.000Z';
+      const { body } = await ask<Bag>('POST', '/bags', { ...asked, promisedAt });
+      return body.jobs[0]!.planInput.beliefs?.counter;
+    };
+    expect(await known({ tag })).toMatchObject({ from: 'reel', unit: 'ft' });
+    expect(await known({})).toMatchObject({ from: 'kind' });
+  });
+
   it('teaches what a turn is worth, for the reel and for its kind', async () => {
     const run = await trollingRun('CL');
     await closed(run, filled([walked(101)]));

@@ -2,6 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import {
   cautionsOf,
   evidenceOfRun,
+  gapMoved,
   gapRemedy,
   gearAt,
   judgeDrag,
@@ -56,8 +57,19 @@ export class BenchView {
     const [facts, state] = [this.store.facts(), this.state()];
     if (!run || !facts || !state) return [];
     const per = gearAt(facts.request, state.supplies, this.current()?.layer ?? '');
-    return besideStep(this.current(), run, { units: this.units, per });
+    return [this.movedWords(), ...besideStep(this.current(), run, { units: this.units, per })].filter(
+      Boolean,
+    );
   });
+  /** That line was moved since the gap was read, and where it stands by that. */
+  private movedWords(): string {
+    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.state()];
+    if (this.current()?.kind !== 'gap' || !facts || !under || !state) return '';
+    const moved = gapMoved(facts, under, state);
+    const read = state.depths.findLast(({ after }) => after === 'gap');
+    if (!moved || !read) return '';
+    return `${this.units.small(read.depth)} was read before line was ${moved > 0 ? 'added' : 'taken off'}: by that it stands ${this.units.small(read.depth - moved)} below the lip now. Read it again, or leave it so.`;
+  }
   readonly cautions = computed(() => {
     const places = this.words()?.cautions ?? [];
     const own = this.house.house()?.cautions ?? { words: {}, more: [] };

@@ -1,15 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  amountOf,
   counterNow,
   counterRequest,
   counterTable,
+  GAP_MATTERS,
+  gapMoved,
   gearAt,
-  isSwap,
   metresPer,
-  movedTurns,
   setupOf,
-  takenOff,
   walkDoubts,
   walksOf,
   type CounterMatch,
@@ -17,6 +15,7 @@ import {
   type CounterUnit,
   type RunHappening,
   type Walk,
+  type Walked,
   type WalkDoubt,
 } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
@@ -107,9 +106,26 @@ export class CounterStep {
     const asked = this.asked();
     if (!asked) return;
     this.asked.set(null);
-    if (doubt === 'stands') this.walked(asked.read);
+    if (doubt === 'stands') this.walked(asked.read, this.without());
     else if (doubt === 'again') this.walked(asked.read, { left: true });
     else this.settle(asked.read, doubt);
+  }
+
+  /** The walk began at another count than zero: what was walked is the difference. */
+  beganAt(began: number): void {
+    const asked = this.asked();
+    if (!asked || asked.read.reading - began < 1) return;
+    this.asked.set(null);
+    this.walked(asked.read, { cause: 'not-zeroed', began });
+  }
+
+  /** Places of the walks that a reading contradicts, among all walks: where it stands, they do not. */
+  readonly standingPlaces = computed(() => this.walks().flatMap(({ left }, i) => (left ? [] : [i])));
+
+  /** Two that contradict each other are never both believed. */
+  private without(): Pick<Walked, 'without'> {
+    const places = this.standingPlaces();
+    return places.length > 0 ? { without: places } : {};
   }
 
   private settle(read: ReadAtMark, { cause, ifYes, unit, earlier }: WalkDoubt): void {
@@ -125,14 +141,17 @@ export class CounterStep {
     const reading = unit && first ? read.reading : ifYes.reading;
     this.walked(
       { ...read, reading, tape: ifYes.tape },
-      { cause, ...(earlier ? { earlier: this.placeOf(earlier) } : {}) },
+      {
+        cause,
+        ...(reading === read.reading ? {} : { typed: read.reading }),
+        ...(earlier ? { earlier: this.placeOf(earlier) } : {}),
+      },
     );
   }
 
   /** An earlier walk by its place among all walks, those left out counted too. */
   private placeOf({ index, tape }: NonNullable<WalkDoubt['earlier']>) {
-    const places = this.walks().flatMap(({ left }, i) => (left ? [] : [i]));
-    return { walk: places[index] ?? 0, tape };
+    return { walk: this.standingPlaces()[index] ?? 0, tape };
   }
 
   private request() {
@@ -151,7 +170,7 @@ export class CounterStep {
 
   private walked(
     { reading, tape, over }: ReadAtMark,
-    more: Pick<Extract<RunHappening, { kind: 'walked' }>['payload'], 'cause' | 'left' | 'earlier'> = {},
+    more: Pick<Walked, 'cause' | 'left' | 'earlier' | 'began' | 'typed' | 'without'> = {},
   ): void {
     const { match, unit } = this.setup();
     const expected = this.match()?.expected.value;
@@ -166,27 +185,30 @@ export class CounterStep {
     });
   }
 
-  /** Metres wound on, or taken off where below zero, in what counted the layer; never more off than is on. */
-  private asCounted(metres: number): RunHappening | null {
-    const [facts, under, state, match] = [
-      this.store.facts(),
-      this.store.underWay(),
-      this.store.state(),
-      this.match(),
-    ];
-    if (!facts || !under || !state || !match) return null;
+  /** Metres wound on, or taken off where below zero: what was told is what is booked. Never more off than is on. */
+  private asTold(metres: number): RunHappening | null {
+    const under = this.store.underWay();
+    if (!under) return null;
     const layer = this.layer();
     const on = under.wound.find(({ id }) => id === layer)?.length ?? 0;
-    const length = Math.max(metres, -on);
-    // Swapped over, turns are those of the first winding: what comes off now is told in metres.
-    if (isSwap(facts)) return { kind: 'metres', payload: { layer, metres: length } };
-    const spoolTurns = -movedTurns(match.spool, length);
-    return takenOff(layer, amountOf(under.request, state, layer, { length: -length, spoolTurns }));
+    return { kind: 'metres', payload: { layer, metres: Math.max(metres, -on) } };
+  }
+
+  /** Ends the step. Where line was moved so far that the gap is another by now, that is read again. */
+  async finish(): Promise<void> {
+    const step = this.store.state()?.current;
+    if (step?.kind !== 'counter') return;
+    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.state()];
+    const moved = facts && under && state ? (gapMoved(facts, under, state) ?? 0) : 0;
+    await this.store.happen({ kind: 'step-done', payload: { step: step.id } });
+    const gap = state?.steps.find(({ kind }) => kind === 'gap');
+    if (gap && Math.abs(moved) > GAP_MATTERS)
+      await this.store.happen({ kind: 'step-again', payload: { steps: [gap.id] } });
   }
 
   /** Line was wound on, or taken off where below zero: so many metres, or as many as were asked for. */
   moved(metres = this.match()?.move.value ?? 0): void {
-    const happening = this.asCounted(metres);
+    const happening = this.asTold(metres);
     if (happening) void this.store.happen(happening);
   }
 

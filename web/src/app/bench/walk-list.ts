@@ -5,6 +5,10 @@ import { CounterStep } from './counter-step';
 import { markText, movedText, readingText } from './counter-words';
 
 /** The walks of a counter: mark, what was expected, what was read, and the line moved before it. */
+/** A reading as the counter showed it, and what it began at where that was not zero. */
+const asRead = (reading: number, began: number | undefined, step: number): string =>
+  `${readingText(reading, step)}${began === undefined ? '' : ` from ${readingText(began, step)}`}`;
+
 @Component({
   selector: 'ys-walk-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,11 +42,11 @@ export class WalkList {
 
   protected readonly rows = computed(() => {
     const moved = this.step.movedAt();
-    return this.step.walks().map(({ tape, unit, reading, step, expected, left = false }, i) => {
+    return this.step.walks().map(({ tape, unit, reading, typed, began, step, expected, left = false }, i) => {
       const by = (moved[i] ?? 0) - (moved[i - 1] ?? moved[i] ?? 0);
       const sign = by > 0 ? '+' : '\u2212';
       return {
-        ...{ left, mark: markText(tape, unit), read: readingText(reading, step) },
+        ...{ left, mark: markText(tape, unit), read: asRead(typed ?? reading, began, step) },
         expected: expected === undefined ? '' : readingText(expected, metresPer(unit) < 0.5 ? 1 : 0.1),
         moved: Math.abs(by) < 0.05 ? '' : `${sign}${movedText(by, this.units.system())}`,
       };

@@ -38,6 +38,9 @@ import { savingWords } from './saving-words';
       }
       @if (here()) {
         <ys-counter-match-panel [ownButton]="true" (done)="finish()" />
+        @if (step.walks().length > 0) {
+          <button type="button" class="plain" (click)="store.undo()">Undo the last entry</button>
+        }
         @if (action(); as name) {
           <button type="button" class="go min-h-18! text-[18px]" (click)="panel()?.enter()">
             {{ name }}
@@ -55,7 +58,7 @@ import { savingWords } from './saving-words';
 })
 export class WalkReel {
   protected readonly store = inject(RunStore);
-  private readonly step = inject(CounterStep);
+  protected readonly step = inject(CounterStep);
 
   readonly reel = input.required<CounterWaiting>();
   /** Where it is matched, m, once that is known. */
@@ -82,7 +85,6 @@ export class WalkReel {
   }
 
   protected finish(): void {
-    const step = this.store.state()?.current;
-    if (step?.kind === 'counter') void this.store.happen({ kind: 'step-done', payload: { step: step.id } });
+    void this.step.finish();
   }
 }

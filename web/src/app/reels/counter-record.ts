@@ -70,20 +70,21 @@ export class CounterRecord {
       : `At ${twice} it runs ${Math.abs(by).toFixed(0)} ${this.kept().unit} ${by >= 0 ? 'ahead of' : 'behind'} the line: the spool is smaller there.`;
   });
   protected readonly walks = computed(() =>
-    this.kept().walks.map(({ tape, reading, moved, by, at, over }, i, all) => {
+    this.kept().walks.map(({ tape, reading, typed = reading, began, moved, by, at, over }, i, all) => {
       const since = moved - (all[i - 1]?.moved ?? moved);
       const line =
         Math.abs(since) < 0.05
           ? ''
           : `${since > 0 ? 'added' : 'took off'} ${movedText(since, this.units.system())}, then `;
       const way = over === 'meter' ? 'over the line meter' : 'walked';
-      return `${by}, ${DateTime.fromISO(at).toFormat('d LLL, H:mm')}: ${line}${way} to ${markText(tape, this.kept().unit)}, it showed ${readingText(reading, this.kept().step)}.`;
+      return `${by}, ${DateTime.fromISO(at).toFormat('d LLL, H:mm')}: ${line}${way} to ${markText(tape, this.kept().unit)}, it showed ${readingText(typed, this.kept().step)}${began === undefined ? '' : `, begun at ${readingText(began, this.kept().step)}`}.`;
     }),
   );
   protected readonly level = computed(() => {
-    const { depth, tight } = this.kept();
+    const { depth, tight, agrees } = this.kept();
     const lay =
       tight === null ? '' : tight ? ' Wound tight, by the last look.' : ' Wound loose, by the last look.';
-    return `Matched with the line ${this.units.small(depth)} below the lip.${lay}`;
+    const how = agrees ? 'Matched' : 'Left';
+    return `${how} with the line ${this.units.small(depth)} below the lip.${lay}`;
   });
 }
