@@ -50,9 +50,8 @@ export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';
 export { isUnknown } from './plan/stack';
 export { ASSUMED, makePlan, type Assumed, type MadePlan, type PlanInput } from './plan/make-plan';
-export type { PieceChanged, Walked } from './run/run-event';
 export { CORRECTED, GIVEN_UP_TO } from './run/run-event';
-export type { Correction, RunEvent, RunHappening, SeenCount, SeenTurn, TooLongChoice } from './run/run-event';
+export type * from './run/run-event';
 export { pieceStretches, type PieceStretch } from './run/piece-shares';
 export { SUPPLY_WAYS, type SupplyWayAtBench } from './steps/supply-way';
 export type { NoteValue, StepField } from './steps/step-field';
@@ -69,19 +68,9 @@ export { standingOf } from './run/fold-run';
 export { stepId, type RunFacts, type RunStep, type StepKind } from './steps/run-facts';
 export { isSwap, windingRequest } from './steps/winding-order';
 export { byDevice } from './run/apply-event';
-export { layersOn, stepsToStrip } from './run/strip-all';
 export { laidBelow, type LaidBelow } from './run/laid-below';
-export {
-  innermost,
-  keptFromRecord,
-  lengthOn,
-  metresAbove,
-  OLD_LINE,
-  outermost,
-  topLine,
-  withoutTop,
-  type Lying,
-} from './record/lying';
+export { layersOn, stepsToStrip } from './run/strip-all';
+export * from './record/lying';
 export { factsNow } from './run/facts-now';
 export { beginFold, foldOn, foldRun, stateOf, stateWith, type RunFold } from './run/fold-run';
 export type { Counted, DepthReading, LaySeen, RunState, SlackSeen, SupplySeen } from './run/run-state';

@@ -45,6 +45,7 @@ describe('a pack used up', () => {
     // The plan asks for 140 m; the technician winds until the pack is empty.
     await hand.count((await browser.shown('[data-test=turns-to-go]').then(Number)) + 10);
     await browser.press('u');
+    await browser.click('Finish the layer here');
     await hand.stepComes('Read the gap');
     await browser.press(Key.ENTER);
     const tag = await toTheEnd();

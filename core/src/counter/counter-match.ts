@@ -93,12 +93,7 @@ export function counterMatch(request: CounterRequest): Result<CounterMatch> {
   const level = levelFor(now, perTurn, target, most);
   const metres = (spool: CounterSpool, c: number): number => metresTo(spool, levelOf(spool, c));
   const move = figure(metres);
-  const asked = { match, unit: face.unit };
-  const tooMuch = request.room !== undefined && move.value > request.room;
-  const reach = assumed
-    ? null
-    : (outOfReach(now, perTurn, asked, request.limits) ??
-      (tooMuch ? pastTheLip(now, perTurn, asked, request) : null));
+  const reach = assumed ? null : reachOf(request, now, perTurn, move.value);
   const off = expected.value - wanted;
   const inReach = level !== null && reach === null;
   return succeed({
@@ -115,6 +110,19 @@ export function counterMatch(request: CounterRequest): Result<CounterMatch> {
     joinAt: joinBefore(now, match),
     ...{ assumed, fit, spool: now },
   });
+}
+
+/** Why a counter cannot be matched: by its level, or because more line is asked for than still goes on. */
+function reachOf(
+  request: CounterRequest,
+  now: CounterSpool,
+  perTurn: number,
+  move: number,
+): OutOfReach | null {
+  const asked = { match: request.match, unit: request.face.unit };
+  const found = outOfReach(now, perTurn, asked, request.limits);
+  const tooMuch = request.room !== undefined && move > request.room;
+  return found ?? (tooMuch ? pastTheLip(now, perTurn, asked, request) : null);
 }
 
 const NO_SPREAD: SpoolSpread = { surface: 0, ratio: 0 };

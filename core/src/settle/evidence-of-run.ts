@@ -87,9 +87,11 @@ function eyesOf(
 function depthOf({ after, depth, by, wound, byEye: then }: DepthReading, { byEye }: RunState): DepthEvidence {
   const layers = [...new Set([...byEye.keys(), ...then.keys()])];
   const told = layers.filter((id) => sameEye(byEye, then, id));
-  const since = told.map((id) => [id, goesSince(byEye.get(id)?.counted ?? [], segmentsOf(wound, id))]);
+  const since = (id: string): Segment[] => goesSince(byEye.get(id)?.counted ?? [], segmentsOf(wound, id));
+  const seen: Record<string, readonly Segment[]> = { ...wound };
+  for (const id of told) seen[id] = since(id);
   return {
-    ...{ after, depth, by, wound: { ...wound, ...Object.fromEntries(since) } },
+    ...{ after, depth, by, wound: seen },
     untold: layers.filter((id) => !told.includes(id)),
   };
 }
@@ -102,6 +104,10 @@ function stretchesOf(request: FillRequest, state: RunState): StretchEvidence[] {
   return observations.map((seen, i) => ({ layer: layers[i] ?? '', seen }));
 }
 
+/** Whether a depth, by its place, was answered to be misread. */
+const isMisread = (settlings: FillEvidence['settlings'], at: number): boolean =>
+  settlings.some(({ cause, about }) => cause === 'depth' && about === String(at));
+
 const isWound = (go: Segment): boolean => ('metres' in go ? go.metres !== 0 : go.spoolTurns !== 0);
 
 /**
@@ -111,7 +117,6 @@ const isWound = (go: Segment): boolean => ('metres' in go ? go.metres !== 0 : go
  */
 export function observationsOfFill(evidence: FillEvidence, settled: SettledFill): Observation[] {
   const { request, layers, depths, settlings } = evidence;
-  const misread = new Set(settlings.flatMap(({ cause, about }) => (cause === 'depth' ? [about] : [])));
   const rightly = (id: string, goes: readonly Segment[]): Segment[] =>
     goes.map((go) => ('metres' in go ? go : { spoolTurns: go.spoolTurns * settled.countFactor(id) }));
   const below = (
@@ -143,7 +148,7 @@ export function observationsOfFill(evidence: FillEvidence, settled: SettledFill)
   const goesOf = (id: string): readonly Segment[] => layers.find((layer) => layer.id === id)?.goes ?? [];
   const looks = depths.flatMap((read, i): Observation[] => {
     if (
-      misread.has(String(i)) ||
+      isMisread(settlings, i) ||
       layersBelow(request, read.after).some(({ id }) => read.untold?.includes(id))
     )
       return [];

@@ -145,32 +145,34 @@ function ofLayer(
     factor: Math.exp(factor('gear') + factor('count', layer.id)),
     scale: Math.exp(factor('meter')),
   };
-  const eye = seen?.byEye && {
-    length: lengthBefore(evidence, layer, seen.goes, { world, lengthOf, factors }),
-    planned: seen.byEye.planned,
-  };
-  const rest = [
-    (Math.log(Math.max(0.5, eye?.length ?? lengthOf(layer.id))) -
-      Math.log(Math.max(0.5, eye?.planned ?? planned))) /
-      EVIDENCE_SD.plan,
-  ];
-  if (!seen) return rest;
-  const { goes, piece, usedUp, weighed } = seen;
-  if (goes.length > 0 && !eye) {
+  const asPlanned = (metres: number, of: number): number =>
+    (Math.log(Math.max(0.5, metres)) - Math.log(Math.max(0.5, of))) / EVIDENCE_SD.plan;
+  if (!seen) return [asPlanned(lengthOf(layer.id), planned)];
+  const { goes, byEye, weighed } = seen;
+  const rest: number[] = [];
+  if (byEye) {
+    const before = lengthBefore(evidence, layer, goes, { world, lengthOf, factors });
+    rest.push(asPlanned(before, byEye.planned));
+  } else rest.push(asPlanned(lengthOf(layer.id), planned));
+  if (goes.length > 0 && !byEye) {
     const inner = radiusWith(world, below(evidence, layer.id), lengthOf);
     const counted = Math.max(0.01, metresOfGoes(world, layer, inner, goes, factors));
     const residual = (length - Math.log(counted)) / countSpread(seen);
     rest.push(tails && seen.countedBy === 'hand' ? heavyTailed(residual) : residual);
   }
-  if (piece) {
-    const held = Math.max(0.1, piece.length) * (piece.sealed ? 1 + EVIDENCE_SD.pack.over : 1);
-    const spread = Math.max(0.003, piece.sealed ? EVIDENCE_SD.pack.sd : piece.sd / Math.max(1, piece.length));
-    const over = (length - Math.log(held) - factor('piece', layer.id)) / spread;
-    // What is left on a piece nobody used up says nothing; more than it held cannot have come off it.
-    rest.push(usedUp ? over : Math.max(0, over));
-  }
+  rest.push(...ofPiece(seen, length - factor('piece', layer.id)));
   if (weighed) rest.push((lengthOf(layer.id) - weighed.length) / Math.max(0.1, weighed.sd));
   return rest;
+}
+
+/** What a layer's piece says of its length: what is left on one that nobody used up says nothing. */
+function ofPiece({ piece, usedUp }: LayerEvidence, length: number): number[] {
+  if (!piece) return [];
+  const held = Math.max(0.1, piece.length) * (piece.sealed ? 1 + EVIDENCE_SD.pack.over : 1);
+  const spread = Math.max(0.003, piece.sealed ? EVIDENCE_SD.pack.sd : piece.sd / Math.max(1, piece.length));
+  const over = (length - Math.log(held)) / spread;
+  // More than it held cannot have come off it.
+  return [usedUp ? over : Math.max(0, over)];
 }
 
 /** Length of a layer before the last goes went on, m: they are unwound from where it ends. */

@@ -25,7 +25,7 @@ export const saysGear = ({ assumed }: PlanInput): boolean => !assumed?.includes(
 export async function gearSaid(u: Unit, spoolId: number, planInput: PlanInput): Promise<void> {
   const spool = await u.tables.spools.findByPk(spoolId);
   const reel = spool && (await u.tables.reels.findByPk(spool.reelId));
-  if (!reel || reel.gearFound === null || !saysGear(planInput)) return;
+  if (reel?.gearFound == null || !saysGear(planInput)) return;
   if (Math.abs(planInput.request.gear - reel.gearFound) >= DIFFERS)
     await u.tables.reels.change(reel, { gearFound: null, gearRunId: null });
 }

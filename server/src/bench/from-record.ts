@@ -44,13 +44,13 @@ export async function lyingBefore(
 }
 
 /** A stretch of old line as it is written again: whose it was, and how much of it. */
-export type OldStretch = Omit<LyingLayer, 'role'>;
+export type OldStretch = LyingLayer;
 
 /** Stretches laid end to end between two radii, each with the share of the room that its length is. */
 function between(stretches: readonly LyingLayer[], lay: WoundLayer): OldStretch[] {
   const recorded = lengthOn(stretches);
   let [from, done] = [lay.innerRadius, 0];
-  return stretches.map(({ role: _, ...stretch }) => {
+  return stretches.map((stretch) => {
     const share = recorded > 0 ? stretch.length / recorded : 0;
     done += share;
     const outer = Math.sqrt(lay.innerRadius ** 2 + done * (lay.outerRadius ** 2 - lay.innerRadius ** 2));

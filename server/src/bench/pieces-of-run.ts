@@ -40,8 +40,8 @@ export async function checkPieces(
       throw new ProblemError('not-found', `The piece ${code} is not on the rack any more.`);
     if (!cut) throw new ProblemError('bad-request', `No piece is cut for ${layer} in this fill.`);
     const before = await tables.pieces.findByPk(mounted.get(layer) ?? 0);
-    const same = piece.productId === (before?.productId ?? cut.productId);
-    if (!(same && !line) && !(allAlong && line && (await isOf(tables, piece, line))))
+    const asWound = line === undefined && piece.productId === (before?.productId ?? cut.productId);
+    if (!asWound && !(allAlong && (await isOf(tables, piece, line))))
       throw new ProblemError(
         'bad-request',
         `Piece ${piece.code} is another line than this layer is wound with. Say that it was mounted all along, or strip the layer back and wind all of it.`,
@@ -54,8 +54,10 @@ export async function checkPieces(
 async function isOf(
   { products }: Unit['tables'],
   { productId }: Pick<PieceRow, 'productId'>,
-  { key, material, diameter }: Line,
+  line: Line | undefined,
 ): Promise<boolean> {
+  if (!line) return false;
+  const { key, material, diameter } = line;
   const product = await products.findByPk(productId);
   return (
     product?.code === key &&

@@ -49,7 +49,7 @@ export async function writeLayers(u: Unit, writing: ToWrite): Promise<void> {
   }
 }
 
-/** Old line is written as what the record says it is, stretch by stretch; as it was booked where nothing is on record. */
+/** Old line is written as what the record says it is, stretch by stretch; as it is known here where nothing is on record. */
 async function writeOld(
   u: Unit,
   { at, id, role }: { readonly at: Place; readonly id: string; readonly role: FillLayerRow['role'] },
@@ -91,8 +91,7 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
   const { length, restsOn } = settled.layers.find(({ id }) => id === layer.id) ?? UNKNOWN;
   const askedAfter = askedIn(job.planInput, facts, state);
   const under = { spool: settled.spool, request: windingRequest(facts), askedAfter };
-  // Answered that it is another line than was said, and nobody knows which: it is no line of the shop's.
-  const isOther = state.settlings.some(({ cause, about }) => cause === 'line' && about === layer.id);
+  const asked = asWound(layer, state);
   for (const [i, stretch] of pieceStretches(under, state, lay).entries()) {
     const pieceId = cut ? (stretch.pieceId ?? cut.pieceId) : null;
     const part = { ...lay, length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
@@ -105,35 +104,36 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     };
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
     const place = { ...at, position: at.position + i };
-    const product = pieceId === null || isOther ? null : await productOf(u, pieceId);
-    const row = layerRow(
-      place,
-      isOther ? unknownLine(layer) : layer,
-      { ...part, innerRadius, outerRadius },
-      product,
-    );
+    const product = await lineOff(u, asked === layer ? pieceId : null, cut);
+    const row = layerRow(place, asked, { ...part, innerRadius, outerRadius }, product);
     const written = { ...row, pieceId, productId: product?.id ?? null, ...known };
-    if (own)
-      await writeOld(
-        u,
-        { at: place, id: layer.id, role: layer.role },
-        turnedStretches(writing.before, lay),
-        written,
-      );
-    else await u.tables.fillLayers.create(written);
+    const old = own ? turnedStretches(writing.before, lay) : [];
+    await writeOld(u, { at: place, id: layer.id, role: layer.role }, old, written);
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }
 }
 
-/** A layer of a line nobody knows. */
-const unknownLine = (layer: LineToWrite['layer']): LineToWrite['layer'] => ({
-  ...layer,
-  line: { ...layer.line, key: `not ${layer.line.key}`.slice(0, 40) },
-});
+/** Whether it was answered that it is another line than was said, and nobody knows which: no line of the shop's. */
+const isUnknown = (layer: string, { settlings }: RunState): boolean =>
+  settlings.some(({ cause, about }) => cause === 'line' && about === layer);
 
-/** The line a piece is of. */
-async function productOf({ tables }: Unit, pieceId: number): Promise<ProductRow | null> {
+/** The layer with the line it is on record with. */
+const asWound = (layer: LineToWrite['layer'], state: RunState): LineToWrite['layer'] =>
+  isUnknown(layer.id, state)
+    ? { ...layer, line: { ...layer.line, key: `not ${layer.line.key}`.slice(0, 40) } }
+    : layer;
+
+type Named = Pick<ProductRow, 'id' | 'name' | 'tint'>;
+
+/** The line that came off a piece, as it is called: a customer's own as they called it. */
+async function lineOff(
+  { tables }: Unit,
+  pieceId: number | null,
+  cut: Job['cuts'][number] | undefined,
+): Promise<Named | null> {
+  if (pieceId === null) return null;
+  if (cut?.pieceId === pieceId) return { id: cut.productId, name: cut.productName, tint: cut.tint };
   const piece = await tables.pieces.findByPk(pieceId);
   return piece && tables.products.findByPk(piece.productId);
 }

@@ -21,6 +21,16 @@ export const NOT_DUE: DueDates = {
  * @param short whether what was lost of it since left too little to fish: then it is due from that moment, by every rule
  */
 export function whenDue(line: Line, closedAt: Date, marks: readonly FillMarkRow[], short = false): DueDates {
+  const dates = byUse(line, closedAt, marks);
+  const lostAt = marks.findLast(({ kind, offMm }) => kind === 'off' && (offMm ?? 0) > 0)?.at;
+  if (!short || !lostAt) return dates;
+  const first = (date: Date | null): Date => (date && date < lostAt ? date : lostAt);
+  const { ripeAt, wornAt, dueAt } = dates;
+  return { ...dates, ripeAt: first(ripeAt), wornAt: first(wornAt), dueAt: first(dueAt), shortAt: lostAt };
+}
+
+/** The same by age and trips alone. */
+function byUse(line: Line, closedAt: Date, marks: readonly FillMarkRow[]): DueDates {
   const life = serviceLife(line);
   const last = marks.findLastIndex(({ kind }) => kind === 'reversed');
   const reversedAt = marks[last]?.at ?? null;
@@ -36,13 +46,7 @@ export function whenDue(line: Line, closedAt: Date, marks: readonly FillMarkRow[
     .toJSDate();
   const dueAt = wornAt && wornAt < ripeAt ? wornAt : ripeAt;
   const toldAt = since.findLast(({ kind }) => kind === 'told')?.at ?? null;
-  const lostAt = marks.findLast(({ kind, offMm }) => kind === 'off' && (offMm ?? 0) > 0)?.at;
-  if (!short || !lostAt) return { ripeAt, wornAt, dueAt, shortAt: null, toldAt, trips, reversedAt };
-  const first = (date: Date | null): Date => (date && date < lostAt ? date : lostAt);
-  return {
-    ...{ ripeAt: first(ripeAt), wornAt: first(wornAt), dueAt: first(dueAt), shortAt: lostAt },
-    ...{ toldAt, trips, reversedAt },
-  };
+  return { ripeAt, wornAt, dueAt, shortAt: null, toldAt, trips, reversedAt };
 }
 
 /** What tells when line is due, by the house's rule or an exception to it. */

@@ -93,8 +93,8 @@ export class ReelLife {
   }
 
   private async close(run: Run): Promise<Fill> {
-    const { body } = await this.ask<Fill & { detail?: string }>('POST', `/runs/${String(run.id)}/close`, {});
-    if (!body.layers) throw new Error(body.detail);
+    const { status, body } = await this.ask<Fill>('POST', `/runs/${String(run.id)}/close`, {});
+    if (status !== 200) throw new Error('The run was not closed.');
     return body;
   }
 

@@ -34,7 +34,7 @@ import { CounterTable } from '../drawing/counter-table';
 import { CountPanel } from './count-panel';
 import { CounterMatchPanel } from './counter-match-panel';
 import { CounterPanel } from './counter-panel';
-import { dragWords } from './drag-words';
+import { DragCheck } from './drag-check';
 import { CounterStep } from './counter-step';
 import { DepthPanel } from './depth-panel';
 import { FinishPanel } from './finish-panel';
@@ -86,7 +86,7 @@ import { WindingCount } from './winding-count';
     WalkList,
     WindingCount,
   ],
-  providers: [RunKeeper, RunStore, BenchView, BenchClosing, BenchCounting, BenchMind, CounterStep],
+  providers: [RunKeeper, RunStore, BenchView, BenchClosing, BenchCounting, BenchMind, CounterStep, DragCheck],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow' },
@@ -99,6 +99,7 @@ export class BenchRun {
   protected readonly bench = inject(BenchView);
   protected readonly counting = inject(BenchCounting);
   protected readonly counterStep = inject(CounterStep);
+  private readonly drag = inject(DragCheck);
   protected readonly closing = inject(BenchClosing);
   protected readonly units = inject(UnitsService);
   protected readonly tone = inject(Tone);
@@ -143,22 +144,10 @@ export class BenchRun {
     );
   }
 
-  /** What the step that comes up next opens with. */
-  private opensWith: Panel | null = null;
-  /** What was said of a drag last. */
-  private doubted = '';
+  /** What the step that comes up next opens with: with a piece that is used up, the next one is asked for first. */
+  protected opensWith: Panel | null = null;
   /** The drag that stands typed, judged. */
-  protected readonly dragWords = computed(() => {
-    const read =
-      this.bench.current()?.kind === 'drag-reading' ? this.stepForm()?.read()?.['drag'] : undefined;
-    const judged = typeof read === 'number' ? this.bench.dragJudged(read) : null;
-    return judged && { fits: judged.verdict === 'fits', words: dragWords(judged, this.units) };
-  });
-
-  /** Back into winding with a piece that is used up: the next one is asked for first. */
-  protected nextPiece(): void {
-    this.opensWith = 'ran-out';
-  }
+  protected readonly dragWords = computed(() => this.drag.judge(this.stepForm()?.read()));
 
   private keyFor(key: string): (() => void) | undefined {
     if (key === 'Escape') return () => this.panel.set(null);
@@ -267,7 +256,9 @@ export class BenchRun {
     const form = this.stepForm();
     const values = form ? form.values() : {};
     const missing =
-      values === null ? 'Put right what is typed first.' : stillMissing(step, values) || this.dragDoubt();
+      values === null
+        ? 'Put right what is typed first.'
+        : stillMissing(step, values) || this.drag.doubt(values);
     if (missing !== '' || values === null) {
       this.refused.set(missing);
       return;
@@ -281,14 +272,6 @@ export class BenchRun {
       const asks = step.kind === 'thumb' && 'level' in values && this.bench.remedy();
       if (!asks) this.stepDone(step.id);
     });
-  }
-
-  /** A drag that is not as it should be is said once; Enter again keeps it. */
-  private dragDoubt(): string {
-    const said = this.dragWords();
-    if (!said || said.fits || said.words === this.doubted) return '';
-    this.doubted = said.words;
-    return 'Set the drag again, or press Enter once more to keep it as it was read.';
   }
 
   protected stepDone(step: string | undefined): void {

@@ -14,6 +14,6 @@ export function dragParts(
     const known = lines[layer.id] ? null : supplies.find((one) => one.layer === layer.id);
     return [{ name: lines[layer.id]?.key ?? name, strength: known?.strengthKg ?? null }];
   });
-  const leader = notes.leader?.['strength'];
+  const leader = notes.leader?.strength;
   return typeof leader === 'number' ? [...layers, { name: 'the leader', strength: leader }] : layers;
 }

@@ -61,7 +61,8 @@ export class StepForm {
   private readonly api = inject(ApiService);
   private readonly units = inject(UnitsService);
 
-  readonly fields = input.required<readonly StepField[]>();
+  /** Empty until it is told them: what stands typed is looked at from outside as soon as it is there. */
+  readonly fields = input<readonly StepField[]>([]);
 
   protected readonly controls = computed(() =>
     Object.fromEntries(this.fields().map(({ key }): [string, FormControl<string>] => [key, text()])),

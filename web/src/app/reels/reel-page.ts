@@ -30,6 +30,7 @@ import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import { momentText } from '../ui/day-text';
 import { LoadState } from '../ui/load-state';
 import { laidWords } from './laid-words';
+import { fillNow } from './fill-now';
 import { LineLost } from './line-lost';
 import { CounterRecord } from './counter-record';
 import { FillBeside } from './fill-beside';
@@ -136,17 +137,23 @@ export class ReelPage {
     this.reel.reload();
   }
 
+  /** The fill as it lies there now: without what was lost since, where it is still on. */
+  private readonly now = computed((): Fill | undefined => {
+    const fill = this.fill();
+    const lost = fill ? this.lostOf(fill) : 0;
+    return fill && lost > 0 ? fillNow(fill, lost) : fill;
+  });
   protected readonly total = computed(
-    () => (this.fill()?.layers ?? []).reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000,
+    () => (this.now()?.layers ?? []).reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000,
   );
   protected readonly section = computed((): SectionView | null => {
-    const fill = this.fill();
+    const fill = this.now();
     return fill
       ? fillSection(fill, { length: (m) => this.units.length(m), small: (mm) => this.units.small(mm) })
       : null;
   });
   protected readonly stretches = computed((): RuleStretch[] => {
-    const fill = this.fill();
+    const fill = this.now();
     return fill ? fillStretches(fill) : [];
   });
   protected readonly day = momentText;

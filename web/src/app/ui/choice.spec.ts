@@ -1,4 +1,4 @@
-import { Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Choice } from './choice';
 import { text } from './text-control';
@@ -6,7 +6,9 @@ import { text } from './text-control';
 const OPTIONS = ['clockwise', 'anticlockwise'].map((value) => ({ value, name: value }));
 
 @Component({
+  selector: 'ys-two-bars',
   imports: [Choice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ys-choice label="Supply" [control]="supply" [options]="options" />
     <ys-choice label="Rotor" [control]="rotor" [options]="options" />

@@ -1,0 +1,117 @@
+import type { Fill, Piece, Product, Reel } from '@yard-spool/contract';
+import { Key } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
+import type { BenchHand } from './bench-hand';
+import type { Browser } from './browser';
+import { journey } from './journey';
+
+let browser: Browser;
+let hand: BenchHand;
+journey((opened) => ({ browser, hand } = opened), {
+  brings: { 'JH-204': 'N-204', 'JH-207': 'N-207', 'JH-208': 'N-207', 'JH-220': 'N-220' },
+});
+
+const REEL = { gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm', main: 'JH-207', backing: 'JH-204' };
+const reelOf = (tag: string) => browser.api<Reel>(`/reels/${tag}`);
+const lastFill = async (tag: string): Promise<Fill> => (await reelOf(tag)).fills[0]!;
+const readDepth = async (depth: string): Promise<void> => {
+  await (await browser.field('Depth below the lip')).sendKeys(depth, Key.ENTER);
+};
+const soFar = async (): Promise<number> => Number(await browser.shown('[data-test=turns-so-far]'));
+const mainOf = async (tag: string) => (await lastFill(tag)).layers.filter(({ id }) => id === 'main');
+
+describe('a layer wound by eye', () => {
+  it('is counted on once the gap sent it back into winding, and is on record with both', async () => {
+    await hand.book({ ...REEL, customer: 'Eye Again', name: 'Eye again 3000', length: '120 m' });
+    await hand.until('Main', { 'Read backing depth': () => hand.done() });
+    await hand.count(20);
+    await browser.press(Key.ENTER, 'e');
+    await hand.stepComes('Read the gap');
+    const { gap = 0 } = (await hand.run()).job.planInput.request;
+    await readDepth(`${(gap + 1.6).toFixed(1)} mm`);
+    await browser.text('Add', 'b');
+    await browser.press('b');
+    await hand.stepComes('Main');
+    const before = await soFar();
+    const toGo = Number(await browser.shown('[data-test=turns-to-go]'));
+    expect(toGo).toBeGreaterThan(20);
+    await browser.press(' ');
+    await browser.until(async () => (await soFar()) === before + 10, 'ten turns count');
+    await hand.count(before + toGo);
+    await browser.press(Key.ENTER);
+    await hand.stepComes('Read the gap');
+    await readDepth(`${gap.toFixed(1)} mm`);
+    await hand.until('Tag and close');
+    const [main] = await mainOf(await hand.close());
+    expect(main!.lengthMm).toBeGreaterThan(100_000);
+    expect(main!.lengthMm).toBeLessThan(145_000);
+  });
+});
+
+describe('the wrong piece', () => {
+  it('was on all along: no join, its own lot, and the other piece keeps its line', async () => {
+    const left = async (code: string): Promise<number> =>
+      (await browser.api<{ piece: Piece }>(`/pieces/${code}`)).piece.lengthMm;
+    const before = await left('JH-207');
+    await hand.book({ ...REEL, customer: 'Wrong Piece', name: 'Wrong piece 3000', length: '100 m' });
+    await hand.until('Main', { 'Read backing depth': () => hand.done() });
+    await hand.count(60);
+    await browser.press('x');
+    await (await browser.text('On all along', 'label')).click();
+    await browser.click('JH-208');
+    await browser.text('from JH-208', 'span');
+    await hand.until('Tag and close');
+    const mains = await mainOf(await hand.close());
+    expect(mains.map(({ pieceCode }) => pieceCode)).toEqual(['JH-208']);
+    expect(await left('JH-207')).toBe(before);
+  });
+});
+
+describe('a supply that runs out early', () => {
+  it('asks whose the missing metres are, then goes on with the next piece', async () => {
+    const product = (await browser.api<Product[]>('/products')).find(({ code }) => code === 'CN-26')!;
+    const piece = { product: { id: product.id }, kind: 'bulk', place: 'Counter' };
+    await browser.post('/pieces', { ...piece, code: 'JH-300', lengthMm: 200_000 });
+    await hand.book({
+      ...REEL,
+      main: 'JH-300',
+      customer: 'Runs Out',
+      name: 'Runs out 3000',
+      length: '140 m',
+    });
+    await hand.until('Main', { 'Read backing depth': () => hand.done() });
+    await hand.count(120);
+    await browser.press('u');
+    await browser.text('JH-300 held', 'p');
+    await browser.press('1');
+    await browser.text('a join here lies', 'p');
+    await browser.click('Join ');
+    await browser.until(async () => (await hand.state()).pieces.length === 1, 'the next piece is taken');
+    await hand.until('Tag and close');
+    const mains = await mainOf(await hand.close());
+    expect(mains).toHaveLength(2);
+    expect(mains[0]!.pieceCode).toBe('JH-300');
+    const { piece: empty } = await browser.api<{ piece: Piece }>('/pieces/JH-300');
+    expect(empty.lengthMm).toBe(0);
+  });
+});
+
+describe('old line that stays on', () => {
+  it('is kept by a key, as the line it is, and its loss on the water moves what is on the reel', async () => {
+    await hand.book({ ...REEL, customer: 'Keeps Line', name: 'Keeps 3000', length: '100 m' });
+    await hand.until('Tag and close');
+    const tag = await hand.close();
+    const first = await lastFill(tag);
+    await browser.text('Line lost on the water', 'summary').then((summary) => summary.click());
+    await browser.fill('Line lost since then', '30 m');
+    await browser.text('left on top', 'p');
+    await browser.click('Record the loss');
+    await browser.text('of line lost since it was filled', 'summary');
+    const on = async () => (await reelOf(tag)).spools[0]!.on!;
+    expect((await on()).lines.at(-1)!.lengthMm).toBe(first.layers.at(-1)!.lengthMm - 30_000);
+    await browser.click('Book it in, as last time');
+    await browser.text('On it by the record:', 'p');
+    await browser.click('Keep the');
+    expect(await (await browser.field('Old line that stays on')).getAttribute('value')).toMatch(/^\d+ m$/);
+  });
+});
