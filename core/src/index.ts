@@ -71,6 +71,7 @@ export { byDevice } from './run/apply-event';
 export { laidBelow, type LaidBelow } from './run/laid-below';
 export { layersOn, stepsToStrip } from './run/strip-all';
 export * from './record/lying';
+export { askCounter, type CounterAnswer, type CounterQuestion } from './counter/counter-question';
 export { factsNow } from './run/facts-now';
 export { beginFold, foldOn, foldRun, stateOf, stateWith, type RunFold } from './run/fold-run';
 export type { Counted, DepthReading, LaySeen, RunState, SlackSeen, SupplySeen } from './run/run-state';

@@ -48,6 +48,7 @@ const SCREENS = [
   ['/bags', 'main-list', 'ys-bag-list li'],
   ['/bags/new', 'booking', '#customer'],
   ['/bags/question', 'question', '#reel'],
+  ['/bags/counter', 'counter-question', 'ys-counter-question h1'],
   ['/bags/:bag', 'bag', 'ys-plan-view svg'],
   ['/bench', 'benches', 'ys-bench-list li'],
   ['/bench/:run', 'bench', '[data-test=turns-to-go]'],

@@ -18,6 +18,11 @@ export const BAGS_ROUTES: Routes = [
     title: 'Quick question · Yard Spool',
   },
   {
+    path: 'counter',
+    loadComponent: async () => (await import('./counter-question')).CounterQuestionPage,
+    title: 'A counter that is off · Yard Spool',
+  },
+  {
     path: ':number/reel/:id',
     loadComponent: async () => (await import('./replan')).Replan,
     title: 'Plan a reel again · Yard Spool',

@@ -49,7 +49,10 @@ function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Prod
       <ys-desk-view [rackKnown]="pieces.value() !== undefined" [kinds]="kinds()" [asking]="true">
         <ng-container deskHead>
           <h1>Quick question</h1>
-          <p class="pb-1 text-mute">Nothing is kept, and nobody’s line is promised.</p>
+          <p class="pb-1 text-mute">
+            Nothing is kept, and nobody’s line is promised.
+            <a class="underline" routerLink="/bags/counter">A counter that is off?</a>
+          </p>
         </ng-container>
         <ys-load-state deskPlan what="the rack" [of]="pieces.now()" (again)="pieces.reload()" />
         <ng-container deskFoot>

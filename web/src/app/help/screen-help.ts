@@ -19,6 +19,10 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
     'Answers “how much goes on?” at the counter, without a customer and without taking anything from the rack. Nothing of it is kept unless you go on and book it in.',
   ],
   [
+    /^\/bags\/counter/,
+    'How much line a trolling reel’s counter asks for, from one reading at a tape, with nothing on record. Measure the spool and its line, and the answer is much surer.',
+  ],
+  [
     /^\/bags\/messages/,
     'The texts for customers whose reels are ready or whose line is due, in the house’s own words. Read one, change it where it does not fit, send it your own way and mark it as sent.',
   ],

@@ -1,0 +1,27 @@
+import { openScreen } from '../testing/screen';
+import { CounterQuestionPage } from './counter-question';
+
+describe('a counter that is off', () => {
+  it('is answered with one reading, and more surely with the spool measured', async () => {
+    const { type, shown } = await openScreen(CounterQuestionPage);
+    expect(shown()).toContain('Type what the counter reads');
+    await type('At this length of line', '100 ft');
+    await type('Counter reads', '33');
+    expect(shown()).toMatch(/Add about \d+(\.\d)?.m/);
+    expect(shown()).toContain('as on reels of this sort');
+    await type('Line on top', '0.45 mm');
+    await type('Across the full spool', '40 mm');
+    await type('Width between', '25 mm');
+    expect(shown()).toContain('by the spool as it was measured');
+  });
+
+  it('says that it agrees, takes off where it reads low, and says what cannot be read', async () => {
+    const { type, shown } = await openScreen(CounterQuestionPage);
+    await type('Counter reads', '30');
+    expect(shown()).toContain('It agrees: nothing to do');
+    await type('Counter reads', '28');
+    expect(shown()).toContain('Take off about');
+    await type('Counter reads', 'lots');
+    expect(shown()).toContain('Type a number the counter shows');
+  });
+});
