@@ -4,7 +4,13 @@ import { runFacts, type Run } from '@yard-spool/contract';
 import { dragParts } from './drag-parts';
 import { dragWords } from './drag-words';
 
-const units = { strength: (kg: number) => `${kg.toFixed(1)} kg` };
+/** Units as the application has them: what a method is called on matters. */
+const units = new (class {
+  private readonly unit = 'kg';
+  strength(kg: number): string {
+    return `${kg.toFixed(1)} ${this.unit}`;
+  }
+})();
 const supply = (layer: string, strengthKg: number | null): Run['supplies'][number] => ({
   ...{ layer, strengthKg, diameters: [90, 60], measured: true, leaves: 'unknown' },
 });

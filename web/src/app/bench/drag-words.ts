@@ -12,8 +12,9 @@ const VERDICT: Readonly<Record<DragJudgement['verdict'], string>> = {
 /** A drag as it was read, with what it is held against. */
 export function dragWords(
   { read, asked, weakest, range, verdict }: DragJudgement,
-  { strength }: Pick<UnitsService, 'strength'>,
+  units: Pick<UnitsService, 'strength'>,
 ): string {
+  const strength = (kilograms: number): string => units.strength(kilograms);
   const against = [
     asked ? `${strength(asked.drag)} was asked for` : '',
     weakest && range

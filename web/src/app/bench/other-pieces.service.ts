@@ -30,6 +30,8 @@ export class OtherPieces {
   private readonly apiService = inject(ApiService);
   private readonly rack = load(() => this.apiService.call(api.listPieces));
 
+  /** Whether the rack is here: until then nobody knows what is on it. */
+  readonly here = computed(() => this.rack.value() !== undefined);
   /** Pieces that could be mounted, but for the one that is: the shop's own. */
   readonly others = computed((): readonly Piece[] => {
     const mounted = this.bench.mounted();

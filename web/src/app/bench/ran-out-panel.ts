@@ -123,12 +123,18 @@ export class RanOutPanel {
       })),
       {
         words: 'Finish the layer here',
-        ...(offered.length === 0 ? { beside: 'there is no other piece of this line on the rack' } : {}),
+        ...(offered.length === 0 ? { beside: this.noneWords() } : {}),
         act: () => {
           this.finished.emit();
         },
       },
     ];
+  }
+
+  private noneWords(): string {
+    return this.pieces.here()
+      ? 'there is no other piece of this line on the rack'
+      : 'what else is on the rack is not known yet';
   }
 
   private nextWords({ piece, free, short }: NextPiece): string {

@@ -4,9 +4,10 @@ import type { UnitsService } from '../data/units.service';
 /** What lies under a fill's line, as rows: nothing where nothing does. */
 export function laidWords(
   laid: Fill['laid'],
-  { small }: Pick<UnitsService, 'small'>,
+  units: Pick<UnitsService, 'small'>,
 ): readonly { readonly name: string; readonly text: string }[] {
   if (!laid) return [];
+  const small = (millimetres: number): string => units.small(millimetres);
   const { tape, reducer, washers } = laid;
   const wraps = tape ? String(Math.round(10 * tape.wraps) / 10) : '';
   return [
