@@ -33,16 +33,17 @@ const read = async (reading: string): Promise<void> => {
   await (await browser.field('Counter reads at the mark')).sendKeys(reading, Key.ENTER);
 };
 const walks = async () => (await hand.state()).walks;
-const mainTurns = async (): Promise<number> => (await hand.state()).turns.main ?? 0;
+/** Metres that were moved on the main at its counter. */
+const mainMoved = async (): Promise<number> => (await hand.state()).metres.main ?? 0;
 
 describe('a set of three counter reels', () => {
   it('the first agrees at the second walk, and only then is cut', async () => {
     await toCounter('Set 30, left');
     await read('31');
     expect(await answer()).toMatch(/Add/);
-    const before = await mainTurns();
+    const before = await mainMoved();
     await browser.press(Key.ENTER);
-    await browser.until(async () => (await mainTurns()) > before + 3, 'what went on is counted on the main');
+    await browser.until(async () => (await mainMoved()) > before + 3, 'what went on is counted on the main');
     await read('30');
     await browser.text('It agrees', 'div');
     await browser.press(Key.ENTER);
@@ -84,9 +85,9 @@ describe('a set of three counter reels', () => {
     await toCounter('Set 30, right');
     await read('31');
     await answer();
-    const before = await mainTurns();
+    const before = await mainMoved();
     await browser.press(Key.ENTER);
-    await browser.until(async () => (await mainTurns()) > before + 3, 'what went on is counted');
+    await browser.until(async () => (await mainMoved()) > before + 3, 'what went on is counted');
     await read('98');
     await browser.find('[data-test=counter-doubt]');
     expect(await browser.shown('[data-test=counter-doubt]')).toContain('not metres');

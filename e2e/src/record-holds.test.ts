@@ -109,7 +109,7 @@ describe('old line that stays on', () => {
     await browser.text('of line lost since it was filled', 'summary');
     const on = async () => (await reelOf(tag)).spools[0]!.on!;
     expect((await on()).lines.at(-1)!.lengthMm).toBe(first.layers.at(-1)!.lengthMm - 30_000);
-    await browser.click('Book it in, as last time');
+    await (await browser.text('Book it in, as last time', 'a')).click();
     await browser.text('On it by the record:', 'p');
     await browser.click('Keep the');
     expect(await (await browser.field('Old line that stays on')).getAttribute('value')).toMatch(/^\d+ m$/);

@@ -72,7 +72,14 @@ export class RanOutPanel {
       .state()
       ?.settlings.some(({ cause, about }) => cause === 'piece' && about === layer);
     const lack = held - given;
-    return said || Math.abs(lack) <= Math.max(AGREES.metres, AGREES.share * held) ? null : lack;
+    // A count on a spool nobody has measured is no surer than the turns it was told to come to.
+    const agrees = Math.max(AGREES.metres, Math.max(AGREES.share, this.countDoubt()) * held);
+    return said || Math.abs(lack) <= agrees ? null : lack;
+  });
+  /** How far the count may be off, as a share. */
+  private readonly countDoubt = computed(() => {
+    const turns = this.bench.winding()?.planned.handleTurns;
+    return turns && turns.value > 0 ? (turns.high - turns.low) / 2 / turns.value : 0;
   });
   private readonly code = computed(() => this.bench.mounted()?.code ?? 'The piece');
   protected readonly lackWords = computed(() => {

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  signal,
+  type Type,
+} from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
 import { runFacts, type CounterAtBench } from '@yard-spool/contract';
@@ -20,12 +28,12 @@ export class StandingRun {
   readonly log = signal<readonly RunEvent[]>([]);
   readonly run = signal(aRun());
   readonly facts = signal<RunFacts>(FACTS);
-  readonly state = () => foldRun(this.facts(), this.log());
+  readonly state = computed(() => foldRun(this.facts(), this.log()));
   readonly shown = this.state;
   readonly counter = signal<CounterAtBench | null>(null);
   readonly device = () => this.counter()?.device ?? this.run().device;
   readonly winding = () => this.underWay()?.winding ?? null;
-  readonly underWay = () => runUnderWay(PLAN_INPUT, this.facts(), this.state());
+  readonly underWay = computed(() => runUnderWay(PLAN_INPUT, this.facts(), this.state()));
   readonly happen = (happening: RunHappening): Promise<void> => {
     this.happened.push(happening);
     return Promise.resolve();
