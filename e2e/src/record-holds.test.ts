@@ -112,6 +112,18 @@ describe('old line that stays on', () => {
     await (await browser.text('Book it in, as last time', 'a')).click();
     await browser.text('On it by the record:', 'p');
     await browser.click('Keep the');
-    expect(await (await browser.field('Old line that stays on')).getAttribute('value')).toMatch(/^\d+ m$/);
+    await browser.find('ys-plan-view pattern');
+    await hand.toBench();
+    const { planInput } = (await hand.run()).job;
+    expect(planInput.request.layers.map(({ kind }) => kind)).toEqual(['retained', 'line']);
+    expect(planInput.request.layers[0]).toMatchObject({ line: first.layers[0]!.line });
+    await hand.until('Tag and close');
+    await hand.close();
+    const again = await lastFill(tag);
+    expect(again.layers.map(({ role, lineName }) => [role, lineName])).toEqual([
+      ['kept', first.layers[0]!.lineName],
+      ['main', first.layers[1]!.lineName],
+    ]);
+    expect(again.layers[0]!.pieceCode).toBe('JH-204');
   });
 });

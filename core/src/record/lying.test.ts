@@ -56,6 +56,7 @@ describe('what lies on a spool', () => {
     ]);
     // Half of the depth from 14 to 23 is 18.5 mm out: in the braid.
     expect(keptFromRecord(ON, { share: [0.5, 0.5] }, lip).map(({ id }) => id)).toEqual(['kept', 'kept-2']);
+    expect(keptFromRecord(ON, { length: 80.5 }, lip).map(({ id }) => id)).toEqual(['kept']);
     expect(keptFromRecord(ON, { length: 500 }, lip)).toHaveLength(2);
     expect(keptFromRecord([], { length: 25 }, lip)).toEqual([]);
   });

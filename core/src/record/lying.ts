@@ -71,6 +71,9 @@ export function metresAbove(layers: readonly Lying[], radius: number): number {
 
 type Left = Extract<LayerRequest, { kind: 'retained' }>['left'];
 
+/** People say what stays on to a metre or a yard. */
+const ROUNDED = 1;
+
 /** The key old line has where nobody knows which line it is. */
 export const OLD_LINE = 'old line';
 
@@ -87,7 +90,8 @@ export function keptFromRecord(layers: readonly Lying[], left: Left, lip: number
       ? left.length
       : lengthOn(layers) -
         metresAbove(layers, 'depth' in left ? lip - left.depth : shareRadius(left, arbor, lip));
-  const stays = innermost(layers, metres);
+  // Said to a whole metre or yard, an amount that ends at a join reaches a little into the line above it.
+  const stays = innermost(layers, metres).filter(({ length }, i) => i === 0 || length >= ROUNDED);
   return stays.map(({ line, length }, i): LayerRequest => {
     const top = i === stays.length - 1 && !('length' in left);
     return {

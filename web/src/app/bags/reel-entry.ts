@@ -164,9 +164,10 @@ export class ReelEntry {
     return known && onRecordWords(known, (metres) => this.units.length(metres));
   });
 
-  /** What lies below the top line stays on. */
+  /** What lies below the top line stays on, and takes the place of new backing. */
   protected keepBelow(metres: number): void {
-    this.form().patchValue({ kept: this.units.length(metres).replace(/\u00a0/g, ' ') });
+    const kept = this.units.length(metres).replace(/\u00a0/g, ' ');
+    this.form().patchValue({ kept, underneath: 'main-only' });
   }
 
   /** Puts the person at the reel's name, where one begins. */
