@@ -21,6 +21,8 @@ journey(
 
 const reel = (): Promise<Reel> => browser.api<Reel>(`/reels/${tag}`);
 const look = async (words: string): Promise<void> => {
+  // A key is heard once the screen knows who is signed in.
+  await browser.find('input[name=tag]');
   await browser.press('/');
   await browser.driver.actions().sendKeys(words, Key.ENTER).perform();
 };
