@@ -32,6 +32,8 @@ export const WantsSchema = v.object({
   mainFirst: v.boolean(),
   /** Its own line is turned end for end, over to its other spool; nothing is drawn from the rack. */
   endForEnd: v.optional(v.boolean(), false),
+  /** Its line stays on as it is, and its counter is matched: what that asks for is wound on or taken off. */
+  counterOnly: v.optional(v.boolean(), false),
   /** Who settled the gap: the house's rule, which the plan then follows, or whoever typed it. */
   gap: v.optional(v.picklist(['house', 'typed', 'counter']), 'typed'),
   /** Depth of the bottom of a bevelled rim below the lip, mm; null where the rim is plain. */
@@ -45,6 +47,7 @@ const NO_WANTS: Wants = {
   onItNow: '',
   mainFirst: false,
   endForEnd: false,
+  counterOnly: false,
   gap: 'typed',
   bevelMm: null,
 };

@@ -129,6 +129,7 @@ export const runFacts = ({
   mainFirst: wants.mainFirst,
   leader: wants.leader !== '',
   turned: wants.endForEnd,
+  counterOnly: wants.counterOnly,
   ...(wants.bevelMm === null ? {} : { rim: { kind: 'bevel', depth: wants.bevelMm } as const }),
 });
 

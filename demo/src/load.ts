@@ -174,6 +174,7 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
     wants: {
       ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, bevelMm: null },
       endForEnd: false,
+      counterOnly: false,
       gap: reel.gap === undefined ? ('house' as const) : ('typed' as const),
     },
     planInput: { observations: [...observations], request: { ...request, layers: [...request.layers] } },

@@ -221,13 +221,15 @@ describe('what was wanted', () => {
       onItNow: '',
       mainFirst: false,
       endForEnd: false,
+      counterOnly: false,
     };
     expect(tellWants(nothing)).toEqual([]);
     const all = { leader: '2 m of 0.40', dragKg: 4, leastMm: 100_000, onItNow: 'old braid', mainFirst: true };
-    expect(tellWants({ ...all, endForEnd: true })).toEqual([
+    expect(tellWants({ ...all, endForEnd: true, counterOnly: true })).toEqual([
       ...['On it when it came: old braid.', 'At least 100 m of main were wanted.'],
       ...['A leader was wanted: 2 m of 0.40.', 'A drag of 4 kg was wanted.'],
       ...['The main went on first, and was swapped over.', 'Its own line was to be turned end for end.'],
+      'Its line was to stay on, and its counter to be matched.',
     ]);
   });
 });

@@ -149,7 +149,7 @@ function countWords(
       ? [`${figure(counted, 0)} turns counted ${byDevice.has(id) ? 'by a counter' : 'by hand'}`]
       : []),
     ...(over > 0 ? [`${metres(over)} over a line meter`] : []),
-    ...(byEye.has(id) ? ['wound by eye'] : []),
+    ...(byEye.has(id) ? [byEye.get(id)?.at === 0 ? 'on it when it came' : 'wound by eye'] : []),
     ...(usedUp.has(id) ? ['its supply ran out with it'] : []),
   ];
   const own = stretches.filter(({ layer }) => layer === id);

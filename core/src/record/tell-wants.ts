@@ -8,14 +8,19 @@ export interface Wanted {
   readonly onItNow: string;
   readonly mainFirst: boolean;
   readonly endForEnd: boolean;
+  readonly counterOnly: boolean;
 }
 
 /** What was wanted, in sentences; none where nothing was. */
-export const tellWants = ({ leader, dragKg, leastMm, onItNow, mainFirst, endForEnd }: Wanted): string[] => [
-  ...(onItNow === '' ? [] : [`On it when it came: ${onItNow}.`]),
-  ...(leastMm === null ? [] : [`At least ${metres(leastMm / 1000)} of main were wanted.`]),
-  ...(leader === '' ? [] : [`A leader was wanted: ${leader}.`]),
-  ...(dragKg === null ? [] : [`A drag of ${String(dragKg)} kg was wanted.`]),
-  ...(mainFirst ? ['The main went on first, and was swapped over.'] : []),
-  ...(endForEnd ? ['Its own line was to be turned end for end.'] : []),
-];
+export const tellWants = (wanted: Wanted): string[] => {
+  const { leader, dragKg, leastMm, onItNow, mainFirst, endForEnd, counterOnly } = wanted;
+  return [
+    ...(onItNow === '' ? [] : [`On it when it came: ${onItNow}.`]),
+    ...(leastMm === null ? [] : [`At least ${metres(leastMm / 1000)} of main were wanted.`]),
+    ...(leader === '' ? [] : [`A leader was wanted: ${leader}.`]),
+    ...(dragKg === null ? [] : [`A drag of ${String(dragKg)} kg was wanted.`]),
+    ...(mainFirst ? ['The main went on first, and was swapped over.'] : []),
+    ...(endForEnd ? ['Its own line was to be turned end for end.'] : []),
+    ...(counterOnly ? ['Its line was to stay on, and its counter to be matched.'] : []),
+  ];
+};

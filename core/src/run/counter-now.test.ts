@@ -45,6 +45,19 @@ describe('the counter step of a run', () => {
     expect(runSteps(FACTS).some(({ kind }) => kind === 'counter')).toBe(false);
   });
 
+  it('tells what was moved of a main that was wound by eye, and no more', () => {
+    const eye = event(3, { kind: 'step-done', payload: { step: 'wind-main', by: 'eye' } });
+    const gap = event(5, { kind: 'depth-read', payload: { after: 'gap', depth: 2.6, by: 'calliper' } });
+    const log = [turns(1, 166), turns(2, 20, 'main'), eye, gap, ...done(6, ...upTo), walked(40, 104)];
+    const of = (...more: readonly RunEvent[]) => {
+      const state = foldRun(TROLL, [...log, ...more]);
+      return counterRequest(TROLL, runUnderWay(INPUT, TROLL, state)!, state, SETUP);
+    };
+    expect(of().moved).toBeCloseTo(0, 6);
+    expect(of().spool!.lip - of().spool!.outer).toBeCloseTo(2.6, 6);
+    expect(of(metres(41, 9)).moved).toBeCloseTo(9, 6);
+  });
+
   it('comes to the correction and back to agreement, with what was moved counted on the layer', () => {
     const first = stand(walked(40, 104));
     const match = counterNow(TROLL, first.under, first.state, SETUP)!;

@@ -1,4 +1,9 @@
-import type { CounterFace, KnownCounter } from '../counter/counter-beliefs';
+import {
+  UNKNOWN_SPOOL,
+  type CounterFace,
+  type KnownCounter,
+  type SpoolSpread,
+} from '../counter/counter-beliefs';
 import { counterMatch, type CounterMatch, type CounterRequest } from '../counter/counter-match';
 import type { Walk } from '../counter/counter-fit';
 import { metresPer, type CounterUnit } from '../counter/counter-unit';
@@ -12,6 +17,7 @@ import { bulkIn } from '../spool/estimate';
 import { lengthBetween } from '../winding/winding';
 import type { RunFacts } from '../steps/run-facts';
 import { isSwap, lineLayers } from '../steps/winding-order';
+import { withSeen } from './by-eye';
 import { finalFill } from './final-fill';
 import { levelAt } from './judge-depth';
 import type { RunState } from './run-state';
@@ -25,6 +31,10 @@ export interface CounterSetup extends CounterFace {
 
 /** How unsure wound area to width is where a spool was planned and wound here, as a share. From memory. */
 const RATIO_SD = 0.05;
+/** The same where its line went on elsewhere: nobody knows how tight it lies. */
+const RATIO_FOREIGN = 0.12;
+/** A lip that may be off by more than this says nothing of a reel filled elsewhere, mm. */
+const UNMEASURED = 3;
 /** A surface is never surer than this, mm: half of what a calliper tells. */
 const LEAST_SURFACE = 0.1;
 
@@ -34,9 +44,14 @@ interface Lying {
   readonly wound: readonly WoundLayer[];
 }
 
+/** What is looked at to tell what lay on a reel at a walk: what was wound by eye is seen there too. */
+type Walking = Pick<RunState, 'walks' | 'byEye' | 'depths'>;
+
 /** What lies on the reel after what was counted; main first, after the swap. */
-function lyingAfter(facts: RunFacts, { spool, request }: FillUnderWay, segments: Segments): Lying {
-  const wound = finalFill(facts, spool, woundSoFar(spool, request, segments));
+function lyingAfter(facts: RunFacts, under: RunUnderWay, state: Walking, segments: Segments): Lying {
+  const { spool, request } = under;
+  const seen = withSeen(under, { ...state, wound: segments });
+  const wound = finalFill(facts, spool, woundSoFar(spool, request, seen));
   return { request: isSwap(facts) ? facts.request : request, wound };
 }
 
@@ -46,14 +61,9 @@ const topOf = ({ request, wound }: Lying): WoundLayer | undefined => {
 };
 
 /** The walks that count, with the metres moved since the first of them; readings in one unit. */
-export function walksOf(
-  facts: RunFacts,
-  under: FillUnderWay,
-  { walks }: Pick<RunState, 'walks'>,
-  unit: CounterUnit,
-): Walk[] {
-  const standing = walks.filter(({ left }) => !left);
-  const on = (wound: Segments): number => topOf(lyingAfter(facts, under, wound))?.length ?? 0;
+export function walksOf(facts: RunFacts, under: RunUnderWay, state: Walking, unit: CounterUnit): Walk[] {
+  const standing = state.walks.filter(({ left }) => !left);
+  const on = (wound: Segments): number => topOf(lyingAfter(facts, under, state, wound))?.length ?? 0;
   const first = standing[0] ? on(standing[0].wound) : 0;
   return standing.map(({ tape, reading, began = 0, over, wound, unit: read }) => ({
     ...{ tape, over, moved: on(wound) - first },
@@ -80,26 +90,33 @@ function counterSpool({ spool }: FillUnderWay, { request, wound }: Lying): Count
 export function counterRequest(
   facts: RunFacts,
   under: RunUnderWay,
-  state: Pick<RunState, 'walks'>,
+  state: Walking,
   setup: CounterSetup,
-  known?: KnownCounter,
+  believed?: KnownCounter,
 ): CounterRequest {
   const now: Lying = lyingNow(facts, under);
   const first = state.walks.find(({ left }) => !left);
-  const then = first ? lyingAfter(facts, under, first.wound) : now;
+  const then = first ? lyingAfter(facts, under, state, first.wound) : now;
   const { sd } = levelAt(under, lineLayers(under.request).at(-1)?.id ?? '');
+  const known = !facts.counterOnly || under.spool.deviation.lipRadius < UNMEASURED;
   return {
     face: { unit: setup.unit, step: setup.step },
     match: setup.match,
-    spool: counterSpool(under, then),
-    spread: { surface: Math.max(LEAST_SURFACE, sd), ratio: RATIO_SD },
-    ...(known?.unit === setup.unit ? { belief: known } : {}),
+    spool: known ? counterSpool(under, then) : null,
+    spread: known ? spreadOn(facts, under, sd) : UNKNOWN_SPOOL.spread,
+    ...(believed?.unit === setup.unit ? { belief: believed } : {}),
     walks: walksOf(facts, under, state, setup.unit),
     moved: (topOf(now)?.length ?? 0) - (topOf(then)?.length ?? 0),
     limits: limitsOf(under.request.gap),
-    ...roomOf(under, now, limitsOf(under.request.gap)),
+    ...(known ? roomOf(under, now, limitsOf(under.request.gap)) : {}),
   };
 }
+
+/** How unsure a spool is that was wound here to the count; or elsewhere, where only its lip was measured. */
+const spreadOn = ({ counterOnly }: RunFacts, { spool }: RunUnderWay, sd: number): SpoolSpread =>
+  counterOnly
+    ? { surface: Math.hypot(LEAST_SURFACE, sd, spool.deviation.lipRadius), ratio: RATIO_FOREIGN }
+    : { surface: Math.max(LEAST_SURFACE, sd), ratio: RATIO_SD };
 
 /** Metres of the line on top that still reach the lip, by what lies there: no counter asks for more. */
 function roomOf({ spool, request }: FillUnderWay, now: Lying, { least }: Limits): { readonly room?: number } {
@@ -131,7 +148,7 @@ const limitsOf = (gap: number | undefined): Limits => ({
 export function counterNow(
   facts: RunFacts,
   under: RunUnderWay,
-  state: Pick<RunState, 'walks'>,
+  state: Walking,
   setup: CounterSetup,
   known?: KnownCounter,
 ): CounterMatch | null {

@@ -15,6 +15,8 @@ import type {
 } from './run-state';
 import type { MeterMark, MeteredStretch } from './metered';
 import type { GrowingSegment } from '../plan/segments';
+import { lineLayers } from '../steps/winding-order';
+import type { RunFacts } from '../steps/run-facts';
 import type { Settling } from './settling';
 
 /** A run's state while its log is folded. */
@@ -64,8 +66,12 @@ export interface Draft {
 /** A record with no entries but its own: layers and devices are named by people, also `constructor`. */
 export const record = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
 
-export const emptyDraft = (): Draft => ({
-  ...{ done: new Set(), skipped: new Set(), byEye: new Map(), usedUp: new Set() },
+/** Before the first event. Line that stays on is seen, not counted: what its counter asks for comes on top, or off it. */
+export const emptyDraft = ({ request, counterOnly }: RunFacts): Draft => ({
+  ...{ done: new Set(), skipped: new Set(), usedUp: new Set() },
+  byEye: new Map(
+    counterOnly ? lineLayers(request).map(({ id }) => [id, { at: 0, counted: [], chosen: 0 }]) : [],
+  ),
   ...{ turns: record(), metres: record(), wound: record() },
   ...{ held: false, heldAt: {}, devices: record(), creditedTo: record(), unheard: record() },
   settledAt: record(),

@@ -110,7 +110,9 @@ const counted = (value: number): number =>
 
 /** The layer's count begun again at so many turns: what was seen of it before is no part of them. */
 function begin(draft: Draft, layer: string, turns: number): void {
-  if (draft.byEye.has(layer)) draft.byEye = new Map([...draft.byEye].filter(([id]) => id !== layer));
+  // What lay there before the first event is there still.
+  if (draft.byEye.has(layer))
+    draft.byEye = new Map([...draft.byEye].filter(([id, { at }]) => id !== layer || at === 0));
   draft.turns[layer] = turns;
   draft.wound[layer] = [];
   Reflect.deleteProperty(draft.metres, layer);

@@ -23,7 +23,7 @@ export interface RunFold {
 
 /** The fold of an empty log. */
 export const beginFold = (facts: RunFacts): RunFold => ({
-  ...{ facts, log: [], draft: emptyDraft(), undoable: null },
+  ...{ facts, log: [], draft: emptyDraft(facts), undoable: null },
 });
 
 /**
@@ -36,7 +36,7 @@ export function foldOn(fold: RunFold, events: readonly RunEvent[]): void {
     for (const event of events) standing(fold, event);
     return;
   }
-  fold.draft = emptyDraft();
+  fold.draft = emptyDraft(fold.facts);
   fold.undoable = null;
   for (const event of withoutUndone(fold.log)) standing(fold, event);
 }

@@ -40,8 +40,8 @@ const TELLS = { calliper: 0.3, eye: 0.6 } as const;
 export function gapRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunState): GapRemedy | null {
   const wanted = wantedGap(facts, underWay.request);
   const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
-  // Where its counter was matched, that decides the level, and nothing takes it back.
-  if (state.walks.some(({ left }) => !left)) return null;
+  // Where its counter is matched, that decides the level, and nothing takes it back.
+  if (facts.counterOnly || state.walks.some(({ left }) => !left)) return null;
   if (!wanted || !read || Math.abs(read.depth - wanted.gap) <= TELLS[read.by]) return null;
   return stillSo(facts, state, read) ? levelRemedy(facts, underWay, state, read.depth, wanted) : null;
 }

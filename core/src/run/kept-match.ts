@@ -52,7 +52,7 @@ export interface KeptMatch {
 export function keptMatch(
   facts: RunFacts,
   under: RunUnderWay,
-  state: Pick<RunState, 'walks' | 'wound' | 'tensions'>,
+  state: Pick<RunState, 'walks' | 'wound' | 'tensions' | 'byEye' | 'depths'>,
   known?: KnownCounter,
 ): KeptMatch | null {
   const setup = setupOf(state);
@@ -76,11 +76,14 @@ export function keptMatch(
   };
 }
 
-const leftAt = ({ expected, verdict, perTurn, spool }: CounterMatch) => ({
+/** What is learned of a counter on a spool whose size was assumed is next to nothing, as a share. From memory. */
+const ASSUMED_SD = 0.4;
+
+const leftAt = ({ expected, verdict, perTurn, spool, assumed }: CounterMatch) => ({
   reads: expected.value,
   agrees: verdict === 'agrees',
   perTurn: perTurn.value,
-  sd: perTurn.sd / perTurn.value,
+  sd: Math.max(perTurn.sd / perTurn.value, assumed ? ASSUMED_SD : 0),
   readsSd: expected.sd / expected.value,
   spool,
 });

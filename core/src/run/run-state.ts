@@ -13,7 +13,7 @@ import type { Settling } from './settling';
  * comes on top of what was seen.
  */
 export interface ByEye {
-  /** The place in the log where that was said. */
+  /** The place in the log where that was said; 0 for line that lay there before. */
   readonly at: number;
   /** What was counted of the layer by then. */
   readonly counted: readonly Segment[];

@@ -1,3 +1,4 @@
+import type { StepAt, When } from '../steps/bench-step';
 import { STEPS } from '../steps/catalogue';
 import { stepId, type RunFacts, type RunStep, type StepKind } from '../steps/run-facts';
 import { stepAt } from '../steps/step-at';
@@ -11,6 +12,16 @@ const AFTER: readonly StepKind[] = [
   ...(['swap', 'gap', 'counter', 'clip', 'memory', 'cover', 'brake', 'thumb'] as const),
   ...(['leader', 'drag-reading', 'guides', 'drag', 'tag'] as const),
 ];
+
+/** All there is to do where its line stays on and only its counter is matched; what is skipped there can be. */
+const COUNTER_ONLY: Readonly<Partial<Record<StepKind, When>>> = {
+  ...{ gap: 'optional', counter: 'always', clip: 'optional', 'drag-reading': 'optional' },
+  ...{ drag: 'always', tag: 'always' },
+};
+const whenOf = (kind: StepKind, at: StepAt, { counterOnly }: RunFacts): When => {
+  if (!counterOnly || kind === 'leader') return STEPS[kind].when(at);
+  return COUNTER_ONLY[kind] ?? 'never';
+};
 
 /** The layer whose count a step may move; matching the counter moves the line on top, where that was wound last. */
 const layerOf = (kind: StepKind, layer: string | undefined, facts: RunFacts): { readonly layer?: string } => {
@@ -28,7 +39,7 @@ export function runSteps(facts: RunFacts, ways: Readonly<Record<string, SupplyWa
   const of = (kinds: readonly StepKind[], layer?: string): RunStep[] => {
     const at = stepAt(facts, layer, (layer === undefined ? undefined : ways[layer]) ?? null);
     return kinds.flatMap((kind): RunStep[] => {
-      const when = STEPS[kind].when(at);
+      const when = whenOf(kind, at, facts);
       if (when === 'never') return [];
       return [
         {

@@ -146,7 +146,7 @@ function ofLayer(
     scale: Math.exp(factor('meter')),
   };
   const asPlanned = (metres: number, of: number): number =>
-    (Math.log(Math.max(0.5, metres)) - Math.log(Math.max(0.5, of))) / EVIDENCE_SD.plan;
+    (logOf(metres) - logOf(Math.max(0.5, of))) / EVIDENCE_SD.plan;
   if (!seen) return [asPlanned(lengthOf(layer.id), planned)];
   const { goes, byEye, weighed } = seen;
   const rest: number[] = [];
@@ -165,6 +165,10 @@ function ofLayer(
   return rest;
 }
 
+/** The logarithm of a length, going on straight below half a metre: what would be less than nothing is told from nothing. */
+const logOf = (metres: number): number =>
+  metres >= 0.5 ? Math.log(metres) : Math.log(0.5) + (metres - 0.5) / 0.5;
+
 /** What a layer's piece says of its length: what is left on one that nobody used up says nothing. */
 function ofPiece({ piece, usedUp }: LayerEvidence, length: number): number[] {
   if (!piece) return [];
@@ -175,7 +179,7 @@ function ofPiece({ piece, usedUp }: LayerEvidence, length: number): number[] {
   return [usedUp ? over : Math.max(0, over)];
 }
 
-/** Length of a layer before the last goes went on, m: they are unwound from where it ends. */
+/** Length of a layer before the last goes went on, m: they are unwound from where it ends. Below zero where they are more. */
 function lengthBefore(
   evidence: Pick<FillEvidence, 'request'>,
   layer: LineLayer,
@@ -192,7 +196,8 @@ function lengthBefore(
     goes.map((go) => rated(go, factors)),
     { width, area },
   );
-  return before <= inner ? 0 : lengthBetween(width, inner, before, area);
+  if (before > inner) return lengthBetween(width, inner, before, area);
+  return Math.min(0, lengthOf(layer.id) - metresOfGoes(world, layer, inner, goes, factors));
 }
 
 interface Factors {
@@ -268,7 +273,7 @@ function shareBefore(
   const factors = { factor: Math.exp(factor('gear')), scale: Math.exp(factor('meter')) };
   const later = goesSince(segmentsOf(read.wound, layer.id), goes);
   if (later.length === 0) return 1;
-  return lengthBefore(evidence, layer, later, { world, lengthOf, factors }) / lengthOf(layer.id);
+  return Math.max(0, lengthBefore(evidence, layer, later, { world, lengthOf, factors }) / lengthOf(layer.id));
 }
 
 /** Lengths to start from: as counted in this world, as the piece held, or as planned. */
@@ -281,7 +286,8 @@ const startLengths = (
   lines.map((layer, i) => {
     const seen = evidence.layers[i];
     if (seen?.usedUp && seen.piece) return Math.max(0.5, seen.piece.length);
-    if (!seen || seen.byEye || seen.goes.length === 0) return Math.max(0.5, planned(layer.id));
+    if (!seen || seen.goes.length === 0) return Math.max(0.5, planned(layer.id));
     const inner = radiusWith(world, below(evidence, layer.id), planned);
-    return Math.max(0.5, metresOfGoes(world, layer, inner, seen.goes));
+    const counted = metresOfGoes(world, layer, inner, seen.goes);
+    return Math.max(0.5, seen.byEye ? seen.byEye.planned + counted : counted);
   });

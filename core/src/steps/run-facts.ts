@@ -54,6 +54,8 @@ export interface RunFacts {
   readonly leader: boolean;
   /** Whether its own line is turned end for end, over to its other spool. */
   readonly turned?: boolean;
+  /** Whether its line is on it already and stays: nothing is wound but what its counter asks for. */
+  readonly counterOnly?: boolean;
   /** The edge line leaves its spool over; plain where nothing else was said. */
   readonly rim?: Rim;
 }

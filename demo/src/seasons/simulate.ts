@@ -60,7 +60,7 @@ export interface Asked {
 
 export const NO_WANTS: Wants = {
   ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, endForEnd: false },
-  ...{ gap: 'typed', bevelMm: null },
+  ...{ gap: 'typed', bevelMm: null, counterOnly: false },
 };
 /** How exactly a depth is read with a calliper, and turns are counted by hand: one standard deviation. */
 const READ_MM = 0.25;

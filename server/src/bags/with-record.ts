@@ -1,5 +1,12 @@
 import type { NewBagSchema } from '@yard-spool/contract';
-import { keptFromRecord, OLD_LINE, type LayerRequest, type PlanInput } from '@yard-spool/core';
+import {
+  keptFromRecord,
+  lengthOn,
+  OLD_LINE,
+  topLine,
+  type LayerRequest,
+  type PlanInput,
+} from '@yard-spool/core';
 import type { InferOutput } from 'valibot';
 import type { SpoolRow } from '../db/models/customers';
 import type { Reading } from '../context';
@@ -11,7 +18,7 @@ type Asked = Pick<JobRequest, 'planInput' | 'wants'>;
 
 /**
  * A plan's input with what the record knows of the reel: old line that stays on is the very line that lies there, and so is
- * line that is turned end for end, whatever it came with.
+ * line that is turned end for end, or stays on as it is, whatever it came with.
  *
  * @param meant the reel that is to be filled, and its spool where that is known; null where the reel is new here
  */
@@ -21,8 +28,9 @@ export async function withRecord(
   meant: Meant | null,
 ): Promise<PlanInput> {
   const keeps = planInput.request.layers.some(isUnknown);
-  if (!meant || !(keeps || wants.endForEnd)) return planInput;
+  if (!meant || !(keeps || wants.endForEnd || wants.counterOnly)) return planInput;
   const lies = await lyingOn(from, meant.spool);
+  if (wants.counterOnly) return staysOn(planInput, lies);
   const fill = meant.spool?.fillId == null ? null : await from.tables.fills.findByPk(meant.spool.fillId);
   const turned = wants.endForEnd ? await givesTurned(from, meant, lies) : null;
   const layers = planInput.request.layers.flatMap((layer): LayerRequest[] => {
@@ -31,6 +39,21 @@ export async function withRecord(
     if (layer.kind === 'line' && layer.id === 'main' && turned) return [{ ...layer, line: turned.line }];
     return [layer];
   });
+  return { ...planInput, request: { ...planInput.request, layers } };
+}
+
+/** Line that stays on is what lies there by the record: the line on top, over what is below it. */
+function staysOn(planInput: PlanInput, lies: readonly LyingLayer[]): PlanInput {
+  const top = topLine(lies);
+  const line = top.at(-1)?.line;
+  const main = planInput.request.layers.find(({ id, kind }) => id === 'main' && kind === 'line');
+  if (!line || main?.kind !== 'line') return planInput;
+  const below = { length: lengthOn(lies) - lengthOn(top) };
+  const layers = [
+    ...planInput.request.layers.filter(({ kind }) => kind === 'reducer'),
+    ...(below.length > 0 ? keptFromRecord(lies, below, 0) : []),
+    { ...main, line, length: lengthOn(top) },
+  ];
   return { ...planInput, request: { ...planInput.request, layers } };
 }
 

@@ -21,7 +21,7 @@ import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readFill } from '../reels/fills';
 import { noteWhatIsOn } from '../reels/on-spool';
-import { lyingBefore, noteGiven } from './from-record';
+import { lyingBefore, noteGiven, noteUse } from './from-record';
 import { keepAnswers } from './keep-answers';
 import { putOldLineAway } from './old-line';
 import { writeEvents } from './run-log';
@@ -80,8 +80,10 @@ async function write(u: Unit, run: RunRow): Promise<number> {
     lesson,
     counter: counterOf(job, facts, state),
     laid: laidBelow(job.planInput, facts, state),
+    lineSince: before.use?.since ?? null,
   });
   await writeLayers(u, { fillId: fill.id, run, job, lies, settled, state, facts, before });
+  await noteUse(u, fill.id, before);
   await noteGiven(u, row.spoolId, before, turnedMetres(facts, state, lies));
   await noteWhatIsOn(u, row.spoolId);
   await noteWords(u, 'note', [fill.id]);

@@ -18,6 +18,8 @@ export interface Before {
   readonly own: readonly LyingLayer[];
   /** The spool that gave its line to be turned end for end: the same, or the reel's other one. */
   readonly giver: { readonly spool: SpoolRow; readonly lies: readonly LyingLayer[] } | null;
+  /** Since when line that stays on lies there, and the trips it has had; null where nothing is on record, or it does not. */
+  readonly use: (Pick<SpoolRow, 'trips' | 'wornAt'> & { readonly since: Date }) | null;
 }
 
 /** What lies on the spools of a reel, before its new fill is written. */
@@ -30,7 +32,8 @@ export async function lyingBefore(
   const own = await u.tables.spools.lock(spoolId);
   const lies = await lyingOn(u, own);
   const turned = facts.request.layers.find(({ id }) => state.supplies[id]?.way === 'reverse');
-  if (!own || turned?.kind !== 'line') return { own: lies, giver: null };
+  const use = facts.counterOnly ? await useOf(u, own) : null;
+  if (!own || turned?.kind !== 'line') return { own: lies, giver: null, use };
   const others = await u.tables.spools.lockAll({ where: { reelId: own.reelId }, order: ['id'] });
   const spools = [...others.filter(({ id }) => id !== own.id), own];
   const gives: NonNullable<Before['giver']>[] = [];
@@ -40,7 +43,22 @@ export async function lyingBefore(
   }
   // The one with that very line on top, else the other spool: that is what it was turned off.
   const same = gives.find(({ lies: on }) => on.at(-1)?.line.key === turned.line.key);
-  return { own: lies, giver: same ?? gives[0] ?? null };
+  return { own: lies, giver: same ?? gives[0] ?? null, use };
+}
+
+/** How long line lies on a spool by now, and how often it was fished. */
+async function useOf({ tables }: Unit, spool: SpoolRow | null): Promise<Before['use']> {
+  const fill = spool?.fillId == null ? null : await tables.fills.findByPk(spool.fillId);
+  if (!spool || !fill) return null;
+  const { trips, wornAt, reversedAt } = spool;
+  return { since: reversedAt ?? fill.lineSince ?? fill.closedAt, trips, wornAt };
+}
+
+/** A matched counter makes no line newer: the trips it has had go on to its new fill. */
+export async function noteUse(u: Unit, fillId: number, { use }: Before): Promise<void> {
+  if (use?.trips == null) return;
+  const mark = { fillId, kind: 'trips', trips: use.trips } as const;
+  await u.tables.fillMarks.create({ ...mark, at: use.wornAt ?? u.clock(), byId: u.actor.id });
 }
 
 /** A stretch of old line as it is written again: whose it was, and how much of it. */
@@ -82,6 +100,11 @@ const outermostOf = (layers: readonly LyingLayer[], metres: number): LyingLayer[
 export function turnedStretches({ giver }: Before, lay: WoundLayer): OldStretch[] {
   if (!giver) return [];
   return between(outermost(topLine(giver.lies), lay.length), lay);
+}
+
+/** The line on top as it stayed on, without what came off it. Nothing where nothing is on record. */
+export function stayedStretches({ own }: Before, lay: WoundLayer): OldStretch[] {
+  return between(innermost(topLine(own), lay.length), lay);
 }
 
 /** What another spool gave is not on it any more. */

@@ -30,6 +30,7 @@ export async function checkPieces(
   const changes = events.flatMap((event) => (event.kind === 'piece-changed' ? [event.payload] : []));
   if (changes.length > MOST_PIECES)
     throw new ProblemError('bad-request', 'Nobody changes the piece this often. Nothing was added.');
+  const stays = changes.length > 0 && (await tables.jobs.findByPk(jobId))?.wants.counterOnly === true;
   const mounted = new Map(pieces.map(({ layer, pieceId }) => [layer, pieceId]));
   for (const { layer, pieceId, code, allAlong, line } of changes) {
     const [piece, cut] = await Promise.all([
@@ -38,6 +39,8 @@ export async function checkPieces(
     ]);
     if (!piece || piece.writtenOff || piece.broughtWith !== null)
       throw new ProblemError('not-found', `The piece ${code} is not on the rack any more.`);
+    // On line that stays on comes whatever was to hand.
+    if (!cut && stays && !allAlong) continue;
     if (!cut) throw new ProblemError('bad-request', `No piece is cut for ${layer} in this fill.`);
     const before = await tables.pieces.findByPk(mounted.get(layer) ?? 0);
     const asWound = line === undefined && piece.productId === (before?.productId ?? cut.productId);

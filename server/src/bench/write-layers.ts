@@ -6,6 +6,7 @@ import {
   pieceStretches,
   windingRequest,
   type LayerRequest,
+  type Line,
   type RunFacts,
   type RunState,
   type SettledFill,
@@ -15,7 +16,7 @@ import type { ProductRow } from '../db/models/rack';
 import type { FillLayerRow, RunRow } from '../db/models/runs';
 import type { Unit } from '../unit';
 import { drawLine } from '../rack/draw';
-import { keptStretches, turnedStretches, type Before, type OldStretch } from './from-record';
+import { keptStretches, stayedStretches, turnedStretches, type Before, type OldStretch } from './from-record';
 import { addMoves, lockPiece } from '../rack/move';
 
 /** A fill as it is written: what lies where, and what each length rests on. */
@@ -93,7 +94,7 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
   const under = { spool: settled.spool, request: windingRequest(facts), askedAfter };
   const asked = asWound(layer, state);
   for (const [i, stretch] of pieceStretches(under, state, lay).entries()) {
-    const pieceId = cut ? (stretch.pieceId ?? cut.pieceId) : null;
+    const pieceId = cut || facts.counterOnly ? (stretch.pieceId ?? cut?.pieceId ?? null) : null;
     const part = { ...lay, length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
     const lengthMm = await onTheBooks(u, pieceId, part, { state, layer: layer.id });
     const known = {
@@ -105,13 +106,32 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
     const place = { ...at, position: at.position + i };
     const product = await lineOff(u, asked === layer ? pieceId : null, cut);
-    const row = layerRow(place, asked, { ...part, innerRadius, outerRadius }, product);
+    const added = product && facts.counterOnly ? { ...asked, line: await lineOf(u, product.id) } : asked;
+    const row = layerRow(place, added, { ...part, innerRadius, outerRadius }, product);
     const written = { ...row, pieceId, productId: product?.id ?? null, ...known };
-    const old = own ? turnedStretches(writing.before, lay) : [];
+    const old = oldStretches(writing, { ...part, innerRadius, outerRadius }, { own, pieceId });
     await writeOld(u, { at: place, id: layer.id, role: layer.role }, old, written);
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }
+}
+
+/** What of a layer is line that was on the reel before: turned end for end, or left as it lay. */
+function oldStretches(
+  { before, facts }: ToWrite,
+  lay: WoundLayer,
+  { own, pieceId }: { readonly own: boolean; readonly pieceId: number | null },
+): OldStretch[] {
+  if (own) return turnedStretches(before, lay);
+  return facts.counterOnly && pieceId === null ? stayedStretches(before, lay) : [];
+}
+
+/** A product as the line that is on record. */
+async function lineOf({ tables }: Unit, productId: number): Promise<Line> {
+  const product = await tables.products.findByPk(productId);
+  if (!product) throw new Error(`A piece is of product ${String(productId)}, which is not there.`);
+  const { code, material, diameter } = product;
+  return { key: code, material, diameter: Number(diameter) };
 }
 
 /** Whether it was answered that it is another line than was said, and nobody knows which: no line of the shop's. */

@@ -18,6 +18,7 @@ import { record } from './migrations/0015-record';
 import { paper } from './migrations/0016-paper';
 import { packs } from './migrations/0017-packs';
 import { answersAndLosses } from './migrations/0018-answers-and-losses';
+import { lineSince } from './migrations/0019-line-since';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -41,6 +42,7 @@ const MIGRATIONS: readonly Migration[] = [
   paper,
   packs,
   answersAndLosses,
+  lineSince,
 ];
 
 /** Whether a schema step is one of this version's. */

@@ -35,7 +35,7 @@ export async function noteWhatIsOn(u: Unit, ...spoolIds: readonly number[]): Pro
     const top = left.at(-1);
     // With nothing left on it, a spool is as bare as one that was never filled.
     const lies = fill && top ? { fillId: fill.id, offMm } : { fillId: null, offMm: 0 };
-    const dates = fill && top ? whenDue(top.line, fill.closedAt, own, tooShort(left)) : NOT_DUE;
+    const dates = fill && top ? whenDue(top.line, fill.lineSince ?? fill.closedAt, own, tooShort(left)) : NOT_DUE;
     await tables.spools.change(spool, { ...lies, ...dates });
   }
 }
@@ -61,7 +61,7 @@ export async function whatIsOn(
   const [fills, layers] = await Promise.all([
     from.tables.fills.findAll({
       where: { id: ids },
-      attributes: ['id', 'spool', 'closedAt', 'gapRead', 'gapByCount'],
+      attributes: ['id', 'spool', 'closedAt', 'lineSince', 'gapRead', 'gapByCount'],
     }),
     layersOfFills(from, ids),
   ]);
@@ -105,7 +105,7 @@ function gapNow(
 /** When what lies on a spool is due by a school, and whether it is worth turning end for end then. */
 function dueOf(
   spool: SpoolRow,
-  { closedAt }: FillRow,
+  { closedAt, lineSince }: FillRow,
   outer: LyingLayer | undefined,
   school: ServiceSchool,
   now: Date,
@@ -122,7 +122,7 @@ function dueOf(
     by: short ? 'loss' : byTrips ? 'trips' : 'months',
     toldAt: toldAt?.toISOString() ?? null,
     reverse: outer
-      ? reverseWords(outer, { months: monthsBetween(reversedAt ?? closedAt, now), trips: trips ?? 0 }, school)
+      ? reverseWords(outer, { months: monthsBetween(reversedAt ?? lineSince ?? closedAt, now), trips: trips ?? 0 }, school)
       : '',
   };
 }

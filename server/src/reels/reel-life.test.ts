@@ -1,4 +1,4 @@
-import type { Piece } from '@yard-spool/contract';
+import type { Piece, Reel } from '@yard-spool/contract';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ReelLife } from '../testing/reel-life';
@@ -7,10 +7,11 @@ import { TestShop } from '../testing/test-shop';
 let shop: TestShop;
 let ask: Awaited<ReturnType<TestShop['as']>>;
 const pieces: Piece[] = [];
+let now = new Date();
 const LOTS = ['lot-A', 'lot-B', 'lot-C'];
 
 beforeAll(async () => {
-  shop = await TestShop.open();
+  shop = await TestShop.open(() => now);
   ask = await shop.as('Bo');
   for (const [i, lot] of LOTS.entries()) {
     const diameter = 0.24 + 0.02 * i;
@@ -27,6 +28,9 @@ beforeAll(async () => {
   }
 });
 afterAll(() => shop.close());
+
+const leftOn = async ({ code }: Piece): Promise<number> =>
+  (await ask<{ piece: Piece }>('GET', `/pieces/${code}`)).body.piece.lengthMm;
 
 /** Holds page and list of lots against what truly lies on both spools. */
 async function holds(life: ReelLife): Promise<void> {
@@ -102,6 +106,43 @@ describe('what is on a reel is what the record says', () => {
     await holds(life);
   });
 
+  it('a matched counter adds what went on off its piece, takes off what came off, and makes no line newer', async () => {
+    const life = new ReelLife(ask, 'Matches');
+    await life.fill('own', pieces[0]!, 60);
+    await life.fill('own', pieces[1]!, 90, 50);
+    const on = async () => (await ask<Reel>('GET', `/reels/${life.tag}`)).body.spools[0]!.on!;
+    await ask('POST', `/fills/${String((await on()).fillId)}/marks`, { kind: 'trips', trips: 9 });
+    const { dueAt } = await on();
+    const today = now;
+    now = new Date(today.getTime() + 3_600_000);
+    const had = await leftOn(pieces[2]!);
+    const fill = await life.match('own', pieces[2]!, 18);
+    await holds(life);
+    expect(fill!.layers.map(({ pieceCode }) => pieceCode)).toEqual(['LP-0', 'LP-1', 'LP-2']);
+    expect(had - (await leftOn(pieces[2]!))).toBeGreaterThanOrEqual(18_000);
+    expect(had - (await leftOn(pieces[2]!))).toBeLessThan(25_000);
+    // The line on top is what was just added; it is all of it that is told of.
+    expect(await on()).toMatchObject({ trips: 9, dueAt });
+    await life.match('own', pieces[0]!, -7);
+    await holds(life);
+    now = today;
+  });
+
+  it('a counter of a reel filled elsewhere leaves it with the line it came with, and what went on', async () => {
+    const life = new ReelLife(ask, 'Elsewhere');
+    life.truth.own = [{ lot: 'nowhere', metres: 100 }];
+    const fill = await life.match('own', pieces[1]!, 12);
+    expect(fill!.layers.map(({ pieceCode, lineName }) => [pieceCode, lineName])).toEqual([
+      [null, 'nylon 0.40'],
+      ['LP-1', 'Nylon of lot-B'],
+    ]);
+    expect(fill!.layers[0]!.lengthMm / 1000).toBeCloseTo(77, 0);
+    expect(fill!.layers[1]!.lengthMm / 1000).toBeCloseTo(12, 1);
+    await ask('POST', `/runs/${String(fill!.runId)}/reopen`, { why: 'the wrong reel' });
+    const { body: reel } = await ask<Reel>('GET', `/reels/${life.tag}`);
+    expect(reel.spools[0]!.on).toBeNull();
+  });
+
   it('holds over random lives', { timeout: 240_000 }, async () => {
     const piece = fc.constantFrom(0, 1, 2);
     const spool = fc.constantFrom('own' as const, 'spare' as const);
@@ -110,21 +151,32 @@ describe('what is on a reel is what the record says', () => {
       fc.record({ op: fc.constant('fill' as const), spool, piece, metres, keep: fc.constantFrom(0, 20, 45) }),
       fc.record({ op: fc.constant('turn' as const), spool }),
       fc.record({ op: fc.constant('lose' as const), spool, metres }),
-      fc.record({ op: fc.constant('mind' as const), spool, piece }),
+      fc.record({
+        ...{ op: fc.constant('mind' as const), spool, piece, metres },
+        to: fc.constantFrom('back' as const, 'salvage' as const, 'bin' as const),
+      }),
+      fc.record({ op: fc.constant('match' as const), spool, piece, moved: fc.integer({ min: -9, max: 20 }) }),
     );
     let lives = 0;
     await fc.assert(
       fc.asyncProperty(fc.array(op, { minLength: 3, maxLength: 7 }), async (ops) => {
         lives += 1;
         const life = new ReelLife(ask, `Life ${String(lives)}`);
+        const had = await Promise.all(pieces.map(leftOn));
         await life.fill('own', pieces[0]!, 50);
         for (const one of ops) {
           if (one.op === 'fill') await life.fill(one.spool, pieces[one.piece]!, one.metres, one.keep);
           if (one.op === 'turn') await life.turn(one.spool, one.spool === 'own' ? 'spare' : 'own');
           if (one.op === 'lose') await life.lose(one.spool, one.metres);
           if (one.op === 'mind' && life.truth[one.spool].length > 0)
-            await life.changeOfMind(one.spool, pieces[one.piece]!);
+            await life.changeOfMind(one.spool, pieces[one.piece]!, one.to, one.metres);
+          if (one.op === 'match') await life.match(one.spool, pieces[one.piece]!, one.moved);
           await holds(life);
+        }
+        // What the pieces lost is what the reel, tails, salvage and bins got.
+        for (const [i, piece] of pieces.entries()) {
+          const gave = life.gave.get(piece.code) ?? 0;
+          expect(Math.abs(had[i]! - (await leftOn(piece)) - gave)).toBeLessThan(0.01 * gave + 20);
         }
       }),
       { numRuns: 10, seed: 11 },

@@ -13,7 +13,21 @@ const NO_WANTS = {
   ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, endForEnd: false },
   ...{ gap: 'typed', bevelMm: null },
 };
+/** What the house reckons is lost with each cut, mm. */
+const TAIL_MM = 2000;
 const lengthOf = (lies: Truth): number => lies.reduce((sum, { metres }) => sum + metres, 0);
+
+const topOf = (lies: Truth): number => lies.at(-1)?.metres ?? 0;
+
+/** Line of one lot on line of the same lot is told as one. */
+function joined(lies: Truth): Truth {
+  return lies.reduce<Truth>((all, one) => {
+    const last = all.at(-1);
+    return last?.lot === one.lot
+      ? [...all.slice(0, -1), { ...last, metres: last.metres + one.metres }]
+      : [...all, one];
+  }, []);
+}
 
 /** The innermost metres of what truly lies there. */
 export function bottom(lies: Truth, metres: number): Truth {
@@ -25,11 +39,15 @@ export function bottom(lies: Truth, metres: number): Truth {
   });
 }
 
+type Mind = 'back' | 'salvage' | 'bin';
+
 /** One reel of a shop over its life, with what truly lies on each of its spools. */
 export class ReelLife {
   readonly truth: Record<SpoolName, Truth> = { own: [], spare: [] };
   tag = '';
   private customer = 0;
+  /** What each piece gave to this reel, to tails, to salvage and to recycling, mm by piece code. */
+  readonly gave = new Map<string, number>();
 
   constructor(
     private readonly ask: Ask,
@@ -57,6 +75,17 @@ export class ReelLife {
     this.customer = body.customer.id;
     this.tag = body.jobs[0]!.tag;
     return (await this.ask<Run>('POST', '/runs', { jobId: body.jobs[0]!.id, benchId: FIRST_BENCH })).body;
+  }
+
+  private takes(code: string, mm: number): void {
+    this.gave.set(code, (this.gave.get(code) ?? 0) + mm);
+  }
+
+  /** What a fill drew off a piece: what is on record of it as new, and a tail. */
+  private drew(fill: Fill, { code }: Piece): void {
+    const fresh = fill.layers.filter(({ pieceCode, role }) => pieceCode === code && role !== 'kept');
+    const mm = fresh.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+    if (mm > 0) this.takes(code, mm + TAIL_MM);
   }
 
   /** The log of a fill that went as the server planned it, up to a step or to its end. */
@@ -93,8 +122,10 @@ export class ReelLife {
   }
 
   private async close(run: Run): Promise<Fill> {
-    const { status, body } = await this.ask<Fill>('POST', `/runs/${String(run.id)}/close`, {});
-    if (status !== 200) throw new Error('The run was not closed.');
+    const { status, body } = await this.ask<Fill & { detail?: string }>(
+      ...(['POST', `/runs/${String(run.id)}/close`, {}] as const),
+    );
+    if (status !== 200) throw new Error(body.detail ?? 'The run was not closed.');
     return body;
   }
 
@@ -114,6 +145,7 @@ export class ReelLife {
     );
     await this.wind(run);
     const fill = await this.close(run);
+    this.drew(fill, piece);
     const main = fill.layers.filter(({ role }) => role === 'main');
     this.truth[spool] = [
       ...(keeps ? bottom(before, keep) : []),
@@ -136,6 +168,35 @@ export class ReelLife {
     this.truth[to] = [{ lot: gives.lot, metres: went }];
   }
 
+  /** Its counter is matched: so many metres go on off a piece, or come off where below zero; the rest stays as it lies. */
+  async match(spool: SpoolName, piece: Piece, metres: number): Promise<Fill | null> {
+    const before = this.truth[spool];
+    if (lengthOf(before) === 0) return null;
+    const line = { key: 'old line', material: 'nylon', diameter: 0.4 } as const;
+    const layer = { kind: 'line', id: 'main', role: 'main', line, length: 77 } as const;
+    const run = await this.book(spool, [layer], [], { counterOnly: true });
+    const facts = { ...RUN_FACTS, request: run.job.planInput.request, counterOnly: true };
+    const of = { layer: 'main' } as const;
+    const log = [
+      ...(metres > 0
+        ? [{ kind: 'piece-changed', payload: { ...of, pieceId: piece.id, code: piece.code, usedUp: false } }]
+        : []),
+      { kind: 'metres', payload: { ...of, metres } },
+      ...runSteps(facts).map(({ id }) => ({ kind: 'step-done', payload: { step: id } })),
+    ];
+    const { status } = await this.ask('POST', `/runs/${String(run.id)}/events`, {
+      events: numbered(run, run.events.length, log),
+    });
+    if (status !== 200) throw new Error('The log was refused.');
+    const fill = await this.close(run);
+    if (metres > 0) this.takes(piece.code, 1000 * metres + TAIL_MM);
+    this.truth[spool] =
+      metres > 0
+        ? joined([...before, { lot: piece.lot, metres }])
+        : bottom(before, Math.max(lengthOf(before) - topOf(before), lengthOf(before) + metres));
+    return fill;
+  }
+
   /** So many metres more broke off. */
   async lose(spool: SpoolName, metres: number): Promise<void> {
     const { body: reel } = await this.ask<Reel>('GET', `/reels/${this.tag}`);
@@ -146,8 +207,8 @@ export class ReelLife {
     this.truth[spool] = bottom(this.truth[spool], Math.max(0, lengthOf(this.truth[spool]) - metres));
   }
 
-  /** Stripped for a fill that nobody wanted any more. */
-  async changeOfMind(spool: SpoolName, piece: Piece): Promise<void> {
+  /** Stripped, and so many metres wound, for a fill that nobody wanted any more: they go back, to salvage or into a bin. */
+  async changeOfMind(spool: SpoolName, piece: Piece, to: Mind = 'back', metres = 0): Promise<void> {
     const { code: key, material, diameter } = piece.product;
     const layer = {
       kind: 'line',
@@ -158,7 +219,12 @@ export class ReelLife {
     } as const;
     const run = await this.book(spool, [layer], [{ layer: 'main', pieceId: piece.id }]);
     await this.wind(run, { until: 'strip' });
-    await this.ask('POST', `/runs/${String(run.id)}/give-up`, { why: 'not that after all', line: 'back' });
+    const { body: now } = await this.ask<Run>('GET', `/runs/${String(run.id)}`);
+    await this.ask('POST', `/runs/${String(run.id)}/events`, {
+      events: numbered(run, now.events.length, [{ kind: 'metres', payload: { layer: 'main', metres } }]),
+    });
+    if (to !== 'back') this.takes(piece.code, 1000 * metres);
+    await this.ask('POST', `/runs/${String(run.id)}/give-up`, { why: 'not that after all', line: to });
     const { body: bag } = await this.ask<Bag>('GET', `/bags/${String(run.bagNumber)}`);
     await this.ask('POST', `/jobs/${String(run.job.id)}/cancel`, { version: bag.version, why: 'not that' });
     this.truth[spool] = [];
@@ -168,7 +234,8 @@ export class ReelLife {
   async told(spool: SpoolName): Promise<readonly { name: string; metres: number }[]> {
     const { body } = await this.ask<Reel>('GET', `/reels/${this.tag}`);
     const lines = body.spools.find(({ name }) => name === spool)?.on?.lines ?? [];
-    return lines.map(({ name, lengthMm }) => ({ name, metres: lengthMm / 1000 }));
+    const told = lines.map(({ name, lengthMm }) => ({ lot: name, metres: lengthMm / 1000 }));
+    return joined(told).map(({ lot: name, metres }) => ({ name, metres }));
   }
 
   /** Whether the list of who got a lot says that some of it lies on this reel. */

@@ -52,6 +52,8 @@ export interface FillRow extends Model<InferAttributes<FillRow>, InferCreationAt
   laid: CreationOptional<LaidBelow | null>;
   /** How its counter was set up; null where it has none, or was never walked. */
   counter: CreationOptional<KeptMatch | null>;
+  /** Since when its line lies there, where that is longer than the fill. */
+  lineSince: CreationOptional<Date | null>;
   takenBackAt: CreationOptional<Date | null>;
 }
 
@@ -125,6 +127,7 @@ export const defineFills = (sequelize: Sequelize) =>
       lesson: DataTypes.JSON,
       laid: DataTypes.JSON,
       counter: DataTypes.JSON,
+      lineSince: DataTypes.DATE(3),
       takenBackAt: DataTypes.DATE(3),
     },
     { tableName: 'fills' },

@@ -7,15 +7,19 @@ import {
   inject,
 } from '@angular/core';
 import { FormGroup } from '@angular/forms';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { askCounter, COUNTER_UNITS, metresPer, parseQuantity, WALK_RANGE } from '@yard-spool/core';
 import { movedText } from '../bench/counter-words';
 import { UnitsService } from '../data/units.service';
+import { useKeys } from '../keyboard/keyboard.service';
 import { Choice } from '../ui/choice';
 import { QuantityField, withUnit } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
+import { addToDraft } from './booking-draft';
+import { SOURCES } from './draft-sources';
+import { emptyReel } from './reel-draft';
 
 const RANGE = {
   reading: { min: WALK_RANGE.reading[0], max: WALK_RANGE.reading[1] },
@@ -34,7 +38,12 @@ const RANGE = {
     <div class="mx-auto grid max-w-3xl gap-4 p-5 max-md:p-3">
       <div class="flex flex-wrap items-end justify-between gap-2">
         <h1>A counter that is off</h1>
-        <a class="plain" routerLink="/bags">All bags</a>
+        <div class="flex flex-wrap gap-2">
+          <button type="button" class="go px-4" (click)="book()">
+            Book it in <span class="key whitespace-nowrap">Ctrl Enter</span>
+          </button>
+          <a class="plain" routerLink="/bags">All bags</a>
+        </div>
       </div>
       <p class="text-mute">
         Line out to a mark, under the pull it is fished with, and read. Nothing is kept, and the reel need not
@@ -97,6 +106,7 @@ const RANGE = {
 })
 export class CounterQuestionPage {
   private readonly units = inject(UnitsService);
+  private readonly router = inject(Router);
   private readonly quantity = quantityReader();
 
   protected readonly range = RANGE;
@@ -157,6 +167,7 @@ export class CounterQuestionPage {
   });
 
   constructor() {
+    useKeys({ 'Ctrl Enter': () => this.book() });
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     afterNextRender(() => host.querySelector('input')?.focus());
     // A counter in another unit is walked to another mark, until somebody says which.
@@ -166,5 +177,18 @@ export class CounterQuestionPage {
       const per = COUNTER_UNITS.find((one) => one === unit) ?? 'ft';
       mark.setValue(metresPer(per) > 0.95 ? '30 m' : `100 ${per}`);
     });
+  }
+
+  /** The reel is left here to have its counter matched: what was asked goes along. */
+  protected book(): void {
+    const { reading, mark, unit, line, width } = this.form.getRawValue();
+    const read =
+      reading.trim() === '' ? '' : `counter reads ${reading.trim()} at ${withUnit(mark, this.unit())}`;
+    addToDraft({
+      ...emptyReel(),
+      ...{ type: 'trolling', mainPiece: SOURCES.stays, underneath: 'main-only' },
+      ...{ ownDiameter: line, width, onItNow: read && `${read} (${unit})` },
+    });
+    void this.router.navigate(['/bags/new']);
   }
 }

@@ -3,6 +3,7 @@ import type { HouseRules, MadePlan, PlannedLayer } from '@yard-spool/core';
 import { packOf, type SaidAmounts } from './draft-layers';
 import {
   DRAFT_LAYERS,
+  isOnIt,
   proposedFor,
   type DraftLayer,
   type LayerSource,
@@ -11,7 +12,7 @@ import {
 
 /** What a layer of a draft is cut from. */
 export interface DraftCut {
-  /** Null while the line has yet to come, and for line turned on the reel. */
+  /** Null while the line has yet to come, and for line that is on the reel. */
   readonly piece: Piece | null;
   readonly takes: Takes | null;
   /** The line that has yet to come. */
@@ -34,7 +35,7 @@ export function cutsFor(
     plan.layers.flatMap((planned): [string, DraftCut][] => {
       const layer = DRAFT_LAYERS.find((one) => one === planned.id);
       const source = layer && sources[layer];
-      if (!source || source.from === 'turned') return [];
+      if (!source || isOnIt(source.from)) return [];
       const takes = amounts[layer]?.takes ?? null;
       const cut = takes ? partOf(source) : cutFor(planned, source, soFar, rules);
       if (cut.piece) soFar.set(cut.piece.id, (soFar.get(cut.piece.id) ?? 0) + planned.length.value);

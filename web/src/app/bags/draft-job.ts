@@ -12,6 +12,7 @@ import type { LineLook, UnitSystem } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { draftReader } from './draft-fields';
 import type { DraftPlan } from './draft-plan';
+import { stays } from './draft-stays';
 import { freeOn, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
@@ -54,6 +55,7 @@ export function draftJob(
       onItNow: draft.onItNow,
       mainFirst: draft.mainFirst === 'yes',
       endForEnd: draft.mainPiece === SOURCES.turned,
+      counterOnly: stays(draft),
       // Aimed at its counter, a change of the house rules leaves it there.
       gap: draft.gap.trim() !== '' ? 'typed' : aim ? 'counter' : 'house',
       bevelMm: read('bevel'),

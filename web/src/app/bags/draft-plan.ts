@@ -24,6 +24,7 @@ import { amountOn, layersOf, type SaidAmounts } from './draft-layers';
 import { amountField, fitsUnlessSaid, missing } from './draft-missing';
 import { observationsOf } from './draft-observations';
 import { onRecord } from './on-record';
+import { asItLies, stays } from './draft-stays';
 import { DRAFT_LAYERS, sourcesOf, type DraftRack, type LayerSources } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
@@ -84,9 +85,10 @@ const NONE_TAKEN: ReadonlyMap<number, number> = new Map();
 
 /** Reads a draft and plans it with the core. Called for every keystroke; the same input gives the same plan. */
 export function planDraft(
-  draft: ReelDraft,
+  typed: ReelDraft,
   { rack, system, rules = USUAL_HOUSE_RULES, learning = NOTHING_LEARNED, taken = NONE_TAKEN }: PlannedWith,
 ): DraftPlan {
+  const draft = asItLies(typed);
   const read = draftReader(draft, system);
   const readAmount = amountReader(draft, system);
   const sources = sourcesOf(draft, rack, read);
@@ -94,7 +96,7 @@ export function planDraft(
   const bevelMm = read('bevel');
   const gap = gapFor(draft, sources, bevelMm, rules);
   const wanted = wantedOf(amounts, readAmount);
-  const assumed = assumedIn(draft, read);
+  const assumed = assumedIn(typed, read);
   const unread = unreadable(draft, system);
   const base = {
     ...{ input: null, made: null, swap: null, aim: null, sources, cuts: {}, assumed, unread },
@@ -132,12 +134,14 @@ const believed = (draft: ReelDraft, sources: LayerSources, learning: Learning) =
 /** Where to stop: as typed, else as the house has it. */
 const stopAt = (read: Read, house: GapAdvice | null) => ({ gap: read('gap') ?? house?.gap ?? 0 });
 
+/** Whether line stays on that nobody measured. */
+const diameterUnknown = (draft: ReelDraft, read: Read): boolean =>
+  stays(draft) ? draft.ownDiameter.trim() === '' : draft.kept.trim() !== '' && read('keptDiameter') === null;
+
 /** What is taken as usual because nobody said it. */
 const assumedIn = (draft: ReelDraft, read: Read): Assumed[] => [
   ...(read('gear') === null ? (['gear'] as const) : []),
-  ...(draft.kept.trim() !== '' && read('keptDiameter') === null && !onRecord(draft)
-    ? (['kept-diameter'] as const)
-    : []),
+  ...(diameterUnknown(draft, read) && !onRecord(draft) ? (['kept-diameter'] as const) : []),
 ];
 
 /** Metres of main the customer wants; what was wanted before, where it is as much as fits now. */

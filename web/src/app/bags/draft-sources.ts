@@ -19,15 +19,17 @@ import {
 } from '@yard-spool/core';
 import { pieceLook } from '../drawing/piece-look';
 import type { Read } from './draft-fields';
-import { turnedOnRecord } from './on-record';
+import { onRecord, turnedOnRecord, type OnRecord } from './on-record';
 import type { ReelDraft, Underneath } from './reel-draft';
 
 /** Layers a draft can have line for. */
 export const DRAFT_LAYERS = ['main', 'backing', 'top'] as const;
 export type DraftLayer = (typeof DRAFT_LAYERS)[number];
 
-/** Line that comes from no piece of the rack: what the customer brings, any other line, and what is on the reel, turned. */
-export const SOURCES = { own: 'own', other: 'other', turned: 'turned' } as const;
+/** Line that comes from no piece of the rack: what the customer brings, any other line, and what is on the reel, turned or left. */
+export const SOURCES = { own: 'own', other: 'other', turned: 'turned', stays: 'stays' } as const;
+/** Line that is on the reel when it comes in. */
+export const isOnIt = (from: string): boolean => from === SOURCES.turned || from === SOURCES.stays;
 const BY_LINE = 'line:';
 /** How a line is chosen, before any piece of it. */
 export const byLine = (code: string): string => `${BY_LINE}${code}`;
@@ -107,8 +109,8 @@ const shared = (product: Product) => ({
 });
 
 function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): LayerSource | null {
-  const turned = from === 'turned' ? turnedOnRecord(draft) : null;
-  if (turned) return { ...shared(asProduct(turned)), from, piece: null, offered: [] };
+  const known = knownOnIt(from, draft);
+  if (known) return { ...shared(asProduct(known)), from, piece: null, offered: [] };
   const own = ownLine(draft, read);
   if (!own) return null;
   const product: Product = {
@@ -119,8 +121,18 @@ function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): 
   return { ...shared(product), from, piece, offered: [] };
 }
 
+/** Line that is on the reel, where the record knows it. */
+function knownOnIt(from: keyof typeof SOURCES, draft: ReelDraft) {
+  if (from === 'turned') return turnedOnRecord(draft);
+  return from === 'stays' ? (onRecord(draft)?.layers.at(-1) ?? null) : null;
+}
+
 /** A line as it is on record, told as a product: what it is called and looks like. */
-const asProduct = ({ line, name, tint }: NonNullable<ReturnType<typeof turnedOnRecord>>): Product => ({
+const asProduct = ({
+  line,
+  name,
+  tint,
+}: Pick<OnRecord['layers'][number], 'line' | 'name' | 'tint'>): Product => ({
   ...{ id: 0, code: line.key, name, tint, strengthKg: null, mass: null },
   ...{ material: line.material, diameter: line.diameter },
 });

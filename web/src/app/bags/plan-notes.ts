@@ -26,6 +26,7 @@ export function planNotes(
     gapNote(planned, units),
     dragNote(draft, planned, units),
     turnedNote(planned, units, rules),
+    staysNote(planned, units),
   ].filter((note) => note !== '');
 }
 
@@ -103,4 +104,13 @@ function turnedNote(
     rules,
   );
   return units.say(`With casts of ${USUAL_PLAN_RULES.longCast.toFixed(0)} m: ${sentence} ${why}`);
+}
+
+/** What happens to a reel whose line stays on. */
+function staysNote({ sources: { main }, assumed }: DraftPlan, units: UnitsService): string {
+  if (main?.from !== 'stays') return '';
+  const guess = assumed.includes('kept-diameter')
+    ? ` The line is taken to be ${units.diameter(main.line.diameter)} nylon: measure it for a surer first answer.`
+    : '';
+  return `Its line stays on. At the bench the counter is walked, and what it asks for goes on or comes off.${guess}`;
 }

@@ -24,7 +24,7 @@ import { AMOUNT_RANGE, FIELD_RANGE } from './draft-fields';
 import { USUAL_TAPE } from './draft-layers';
 import { fitsUnlessSaid } from './draft-missing';
 import type { DraftPlan } from './draft-plan';
-import { SOURCES, type DraftLayer } from './draft-sources';
+import { isOnIt, SOURCES, type DraftLayer } from './draft-sources';
 import { NotTheShops } from './not-the-shops';
 import { onRecord, onRecordWords } from './on-record';
 import { PieceSelect } from './piece-select';
@@ -37,6 +37,13 @@ import { REEL_TYPE_NAMES } from './reel-type-names';
 const LETTERS = 2;
 /** Prints this near to each other say the same. */
 const AGREES = 0.03;
+
+const LINE_SOURCES = [
+  { value: SOURCES.own, name: 'Their own line, brought along' },
+  { value: SOURCES.turned, name: 'What is on it, turned end for end' },
+  { value: SOURCES.stays, name: 'What is on it stays: only its counter' },
+  { value: SOURCES.other, name: 'Any other line' },
+];
 
 /** What comes in: one reel's facts, what it is to hold, and from which pieces. */
 const BACKING = { line: 'Backing line', amount: 'How much backing', field: 'backingLength' } as const;
@@ -125,19 +132,20 @@ export class ReelEntry {
   /** The layer under the main: what it is called, and where its amount is typed. */
   protected readonly belowMain = computed(() => BELOW_MAIN[this.underneath()]);
   protected readonly taped = computed(() => this.underneath() === 'tape');
-  protected readonly mainFits = computed(() => fitsUnlessSaid(this.underneath(), 'main'));
+  protected readonly mainFits = computed(() => this.stays() || fitsUnlessSaid(this.underneath(), 'main'));
   protected readonly usualGear = computed(() => {
     const typed = this.typed()?.type;
     const type = REEL_TYPES.find((one) => one === typed) ?? 'fixed-spool';
     return `${USUAL_GEAR[type].toFixed(1)}:1`;
   });
   protected readonly amounts = AMOUNT_RANGE;
-  protected readonly mainSources = [
-    { value: SOURCES.own, name: 'Their own line, brought along' },
-    { value: SOURCES.turned, name: 'What is on it, turned end for end' },
-    { value: SOURCES.other, name: 'Any other line' },
-  ];
-  protected readonly backingSources = this.mainSources.filter(({ value }) => value !== SOURCES.turned);
+  /** Only a reel with a counter has one to match. */
+  protected readonly mainSources = computed(() =>
+    LINE_SOURCES.filter(({ value }) => value !== SOURCES.stays || this.typed()?.type === 'trolling'),
+  );
+  protected readonly backingSources = LINE_SOURCES.filter(({ value }) => !isOnIt(value));
+  /** Its line stays on: nothing is wound but what its counter asks for. */
+  protected readonly stays = computed(() => this.typed()?.mainPiece === SOURCES.stays);
   private readonly chosen = computed(() => {
     const { mainPiece, backingPiece, topPiece } = this.typed() ?? {};
     return [mainPiece, backingPiece, topPiece];
@@ -147,7 +155,8 @@ export class ReelEntry {
   protected readonly notShops = computed(() => {
     if (this.brings()) return 'The line they brought';
     // Of line that is on record nobody has to say what it is.
-    if (this.chosen().includes(SOURCES.turned)) return this.record() ? '' : 'The line that is on it';
+    if (this.chosen().some((one) => one !== undefined && isOnIt(one)))
+      return this.record() ? '' : 'The line that is on it';
     return this.chosen().includes(SOURCES.other) ? 'The other line' : '';
   });
   protected readonly gapWords = computed(() => {

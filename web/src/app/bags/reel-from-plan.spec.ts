@@ -102,6 +102,7 @@ describe('a draft as it is sent', () => {
       onItNow: '',
       mainFirst: false,
       endForEnd: false,
+      counterOnly: false,
       gap: DRAFT.gap === '' ? 'house' : 'typed',
       bevelMm: null,
     });

@@ -112,9 +112,16 @@ class Rewriter {
 
   pieceOf(layer: string): string {
     const cut = this.kept.cuts.find((one) => one.layer === layer);
-    if (!cut) return layer === 'main' && this.kept.wants.endForEnd ? SOURCES.turned : '';
+    if (!cut) return layer === 'main' ? this.onIt() : '';
     if (cut.own && this.again) return SOURCES.own;
     return this.again || cut.pieceId === null ? byLine(cut.productCode) : String(cut.pieceId);
+  }
+
+  /** Line that came with the reel: turned, or left as it was. */
+  private onIt(): string {
+    const { endForEnd, counterOnly } = this.kept.wants;
+    if (counterOnly) return SOURCES.stays;
+    return endForEnd ? SOURCES.turned : '';
   }
 
   amountOf(id: DraftLayer): string {

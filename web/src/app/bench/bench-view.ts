@@ -207,7 +207,9 @@ export class BenchView {
   /** Whether all that is on can come off again to give the arbor grip. */
   readonly canStripAll = computed(() => {
     const [run, state] = [this.store.run(), this.state()];
-    return run?.state === 'open' && state !== null && layersOn(state).length > 0;
+    // A reel whose line stays on is not filled again.
+    if (run?.state !== 'open' || run.job.wants.counterOnly) return false;
+    return state !== null && layersOn(state).length > 0;
   });
   readonly counterUp = this.store.counterHeard;
   readonly fixedSpool = computed(() => this.store.run()?.job.type === 'fixed-spool');

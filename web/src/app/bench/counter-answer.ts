@@ -5,13 +5,14 @@ import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { BenchView } from './bench-view';
+import { CounterPiece } from './counter-piece';
 import { CounterStep } from './counter-step';
 import { markText, movedText, readingText } from './counter-words';
 
 /** The one big answer after a walk, and what to do about it. */
 @Component({
   selector: 'ys-counter-answer',
-  imports: [QuantityField],
+  imports: [CounterPiece, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './counter-answer.html',
   host: { class: 'block' },

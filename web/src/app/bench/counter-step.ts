@@ -56,6 +56,8 @@ export class CounterStep {
     const before = (state && setupOf(state)) ?? this.known();
     return this.said() ?? before ?? USUAL[this.units.system()];
   });
+  /** Whether its own line stays on, filled elsewhere or before. */
+  readonly counterOnly = computed(() => this.store.facts()?.counterOnly === true);
   readonly walks = computed(() => this.store.state()?.walks ?? []);
   /** The walks that count. */
   readonly standing = computed(() => this.walks().filter(({ left }) => !left));
@@ -71,11 +73,10 @@ export class CounterStep {
   readonly doubted = this.asked.asReadonly();
   /** Metres on the layer at each walk, those left out among them. */
   readonly movedAt = computed(() => {
-    const [facts, under, walks] = [this.store.facts(), this.store.underWay(), this.walks()];
-    const all = walks.map((walk) => ({ ...walk, left: false }));
-    return facts && under
-      ? walksOf(facts, under, { walks: all }, this.setup().unit).map(({ moved }) => moved)
-      : [];
+    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.state()];
+    if (!facts || !under || !state) return [];
+    const walks = state.walks.map((walk) => ({ ...walk, left: false }));
+    return walksOf(facts, under, { ...state, walks }, this.setup().unit).map(({ moved }) => moved);
   });
   /** Turns still to move, as they are counted at this bench. */
   readonly turns = computed(() => {

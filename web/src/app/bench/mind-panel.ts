@@ -10,12 +10,13 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { BenchMind } from './bench-mind';
 import { BenchView } from './bench-view';
+import { FindPiece } from './find-piece';
 import { asLine, freeOf, OtherPieces } from './other-pieces.service';
 import { PIECE_ANSWERS, type PieceAnswer } from './piece-answer';
 import { RunStore } from './run-store';
 
 const LENGTH = { min: 1, max: 5000 };
-/** Pieces shown at once; the rest is found by typing. */
+/** Pieces shown at once. */
 const SHOWN = 8;
 const SAYS: Readonly<Record<PieceAnswer, string>> = {
   here: 'From here on, with a join. Where the one before ran out, use U instead.',
@@ -26,14 +27,14 @@ const SAYS: Readonly<Record<PieceAnswer, string>> = {
 /** A change of mind at the bench: another piece, another length, put aside, or given up. */
 @Component({
   selector: 'ys-mind-panel',
-  imports: [Choice, QuantityField, TextField],
+  imports: [Choice, FindPiece, QuantityField, TextField],
   providers: [OtherPieces],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mind-panel.html',
   host: { class: 'grid gap-3' },
 })
 export class MindPanel {
-  private readonly pieces = inject(OtherPieces);
+  protected readonly pieces = inject(OtherPieces);
   private readonly quantity = quantityReader();
   private readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
@@ -44,7 +45,7 @@ export class MindPanel {
 
   protected readonly length = text();
   protected readonly allowed = LENGTH;
-  protected readonly another = new FormGroup({ how: text('here'), find: text() });
+  protected readonly another = new FormGroup({ how: text('here') });
   private readonly asked = typedValue(this.another);
   protected readonly answers = PIECE_ANSWERS;
   protected readonly how = computed(
@@ -60,18 +61,10 @@ export class MindPanel {
   ];
   protected readonly noReason = computed(() => this.ended().why.trim() === '');
 
-  /** Pieces of the line that is wound; where it may be another line, also those that are looked for. */
-  protected readonly offered = computed((): readonly Piece[] => {
-    const own = this.pieces.ofThisLine();
-    const find = this.asked().find.trim().toLowerCase();
-    if (this.how() === 'here' || find === '') return own.slice(0, SHOWN);
-    return this.pieces
-      .others()
-      .filter(({ code, product }) => `${code} ${product.name} ${product.code}`.toLowerCase().includes(find))
-      .slice(0, SHOWN);
-  });
+  /** Pieces of the line that is wound. */
+  protected readonly offered = computed(() => this.pieces.ofThisLine().slice(0, SHOWN));
 
-  protected isOther({ product }: Piece): boolean {
+  private isOther({ product }: Piece): boolean {
     return product.code !== this.bench.lineWound()?.key;
   }
 

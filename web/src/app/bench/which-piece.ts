@@ -1,31 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { FormGroup } from '@angular/forms';
 import { api, type Piece } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
-import { text } from '../ui/text-control';
-import { TextField } from '../ui/text-field';
-import { typedValue } from '../ui/typed-value';
+import { FindPiece } from './find-piece';
 import { asLine } from './other-pieces.service';
 import { RunStore } from './run-store';
-
-const SHOWN = 6;
 
 /** A layer turned out to be another line than was said: which piece was mounted all along, if anybody knows. */
 @Component({
   selector: 'ys-which-piece',
-  imports: [TextField],
+  imports: [FindPiece],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="which-piece">
       <b class="text-[19px]">Which piece was it?</b>
       <p>What is written on the reel, and off which piece it comes, follows from this.</p>
-      <ys-text-field label="Piece or line" placeholder="its code or name" [control]="form.controls.find" />
-      @for (piece of offered(); track piece.id) {
-        <button type="button" class="plain min-h-14! justify-between! text-left" (click)="take(piece)">
-          {{ piece.code }} <span class="text-mute">{{ piece.product.name }}</span>
-        </button>
-      }
+      <ys-find-piece [among]="offered()" (taken)="take($event)" />
       <button type="button" class="plain min-h-14!" (click)="nobodyKnows()">Nobody knows</button>
     </div>
   `,
@@ -39,16 +29,12 @@ export class WhichPiece {
   readonly layer = input.required<string>();
   readonly done = output();
 
-  protected readonly form = new FormGroup({ find: text() });
-  private readonly typed = typedValue(this.form);
   protected readonly offered = computed((): readonly Piece[] => {
-    const find = this.typed().find.trim().toLowerCase();
     const now = this.store.facts()?.request.layers.find(({ id }) => id === this.layer());
     const key = now?.kind === 'line' ? now.line.key : '';
-    return (this.rack.value() ?? [])
-      .filter(({ product, broughtWith }) => product.code !== key && broughtWith === null)
-      .filter(({ code, product }) => `${code} ${product.name} ${product.code}`.toLowerCase().includes(find))
-      .slice(0, SHOWN);
+    return (this.rack.value() ?? []).filter(
+      ({ product, broughtWith }) => product.code !== key && broughtWith === null,
+    );
   });
 
   protected take({ id: pieceId, code, product }: Piece): void {

@@ -57,7 +57,7 @@ export function aRun(log: readonly RunEvent[] = [], more: Partial<Run> = {}, job
       ...{ spool: 'own', planInput: PLAN_INPUT, plan: made.value.plan, cuts: [], runId: 5 },
       wants: {
         ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, endForEnd: false },
-        ...{ gap: 'typed', bevelMm: null },
+        ...{ gap: 'typed', bevelMm: null, counterOnly: false },
       },
       ...job,
     },
