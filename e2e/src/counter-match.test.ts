@@ -107,8 +107,19 @@ describe('a set of three counter reels', () => {
       );
       expect(over).toBe(0);
       await browser.offline(true);
-      await read('30');
+      await read('31');
       await browser.text('waiting for the server', 'p');
+      // Read wrongly: it is taken back, out of reach too.
+      await browser.click('Undo the last entry');
+      await browser.until(
+        async () => (await browser.driver.findElements({ css: '[data-test=counter-answer]' })).length === 0,
+        'the reading is taken back',
+      );
+      await read('30');
+      await browser.text('It agrees', 'div');
+      // A page that is loaded again out of reach stands where it stood.
+      await browser.driver.navigate().refresh();
+      await browser.text('It agrees', 'div');
       await browser.click('It agrees: done');
       await browser.text('Its counter is done', 'p');
       await browser.offline(false);

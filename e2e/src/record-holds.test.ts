@@ -127,3 +127,84 @@ describe('old line that stays on', () => {
     expect(again.layers[0]!.pieceCode).toBe('JH-204');
   });
 });
+
+describe('a counter of a reel filled elsewhere', () => {
+  it('is asked about, booked, walked and matched, and only what went on comes off the rack', async () => {
+    const left = async (): Promise<number> =>
+      (await browser.api<{ piece: Piece }>('/pieces/JH-220')).piece.lengthMm;
+    const before = await left();
+    await browser.go('/bags/counter');
+    await browser.fill('Counter reads', '33');
+    await browser.fill('Line on top, diameter', '0.45 mm');
+    await browser.text('Add about', 'b');
+    await browser.click('Book it in');
+    await browser.fill('Customer', `Counter Only ${String(Date.now())}`);
+    await browser.fill('Reel', 'Harling only 30');
+    await browser.fill('Lip Ø', '58 mm');
+    await browser.text('Its line stays on: the counter is matched.', 'h1');
+    await hand.toBench();
+    expect((await hand.run()).job.wants).toMatchObject({
+      ...{ counterOnly: true, onItNow: 'counter reads 33 m at 30 m' },
+    });
+    await readDepth('8 mm');
+    await hand.stepComes('Counter against tape');
+    const read = async (reading: string): Promise<void> => {
+      await (await browser.field('Counter reads at the mark')).sendKeys(reading, Key.ENTER);
+    };
+    await read('33');
+    expect(await browser.shown('[data-test=counter-answer]')).toContain('Add');
+    await (await browser.text('Off which piece does it come?', 'summary')).click();
+    await browser.fill('Piece or line', 'JH-220');
+    await browser.click('JH-220');
+    await browser.find('[data-test=added-off]');
+    const moved = async (): Promise<number> => (await hand.state()).metres.main ?? 0;
+    await browser.press(Key.ENTER);
+    await browser.until(async () => (await moved()) > 3, 'what went on is counted');
+    await read('30');
+    await browser.text('It agrees', 'div');
+    await browser.press(Key.ENTER);
+    // The gap was read before any of that: it is asked about again, and never shown as read.
+    await hand.stepComes('Read the gap');
+    await readDepth('5.2 mm');
+    await hand.until('Tag and close');
+    const added = await moved();
+    const fill = await lastFill(await hand.close());
+    expect(fill.layers.map(({ pieceCode }) => pieceCode)).toEqual([null, 'JH-220']);
+    expect(fill.layers[1]!.lengthMm / 1000).toBeCloseTo(added, 0);
+    expect(fill.counter).toMatchObject({ agrees: true, match: 30 });
+    expect(fill.gapRead).toBe(5.2);
+    expect(before - (await left())).toBeCloseTo(fill.layers[1]!.lengthMm + 2000, -1);
+  });
+});
+
+describe('a counter matched after the gap was read', () => {
+  it('has its gap read again, and what was refused at a step is gone at the next', async () => {
+    await hand.book({
+      ...{ type: 'Trolling', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', main: 'JH-220' },
+      ...{ backing: 'JH-204', customer: 'Gap Again', name: 'Gap again 30', length: '150 m' },
+    });
+    await hand.until('Read the gap');
+    await (await browser.field('Depth below the lip')).sendKeys('no depth');
+    await browser.driver.executeScript('document.activeElement.blur()');
+    await browser.press(Key.ENTER);
+    await browser.text('Put the depth right first');
+    await (await browser.field('Depth below the lip')).clear();
+    const { gap = 0 } = (await hand.run()).job.planInput.request;
+    await readDepth(`${gap.toFixed(1)} mm`);
+    await hand.stepComes('Counter against tape');
+    expect(await browser.shown('ys-bench-run')).not.toContain('Put the depth right first');
+    await (await browser.field('Counter reads at the mark')).sendKeys('32', Key.ENTER);
+    await browser.find('[data-test=counter-answer]');
+    await browser.press(Key.ENTER);
+    await (await browser.field('Counter reads at the mark')).sendKeys('30', Key.ENTER);
+    await browser.text('It agrees', 'div');
+    await browser.press(Key.ENTER);
+    await hand.stepComes('Read the gap');
+    await hand.done();
+    await hand.until('Tag and close');
+    // Left unread, the gap of before is no gap on record: it stands where the count has it.
+    const fill = await lastFill(await hand.close());
+    expect(fill.gapRead).toBeNull();
+    expect(fill.gapByCount).toBeLessThan(gap);
+  });
+});

@@ -99,6 +99,15 @@ describe('tension', () => {
     expect(tensionAdvice('nylon', 'baitcaster', { tension: 'light' }).tension).toBe('light');
     expect(tensionAdvice('braid', 'baitcaster', { tension: 'light' }).tension).toBe('medium');
     expect(tensionAdvice('nylon', 'big-game', { tension: 'light' }).tension).toBe('tight');
+    // Braid does not recover, nylon does not bury: each is told what a looser or tighter pull does to it.
+    for (const tension of ['light', 'medium', 'tight'] as const) {
+      const said = (['nylon', 'fluorocarbon', 'braid', 'hollow-braid'] as const).map(
+        (material) => tensionAdvice(material, 'fixed-spool', { tension }).sentence,
+      );
+      expect(new Set(said).size).toBe(4);
+      expect(said[0]).not.toContain('braid');
+      expect(said[2]).not.toMatch(/squeeze|stretch/);
+    }
   });
 
   it('warns of running line always, and of eyes and fingers where it is tight', () => {

@@ -149,6 +149,9 @@ describe('a reel filled elsewhere, of which only the counter is matched', () => 
     expect(old).toMatchObject({ pieceId: null });
     expect(added).toMatchObject({ pieceId: 7 });
     expect(added!.share * lay.length).toBeCloseTo(18, 3);
+    // However much was settled to lie there in all: what was told to go on is what came off the piece.
+    const more = { ...lay, length: lay.length + 7 };
+    expect(pieceStretches(under, state, more)[1]!.share * more.length).toBeCloseTo(18, 3);
   });
 
   it('is told as line that was on it', () => {

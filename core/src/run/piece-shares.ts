@@ -22,20 +22,22 @@ export interface PieceStretch {
  */
 export function pieceStretches(
   under: Seen,
-  state: Pick<RunState, 'pieces' | 'usedUp' | 'depths'>,
+  state: Pick<RunState, 'pieces' | 'usedUp' | 'depths' | 'wound' | 'byEye'>,
   layer: WoundLayer,
 ): PieceStretch[] {
   const { spool, request } = under;
   const changes = state.pieces.filter((one) => one.layer === layer.id);
   const whole = layer.length;
   const stretches: PieceStretch[] = [];
+  const lying = (seen: Parameters<typeof withSeen>[1]): WoundLayer | undefined =>
+    woundSoFar(spool, request, withSeen(under, seen)).find(({ id }) => id === layer.id);
+  // What was counted on top of a layer seen by eye is surer than what was seen: that takes what they differ by.
+  const bySight = state.byEye.has(layer.id) ? whole - (lying(state)?.length ?? whole) : 0;
   let from = { length: 0, radius: layer.innerRadius };
   let pieceId: number | null = null;
   for (const change of changes) {
-    const then = woundSoFar(spool, request, withSeen(under, { ...state, ...change })).find(
-      ({ id }) => id === layer.id,
-    );
-    const length = Math.min(whole, Math.max(from.length, then?.length ?? 0));
+    const then = lying({ ...state, ...change });
+    const length = Math.min(whole, Math.max(from.length, (then?.length ?? 0) + bySight));
     const radius = Math.min(layer.outerRadius, Math.max(from.radius, then?.outerRadius ?? 0));
     stretches.push({
       ...{ pieceId, usedUp: change.usedUp, share: whole > 0 ? (length - from.length) / whole : 0 },

@@ -141,6 +141,22 @@ describe('a main too long for what is left', () => {
   });
 });
 
+describe('a main too long with some of it on', () => {
+  it('leaves what is below it alone: none of that can come off any more', () => {
+    const log = [
+      ...upToBacking,
+      ...done(5, 'wind-backing'),
+      depth(6, 5.6),
+      ...done(7, 'depth-backing', 'join-main'),
+      turns(9, 100, 'main'),
+    ];
+    const state = foldRun(FACTS, log);
+    const long = tooLong(at(FACTS, ...log), state)!;
+    expect(long.takeOff).toBeNull();
+    expect(long.cutTo.value).toBeGreaterThan(at(FACTS, ...log).wound.at(-1)!.length);
+  });
+});
+
 describe('main first, then swapped over', () => {
   it('ends with the metres of both windings, the other way round', () => {
     const facts: RunFacts = { ...FACTS, mainFirst: true };

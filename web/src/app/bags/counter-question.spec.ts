@@ -1,4 +1,5 @@
 import { openScreen } from '../testing/screen';
+import { dropDraft, keptDraft } from './booking-draft';
 import { CounterQuestionPage } from './counter-question';
 
 describe('a counter that is off', () => {
@@ -13,6 +14,21 @@ describe('a counter that is off', () => {
     await type('Across the full spool', '40 mm');
     await type('Width between', '25 mm');
     expect(shown()).toContain('by the spool as it was measured');
+  });
+
+  it('becomes a booking whose line stays on, with what was asked', async () => {
+    dropDraft();
+    const { type, press } = await openScreen(CounterQuestionPage);
+    await type('At this length of line', '100 ft');
+    await type('Counter reads', '117');
+    await type('Line on top', '0.45 mm');
+    await type('Width between', '25 mm');
+    await press('Book it in');
+    expect(keptDraft().reels[0]).toMatchObject({
+      ...{ type: 'trolling', mainPiece: 'stays', underneath: 'main-only' },
+      ...{ ownDiameter: '0.45 mm', width: '25 mm', onItNow: 'counter reads 117 m at 100 ft' },
+    });
+    dropDraft();
   });
 
   it('says that it agrees, takes off where it reads low, and says what cannot be read', async () => {

@@ -183,11 +183,13 @@ export class CounterQuestionPage {
   protected book(): void {
     const { reading, mark, unit, line, width } = this.form.getRawValue();
     const read =
-      reading.trim() === '' ? '' : `counter reads ${reading.trim()} at ${withUnit(mark, this.unit())}`;
+      reading.trim() === ''
+        ? ''
+        : `counter reads ${reading.trim()} ${unit} at ${withUnit(mark, this.unit())}`;
     addToDraft({
       ...emptyReel(),
       ...{ type: 'trolling', mainPiece: SOURCES.stays, underneath: 'main-only' },
-      ...{ ownDiameter: line, width, onItNow: read && `${read} (${unit})` },
+      ...{ ownDiameter: line, width, onItNow: read },
     });
     void this.router.navigate(['/bags/new']);
   }

@@ -43,6 +43,7 @@ import { WaysToSay } from './ways-to-say';
             [spool]="made.spool.spool"
             [looks]="desk.looks()"
             [swap]="plan.swap"
+            [stays]="plan.sources.main?.from === 'stays'"
             [ends]="desk.type() === 'fixed-spool'"
           />
         } @else if (rackKnown()) {

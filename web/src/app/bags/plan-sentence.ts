@@ -28,3 +28,14 @@ export function planSentence(
       : `Fills to the gap with ${length(value)} of ${solved.request.role}.`;
   return { headline, likely: `likely ${length(low)} to ${length(high)}${ends}` };
 }
+
+/** The same of a reel whose line stays on. */
+export function staysSentence({ layers }: FillPlan, length: (metres: number) => string): Shown {
+  const main = layers.at(-1)?.length;
+  return {
+    headline: 'Its line stays on: the counter is matched.',
+    likely: main
+      ? `about ${length(main.value)} on it, likely ${length(main.low)} to ${length(main.high)}`
+      : '',
+  };
+}

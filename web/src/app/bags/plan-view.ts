@@ -4,7 +4,7 @@ import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { planSection, planStretches } from '../drawing/plan-drawing';
 import { SpoolSection } from '../drawing/spool-section';
-import { planSentence } from './plan-sentence';
+import { planSentence, staysSentence } from './plan-sentence';
 
 /** A plan: the sentence, the spool cut open, and the length rule of what will be on the reel. */
 @Component({
@@ -41,16 +41,18 @@ export class PlanView {
   readonly ends = input(false);
   /** Both windings, where the main goes on first. */
   readonly swap = input<SwapPlan | null>(null);
+  /** Whether its line is on it already and stays. */
+  readonly stays = input(false);
 
   private readonly names = computed(() => ({
     look: (id: string): LineLook => this.looks()[id] ?? { texture: 'nylon', tint: '#c5cfd2' },
     length: (metres: number) => this.units.length(metres),
     small: (millimetres: number) => this.units.small(millimetres),
     // Main first, what lies on the reel at the end is not wound to these turns.
-    ...(this.swap() ? { turns: () => '' } : {}),
+    ...(this.swap() || this.stays() ? { turns: () => '' } : {}),
   }));
   protected readonly sentence = computed(() =>
-    planSentence(this.plan(), this.names().length, this.names().small),
+    (this.stays() ? staysSentence : planSentence)(this.plan(), this.names().length, this.names().small),
   );
   protected readonly section = computed(() => planSection(this.plan(), this.spool(), this.names()));
   protected readonly stretches = computed(() => planStretches(this.plan(), this.names()));

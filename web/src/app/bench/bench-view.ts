@@ -151,7 +151,8 @@ export class BenchView {
   readonly correction = computed(() => {
     const [underWay, state] = [this.store.underWay(), this.state()];
     const read = state?.depths.at(-1);
-    const rest = underWay && read ? restOfFill(underWay) : null;
+    // On a reel whose line stays on, its counter says how much.
+    const rest = underWay && read && !this.store.facts()?.counterOnly ? restOfFill(underWay) : null;
     if (!rest?.fits || rest.wanted === null || !read) return '';
     const { fits, gap } = rest;
     return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ends at ${this.units.small(gap.value)}.`;
