@@ -219,9 +219,7 @@ describe('what was wanted', () => {
       dragKg: null,
       leastMm: null,
       onItNow: '',
-      mainFirst: false,
-      endForEnd: false,
-      counterOnly: false,
+      ...{ mainFirst: false, endForEnd: false, counterOnly: false },
     };
     expect(tellWants(nothing)).toEqual([]);
     const all = { leader: '2 m of 0.40', dragKg: 4, leastMm: 100_000, onItNow: 'old braid', mainFirst: true };

@@ -1,5 +1,5 @@
 import type { Job } from '@yard-spool/contract';
-import type { Line, RunEvent, RunState } from '@yard-spool/core';
+import type { Line, PieceChanged, RunEvent, RunState } from '@yard-spool/core';
 import type { PieceRow } from '../db/models/rack';
 import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
@@ -32,25 +32,38 @@ export async function checkPieces(
     throw new ProblemError('bad-request', 'Nobody changes the piece this often. Nothing was added.');
   const stays = changes.length > 0 && (await tables.jobs.findByPk(jobId))?.wants.counterOnly === true;
   const mounted = new Map(pieces.map(({ layer, pieceId }) => [layer, pieceId]));
-  for (const { layer, pieceId, code, allAlong, line } of changes) {
-    const [piece, cut] = await Promise.all([
-      tables.pieces.findByPk(pieceId),
-      tables.cuts.findOne({ where: { jobId, layer } }),
-    ]);
-    if (!piece || piece.writtenOff || piece.broughtWith !== null)
-      throw new ProblemError('not-found', `The piece ${code} is not on the rack any more.`);
-    // On line that stays on comes whatever was to hand.
-    if (!cut && stays && !allAlong) continue;
-    if (!cut) throw new ProblemError('bad-request', `No piece is cut for ${layer} in this fill.`);
-    const before = await tables.pieces.findByPk(mounted.get(layer) ?? 0);
-    const asWound = line === undefined && piece.productId === (before?.productId ?? cut.productId);
-    if (!asWound && !(allAlong && (await isOf(tables, piece, line))))
-      throw new ProblemError(
-        'bad-request',
-        `Piece ${piece.code} is another line than this layer is wound with. Say that it was mounted all along, or strip the layer back and wind all of it.`,
-      );
-    mounted.set(layer, piece.id);
+  for (const change of changes) {
+    const before = await tables.pieces.findByPk(mounted.get(change.layer) ?? 0);
+    await checkPiece(tables, change, { jobId, stays, before });
+    mounted.set(change.layer, change.pieceId);
   }
+}
+
+interface Mounted {
+  readonly jobId: number;
+  /** Whether the reel's own line stays on: whatever is to hand comes on top of it. */
+  readonly stays: boolean;
+  /** The piece taken before this one; null where it is the one that was booked. */
+  readonly before: PieceRow | null;
+}
+
+async function checkPiece(
+  tables: Unit['tables'],
+  { layer, pieceId, code, allAlong, line }: PieceChanged,
+  { jobId, stays, before }: Mounted,
+): Promise<void> {
+  const piece = await tables.pieces.findByPk(pieceId);
+  if (!piece || piece.writtenOff || piece.broughtWith !== null)
+    throw new ProblemError('not-found', `The piece ${code} is not on the rack any more.`);
+  if (stays && !allAlong) return;
+  const cut = await tables.cuts.findOne({ where: { jobId, layer } });
+  if (!cut) throw new ProblemError('bad-request', `No piece is cut for ${layer} in this fill.`);
+  const asWound = line === undefined && piece.productId === (before?.productId ?? cut.productId);
+  if (!asWound && !(allAlong && (await isOf(tables, piece, line))))
+    throw new ProblemError(
+      'bad-request',
+      `Piece ${piece.code} is another line than this layer is wound with. Say that it was mounted all along, or strip the layer back and wind all of it.`,
+    );
 }
 
 /** Whether a piece is of this very line. */

@@ -94,26 +94,49 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
   const under = { spool: settled.spool, request: windingRequest(facts), askedAfter };
   const asked = asWound(layer, state);
   for (const [i, stretch] of pieceStretches(under, state, lay).entries()) {
-    const pieceId = cut || facts.counterOnly ? (stretch.pieceId ?? cut?.pieceId ?? null) : null;
-    const part = { ...lay, length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
-    const lengthMm = await onTheBooks(u, pieceId, part, { state, layer: layer.id });
-    const known = {
-      lengthMm,
-      likelyLowMm: Math.min(lengthMm, Math.round(1000 * length.low * stretch.share)),
-      likelyHighMm: Math.max(lengthMm, Math.round(1000 * length.high * stretch.share)),
-      restsOn: [...restsOn],
-    };
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
+    const share = { length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
+    const part = { ...lay, ...share, innerRadius, outerRadius };
+    const pieceId = cut || facts.counterOnly ? (stretch.pieceId ?? cut?.pieceId ?? null) : null;
+    const lengthMm = await onTheBooks(u, pieceId, part, { state, layer: layer.id });
     const place = { ...at, position: at.position + i };
-    const product = await lineOff(u, asked === layer ? pieceId : null, cut);
-    const added = product && facts.counterOnly ? { ...asked, line: await lineOf(u, product.id) } : asked;
-    const row = layerRow(place, added, { ...part, innerRadius, outerRadius }, product);
-    const written = { ...row, pieceId, productId: product?.id ?? null, ...known };
-    const old = oldStretches(writing, { ...part, innerRadius, outerRadius }, { own, pieceId });
+    const { asWritten, productId } = await lineWritten(u, asked, {
+      pieceId: asked === layer ? pieceId : null,
+      ...{ cut, place, part, counterOnly: facts.counterOnly === true },
+    });
+    const likely = likelyOf(lengthMm, length, stretch.share);
+    const written = { ...asWritten, pieceId, productId, lengthMm, ...likely, restsOn: [...restsOn] };
+    const old = oldStretches(writing, part, { own, pieceId });
     await writeOld(u, { at: place, id: layer.id, role: layer.role }, old, written);
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }
+}
+
+/** The likely range of a stretch, which what is written of it never lies outside of, mm. */
+const likelyOf = (lengthMm: number, { low, high }: { low: number; high: number }, share: number) => ({
+  likelyLowMm: Math.min(lengthMm, Math.round(1000 * low * share)),
+  likelyHighMm: Math.max(lengthMm, Math.round(1000 * high * share)),
+});
+
+interface OffPiece {
+  readonly pieceId: number | null;
+  readonly cut: Job['cuts'][number] | undefined;
+  readonly place: Place;
+  readonly part: WoundLayer;
+  /** Whether it went on line of the reel's own: then its line is its piece's, not the layer's. */
+  readonly counterOnly: boolean;
+}
+
+/** A stretch as the line that came off its piece. */
+async function lineWritten(
+  u: Unit,
+  layer: LineToWrite['layer'],
+  { pieceId, cut, place, part, counterOnly }: OffPiece,
+) {
+  const product = await lineOff(u, pieceId, cut);
+  const as = product && counterOnly ? { ...layer, line: await lineOf(u, product.id) } : layer;
+  return { asWritten: layerRow(place, as, part, product), productId: product?.id ?? null };
 }
 
 /** What of a layer is line that was on the reel before: turned end for end, or left as it lay. */

@@ -84,7 +84,7 @@ describe('a reel whose line stays on', () => {
     const { planInput, wants } = draftJob(draft(), plan, 'metric', () => 0)!;
     const again = reelFromPlan(
       { tag: 'R-1', type: 'trolling', label: 'Harling 30' },
-      { planInput, wants, cuts: [], spool: 'own' } as Parameters<typeof reelFromPlan>[1],
+      { planInput, wants, cuts: [], spool: 'own' },
       'metric',
     );
     expect(again).toMatchObject({ mainPiece: 'stays', underneath: 'main-only', lip: '58 mm' });

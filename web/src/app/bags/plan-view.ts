@@ -50,6 +50,7 @@ export class PlanView {
     small: (millimetres: number) => this.units.small(millimetres),
     // Main first, what lies on the reel at the end is not wound to these turns.
     ...(this.swap() || this.stays() ? { turns: () => '' } : {}),
+    stands: this.stays(),
   }));
   protected readonly sentence = computed(() =>
     (this.stays() ? staysSentence : planSentence)(this.plan(), this.names().length, this.names().small),

@@ -17,7 +17,7 @@ const NEAR = 7;
   imports: [LineChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p class="pb-1 text-[15px] font-bold">Counter against tape, {{ unit() }}</p>
+    <p class="pb-1 text-[15px] font-bold max-xl:pt-3">Counter against tape, {{ unit() }}</p>
     <ys-line-chart
       class="min-h-0 grow"
       [lines]="lines()"

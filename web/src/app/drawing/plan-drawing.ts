@@ -14,6 +14,8 @@ export interface LayerNames {
   readonly small: (millimetres: number) => string;
   /** Turns a layer takes, in words; empty where what is drawn is not what is wound to. */
   readonly turns?: (handleTurns: number) => string;
+  /** Whether all of it lies there already: its level is where it stands, and nothing to stop at. */
+  readonly stands?: boolean;
 }
 
 const handleTurnsWords = (turns: number): string => `${turns.toFixed(0)} handle turns`;
@@ -59,7 +61,9 @@ export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNa
       label: labelOf(layer, names),
     })),
     marks: [
-      { kind: 'stop', depth: plan.gap.value, text: `${names.small(plan.gap.value)} stop` },
+      names.stands
+        ? { kind: 'now', depth: plan.gap.value, text: `${names.small(plan.gap.value)} gap` }
+        : { kind: 'stop', depth: plan.gap.value, text: `${names.small(plan.gap.value)} stop` },
       ...joins.map(({ depthAfter }) => ({
         kind: 'join' as const,
         depth: depthAfter.value,
