@@ -1,7 +1,7 @@
 import type { Ranged } from '@yard-spool/core';
 import * as v from 'valibot';
 import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
-import { MATERIALS } from '@yard-spool/core';
+import { MATERIALS, NINETIETH } from '@yard-spool/core';
 import { diameter, PIECE_KINDS, WATER_STATES, type Piece } from './rack';
 
 /** A part of a piece that is shared out: a share of what it held when it came, or all that is left on it. */
@@ -77,8 +77,6 @@ export const ownLineCode = ({ material, diameter: mm }: Pick<BroughtLine, 'mater
 const BOOKS_OFF = { share: 0.02, metres: 1 } as const;
 /** Stripped line was never measured exactly. */
 const SALVAGE_OFF = 0.05;
-/** Standard normal quantile of 0.9. */
-const NINETIETH = 1.2816;
 
 /** Whether a piece is still as its maker closed it. */
 export const isSealed = (piece: Pick<Piece, 'opened' | 'kind' | 'lengthMm' | 'receivedMm'>): boolean =>

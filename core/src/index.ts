@@ -28,6 +28,7 @@ export {
   type PrintSystem,
   type SpoolPriors,
 } from './spool/priors';
+export { saysMaterial } from './prints/print-chunks';
 export { knownSpool, type Estimate } from './spool/estimate';
 export { inferSpool, type InferredSpool } from './spool/infer-spool';
 export type { Disagreement } from './spool/disagreement';
@@ -38,6 +39,8 @@ export { levelText, packText } from './quantities/amount-text';
 export { sayIn } from './quantities/say-in';
 export {
   proposePiece,
+  SERVES,
+  servesIn,
   type OfferedPiece,
   type PieceNeeded,
   type ProposedPiece,
@@ -45,6 +48,7 @@ export {
 export { USUAL_GEAR } from './lines/reel-type';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';
 export type { Ranged } from './numeric/ranged';
+export { NINETIETH } from './numeric/normal';
 export { USUAL_PLAN_RULES, type PlanRules } from './plan/plan-rules';
 export { REQUEST_RANGE } from './plan/check-request';
 export { planFill } from './plan/plan-fill';

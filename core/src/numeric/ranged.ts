@@ -1,3 +1,5 @@
+import { NINETIETH } from './normal';
+
 /** A figure with its likely range: 10th to 90th percentile, by linear propagation. */
 export interface Ranged {
   readonly value: number;
@@ -7,8 +9,6 @@ export interface Ranged {
   readonly high: number;
 }
 
-/** Standard normal quantile of 0.9. */
-const NINETIETH = 1.2815515655446004;
 
 /** A figure with its range, clipped at `floor` where less is impossible. */
 export const ranged = (value: number, sd: number, floor = -Infinity): Ranged =>

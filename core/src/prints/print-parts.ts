@@ -13,7 +13,7 @@ export interface PrintPart {
 }
 
 /** Words that mark a size number. `pe` also says that the line is braid. */
-const SIZE_MARK = String.raw`#|no\.?|nr\.?|size|pe`;
+export const SIZE_MARK = String.raw`#|no\.?|nr\.?|size|pe`;
 const UNIT = String.raw`[a-zµμ"″'′”]+`;
 const PART = new RegExp(
   String.raw`^(?<mark>${SIZE_MARK})?\s*(?<digits>\d[\d.,]*|[.,]\d+)\s*(?<unit>${UNIT})?\.?$`,
@@ -22,30 +22,6 @@ const PART = new RegExp(
 
 /** Separators between the two halves of a print. */
 const BETWEEN = /[x×*/@:–-]/i;
-
-/**
- * Cuts what was typed into prints: `6/230 8/170 10/140` is three, `210 m × 0.25 mm` one, however much space stands about
- * the signs.
- */
-export function printChunks(text: string): string[] {
-  const close = text
-    .replace(/[\u00a0\u202f\n\r\t]+/g, ' ')
-    // A test strength is often written out: "8 lb test".
-    .replace(/\btest\b/gi, ' ')
-    .replace(new RegExp(String.raw`(^|[\s/×*@:-])(${SIZE_MARK})\s+(?=[\d.,])`, 'gi'), '$1$2')
-    .replace(
-      /(\d)\s+(m|mm|cm|yds?|yards?|ft|feet|in|inch|inches|lbs?|pounds?|kgs?|kilos?|metres?|meters?)\b/gi,
-      '$1$2',
-    )
-    .replace(/(\d)\s+(["″”'′])/g, '$1$2')
-    .replace(/\s*([×*/@:–])\s*/g, '$1')
-    .replace(/\s+x\s+/gi, '×')
-    .replace(/\s*-\s*/g, '-');
-  return close
-    .split(/[;|]|,\s|\s+/)
-    .map((chunk) => chunk.replace(/,$/, ''))
-    .filter((chunk) => chunk !== '');
-}
 
 /** Both halves of one print; null where it has not two, or one is no number. */
 export function printParts(chunk: string): readonly [PrintPart, PrintPart] | null {
@@ -61,7 +37,7 @@ function readPart(half: string): PrintPart | null {
   const digits = match?.groups?.digits ?? '';
   const number = parseNumber(digits);
   if (!match || !number.ok) return null;
-  const spelled = (match.groups?.unit ?? '').toLowerCase();
+  const spelled = (match.groups?.unit ?? '').toLowerCase().replace(/\.$/, '');
   const unit = UNIT_SPELLINGS[spelled] ?? spelled;
   const known =
     unit === '' ||
@@ -69,8 +45,22 @@ function readPart(half: string): PrintPart | null {
     unit in TO_BASE['small-length'] ||
     unit in TO_BASE.strength;
   if (!known) return null;
-  return { value: number.value, digits, unit, size: match.groups?.mark !== undefined };
+  const size = match.groups?.mark !== undefined;
+  if (!size && HUNDREDTHS.test(digits) && (unit === '' || unit === 'mm')) {
+    // Printed without its point: 028 is 0.28 mm.
+    const pointed = `0.${digits.slice(1)}`;
+    return { value: Number(pointed), digits: pointed, unit: 'mm', size };
+  }
+  return { value: number.value, digits, unit, size };
 }
+
+const HUNDREDTHS = /^0\d{2,3}$/;
+
+/** Whether a word is a whole print, with a sign between its halves. */
+export const isWhole = (word: string): boolean => {
+  const halves = word.replace(/(?<=[\d.a-z"])x(?=[\d.#])/gi, '×').split(BETWEEN);
+  return halves.length > 1 && halves.every((half) => half !== '');
+};
 
 /** Whether a size number is written in the way only braid is. */
 export const saysBraid = (chunk: string): boolean => /(^|[\s/×*@:-])pe/i.test(chunk);

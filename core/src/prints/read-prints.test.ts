@@ -89,6 +89,94 @@ describe('prints by size number', () => {
   });
 });
 
+describe('a print that says what it is for', () => {
+  it('is for that, whatever the others on the spool are for', () => {
+    const [mono, braid] = valueOf(readPrints('mono 12/200, braid 30/200'));
+    expect(mono!.readings[0]).toMatchObject({ material: 'nylon', length: 200 * 0.9144 });
+    expect(braid!.readings[0]).toMatchObject({ material: 'braid', printed: { figure: 30 * POUND } });
+    expect(braid!.readings[0].words).toContain('200 yd of 30 lb braid');
+    expect(valueOf(readPrints('mono 12/200 braid 30/200', { material: 'fluorocarbon' }))).toHaveLength(2);
+  });
+
+  it.each([
+    ['braid 30/200', 'braid'],
+    ['30/200 braid', 'braid'],
+    ['Braid: 30/200', 'braid'],
+    ['30/200 (braid)', 'braid'],
+    ['FC 0.30/100 m', 'fluorocarbon'],
+    ['Nylon 0.30 × 100 m', 'nylon'],
+  ])('%s', (text, material) => {
+    expect(only(text, { material: material === 'nylon' ? 'braid' : 'nylon' }).readings[0].material).toBe(
+      material,
+    );
+  });
+
+  it('holds for the prints behind it, or before it where those come first', () => {
+    const of = (text: string) => valueOf(readPrints(text)).map(({ readings: [one] }) => one.material);
+    expect(of('braid 20/200 30/150 mono 8/140')).toEqual(['braid', 'braid', 'nylon']);
+    expect(of('8/140 mono 20/200 30/150 braid')).toEqual(['nylon', 'braid', 'braid']);
+  });
+
+  it('still says so where it is written again', () => {
+    for (const text of ['mono 12/200', 'braid 2/150', 'fluoro 0.30 × 100', '8/140 braid'])
+      for (const reading of only(text).readings) {
+        const again = only(reading.text, { material: 'hollow-braid' });
+        expect(again.sure).toBe(true);
+        expect(again.readings[0]).toEqual(reading);
+      }
+  });
+});
+
+describe('prints without a sign between their halves', () => {
+  it.each([
+    ['150m 0.28mm', 150, 0.28],
+    ['150m of 028', 150, 0.28],
+    ['150m x 028', 150, 0.28],
+    ['0.28 mm 150 m', 150, 0.28],
+    ['150 035', 150, 0.35],
+    ['M/MM 150/0.28', 150, 0.28],
+    ['mm/m: 0.28/150', 150, 0.28],
+  ])('%s has its diameter', (text, length, diameter) => {
+    const { readings, sure } = only(text);
+    expect(sure).toBe(true);
+    expect(readings[0].length).toBeCloseTo(length, 9);
+    expect(readings[0].diameter).toBeCloseTo(diameter, 9);
+    expect(readings[0].printed).toBeUndefined();
+  });
+
+  it.each(['8 lb 140 yds', '140yds 8lb', 'LB/YDS: 8/140', 'lb yds 8 140', '8 lb. 140 yd.', '8lb test 140yd'])(
+    '%s is 140 yd of 8 lb',
+    (text) => {
+      const { readings, sure } = only(text);
+      expect(sure).toBe(true);
+      expect(readings[0].length).toBeCloseTo(140 * 0.9144, 9);
+      expect(readings[0].printed).toEqual({ system: 'strength', figure: 8 * POUND });
+    },
+  );
+
+  it('are size numbers where they are marked as such', () => {
+    expect(only('#3 150').readings[0]).toMatchObject({ length: 150, printed: { system: 'size', figure: 3 } });
+    expect(only('PE 1.5 200 m').readings[0]).toMatchObject({ length: 200, material: 'braid' });
+  });
+
+  it('pasted as two columns are a print a row, under their heading where they have one', () => {
+    const rows = (text: string) =>
+      valueOf(readPrints(text)).map(({ readings: [one] }) => [Math.round(one.length), one.diameter]);
+    expect(rows('0.20\t240\n0.25\t150\n0.30\t110')).toEqual([
+      [240, 0.2],
+      [150, 0.25],
+      [110, 0.3],
+    ]);
+    const headed = valueOf(readPrints('lb\tyds\n6\t230\n8\t170'));
+    expect(headed.map(({ readings: [one] }) => one.printed!.figure)).toEqual([6 * POUND, 8 * POUND]);
+    expect(headed[1]!.readings[0].length).toBeCloseTo(170 * 0.9144, 9);
+  });
+
+  it('are no print where one half is alone', () => {
+    for (const text of ['150m', '150m 0.28mm 8', 'mono 12', 'mono']) expect(readPrints(text).ok).toBe(false);
+  });
+});
+
 describe('prints that can be read in more ways', () => {
   it.each(['0.3/200', '2/150', '8/140m', '2.5/300', '0.8 × 200'])(
     '%s asks, with the readings to choose from',

@@ -3,7 +3,8 @@ import type { Material } from '../lines/line';
 import { formatDiameter, formatQuantity } from '../quantities/format-quantity';
 import { TO_BASE, type UnitSystem } from '../quantities/units';
 import { OBSERVATION_RANGE, type PrintedBy } from '../spool/observation';
-import { printChunks, printParts, saysBraid, saysTimes, type PrintPart } from './print-parts';
+import { materialWord, printChunks, type PrintChunk } from './print-chunks';
+import { printParts, saysBraid, saysTimes, type PrintPart } from './print-parts';
 
 /** One way to read a print. m and mm. */
 export interface PrintReading {
@@ -58,9 +59,9 @@ export function readPrints(text: string, context: PrintContext = {}): Result<rea
   const prints: Print[] = [];
   for (const chunk of chunks) {
     const readings = readOne(chunk, context);
-    const [likeliest, ...others] = readings.ways;
-    if (!likeliest) return fail(readings.issue ?? unreadable(chunk));
-    prints.push({ text: chunk, readings: [likeliest, ...others], sure: readings.sure });
+    const [likeliest, ...others] = readings.ways.map((way) => saying(way, chunk));
+    if (!likeliest) return fail(readings.issue ?? unreadable(chunk.text));
+    prints.push({ text: chunk.text, readings: [likeliest, ...others], sure: readings.sure });
   }
   return succeed(prints);
 }
@@ -77,10 +78,17 @@ interface Ways {
 
 const NONE: Ways = { ways: [], sure: false };
 
-function readOne(chunk: string, { system = 'metric', material = 'nylon' }: PrintContext): Ways {
+/** A reading written so that it says what it is for too, where the print did. */
+const saying = (way: PrintReading, { of }: PrintChunk): PrintReading =>
+  of === null ? way : { ...way, text: `${materialWord(of)} ${way.text}` };
+
+function readOne(
+  { body: chunk, of: said }: PrintChunk,
+  { system = 'metric', material = 'nylon' }: PrintContext,
+): Ways {
   const parts = printParts(chunk);
   if (!parts) return NONE;
-  const of = saysBraid(chunk) ? 'braid' : material;
+  const of = said ?? (saysBraid(chunk) ? 'braid' : material);
   const [thing, length] = inOrder(parts);
   if (THICKNESS.has(length.unit) || STRENGTH.has(length.unit) || length.size) return NONE;
   if (THICKNESS.has(thing.unit)) return one(byDiameter(thing, length, thing.unit, system, of));

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { LineLook } from '@yard-spool/core';
+import { SERVES, type LineLook } from '@yard-spool/core';
 import type { PlannedCut } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import { LineSwatch } from '../drawing/line-swatch';
@@ -21,6 +21,10 @@ export interface CutRow {
   readonly proposed?: string;
   /** Metres that may lack, by less than is known; without a piece, what the longest one lacks. */
   readonly short?: number;
+  /** How often its piece has enough, 0 to 1. */
+  readonly serves?: number;
+  /** An opened piece that has enough less often, where a sealed one is proposed for that. */
+  readonly tight?: { readonly code: string; readonly serves: number } | null;
   /** Whether its line has yet to come. */
   readonly comes?: boolean;
   /** How many more cuts like this the piece still gives. */
@@ -58,6 +62,14 @@ const WORTH_SAYING = 30;
                   Perhaps {{ units.length(cut.short ?? 0) }} short, less than is known: it is used up.
                 </b>
               }
+              @if (riskWords(cut); as risk) {
+                <b class="block" data-test="runs-out">{{ risk }}</b>
+              }
+              @if (cut.tight; as tight) {
+                <span class="block text-mute"
+                  >{{ tight.code }} is opened, but {{ runsOut(tight.serves) }}</span
+                >
+              }
             } @else {
               <b class="block text-stop">{{ units.length(-cut.left) }} short</b>
             }
@@ -83,6 +95,16 @@ export class CutList {
     // Of a full bulk spool nobody asks.
     if (more === 0 || more > WORTH_SAYING) return words;
     return `${words}, enough for ${String(more)} more like it`;
+  }
+
+  /** What part of the time the piece does not do; empty where it does in nine of ten. */
+  protected riskWords({ serves = 1 }: CutRow): string {
+    return serves >= SERVES ? '' : `It ${this.runsOut(serves)}.`;
+  }
+
+  protected runsOut(serves: number): string {
+    const often = Math.round(10 * (1 - serves));
+    return often >= 10 ? 'runs out nearly always' : `runs out in ${String(often)} of 10`;
   }
 
   protected shortWords({ short = 0, metres }: CutRow): string {

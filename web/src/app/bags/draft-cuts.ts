@@ -8,6 +8,7 @@ import {
   type DraftLayer,
   type LayerSource,
   type LayerSources,
+  type Tight,
 } from './draft-sources';
 
 /** What a layer of a draft is cut from. */
@@ -19,6 +20,8 @@ export interface DraftCut {
   readonly coming: Product | null;
   /** Why the rack proposes this piece; empty where a person chose it. */
   readonly proposed: string;
+  /** An opened piece that may not have enough, where a sealed one is proposed for that. */
+  readonly tight: Tight | null;
 }
 export type DraftCuts = Readonly<Partial<Record<DraftLayer, DraftCut>>>;
 
@@ -47,7 +50,7 @@ export function cutsFor(
 /** A part of a pack comes off the very pack it was reckoned from. */
 function partOf(source: LayerSource): Omit<DraftCut, 'takes'> {
   const piece = source.piece ?? packOf(source) ?? null;
-  return { piece, coming: null, proposed: source.piece ? '' : 'the one it is a part of' };
+  return { piece, coming: null, proposed: source.piece ? '' : 'the one it is a part of', tight: null };
 }
 
 function cutFor(
@@ -56,10 +59,10 @@ function cutFor(
   taken: ReadonlyMap<number, number>,
   rules: HouseRules,
 ): Omit<DraftCut, 'takes'> {
-  if (source.piece) return { piece: source.piece, coming: null, proposed: '' };
+  if (source.piece) return { piece: source.piece, coming: null, proposed: '', tight: null };
   const role = request.kind === 'line' ? request.role : 'main';
   const needs = { metres: length.value, doubt: length.high - length.value, role };
   const found = source.from === 'line' ? proposedFor(source, needs, taken, rules) : null;
-  if (found) return { piece: found.piece, coming: null, proposed: found.reason };
-  return { piece: null, coming: source.from === 'own' ? null : source.product, proposed: '' };
+  if (found) return { piece: found.piece, coming: null, proposed: found.reason, tight: found.tight };
+  return { piece: null, coming: source.from === 'own' ? null : source.product, proposed: '', tight: null };
 }

@@ -8,12 +8,12 @@ import {
   type Piece,
   type Wants,
 } from '@yard-spool/contract';
-import type { LineLook, UnitSystem } from '@yard-spool/core';
+import { servesIn, type LineLook, type Ranged, type UnitSystem } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { draftReader } from './draft-fields';
 import type { DraftPlan } from './draft-plan';
 import { stays } from './draft-stays';
-import { freeOn, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
+import { freeOn, offOf, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
 /** Metres lost with each cut, until the house is known. */
@@ -119,6 +119,7 @@ export function cutRows(
     return [
       {
         ...{ ...row, piece: cut.piece.code, water: waterState(cut.piece), proposed: cut.proposed },
+        ...(cut.takes ? {} : { serves: servesHere(cut.piece, length, taken), tight: cut.tight }),
         left: on.tooShort ? -on.shortMm / 1000 : on.leftMm / 1000,
         short: on.tooShort ? 0 : on.shortMm / 1000,
         more: on.lengthMm >= WORTH_SAYING && !on.tooShort ? Math.floor(on.leftMm / 1000 / takes) : 0,
@@ -126,6 +127,14 @@ export function cutRows(
     ];
   });
 }
+
+/** How often a piece has enough for a length, 0 to 1. */
+const servesHere = (
+  piece: Piece,
+  { value, high }: Pick<Ranged, 'value' | 'high'>,
+  taken: ReadonlyMap<number, number>,
+): number =>
+  servesIn({ free: freeOn(piece, taken) / 1000, off: offOf(piece) }, { metres: value, doubt: high - value });
 
 /** How each layer of a draft is drawn, by layer id. */
 export const layerLooks = ({ sources }: DraftPlan): Record<string, LineLook> =>

@@ -2,7 +2,7 @@ import type { UnitSystem } from '@yard-spool/core';
 import type { AmountName, Read, ReadAmount } from './draft-fields';
 import { CHOICE_FIELDS, LAYERS_NEEDED, SOURCES, type DraftLayer, type LayerSources } from './draft-sources';
 import type { SaidAmounts } from './draft-layers';
-import { printToChoose, ratedMaterial } from './rating-text';
+import { printToChoose, ratedMaterial, ratingProblem } from './rating-text';
 import type { ReelDraft, Underneath } from './reel-draft';
 
 interface Asked {
@@ -17,6 +17,8 @@ interface Asked {
 /** The next thing to type before there can be a plan; empty where there is enough for one. */
 export function missing(asked: Asked): string {
   const { draft, system } = asked;
+  const unread = [draft.rating1, draft.rating2].map((text) => ratingProblem(text, system)).find(Boolean);
+  if (unread) return unread;
   const print = printToChoose([draft.rating1, draft.rating2], system, ratedMaterial(draft.ratedFor));
   if (print) return `"${print.text}" can be read in more than one way: choose which it is.`;
   if (draft.gap.trim() !== '' && asked.read('gap') === null)

@@ -1,4 +1,4 @@
-import type { Observation, UnitSystem } from '@yard-spool/core';
+import { saysMaterial, type Observation, type Print, type UnitSystem } from '@yard-spool/core';
 import type { Read } from './draft-fields';
 import { printsIn, ratedMaterial } from './rating-text';
 import type { ReelDraft } from './reel-draft';
@@ -10,7 +10,9 @@ export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem)
       const { length, diameter, material, printed } = print.readings[0];
       if (!print.sure) return [];
       const of = material === 'nylon' ? {} : { material };
-      return [{ kind: 'rating', length, diameter, ...of, ...(printed ? { printed, text: print.text } : {}) }];
+      return [
+        { kind: 'rating', length, diameter, ...of, ...(printed ? { printed } : {}), ...writtenSo(print) },
+      ];
     }),
   );
   const lip = read('lip');
@@ -30,6 +32,10 @@ export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem)
     ...(perTurn === null || gear === null ? [] : [{ kind: 'retrieve' as const, perTurn, gear }]),
   ];
 }
+
+/** A print is kept as it was written where its figures alone do not say all of it. */
+const writtenSo = ({ text, readings: [{ printed }] }: Print): { readonly text?: string } =>
+  printed !== undefined || saysMaterial(text) ? { text } : {};
 
 /** What closed fills taught; a draft kept from another version is simply without. */
 function learnedOf({ learned }: ReelDraft): Observation[] {

@@ -5,6 +5,7 @@ import { dropDraft, emptyDraft, keepDraft, keptDraft } from './booking-draft';
 import { planFrom } from '../testing/drafts';
 import { planSentence } from './plan-sentence';
 import { promisedText } from './promised-text';
+import { factsOf } from './reel-from-plan';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
 import { DateTime } from 'luxon';
 
@@ -37,6 +38,26 @@ describe('planDraft', () => {
     const made = makePlan(planned.input!);
     expect(planned.made).toEqual(made.ok ? made.value : null);
     expect(planned.made?.plan.layers[0]?.length.value).toBeCloseTo(78.8, 0);
+  });
+
+  it('has each print with its own material, and again where it is planned again', () => {
+    const typed = draft({ rating1: 'mono 12/200; braid 30/200', rating2: '0.25/210', ratedFor: 'nylon' });
+    const { input } = planFrom(typed, PIECES, 'metric');
+    const ratings = (of: typeof input) => of!.observations.filter(({ kind }) => kind === 'rating');
+    expect(ratings(input)).toMatchObject([
+      { printed: { system: 'strength' } },
+      { material: 'braid', text: 'braid 30/200' },
+      { length: 210, diameter: 0.25 },
+    ]);
+    const facts = factsOf(input!.observations, 5.2, 'metric');
+    expect(ratings(planFrom(draft(facts), PIECES, 'metric').input)).toEqual(ratings(input));
+    expect(facts.ratedFor).toBe('nylon');
+  });
+
+  it('is none while a print cannot be read, rather than one without it', () => {
+    const planned = planFrom(draft({ rating2: 'about 200 or so' }), PIECES, 'metric');
+    expect(planned.made).toBeNull();
+    expect(planned.next).toContain('is not a rating');
   });
 
   it('means the same in yards and inches as in metres, once units are written', () => {

@@ -1,4 +1,6 @@
 import {
+  booksOff,
+  isSealed,
   lineOf,
   ownLineCode,
   waterState,
@@ -173,21 +175,35 @@ export interface LayerNeeds {
   readonly role: LayerRole;
 }
 
+/** An opened piece that has enough, but not often enough. */
+export interface Tight {
+  readonly code: string;
+  readonly serves: number;
+}
+
+/** How far the books of a piece may be off, m; not at all where it is as its maker closed it. */
+export const offOf = (piece: Piece): number => (isSealed(piece) ? 0 : booksOff(piece));
+
 /** The piece the rack proposes for a layer that was said by its line; null where none has enough. */
 export function proposedFor(
   { line, offered }: LayerSource,
   { metres, doubt, role }: LayerNeeds,
   taken: ReadonlyMap<number, number>,
   rules: HouseRules,
-): { readonly piece: Piece; readonly reason: ProposedPiece['reason'] } | null {
+): (Pick<ProposedPiece, 'reason'> & { readonly piece: Piece; readonly tight: Tight | null }) | null {
   const found = proposePiece(
     offered.map((piece) => ({
-      ...{ id: piece.id, kind: piece.kind, opened: piece.opened },
+      ...{ id: piece.id, kind: piece.kind, opened: piece.opened, off: offOf(piece) },
       free: freeOn(piece, taken) / 1000,
       water: waterState(piece),
     })),
     { metres, doubt, role, soaked: soakAdvice({ line, role, strength: null }.line, rules).hours > 0 },
   );
   const piece = found && offered.find(({ id }) => id === found.id);
-  return piece ? { piece, reason: found.reason } : null;
+  if (!piece) return null;
+  const tight = offered.find(({ id }) => id === found.tight?.id);
+  return {
+    ...{ piece, reason: found.reason },
+    tight: tight && found.tight ? { code: tight.code, serves: found.tight.serves } : null,
+  };
 }

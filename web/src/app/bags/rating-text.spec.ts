@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@yard-spool/core';
-import { printsIn, printToChoose, settleRating, withReading } from './rating-text';
+import { asRows, printsIn, printToChoose, settleRating, withReading } from './rating-text';
 
 describe('settleRating', () => {
   it.each<[string, UnitSystem, string]>([
@@ -44,6 +44,18 @@ describe('a print that can be read in more than one way', () => {
     expect(printsIn(settled, 'metric', 'nylon').map(({ readings: [one] }) => one.printed?.system)).toEqual([
       undefined,
       'size',
+    ]);
+  });
+});
+
+describe('what is pasted into one line', () => {
+  it('keeps its rows, and each is a print under the heading', () => {
+    const line = asRows('lb\tyds\r\n8\t170\r\n10\t140\r\n');
+    expect(line).not.toMatch(/[\r\n]/);
+    const prints = printsIn(line, 'metric', 'nylon');
+    expect(prints.map(({ readings: [one] }) => one.words)).toEqual([
+      expect.stringContaining('170 yds of 8 lb'),
+      expect.stringContaining('140 yds of 10 lb'),
     ]);
   });
 });

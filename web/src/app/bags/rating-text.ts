@@ -36,4 +36,7 @@ export const printToChoose = (
 
 /** A field's text with one print written as it was chosen to be read. */
 export const withReading = (prints: readonly Print[], chosen: Print, reading: string): string =>
-  prints.map((print) => (print === chosen ? reading : print.text)).join(', ');
+  prints.map((print) => (print === chosen ? reading : print.text)).join('; ');
+
+/** A table as it is pasted, in one line: a row of it is a print. */
+export const asRows = (pasted: string): string => pasted.trim().replace(/\s*[\r\n]+\s*/g, '; ');

@@ -29,7 +29,7 @@ import { NotTheShops } from './not-the-shops';
 import { onRecord, onRecordWords } from './on-record';
 import { PieceSelect } from './piece-select';
 import { PrintWords } from './print-words';
-import { printsIn, ratedMaterial, ratingProblem, settleRating, withReading } from './rating-text';
+import { asRows, printsIn, ratedMaterial, ratingProblem, settleRating, withReading } from './rating-text';
 import { factsOf } from './reel-from-plan';
 import { UNDERNEATH, type reelForm, type Underneath } from './reel-draft';
 import { REEL_TYPE_NAMES } from './reel-type-names';
@@ -223,6 +223,14 @@ export class ReelEntry {
 
   protected settle(control: FormControl<string>): void {
     control.setValue(settleRating(control.value, this.units.system()));
+  }
+
+  /** A field of one line takes no rows: a pasted table keeps them as prints, one after another. */
+  protected pasted(event: ClipboardEvent, control: FormControl<string>): void {
+    const rows = event.clipboardData?.getData('text/plain').trim() ?? '';
+    if (!/[\n\r]/.test(rows)) return;
+    event.preventDefault();
+    control.setValue([control.value.trim(), asRows(rows)].filter(Boolean).join('; '));
   }
 
   /** What was typed in a rating field, read. */

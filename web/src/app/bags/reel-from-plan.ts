@@ -5,6 +5,7 @@ import {
   levelText,
   packText,
   parseQuantity,
+  saysMaterial,
   type Dimension,
   type LayerRequest,
   type Observation,
@@ -50,12 +51,14 @@ export function factsOf(observations: readonly Observation[], gear: number, syst
   const depths = observations.filter(({ kind }) => kind === 'depth' || kind === 'stretch');
   const rating = (one: (typeof ratings)[number]): string =>
     one.text ?? `${write(one.length, 'line-length')} × ${write(one.diameter, 'small-length')}`;
+  // What a print says of its own material needs no other place to be said.
+  const plain = ratings.find(({ text = '' }) => !saysMaterial(text)) ?? ratings[0];
   const facts: Record<string, string> = {
     gear: write(gear, 'ratio'),
     rating1: ratings.slice(0, 1).map(rating).join(''),
     // A spool may carry more prints than there are fields.
-    rating2: ratings.slice(1).map(rating).join(', '),
-    ratedFor: ratings[0]?.material === 'braid' ? 'braid' : 'nylon',
+    rating2: ratings.slice(1).map(rating).join('; '),
+    ratedFor: plain?.material === 'braid' ? 'braid' : 'nylon',
     learned: depths.length > 0 ? JSON.stringify(depths) : '',
   };
   for (const one of observations) {
