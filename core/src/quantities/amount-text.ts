@@ -13,9 +13,15 @@ const WORDS: readonly (readonly [share: number, words: string])[] = [
 const wordsFor = (share: number): string =>
   WORDS.find(([one]) => Math.abs(one - share) < 1e-6)?.[1] ?? `${String(Number((100 * share).toFixed(2)))} %`;
 
-/** A share of a pack as it can be typed again. */
-export const packText = (share: number): string =>
-  share === 1 ? 'whole pack' : `${wordsFor(share)} of the pack`;
+/**
+ * A share of a pack as it can be typed again.
+ *
+ * @param held what the pack held, as a length is written; empty where nobody said
+ */
+export function packText(share: number, held = ''): string {
+  if (share === 1) return held === '' ? 'whole pack' : `the ${held} pack`;
+  return `${wordsFor(share)} of the ${held === '' ? 'pack' : `${held} pack`}`;
+}
 
 /**
  * A level as it can be typed again.

@@ -33,6 +33,20 @@ describe('an amount as people say it', () => {
     ['3 mm below the lip', { kind: 'level', level: { depth: 3 } }],
     ['to 3.5 mm', { kind: 'level', level: { depth: 3.5 } }],
     ['up to 2 mm below', { kind: 'level', level: { depth: 2 } }],
+    ['flush', { kind: 'level', level: { depth: 0 } }],
+    ['flush with the lip', { kind: 'level', level: { depth: 0 } }],
+    ['to the brim', { kind: 'level', level: { depth: 0 } }],
+    ['just under the lip', { kind: 'level', level: { depth: 1.5875 } }],
+    ['a sixteenth', { kind: 'level', level: { depth: 1.5875 } }],
+    ['full', { kind: 'fits' }],
+    ['fill it', { kind: 'fits' }],
+    ['exactly 300 m', { kind: 'length', metres: 300 }],
+    ['1,200 m', { kind: 'length', metres: 1200 }],
+    ['between half and five eighths', { kind: 'level', level: { share: [0.5, 0.625] } }],
+    ['as little as I can get away with', { kind: 'least' }],
+    ['the 150 m pack', { kind: 'pack', share: 1, held: 150 }],
+    ['a 150m pack', { kind: 'pack', share: 1, held: 150 }],
+    ['the pack', { kind: 'pack', share: 1 }],
   ])('reads %s', (text, amount) => {
     expect(read(text)).toEqual(amount);
   });
@@ -76,6 +90,9 @@ describe('an amount written again', () => {
     const back = read(packText(share));
     expect(back).toMatchObject({ kind: 'pack' });
     expect((back as { share: number }).share).toBeCloseTo(share, 6);
+    const held = read(packText(share, '150 yd'));
+    expect(held).toMatchObject({ kind: 'pack', held: 137.16 });
+    expect((held as { share: number }).share).toBeCloseTo(share, 6);
   });
 
   it.each([[[0.25, 0.25]], [[0.5, 0.625]], [[0.15, 0.2]], [[1 / 3, 1 / 2]]] as [[number, number]][])(

@@ -5,13 +5,14 @@ import { parseQuantity, type Allowed } from './parse-quantity';
 import type { UnitSystem } from './units';
 
 /**
- * How much of a line, the way people say it: a length in m; as much as fits; a share of the pack as it came; what is left
- * on the piece; or up to a level of the spool.
+ * How much of a line, the way people say it: a length in m; as much as fits; as little as will do; a share of the pack as
+ * it came, and what it held (m) where that was said; what is left on the piece; or up to a level of the spool.
  */
 export type Amount =
   | { readonly kind: 'length'; readonly metres: number }
   | { readonly kind: 'fits' }
-  | { readonly kind: 'pack'; readonly share: number }
+  | { readonly kind: 'least' }
+  | { readonly kind: 'pack'; readonly share: number; readonly held?: number }
   | { readonly kind: 'rest' }
   | { readonly kind: 'level'; readonly level: Level };
 
@@ -26,7 +27,15 @@ const WORDS: Readonly<Record<string, string>> = {
   ...{ half: '1/2', third: '1/3', quarter: '1/4', fifth: '1/5', eighth: '1/8' },
 };
 
-const FITS = /^(as much as fits|what fits|fits?|fill( it)?( up)?|to the gap)$/;
+const FITS = /^(as much as fits|what fits|fits?|full|fill(ed)?( it)?( up)?|to the gap)$/;
+const LEAST =
+  /^(as little as (i can get away with|possible|it takes|needed|will do)|the least( (that )?will do)?|as little as i can)$/;
+/** Depths below the lip people have words for, mm; "just under" is a sixteenth of an inch. Common practice, no source. */
+const LEVELS: readonly (readonly [said: RegExp, depth: number])[] = [
+  [/^(flush|level|flush with the lip|level with the lip|(up )?to the (lip|brim)|brim ?full|to the top)$/, 0],
+  [/^(just|nearly|right|almost|a (bit|touch|hair)) (under|below|at|to|up to) the lip$/, 25.4 / 16],
+];
+const EXACTLY = /^\s*(exactly|just|only|precisely)\s+(?=[\d.])/i;
 const REST =
   /^(what is left|what's left|the rest|rest|left over)( (on|of) (it|this|the) ?(piece|pack|spool)?)?$/;
 const WHOLE = /^(all( of (it|the pack))?|whole|(the )?whole pack|the pack|pack|1 pack)$/;
@@ -39,7 +48,8 @@ const issue = (code: string, sentence: string): Issue => ({ code, severity: 'err
 
 /**
  * Reads how much of a line goes on: `120 m`, `100yd`, `as much as fits`, `whole pack`, `half the pack`, `a third of the
- * pack`, `what is left`, `a quarter of the spool`, `half to five eighths of the spool`, `15-20 %`, `3 mm below the lip`.
+ * pack`, `the 150 yd pack`, `as little as I can get away with`, `flush`, `just under the lip`, `a sixteenth`,
+ * `between half and five eighths`, `what is left`, `a quarter of the spool`, `half to five eighths of the spool`, `15-20 %`, `3 mm below the lip`.
  *
  * @returns the amount; an issue where it cannot be read, or where a bare share may be of the pack or of the spool
  */
@@ -47,7 +57,12 @@ export function parseAmount(text: string, system: UnitSystem, allowed: AmountAll
   const typed = plain(text);
   if (FITS.test(typed)) return succeed({ kind: 'fits' });
   if (REST.test(typed)) return succeed({ kind: 'rest' });
+  if (LEAST.test(typed)) return succeed({ kind: 'least' });
   if (WHOLE.test(typed)) return succeed({ kind: 'pack', share: 1 });
+  const level = levelSaid(text, allowed);
+  if (level) return level;
+  const pack = packOfLength(typed, system, allowed);
+  if (pack) return pack;
   const shares = SHARES.exec(typed);
   const share = shares && asShare(shares, text.trim());
   if (share) return share;
@@ -56,9 +71,36 @@ export function parseAmount(text: string, system: UnitSystem, allowed: AmountAll
     const read = parseQuantity(depth, 'small-length', system, allowed.depth);
     return read.ok ? succeed({ kind: 'level', level: { depth: read.value.value } }) : read;
   }
-  const read = parseQuantity(text, 'line-length', system, allowed.length);
+  const read = parseQuantity(text.replace(EXACTLY, ''), 'line-length', system, allowed.length);
   if (read.ok) return succeed({ kind: 'length', metres: read.value.value });
   return read.issues[0]?.code === 'not-a-number' ? fail(NOT_READ(text.trim())) : read;
+}
+
+/** A level people have words for, or a bare share of an inch: `flush`, `just under the lip`, `a sixteenth`. */
+function levelSaid(text: string, allowed: AmountAllowed): Result<Amount> | null {
+  const said = text.trim().toLowerCase().replace(/\s+/g, ' ');
+  const depth = LEVELS.find(([words]) => words.test(said))?.[1];
+  if (depth !== undefined) return succeed({ kind: 'level', level: { depth } });
+  if (
+    !/(eighth|sixteenth|thirty[- ]second)s?( (of )?(an )?inch)?$/.test(said) ||
+    /five eighths?|three eighths?/.test(said)
+  )
+    return null;
+  const read = parseQuantity(said, 'small-length', 'imperial', allowed.depth);
+  return read.ok ? succeed({ kind: 'level', level: { depth: read.value.value } }) : null;
+}
+
+/** The pack that holds so much, or a share of it: `the 150 yd pack`, `half of the 150 yd pack`. */
+function packOfLength(typed: string, system: UnitSystem, { length }: AmountAllowed): Result<Amount> | null {
+  const found = /^(?:1 (?=\d))?(?:(\d+\/\d+|[\d.]+ ?%) )?(\d[\d., ]* ?[a-z]*)[ -]pack$/.exec(typed);
+  const [, part = '1', held = ''] = found ?? [];
+  if (!found) return null;
+  const share = shareOf(part, part.includes('%'));
+  const read = parseQuantity(held, 'line-length', system, length);
+  if (!read.ok) return read;
+  if (share === null || share <= 0 || share > 1)
+    return fail(issue('not-a-share', `"${part}" is no share of a pack.`));
+  return succeed({ kind: 'pack', share, held: read.value.value });
 }
 
 const NOT_READ = (text: string): Issue =>
@@ -74,7 +116,8 @@ function plain(text: string): string {
     .toLowerCase()
     .replace(/[\u00a0\u202f]/g, ' ')
     .replace(/\s+/g, ' ');
-  if (FITS.test(typed) || REST.test(typed) || WHOLE.test(typed)) return typed;
+  if ([FITS, LEAST, REST, WHOLE].some((said) => said.test(typed))) return typed;
+  typed = typed.replace(EXACTLY, '').replace(/^between (.+) and (.+)$/, '$1 to $2');
   for (const [word, figure] of Object.entries(WORDS))
     typed = typed.replace(new RegExp(`\\b${word}\\b`, 'g'), figure);
   return typed

@@ -1,29 +1,35 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 
 const FRACTION = /^(?:(\d+)[ -])?(\d+)\/(\d+)$/;
-const GROUPED = /^\d{1,3}(,\d{3})+\.\d+$|^\d{1,3}(,\d{3}){2,}$/;
+const GROUPED = /^-?\d{1,3}(,\d{3})+\.\d+$|^-?\d{1,3}(,\d{3}){2,}$/;
 
 const wrong = (sentence: string): Issue => ({ code: 'not-a-number', severity: 'error', sentence });
 
 /**
  * Reads the number part of a quantity: 120, .25, 0,25 (decimal comma), 1,310.5, 1/16, 1 1/2.
  *
- * @returns the number, or an issue. A single comma before exactly three digits ("1,310") can be read two ways
- *   and is refused with both readings, unless it starts with a zero.
+ * @param grouped whether a comma before exactly three digits groups thousands, as it does wherever nobody measures to a
+ *   thousandth: "1,310" is then 1310
+ * @returns the number, or an issue. Otherwise such a comma can be read two ways and is refused with both readings, unless
+ *   it starts with a zero.
  */
-export function parseNumber(text: string): Result<number> {
-  const read = readNumber(text);
+export function parseNumber(text: string, grouped = false): Result<number> {
+  const read = readNumber(text, grouped);
   if (!read.ok || Number.isFinite(read.value)) return read;
   return fail(wrong(`"${text.trim().slice(0, 20)}…" is a larger number than anything here can be.`));
 }
 
-function readNumber(text: string): Result<number> {
-  const clean = text.trim().replace(/[\u00a0\u202f]/g, ' ');
+function readNumber(text: string, grouped: boolean): Result<number> {
+  const clean = text
+    .trim()
+    .replace(/[\u00a0\u202f]/g, ' ')
+    .replace(/^[−–]/, '-');
   const fraction = FRACTION.exec(clean);
   if (fraction) return fromFraction(fraction);
   const plain = clean.replace(/(?<=\d) (?=\d{3}\b)/g, '');
   if (GROUPED.test(plain)) return succeed(Number(plain.replaceAll(',', '')));
-  if (/^[1-9]\d{0,2},\d{3}$/.test(plain)) return fail(twoReadings(plain));
+  if (/^-?[1-9]\d{0,2},\d{3}$/.test(plain))
+    return grouped ? succeed(Number(plain.replace(',', ''))) : fail(twoReadings(plain));
   const dotted = plain.replace(',', '.');
   if (!/^[-+]?(\d+\.?\d*|\.\d+)$/.test(dotted)) {
     return fail(wrong(`"${text.trim()}" is not a number. Write it like 120, 0.25, 0,25 or 1/16.`));

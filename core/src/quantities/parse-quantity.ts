@@ -1,5 +1,6 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { parseNumber } from './parse-number';
+import { readSaid } from './said-quantity';
 import { DEFAULT_UNIT, TO_BASE, UNIT_SPELLINGS, type Dimension, type UnitSystem } from './units';
 
 /** What was typed, and what it means in the core's unit for that dimension (m, mm, g, kg, a plain ratio). */
@@ -34,9 +35,12 @@ export function parseQuantity(
   allowed: Allowed = {},
 ): Result<Quantity> {
   if (text.trim() === '') return fail(issue('empty', 'Nothing is written here yet.'));
-  const read = dimension === 'ratio' ? readRatio(text) : readWithUnit(text, dimension, system);
+  const read =
+    dimension === 'ratio'
+      ? readRatio(text)
+      : (readSaid(text, dimension) ?? readWithUnit(text, dimension, system));
   if (!read.ok) return read;
-  const problem = outside(read.value, dimension, allowed);
+  const problem = outside(read.value, dimension, system, allowed);
   return problem ? fail(problem) : read;
 }
 
@@ -50,11 +54,14 @@ function readRatio(text: string): Result<Quantity> {
   return succeed({ text: text.trim(), value: over.value / under.value, unit: '' });
 }
 
+/** Nobody measures these to a thousandth: a comma before three digits groups thousands, as it is written here. */
+const GROUPED: ReadonlySet<Dimension> = new Set(['line-length', 'mass', 'count']);
+
 function readWithUnit(text: string, dimension: Dimension, system: UnitSystem): Result<Quantity> {
-  const match = /^\s*([-+]?[\d.,/ \u00a0\u202f-]*\d\.?)\s*([^\d\s][^\d]*)?$/.exec(text);
+  const match = /^\s*([-−–+]?[\d.,/ \u00a0\u202f-]*\d\.?)\s*([^\d\s][^\d]*)?$/.exec(text);
   if (!match)
     return fail(issue('not-a-number', `"${text.trim()}" is not a number. Write it like 120, 0.25 or 1/16.`));
-  const number = parseNumber(match[1] ?? '');
+  const number = parseNumber(match[1] ?? '', GROUPED.has(dimension));
   if (!number.ok) return number;
   // Nobody divides a millimetre: a bare 1/8 is of an inch.
   const bare =
@@ -76,15 +83,24 @@ function unknownUnit(spelled: string, dimension: Dimension): Issue {
   );
 }
 
+/** A limit of so many of a unit is no figure anybody has in mind. */
+const SENSIBLE = 20_000;
+
 function outside(
   quantity: Quantity,
   dimension: Dimension,
+  system: UnitSystem,
   { min = -Infinity, max = Infinity }: Allowed,
 ): Issue | null {
   if (quantity.value >= min && quantity.value <= max) return null;
-  const factor = TO_BASE[dimension][quantity.unit] ?? 1;
-  const unit = quantity.unit ? ` ${quantity.unit}` : '';
-  const say = (value: number): string => `${Number((value / factor).toPrecision(3))}${unit}`;
+  const most = Math.max(...[min, max].filter(Number.isFinite).map(Math.abs));
+  const typed = TO_BASE[dimension][quantity.unit] ?? 1;
+  // Limits are said in what was typed, but for units nobody reckons them in.
+  const named = most / typed > SENSIBLE ? DEFAULT_UNIT[system][dimension] : quantity.unit;
+  const factor = TO_BASE[dimension][named] ?? 1;
+  const unit = named ? ` ${named}` : '';
+  const say = (value: number): string =>
+    `${Number((value / factor).toPrecision(3)).toLocaleString('en')}${unit}`;
   const range =
     min === -Infinity
       ? `up to ${say(max)}`

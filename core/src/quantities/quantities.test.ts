@@ -22,6 +22,18 @@ describe('parseQuantity', () => {
     ['1,310.5 m', 'line-length', 'metric', 1310.5],
     ['1 310 m', 'line-length', 'metric', 1310],
     ['250', 'count', 'metric', 250],
+    ['1,310', 'line-length', 'metric', 1310],
+    ['1,200 yd', 'line-length', 'metric', 1097.28],
+    ['12,400 g', 'mass', 'imperial', 12_400],
+    ['−2.2 mm', 'small-length', 'metric', -2.2],
+    [`0'3"`, 'small-length', 'metric', 76.2],
+    [`5'6"`, 'line-length', 'metric', 1.6764],
+    ['5 ft 6 in', 'line-length', 'imperial', 1.6764],
+    [`100'`, 'line-length', 'metric', 30.48],
+    ['a sixteenth', 'small-length', 'metric', 1.5875],
+    ['an eighth of an inch', 'small-length', 'metric', 3.175],
+    ['three thirty-seconds', 'small-length', 'metric', 2.38125],
+    ['flush', 'small-length', 'imperial', 0],
   ])('%s as %s in %s', (text, dimension, system, value) => {
     const quantity = valueOf(parseQuantity(text, dimension, system));
     expect(quantity.value).toBeCloseTo(value, 10);
@@ -31,7 +43,7 @@ describe('parseQuantity', () => {
   it.each<[string, Dimension, string]>([
     ['', 'line-length', 'empty'],
     ['some', 'line-length', 'not-a-number'],
-    ['1,310', 'line-length', 'ambiguous'],
+    ['1,310', 'small-length', 'ambiguous'],
     ['12 stone', 'strength', 'unknown-unit'],
     ['1/0 in', 'small-length', 'not-a-number'],
     ['5:', 'ratio', 'not-a-ratio'],
@@ -72,5 +84,48 @@ describe('formatQuantity', () => {
     expect(formatQuantity(-0.2, 'line-length').text).toBe('0\u00a0m');
     expect(formatDiameter(0.26).text).toBe('0.26\u00a0mm');
     expect(formatDiameter(0.26, 'imperial').text).toBe('0.010\u00a0in');
+  });
+});
+
+describe('whatever is shown', () => {
+  const SHOWN: readonly (readonly [Dimension, number, number])[] = [
+    ['line-length', 0, 5000],
+    ['small-length', -9, 300],
+    ['mass', 0, 20_000],
+    ['strength', 0.1, 120],
+    ['ratio', 0.5, 12],
+    ['count', 0, 30_000],
+  ];
+
+  /** What is rounded away is never more than half of this. */
+  const UNIT: Readonly<Record<Dimension, number>> = {
+    ...{ 'line-length': 0.9144, 'small-length': 1, mass: 28.35, strength: 0.4536, ratio: 1, count: 1 },
+  };
+
+  it('can be typed again in any field of its kind, in whichever units the reader has', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SHOWN),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.constantFrom('metric' as const, 'imperial' as const),
+        fc.constantFrom('metric' as const, 'imperial' as const),
+        fc.option(fc.integer({ min: 0, max: 3 }), { nil: undefined }),
+        ([dimension, least, most], share, system, reader, decimals) => {
+          const value = least + share * (most - least);
+          // A diameter of a metre and more to the millimetre is shown nowhere.
+          const digits = dimension === 'strength' ? undefined : decimals;
+          const shown = [formatQuantity(value, dimension, system, digits)];
+          if (dimension === 'small-length') shown.push(formatDiameter(value, system));
+          for (const { text } of shown) {
+            const back = valueOf(parseQuantity(text, dimension, reader)).value;
+            const inches = text.endsWith('in') && digits !== undefined ? 25.4 / 10 ** digits : 1;
+            expect(Math.abs(back - value), text).toBeLessThanOrEqual(
+              0.51 * UNIT[dimension] * Math.max(1, inches),
+            );
+          }
+        },
+      ),
+      { numRuns: 2000 },
+    );
   });
 });

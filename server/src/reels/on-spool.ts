@@ -35,7 +35,8 @@ export async function noteWhatIsOn(u: Unit, ...spoolIds: readonly number[]): Pro
     const top = left.at(-1);
     // With nothing left on it, a spool is as bare as one that was never filled.
     const lies = fill && top ? { fillId: fill.id, offMm } : { fillId: null, offMm: 0 };
-    const dates = fill && top ? whenDue(top.line, fill.lineSince ?? fill.closedAt, own, tooShort(left)) : NOT_DUE;
+    const dates =
+      fill && top ? whenDue(top.line, fill.lineSince ?? fill.closedAt, own, tooShort(left)) : NOT_DUE;
     await tables.spools.change(spool, { ...lies, ...dates });
   }
 }
@@ -122,7 +123,11 @@ function dueOf(
     by: short ? 'loss' : byTrips ? 'trips' : 'months',
     toldAt: toldAt?.toISOString() ?? null,
     reverse: outer
-      ? reverseWords(outer, { months: monthsBetween(reversedAt ?? lineSince ?? closedAt, now), trips: trips ?? 0 }, school)
+      ? reverseWords(
+          outer,
+          { months: monthsBetween(reversedAt ?? lineSince ?? closedAt, now), trips: trips ?? 0 },
+          school,
+        )
       : '',
   };
 }

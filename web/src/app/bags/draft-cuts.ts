@@ -1,6 +1,6 @@
 import type { Piece, Product, Takes } from '@yard-spool/contract';
 import type { HouseRules, MadePlan, PlannedLayer } from '@yard-spool/core';
-import { packOf, type SaidAmounts } from './draft-layers';
+import type { SaidAmounts } from './draft-layers';
 import {
   DRAFT_LAYERS,
   isOnIt,
@@ -39,8 +39,8 @@ export function cutsFor(
       const layer = DRAFT_LAYERS.find((one) => one === planned.id);
       const source = layer && sources[layer];
       if (!source || isOnIt(source.from)) return [];
-      const takes = amounts[layer]?.takes ?? null;
-      const cut = takes ? partOf(source) : cutFor(planned, source, soFar, rules);
+      const { takes = null, piece } = amounts[layer] ?? {};
+      const cut = takes && piece ? partOf(source, piece) : cutFor(planned, source, soFar, rules);
       if (cut.piece) soFar.set(cut.piece.id, (soFar.get(cut.piece.id) ?? 0) + planned.length.value);
       return [[planned.id, { ...cut, takes }]];
     }),
@@ -48,8 +48,7 @@ export function cutsFor(
 }
 
 /** A part of a pack comes off the very pack it was reckoned from. */
-function partOf(source: LayerSource): Omit<DraftCut, 'takes'> {
-  const piece = source.piece ?? packOf(source) ?? null;
+function partOf(source: LayerSource, piece: Piece): Omit<DraftCut, 'takes'> {
   return { piece, coming: null, proposed: source.piece ? '' : 'the one it is a part of', tight: null };
 }
 

@@ -1,7 +1,8 @@
-import type { Takes } from '@yard-spool/contract';
+import type { Piece, Takes } from '@yard-spool/contract';
 import {
   keptFromRecord,
   OLD_LINE,
+  USUAL_PLAN_RULES,
   type Amount,
   type LayerLength,
   type LayerRequest,
@@ -22,8 +23,9 @@ export const USUAL_KEPT = 0.3;
 /** How much of each layer goes on: as it was said, and what that comes to. */
 export interface SaidAmount {
   readonly length: LayerLength;
-  /** Part of a piece that is shared out. */
+  /** Part of a piece that is shared out, and which piece that is. */
   readonly takes: Takes | null;
+  readonly piece?: Piece;
 }
 export type SaidAmounts = Readonly<Partial<Record<DraftLayer, SaidAmount>>>;
 
@@ -40,21 +42,44 @@ export function amountOn(
       return { length: 'fits', takes: null };
     case 'level':
       return { length: amount.level, takes: null };
-    case 'pack': {
-      const piece = source.piece ?? packOf(source);
-      return piece
-        ? { length: (amount.share * piece.receivedMm) / 1000, takes: { pack: amount.share } }
-        : null;
-    }
+    case 'least':
+      return { length: LEAST_FISHED, takes: null };
+    case 'pack':
+      return packOn(amount, source);
     case 'rest': {
       const piece = source.piece ?? packOf(source);
-      return piece ? { length: Math.max(0, freeOn(piece, taken)) / 1000, takes: 'rest' } : null;
+      return piece ? { length: Math.max(0, freeOn(piece, taken)) / 1000, takes: 'rest', piece } : null;
     }
   }
 }
 
-/** The pack that is meant where only its line was said: one that is closed, else the fullest there is. */
-export const packOf = ({ offered }: LayerSource) =>
+/** A cast and a half of what is fished: less would show its join in a long cast. Common practice, no source; m */
+export const LEAST_FISHED = 1.5 * USUAL_PLAN_RULES.longCast;
+
+/** Packs whose print says nearly the same hold the same, as a share. */
+const SAME_PACK = 0.03;
+
+/** A share of a pack; where none holds what was said, the metres that would have been. */
+function packOn({ share, held }: Extract<Amount, { kind: 'pack' }>, source: LayerSource): SaidAmount | null {
+  const holds = ({ receivedMm }: Piece): boolean =>
+    held === undefined || Math.abs(receivedMm / 1000 / held - 1) < SAME_PACK;
+  const named = source.piece ? [source.piece] : packsOf(source, share);
+  const piece = named.find(holds);
+  if (piece) return { length: (share * piece.receivedMm) / 1000, takes: { pack: share }, piece };
+  return held === undefined ? null : { length: share * held, takes: null };
+}
+
+/** Pieces a share of a pack can be meant of: packs, the closed ones first; a part of any piece where there is none. */
+function packsOf({ offered }: LayerSource, share: number): Piece[] {
+  const packs = offered
+    .filter(({ kind }) => kind === 'pack')
+    .sort((a, b) => Number(a.opened) - Number(b.opened) || b.lengthMm - a.lengthMm);
+  // Nobody calls a bulk spool a pack and takes all of it.
+  return packs.length > 0 || share === 1 ? packs : [...offered].sort((a, b) => b.lengthMm - a.lengthMm);
+}
+
+/** The piece whose rest is meant where only its line was said: a closed pack, else the fullest there is. */
+const packOf = ({ offered }: LayerSource) =>
   offered.find(({ kind, opened }) => kind === 'pack' && !opened) ??
   [...offered].sort((a, b) => b.lengthMm - a.lengthMm)[0];
 

@@ -33,9 +33,12 @@ describe('what is on a reel, in its bag', () => {
     expect(shown()).not.toContain('Another line');
   });
 
-  it('stands proud of the lip in words, and is nothing where nothing lies there', async () => {
+  it('stands proud of the lip in words', async () => {
     const lines = [{ role: 'main' as const, name: 'Clear', lengthMm: 100_000 }];
     expect((await opened(onSpool({ lines, gap: -0.4 }))).shown()).toMatch(/0.4.mm proud of the lip/);
+  });
+
+  it('is nothing where nothing lies there', async () => {
     const { element } = await opened(null);
     expect(element.querySelector('[data-test=on-it-now]')).toBeNull();
   });

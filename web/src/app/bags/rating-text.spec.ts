@@ -54,8 +54,8 @@ describe('what is pasted into one line', () => {
     expect(line).not.toMatch(/[\r\n]/);
     const prints = printsIn(line, 'metric', 'nylon');
     expect(prints.map(({ readings: [one] }) => one.words)).toEqual([
-      expect.stringContaining('170 yds of 8 lb'),
-      expect.stringContaining('140 yds of 10 lb'),
+      expect.stringContaining('170 yd of 8 lb'),
+      expect.stringContaining('140 yd of 10 lb'),
     ]);
   });
 });

@@ -10,8 +10,9 @@ import {
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { REEL_TYPES, type Piece, type Product, type ReelKind } from '@yard-spool/contract';
-import { parseAmount, USUAL_GEAR, type Print } from '@yard-spool/core';
+import { parseAmount, USUAL_GEAR, type PlannedLayer, type Print } from '@yard-spool/core';
 import { startWith, switchMap } from 'rxjs';
+import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { AmountField } from '../ui/amount-field';
 import { Choice } from '../ui/choice';
@@ -74,6 +75,7 @@ const BELOW_MAIN = {
 })
 export class ReelEntry {
   protected readonly units = inject(UnitsService);
+  private readonly house = inject(HouseService);
   /** What stands in empty fields, in m and mm. */
   protected readonly usual = { main: 120, kept: 25, tape: USUAL_TAPE, perTurn: 0.7 };
 
@@ -207,7 +209,16 @@ export class ReelEntry {
     const amount = parseAmount(typed, this.units.system(), AMOUNT_RANGE);
     if (!planned || !amount.ok || amount.value.kind === 'length') return '';
     const depth = amount.value.kind === 'level' ? `, ${this.units.small(planned.depthAfter.value)} deep` : '';
-    return `${this.units.length(planned.length.value)}${depth}`;
+    const least = amount.value.kind === 'least' ? `: a cast and a half${this.costs(layer, planned)}` : '';
+    return `${this.units.length(planned.length.value)}${depth}${least}`;
+  }
+
+  /** What a layer's line costs, where its piece has a price. */
+  private costs(layer: DraftLayer, { length }: PlannedLayer): string {
+    const { cuts, sources } = this.planned();
+    const piece = cuts[layer]?.piece ?? sources[layer]?.offered[0];
+    if (!piece?.priceMinor) return '';
+    return `, ${this.house.money((length.value * 1000 * piece.priceMinor) / piece.receivedMm)}`;
   }
 
   /** Whether the prints agree: each comes to as much line as it says, length times diameter squared. */

@@ -131,9 +131,16 @@ class Rewriter {
     const layer = this.layers.find((one) => one.id === id);
     if (layer?.kind !== 'line') return '';
     const takes = this.kept.cuts.find((one) => one.layer === id)?.takes;
-    if (takes) return takes === 'rest' ? 'what is left' : packText(takes.pack);
+    if (takes === 'rest') return 'what is left';
+    if (takes) return packText(takes.pack, this.packHeld(layer, takes.pack));
     if (layer.length === 'fits') return fitsUnlessSaid(this.underneath, id) ? '' : 'as much as fits';
     return typeof layer.length === 'number' ? this.length(layer.length) : levelText(layer.length, this.small);
+  }
+
+  /** What the pack held that a layer was a share of, so that another time it is that pack again, or as many metres. */
+  private packHeld({ length }: Extract<LayerRequest, { kind: 'line' }>, share: number): string {
+    if (!this.again) return '';
+    return typeof length === 'number' ? this.length(Number((length / share).toPrecision(TYPED_DIGITS))) : '';
   }
 
   /** Line that is not the shop's. */

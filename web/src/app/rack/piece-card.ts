@@ -61,7 +61,7 @@ export class PieceCard {
     return [
       lot && `lot ${lot}`,
       priceMinor !== null &&
-        `${this.house.money(priceMinor)} for ${this.units.length(receivedMm / 1000)}, ${this.house.money((priceMinor * 100_000) / receivedMm)} per 100 m`,
+        `${this.house.money(priceMinor)} for ${this.units.length(receivedMm / 1000)}, ${this.perHundred(priceMinor / receivedMm)}`,
       tareG !== null && `empty spool ${this.units.show(tareG, 'mass').text}`,
       flangeMm !== null && `flange ${this.units.small(flangeMm)}`,
       coreMm !== null && `core ${this.units.small(coreMm)}`,
@@ -72,4 +72,10 @@ export class PieceCard {
       .filter(Boolean)
       .join(' · ');
   });
+
+  /** A price by the hundred metres, or yards. */
+  private perHundred(minorPerMm: number): string {
+    const [mm, unit] = this.units.system() === 'metric' ? [100_000, 'm'] : [91_440, 'yd'];
+    return `${this.house.money(minorPerMm * mm)} per 100 ${unit}`;
+  }
 }

@@ -10,6 +10,9 @@ let fields = 0;
 /** What people say beside a length, for the field to offer. */
 const SAYINGS = [
   'as much as fits',
+  'as little as I can get away with',
+  'flush with the lip',
+  'just under the lip',
   'whole pack',
   'half of the pack',
   'a third of the pack',

@@ -66,15 +66,35 @@ export function readMoment(typed: string, now: DateTime, usualHour: number): Dat
     ? DateTime.fromISO(typed.trim(), { zone: now.zone })
     : null;
   if (iso?.isValid) return iso;
+  const later = fromNow(typed, now);
+  if (later) return later;
   const day = readDay(typed, now);
   if (day) return day.set({ hour: usualHour });
-  const clock = CLOCK.exec(typed.trim());
+  const clock = CLOCK.exec(typed.trim().replace(/\b(at )?(noon|midday)$/i, '12:00'));
   if (!clock) return null;
   const [, before, hours, minutes, half] = clock;
   const on = before === undefined ? now.startOf('day') : readDay(before, now);
   const hour = hourOf(Number(hours), half?.toLowerCase());
   const minute = Number(minutes ?? 0);
   return on && hour !== null && minute < 60 ? on.set({ hour, minute }) : null;
+}
+
+/** So long from now: `in two hours`, `2h`, `90 min`, `in a week`. Moments are told to five minutes. */
+const FROM_NOW =
+  /^(?:in |within )?(\d+(?:[.,]\d+)?|an?|one|two|three|four|five|six|half an) ?(h|hrs?|hours?|mins?|minutes?|days?|weeks?)$/;
+const MANY: Readonly<Record<string, number>> = {
+  ...{ a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, 'half an': 0.5 },
+};
+const MINUTES: Readonly<Record<string, number>> = { h: 60, m: 1, d: 1440, w: 10_080 };
+const TO_MINUTES = 5;
+
+function fromNow(typed: string, now: DateTime): DateTime | null {
+  const [, many = '', unit = ''] = FROM_NOW.exec(typed.trim().toLowerCase().replace(/\s+/g, ' ')) ?? [];
+  const per = MINUTES[unit.charAt(0)];
+  if (per === undefined) return null;
+  const minutes = (MANY[many] ?? Number(many.replace(',', '.'))) * per;
+  const at = now.plus({ minutes });
+  return at.startOf('minute').plus({ minutes: (TO_MINUTES - (at.minute % TO_MINUTES)) % TO_MINUTES });
 }
 
 function hourOf(hour: number, half: string | undefined): number | null {

@@ -1,0 +1,42 @@
+import { succeed, type Result } from '../issue';
+import { parseNumber } from './parse-number';
+import type { Quantity } from './parse-quantity';
+import { TO_BASE, type Dimension } from './units';
+
+const FEET_INCHES =
+  /^(\d+)\s*(?:'|′|’|ft\.?|foot|feet)\s*(\d[\d./ ]*?)\s*(?:"|″|”|''|′′|in\.?|inch(?:es)?)?$/i;
+/** Shares of an inch people have words for. */
+const COUNTED: Readonly<Record<string, number>> = { a: 1, an: 1, one: 1, three: 3, five: 5, seven: 7 };
+const SHARES: Readonly<Record<string, number>> = {
+  ...{ half: 1 / 2, quarter: 1 / 4, eighth: 1 / 8, sixteenth: 1 / 16, 'thirty-second': 1 / 32 },
+};
+const INCH_SHARE =
+  /^(?:(a|an|one|three|five|seven) )?(half|quarter|eighth|sixteenth|thirty[- ]second)s?(?: (?:of )?(?:an )?inch)?$/;
+const FLUSH = /^(flush|level)( with the lip)?$/;
+
+/**
+ * A quantity as it is said rather than measured: `0'3"`, `5 ft 6 in`, `a sixteenth`, `three thirty-seconds of an inch`,
+ * `flush`. Shares of an inch and flush are small lengths.
+ *
+ * @returns null where it is said in no such way
+ */
+export function readSaid(text: string, dimension: Dimension): Result<Quantity> | null {
+  const typed = text.trim();
+  if (dimension !== 'line-length' && dimension !== 'small-length') return null;
+  const inches = inchesIn(typed, dimension);
+  return inches === null
+    ? null
+    : succeed({ text: typed, value: inches * (TO_BASE[dimension].in ?? 1), unit: 'in' });
+}
+
+function inchesIn(typed: string, dimension: Dimension): number | null {
+  const [, feet, inches] = FEET_INCHES.exec(typed) ?? [];
+  const read = inches === undefined ? null : parseNumber(inches);
+  if (feet !== undefined && read?.ok) return 12 * Number(feet) + read.value;
+  if (dimension !== 'small-length') return null;
+  const plain = typed.toLowerCase().replace(/\s+/g, ' ');
+  if (FLUSH.test(plain)) return 0;
+  const [, many, share = ''] = INCH_SHARE.exec(plain) ?? [];
+  const of = SHARES[share.replace(' ', '-')];
+  return of === undefined ? null : (COUNTED[many ?? 'a'] ?? 1) * of;
+}
