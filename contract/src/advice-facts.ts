@@ -41,6 +41,7 @@ export function adviceFacts(
       const kilograms = pieces[id]?.product.strengthKg ?? null;
       return { line, role, strength: kilograms === null ? null : kilograms * KILOGRAM_FORCE };
     }),
+    ...(layers[0] ? { room: layers[0].depthBefore } : {}),
     bare: layers[0]?.request.kind === 'line',
     rim: bevelMm === null ? { kind: 'plain' } : { kind: 'bevel', depth: bevelMm },
     reelDiameters: [2 * main.innerRadius, 2 * main.outerRadius],

@@ -123,6 +123,7 @@ export const FillRequestSchema: v.GenericSchema<FillRequest> = v.object({
     v.maxLength(12),
   ),
   gap: v.exactOptional(number),
+  house: v.exactOptional(v.pipe(v.number(), v.minValue(-5), v.maxValue(60))),
   gear: number,
   guideBore: v.exactOptional(number),
 });
@@ -165,6 +166,9 @@ const IssueSchema = v.object({
     'reducer-inside-arbor',
     'layer-out-of-order',
     'negative-gap',
+    'fuller-than-rule',
+    'lower-than-rule',
+    'proud-once-wet',
     'too-little-line',
     'join-within-a-cast',
     'springy-backing',

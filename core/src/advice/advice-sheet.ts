@@ -34,6 +34,8 @@ export interface AdviceFacts {
   /** Whether line lies straight on the arbor. */
   readonly bare: boolean;
   readonly rim: Rim;
+  /** Depth of the bare spool below its lip, mm; nothing where nobody knows it. */
+  readonly room?: number;
   readonly reelDiameters: readonly [start: number, end: number];
   readonly supplyDiameters: readonly [start: number, end: number];
   readonly leaves: LeavesSupply;
@@ -76,7 +78,7 @@ export function adviceSheet(facts: AdviceFacts, rules: HouseRules): AdviceSheet 
   const supply = supplyAdvice(facts, rules);
   const strengths = layers.flatMap(({ strength }) => (strength === null ? [] : [strength]));
   return {
-    level: gapAdvice(top.line.diameter, type, rim, rules),
+    level: gapAdvice(top.line.diameter, type, rim, rules, facts.room ?? null),
     order: orderAdvice(
       layers.some(({ role }) => role === 'backing'),
       rules,

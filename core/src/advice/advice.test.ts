@@ -32,10 +32,19 @@ describe('the gap to stop at', () => {
     ['fixed-spool', 0.2, 'flush', 0],
     ['fixed-spool', 0.2, 'by-line', 1.6],
     ['fixed-spool', 0.3, 'by-line', 2.4],
-    ['baitcaster', 0.4, 'by-line', 3.2],
+    ['baitcaster', 0.4, 'by-line', 1.6],
     ['fixed-spool', 0.4, 'start-low', 4.8],
   ] as const)('on a %s with %s mm line and school %s is %s mm', (reel, diameter, level, gap) => {
     expect(gapAdvice(diameter, reel, plain, { level }).gap).toBeCloseTo(gap, 1);
+  });
+
+  it('on a shallow baitcaster is a share of its depth, judged with the thumb, and never more than the house leaves', () => {
+    const { gap, sentence } = gapAdvice(0.4, 'baitcaster', plain, { level: 'start-low' }, 7.8);
+    expect(gap).toBeCloseTo(7.8 / 8, 6);
+    expect(sentence).toContain('go by the thumb');
+    expect(gapAdvice(0.4, 'baitcaster', plain, { level: 'by-line' }, 40).gap).toBeCloseTo(3.2, 1);
+    expect(gapAdvice(0.4, 'baitcaster', plain, { level: 'flush' }, 7.8).gap).toBe(0);
+    expect(gapAdvice(0.4, 'fixed-spool', plain, { level: 'by-line' }, 7.8).gap).toBeCloseTo(3.2, 1);
   });
 
   it('never shrinks as line gets thicker', () => {

@@ -24,12 +24,14 @@ const THICK_FROM = 0.35;
  * the house rule says. Common practice, no source.
  *
  * @param diameter of the line on top, mm
+ * @param room depth of the bare spool below its lip, mm; null where nobody knows it
  */
 export function gapAdvice(
   diameter: number,
   reel: ReelType,
   rim: Rim,
   rules: Pick<HouseRules, 'level'>,
+  room: number | null = null,
 ): GapAdvice {
   if (rim.kind === 'bevel') {
     const depth = bounded(rim.depth, 0, 60);
@@ -53,7 +55,22 @@ export function gapAdvice(
       why: 'It is not cast, so the last millimetre buys nothing.',
     };
   }
-  return bySchool(diameter, rules);
+  const asElsewhere = bySchool(diameter, rules);
+  return reel === 'baitcaster' ? byThumb(asElsewhere, room) : asElsewhere;
+}
+
+/** Of the room of a baitcaster's spool no more than this is left, as a share: its spools are shallow. From memory. */
+const SHALLOW = 1 / 8;
+
+/** A gap measured for deep spools would leave a shallow one half empty: there the thumb judges, and a share of its depth. */
+function byThumb(house: GapAdvice, room: number | null): GapAdvice {
+  const most = room === null ? GAP.thin : SHALLOW * room;
+  if (house.gap <= most) return house;
+  return {
+    gap: most,
+    sentence: `Leave about ${mm(most)} and go by the thumb: up to the end of the flat below the rim, and no metal felt.`,
+    why: 'Its spool turns and is shallow: a gap as on other reels would leave much of it empty.',
+  };
 }
 
 function bySchool(diameter: number, rules: Pick<HouseRules, 'level'>): GapAdvice {

@@ -49,6 +49,8 @@ export interface FillRequest {
   readonly layers: readonly LayerRequest[];
   /** Gap below the lip to stop at, mm. Left out where every layer is given and the gap is asked for. */
   readonly gap?: number;
+  /** Gap the house leaves on such a reel, mm: what comes out is judged by it where none is asked for. */
+  readonly house?: number;
   /** Spool or rotor turns per handle turn; 1 on a winder that turns the spool itself. */
   readonly gear: number;
   /** Bore of the line guide, mm, where a thick join might not pass it. */

@@ -143,9 +143,13 @@ function negativeGap({ stack, request }: Judged): PlanIssue[] {
   ];
 }
 
+/** Lengths are told in whole metres and yards: what rounds to a figure is that figure, m. */
+const ROUNDED = 0.5;
+
 function tooLittle({ stack, rules }: Judged): PlanIssue[] {
   const total = stack.layers.reduce((sum, { length }) => sum + length, 0);
-  if (total >= rules.leastTotal) return [];
+  // A hundred yards, told in whole ones, are not less than a hundred.
+  if (total >= rules.leastTotal - ROUNDED) return [];
   return [
     caution(
       'too-little-line',
@@ -161,7 +165,7 @@ function withinACast({ stack, request, rules }: Judged): PlanIssue[] {
   const above = stack.layers.find(({ id }) => id === last?.id)?.length ?? 0;
   const least = rules.longCast * rules.castsAboveJoin;
   const joined = layers.length > 1 || request.layers.some(({ kind }) => kind === 'retained');
-  if (!last || !joined || above >= least) return [];
+  if (!last || !joined || above >= least - ROUNDED) return [];
   return [
     caution(
       'join-within-a-cast',

@@ -116,7 +116,9 @@ describe('planFill says what cannot or should not be', () => {
   });
 
   it.each([
-    [91, true],
+    [90.9, true],
+    // Told in whole yards it is a hundred of them.
+    [91, false],
     [92, false],
   ])('at %s m in all is under a hundred yards: %s', (length, short) => {
     const layers = [{ kind: 'line', id: 'm', role: 'main', line: MAIN, length }] as const;

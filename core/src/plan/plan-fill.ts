@@ -7,6 +7,7 @@ import type { SpoolGeometry } from '../spool/spool-geometry';
 import { checkRequest } from './check-request';
 import type { FillPlan, PlannedLayer, PlanIssue } from './fill-plan';
 import type { FillRequest } from './fill-request';
+import { judgeGap } from './judge-gap';
 import { judgePlan } from './judge-plan';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules';
 import { cutOff, spoolRanged } from '../numeric/ranged';
@@ -50,7 +51,7 @@ export function planFill(
     ...{ stack, request, rules, spool: estimate.spool, arborSd: sds.at(-2) ?? 0 },
     solvedSd: Math.max(sds[at0] ?? 0, sds[at0 + 1] ?? 0),
   });
-  return succeed({ ...plan, wetGap, issues });
+  return succeed({ ...plan, wetGap, issues: [...issues, ...judgeGap({ ...plan, wetGap }, request)] });
 }
 
 /** The figures that get a range, in one row: per layer length, wraps, depth after, spool turns. */

@@ -38,7 +38,8 @@ const TELLS = { calliper: 0.3, eye: 0.6 } as const;
 
 /** What the gap as it was read last asks for; null where it is as wanted, none is wanted, or none was read. */
 export function gapRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunState): GapRemedy | null {
-  const wanted = wantedGap(facts, underWay.request);
+  const { lipRadius, arborRadius } = underWay.spool.spool;
+  const wanted = wantedGap(facts, underWay.request, lipRadius - arborRadius);
   const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
   // Where its counter is matched, that decides the level, and nothing takes it back.
   if (facts.counterOnly || state.walks.some(({ left }) => !left)) return null;

@@ -13,8 +13,9 @@ export interface WantedGap {
 export function wantedGap(
   { type, rules, rim = { kind: 'plain' } }: Pick<RunFacts, 'type' | 'rules' | 'rim'>,
   request: FillRequest,
+  room: number | null = null,
 ): WantedGap | null {
   if (request.gap !== undefined) return { gap: request.gap, by: 'asked' };
   const top = lineLayers(request).at(-1);
-  return top ? { gap: gapAdvice(top.line.diameter, type, rim, rules).gap, by: 'house' } : null;
+  return top ? { gap: gapAdvice(top.line.diameter, type, rim, rules, room).gap, by: 'house' } : null;
 }

@@ -50,7 +50,7 @@ export function replanWaiting({ waiting, before, after }: ToReplan): Replanned[]
     const [was, is] = [rulingFor(before, reel), rulingFor(after, reel)];
     const advice = changedAdvice(adviceSheet(facts, was), adviceSheet(facts, is));
     const top = facts.layers.at(-1)?.line.diameter ?? 0;
-    const { gap } = gapAdvice(top, type, facts.rim, is);
+    const { gap } = gapAdvice(top, type, facts.rim, is, facts.room ?? null);
     // Where every layer has its length, the gap is what comes out and no rule sets it.
     if (wants.gap !== 'house' || Math.abs(gap - (planInput.request.gap ?? gap)) < 1e-9)
       return [{ reel, advice, replanned: null, stays: '' }];

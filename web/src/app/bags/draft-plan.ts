@@ -3,9 +3,11 @@ import {
   beliefsFor,
   counterAim,
   gapAdvice,
+  inferSpool,
   isUnknown,
   kindKey,
   makePlan,
+  priorsFor,
   swapOf,
   USUAL_GEAR,
   USUAL_HOUSE_RULES,
@@ -14,6 +16,7 @@ import {
   type HouseRules,
   type KnownCounter,
   type MadePlan,
+  type Observation,
   type PlanInput,
   type SwapPlan,
   type UnitSystem,
@@ -94,7 +97,8 @@ export function planDraft(
   const sources = sourcesOf(draft, rack, read);
   const amounts = amountsOf(draft, sources, readAmount, taken);
   const bevelMm = read('bevel');
-  const gap = gapFor(draft, sources, bevelMm, rules);
+  const observations = observationsOf(draft, read, system);
+  const gap = gapFor(draft, sources, { bevel: bevelMm, room: roomOf(draft, observations) }, rules);
   const wanted = wantedOf(amounts, readAmount);
   const assumed = assumedIn(typed, read);
   const unread = unreadable(draft, system);
@@ -109,10 +113,10 @@ export function planDraft(
   const gives = layers.some(isUnknown);
   const gapUnused = !gives && draft.gap.trim() !== '';
   const asked: PlanInput = {
-    observations: observationsOf(draft, read, system),
+    observations,
     request: {
       ...{ layers, gear: read('gear') ?? USUAL_GEAR[draft.type] },
-      ...(gives ? stopAt(read, gap) : {}),
+      ...(gives ? stopAt(read, gap) : gap ? { house: gap.gap } : {}),
     },
     beliefs: believed(draft, sources, learning),
     ...(assumed.length > 0 ? { assumed } : {}),
@@ -191,7 +195,7 @@ function aimed(asked: PlanInput, free: boolean) {
 function gapFor(
   { type }: ReelDraft,
   { main, top }: LayerSources,
-  bevel: number | null,
+  { bevel, room }: { readonly bevel: number | null; readonly room: number | null },
   rules: HouseRules,
 ): GapAdvice | null {
   const above = top ?? main;
@@ -201,6 +205,13 @@ function gapFor(
         type,
         bevel === null ? { kind: 'plain' } : { kind: 'bevel', depth: bevel },
         rules,
+        room,
       )
     : null;
+}
+
+/** Depth of the bare spool below its lip where the gap depends on it: on reels whose spools are shallow. */
+function roomOf({ type }: ReelDraft, observations: readonly Observation[]): number | null {
+  const spool = type === 'baitcaster' ? inferSpool(observations, priorsFor(type)) : null;
+  return spool?.ok ? spool.value.spool.lipRadius - spool.value.spool.arborRadius : null;
 }

@@ -6,6 +6,7 @@ import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
+import { levelText } from '../ui/level-words';
 
 /** What lies on a reel that was filled, as its record has it: the plan it was booked with is not the last word. */
 @Component({
@@ -25,11 +26,7 @@ import { UnitsService } from '../data/units.service';
           }
         </ul>
         <p class="pt-1 text-mute">
-          {{
-            lies.gap < 0
-              ? units.small(-lies.gap) + ' proud of the lip'
-              : units.small(lies.gap) + ' below the lip'
-          }}.
+          {{ level(lies.gap) }}.
           <a class="underline" [routerLink]="['/reels', tag()]">Its whole record</a>
         </p>
       </section>
@@ -40,6 +37,10 @@ import { UnitsService } from '../data/units.service';
 export class OnItNow {
   private readonly api = inject(ApiService);
   protected readonly units = inject(UnitsService);
+
+  protected level(depth: number): string {
+    return levelText(depth, (mm) => this.units.small(mm));
+  }
 
   readonly tag = input.required<string>();
   readonly spool = input.required<string>();

@@ -1,4 +1,5 @@
 import type { FillPlan } from '@yard-spool/core';
+import { levelText, rangeText } from '../ui/level-words';
 
 interface Shown {
   readonly headline: string;
@@ -13,15 +14,17 @@ export function planSentence(
 ): Shown {
   const blocking = plan.issues.find(({ severity }) => severity === 'error');
   if (blocking) return { headline: blocking.sentence, likely: '' };
+  const at = (depth: number): string => levelText(depth, small);
+  const range = ({ low: top, high: bottom }: FillPlan['gap']): string => rangeText(top, bottom, small);
   const solved = plan.layers.find(({ id }) => id === plan.solvedFor);
   if (solved?.request.kind !== 'line') {
     return {
-      headline: `Ends ${small(plan.gap.value)} below the lip.`,
-      likely: `likely ${small(plan.gap.low)} to ${small(plan.gap.high)}`,
+      headline: plan.gap.value < 0 ? `Stands ${at(plan.gap.value)}.` : `Ends ${at(plan.gap.value)}.`,
+      likely: `likely ${range(plan.gap)}`,
     };
   }
   const { value, low, high } = solved.length;
-  const ends = `; wound so, the gap comes to ${small(plan.gap.low)} to ${small(plan.gap.high)}`;
+  const ends = `; wound so, it ends ${range(plan.gap)}`;
   const headline =
     solved.request.role === 'main'
       ? `Holds ${length(value)} of main line.`

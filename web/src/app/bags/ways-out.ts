@@ -2,7 +2,7 @@ import { formatQuantity, type Dimension, type UnitSystem } from '@yard-spool/cor
 import type { CutRow } from './cut-list';
 import { cutRows } from './draft-job';
 import { planDraft, type DraftPlan, type PlannedWith } from './draft-plan';
-import { byLine } from './draft-sources';
+import { byLine, SOURCES } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
 /** A way out of a plan that does not fit, or of a piece that is too short: what it is called, and what it changes. */
@@ -11,9 +11,14 @@ export interface WayOut {
   readonly change: Partial<ReelDraft>;
 }
 
+/** What is said of a plan whose line does not end where it should. */
+const OFF_LEVEL: ReadonlySet<string> = new Set([
+  ...['does-not-fit', 'negative-gap', 'fuller-than-rule', 'lower-than-rule', 'proud-once-wet'],
+]);
+
 /** Whether a plan or its cuts lack something, if only within the doubt. */
 export const lacks = ({ made }: DraftPlan, cuts: readonly CutRow[]): boolean =>
-  (made?.plan.issues.some(({ code }) => code === 'does-not-fit') ?? false) ||
+  (made?.plan.issues.some(({ code }) => OFF_LEVEL.has(code)) ?? false) ||
   cuts.some(({ left, short = 0, comes }) => comes === true || (left ?? 0) < 0 || short >= 0.5);
 
 /**
@@ -31,6 +36,7 @@ export function waysOut(
     ...smallerGap(plan, by.system),
     ...shorterMain(plan, cuts, by.system),
     ...lessBacking(draft),
+    ...toTheGap(draft, plan, by),
     ...thinner(plan, by),
     ...laterLine(draft, cuts),
   ].filter(({ change }) => works({ ...draft, ...change }, by));
@@ -72,6 +78,21 @@ const lessBacking = ({ underneath, backingLength }: ReelDraft): WayOut[] =>
   underneath === 'backing' && backingLength.trim() !== ''
     ? [{ name: 'As much backing as fits', change: { backingLength: '' } }]
     : [];
+
+/** The layer on top made to fit to the house's gap, where every layer had its amount: so much, said beside it. */
+function toTheGap(draft: ReelDraft, { made }: DraftPlan, by: PlannedWith): WayOut[] {
+  if (!made || made.plan.solvedFor !== null || draft.mainPiece === SOURCES.stays) return [];
+  const top = draft.underneath === 'three-layer' ? 'top' : 'main';
+  const change = { [AMOUNT_OF[top]]: FITS, gap: '' } as Partial<ReelDraft>;
+  const length = planDraft({ ...draft, ...change }, by).made?.plan.layers.find(({ id }) => id === top)?.length
+    .value;
+  if (length === undefined || length < 1) return [];
+  const name = top === 'top' ? 'top shot' : 'main';
+  return [{ name: `As much ${name} as fits, ${shown(length, 'line-length', by.system)}`, change }];
+}
+
+const FITS = 'as much as fits';
+const AMOUNT_OF = { main: 'mainLength', top: 'topLength' } as const;
 
 /** The next thinner line of the same material. */
 function thinner({ sources: { main } }: DraftPlan, { rack }: PlannedWith): WayOut[] {

@@ -1,0 +1,50 @@
+import type { Ranged } from '../numeric/ranged';
+import type { FillPlan, PlanIssue } from './fill-plan';
+import type { FillRequest } from './fill-request';
+
+/** How far a fill whose layers all have their amounts may end from the house's own gap before that is said, mm. From memory. */
+const OFF = { full: 0.8, low: 1.6 } as const;
+
+/** A depth in words: below the lip, or proud of it. mm */
+export const levelWords = (depth: number): string =>
+  depth < 0 ? `${(-depth).toFixed(1)} mm proud of the lip` : `${depth.toFixed(1)} mm below the lip`;
+
+/** A range of depths in words; where it reaches past the lip both ends say where they stand. mm */
+export const levelRange = ({ low, high }: Pick<Ranged, 'low' | 'high'>): string =>
+  low < 0 && high >= 0
+    ? `${levelWords(low)} to ${levelWords(high)}`
+    : low < 0
+      ? `${(-high).toFixed(1)} to ${(-low).toFixed(1)} mm proud of the lip`
+      : `${low.toFixed(1)} to ${high.toFixed(1)} mm below the lip`;
+
+const caution = (code: PlanIssue['code'], sentence: string, values: PlanIssue['values']): PlanIssue => ({
+  ...{ code, severity: 'caution', sentence, at: 'gap' },
+  ...(values ? { values } : {}),
+});
+
+/**
+ * What is said of the gap a fill comes out at: against the house's own where every layer has its amount, however it was
+ * booked; and once its nylon is wet.
+ */
+export function judgeGap(
+  { gap, wetGap }: Pick<FillPlan, 'gap' | 'wetGap'>,
+  request: FillRequest,
+): PlanIssue[] {
+  return [...byRule(gap, request), ...onceWet(gap, wetGap)];
+}
+
+function byRule(gap: Ranged, { gap: asked, house }: FillRequest): PlanIssue[] {
+  if (asked !== undefined || house === undefined) return [];
+  const off = gap.value - house;
+  if (off >= -OFF.full && off <= OFF.low) return [];
+  const comes = `It comes out ${levelWords(gap.value)}, likely ${levelRange(gap)}`;
+  const sentence = `${comes}; the house leaves ${house.toFixed(1)} mm.`;
+  return [caution(off < 0 ? 'fuller-than-rule' : 'lower-than-rule', sentence, { gap: gap.value, house })];
+}
+
+/** Line that swells past the lip falls off in loops on the water, though it left the bench below it. */
+function onceWet(gap: Ranged, wetGap: FillPlan['wetGap']): PlanIssue[] {
+  if (!wetGap || gap.value < 0 || wetGap.low >= 0) return [];
+  const sentence = `Once it is wet it stands ${levelRange(wetGap)}. Leave more room, or soak it before it is wound.`;
+  return [caution('proud-once-wet', sentence, { low: wetGap.low, high: wetGap.high })];
+}
