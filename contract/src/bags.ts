@@ -11,7 +11,7 @@ import {
   VersionSchema,
 } from './basics';
 import { CustomerSchema, NewCustomerSchema } from './customers';
-import { DrawingSchema } from './drawing';
+import { DrawingSchema, LineOnSchema } from './drawing';
 import { BroughtLineSchema, CutsSchema, PlannedCutSchema } from './cuts';
 import { FillPlanSchema, LineSchema, ObservationSchema, PlanInputSchema } from './plan';
 
@@ -156,8 +156,11 @@ export const BagRowSchema = v.object({
       state: JobStateSchema,
       runId: v.nullable(IdSchema),
       type: v.picklist(REEL_TYPES),
-      /** As it is planned. */
+      /** As it is planned: drawn, and its lines from the top down. */
       drawing: DrawingSchema,
+      lines: v.array(LineOnSchema),
+      /** Whether its line stays on and only its counter is matched. */
+      counterOnly: v.boolean(),
     }),
   ),
 });

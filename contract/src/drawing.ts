@@ -19,3 +19,7 @@ export const DrawingSchema = v.object({
   ),
 });
 export type Drawing = v.InferOutput<typeof DrawingSchema>;
+
+/** A layer in words of the rack: what it is there for, what its line is called, how much of it. */
+export const LineOnSchema = v.object({ role: v.string(), name: v.string(), lengthMm: v.number() });
+export type LineOn = v.InferOutput<typeof LineOnSchema>;

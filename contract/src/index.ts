@@ -109,7 +109,7 @@ export { FillSchema, type Fill, type FillLayer, type Reel, type ReelRow } from '
 export type { Learning } from './learning';
 export type { Page } from './pages';
 export type { CustomerCounter } from './reels';
-export type { Drawing } from './drawing';
+export type { Drawing, LineOn } from './drawing';
 export {
   CAUSES,
   COMPLAINTS,

@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { CodeSchema, FigureSchema, IdSchema, InstantSchema, line, text, VersionSchema } from './basics';
 import { REEL_TYPES } from './bags';
 import { CustomerSchema } from './customers';
-import { DrawingSchema } from './drawing';
+import { DrawingSchema, LineOnSchema } from './drawing';
 import { afterOf } from './pages';
 
 const value = v.nullable(v.union([v.pipe(v.string(), v.maxLength(200)), FigureSchema, v.boolean()]));
@@ -131,7 +131,7 @@ export const OnSpoolSchema = v.object({
   filledAt: InstantSchema,
   drawing: DrawingSchema,
   /** Its layers in words of the rack: what they are called, outermost last. */
-  lines: v.array(v.object({ role: v.string(), name: v.string(), lengthMm: v.number() })),
+  lines: v.array(LineOnSchema),
   gap: v.number(),
   /** Gone off the top since it was filled. */
   offMm: v.number(),

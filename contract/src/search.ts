@@ -59,6 +59,8 @@ export const FoundSchema = v.object({
   hits: v.array(SearchHitSchema),
   /** Kinds of which there is more than is shown. */
   more: v.array(v.string()),
+  /** What was looked for in place of what was typed, where nothing is called that; null where it is as typed. */
+  meant: v.nullable(v.string()),
 });
 export type Found = v.InferOutput<typeof FoundSchema>;
 

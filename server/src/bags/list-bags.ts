@@ -3,7 +3,7 @@ import type { InferOutput } from 'valibot';
 import type { Reading } from '../context';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
-import { drawingsOfJobs, NOTHING_DRAWN } from './drawings-of-jobs';
+import { NO_SKETCH, sketchesOfJobs } from './drawings-of-jobs';
 
 const PAGE = 50;
 
@@ -53,7 +53,7 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
     from,
     rows.map(({ number }) => number),
   );
-  const drawings = await drawingsOfJobs(
+  const sketches = await sketchesOfJobs(
     from,
     jobs.map(({ id }) => id),
   );
@@ -62,9 +62,9 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
       ...{ number, customer, promisedAt: promisedAt.toISOString() },
       jobs: jobs
         .filter(({ bagId }) => bagId === number)
-        .map(({ id, state, tag, label, runId, type }) => ({
-          ...{ id, state, tag, label, runId, type },
-          drawing: drawings.get(id) ?? NOTHING_DRAWN,
+        .map(({ id, state, tag, label, runId, type, counterOnly }) => ({
+          ...{ id, state, tag, label, runId, type, counterOnly: Number(counterOnly) === 1 },
+          ...(sketches.get(id) ?? NO_SKETCH),
         })),
     })),
     PAGE,
@@ -72,13 +72,17 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
   );
 }
 
-type JobOfBag = Omit<BagRow['jobs'][number], 'drawing'> & { readonly bagId: number };
+type JobOfBag = Omit<BagRow['jobs'][number], 'drawing' | 'lines' | 'counterOnly'> & {
+  readonly bagId: number;
+  readonly counterOnly: number | null;
+};
 
 const jobsOf = (from: Reading, bags: readonly number[]): Promise<JobOfBag[]> =>
   bags.length === 0
     ? Promise.resolve([])
     : from.query<JobOfBag>(
-        `SELECT jobs.bag_id AS bagId, jobs.id, jobs.state, reels.tag, reels.label, reels.type, runs.id AS runId
+        `SELECT jobs.bag_id AS bagId, jobs.id, jobs.state, reels.tag, reels.label, reels.type, runs.id AS runId,
+           JSON_VALUE(jobs.wants, '$.counterOnly') AS counterOnly
          FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
          LEFT JOIN runs ON runs.job_id = jobs.id AND runs.state <> 'given-up' WHERE jobs.bag_id IN (:bags) ORDER BY jobs.position`,
         { bags },

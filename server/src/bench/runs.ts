@@ -5,7 +5,7 @@ import type { RunRow } from '../db/models/runs';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { rulesForRun } from '../house-rules/effective';
-import { drawingsOfJobs, NOTHING_DRAWN } from '../bags/drawings-of-jobs';
+import { NO_SKETCH, sketchesOfJobs } from '../bags/drawings-of-jobs';
 import { ProblemError } from '../problem-error';
 import { cutsOf, readJob } from '../bags/bags';
 import { onePiece } from '../rack/rack';
@@ -83,13 +83,13 @@ export async function listOpenRuns(from: Reading, after: string): Promise<Page<O
      WHERE runs.state = 'open' AND runs.id > :after ORDER BY runs.id LIMIT ${String(PAGE + 1)}`,
     { after: Number(after) || 0 },
   );
-  const drawings = await drawingsOfJobs(
+  const sketches = await sketchesOfJobs(
     from,
     rows.map(({ jobId }) => jobId),
   );
   const open = rows.map(({ jobId, promisedAt, ...row }) => ({
     ...{ ...row, aside: Number(row.aside) === 1, promisedAt: promisedAt.toISOString() },
-    drawing: drawings.get(jobId) ?? NOTHING_DRAWN,
+    drawing: (sketches.get(jobId) ?? NO_SKETCH).drawing,
   }));
   return pageOf(open, PAGE, ({ id }) => String(id));
 }

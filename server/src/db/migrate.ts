@@ -19,6 +19,7 @@ import { paper } from './migrations/0016-paper';
 import { packs } from './migrations/0017-packs';
 import { answersAndLosses } from './migrations/0018-answers-and-losses';
 import { lineSince } from './migrations/0019-line-since';
+import { wordsAgain } from './migrations/0020-words-again';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -43,6 +44,7 @@ const MIGRATIONS: readonly Migration[] = [
   packs,
   answersAndLosses,
   lineSince,
+  wordsAgain,
 ];
 
 /** Whether a schema step is one of this version's. */

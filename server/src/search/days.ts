@@ -11,13 +11,24 @@ const FORMS = [
   'LLLL d yyyy',
 ];
 
+/** Without its year a day is the last one of that name: what is looked for has been. */
+const WITHOUT_YEAR = ['d LLL', 'd LLLL', 'LLL d', 'LLLL d', 'd.M.'];
+
 /** A day as people write it, ISO; null where it is none. */
-export function dayOf(text: string): string | null {
+export function dayOf(text: string, now: DateTime): string | null {
   const plain = text.trim().replace(/,/g, '').replace(/\s+/g, ' ');
   for (const form of FORMS) {
     const day = DateTime.fromFormat(plain, form, { locale: 'en' });
     if (day.isValid && day.year >= 1950 && day.year <= 2200) return day.toISODate();
   }
+  for (const form of WITHOUT_YEAR)
+    for (const year of [now.year, now.year - 1]) {
+      const day = DateTime.fromFormat(`${plain} ${String(year)}`, `${form} yyyy`, {
+        locale: 'en',
+        zone: now.zone,
+      });
+      if (day.isValid && day <= now) return day.toISODate();
+    }
   return null;
 }
 

@@ -11,11 +11,13 @@ interface Entry {
 
 /** What each kind of entry is searched by; the question is closed with which of them. */
 const TEXT: Readonly<Record<WordKind, string>> = {
-  reel: `SELECT reels.id, CONCAT_WS(' ', reels.tag, reels.label, customers.name,
+  reel: `SELECT reels.id, CONCAT_WS(' ', reels.tag, reels.label, reels.type, customers.name,
        (SELECT GROUP_CONCAT(reel_tags.tag SEPARATOR ' ') FROM reel_tags WHERE reel_tags.reel_id = reels.id)) AS text
      FROM reels JOIN customers ON customers.id = reels.customer_id WHERE reels.id`,
   customer: `SELECT id, CONCAT_WS(' ', name, contact) AS text FROM customers WHERE id`,
-  line: `SELECT id, CONCAT_WS(' ', code, name, material, 0 + diameter, FORMAT(diameter, 2)) AS text
+  line: `SELECT id, CONCAT_WS(' ', code, name, material, 0 + diameter, FORMAT(diameter, 2),
+       IF(strength_kg IS NULL, NULL, CONCAT_WS(' ', ROUND(strength_kg / 0.45359237), 'lb',
+         CONCAT(ROUND(strength_kg / 0.45359237), 'lb'), 0 + ROUND(strength_kg, 1), 'kg'))) AS text
      FROM products WHERE id`,
   piece: `SELECT pieces.id, CONCAT_WS(' ', pieces.code, IF(pieces.lot = '', NULL, CONCAT('lot ', pieces.lot)),
        products.name) AS text

@@ -42,6 +42,13 @@ export class KeptWords {
     return held.get(kind)?.withAll(words, most) ?? [];
   }
 
+  /** The word of any kind that is most likely meant by one that nothing has; null where none is near. */
+  async near(word: string): Promise<string | null> {
+    const held = this.held ?? (await this.read());
+    const found = [...held.values()].flatMap((postings) => postings.near(word) ?? []);
+    return found.sort((a, b) => a.away - b.away || b.many - a.many)[0]?.word ?? null;
+  }
+
   /** Reads them before anybody waits for them. */
   async ready(): Promise<void> {
     if (!this.held) await this.read();

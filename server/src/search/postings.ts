@@ -1,3 +1,9 @@
+import { distance } from 'fastest-levenshtein';
+
+/** Words shorter than this may be anything with one letter wrong; from so long on two letters may be. */
+const SHORT = 4;
+const LONG = 8;
+
 /** The words of one kind of entry, and which entries have each. Entries are known by their numbers, from 1. */
 export class Postings {
   /** By word, the entries that have it, in order. */
@@ -49,6 +55,28 @@ export class Postings {
           }
     });
     return found.sort((a, b) => b - a).slice(0, most);
+  }
+
+  /**
+   * The word that is most likely meant by one that nothing has: one letter wrong, missing, or too many, two in a long word,
+   * never the first. Of several the one that is nearest, then the one that most entries have.
+   *
+   * @returns null where none is that near
+   */
+  near(word: string): { readonly word: string; readonly away: number; readonly many: number } | null {
+    const first = word.charAt(0);
+    const most = word.length < SHORT ? 0 : word.length < LONG ? 1 : 2;
+    let best: { word: string; away: number; many: number } | null = null;
+    if (most === 0 || /\d/.test(word)) return null;
+    for (let i = placeIn(this.words, first); this.words[i]?.startsWith(first); i += 1) {
+      const there = this.words[i] ?? '';
+      if (Math.abs(there.length - word.length) > most) continue;
+      const away = distance(word, there);
+      const many = this.refs.get(there)?.length ?? 0;
+      if (away > most || (best && (away > best.away || (away === best.away && many <= best.many)))) continue;
+      best = { word: there, away, many };
+    }
+    return best;
   }
 
   private beginningWith(beginning: string): readonly (readonly number[])[] {

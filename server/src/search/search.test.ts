@@ -33,6 +33,39 @@ const find = async (q: string): Promise<Found['hits']> =>
   (await ask<Found>('GET', `/search?q=${encodeURIComponent(q)}`)).body.hits;
 const customer = (name: string) => ({ customer: { name, contact: `${name} on the quay` } });
 
+const foundBy = async (q: string): Promise<Found> =>
+  (await ask<Found>('GET', `/search?q=${encodeURIComponent(q)}`)).body;
+
+describe('the way people write it', () => {
+  it('a tag without its zeros or its dash, a day without its year, a type, a strength, a letter wrong', async () => {
+    await receive(ask, 'CL-88', 900, {
+      product: {
+        ...{ code: 'CL-8LB', name: 'Clearwater special', material: 'nylon', diameter: 0.24 },
+        ...{ strengthKg: 3.629, tint: '#445533' },
+      },
+    });
+    const [{ job }] = await filled('SW', customer('Wilhelmina Straat'), {
+      type: 'trolling',
+      label: 'Harling 30',
+    });
+    const number = Number(job.tag.split('-')[1]);
+    for (const q of [`R-${number}`, `r${job.tag.split('-')[1]!}`, `r${number}`])
+      expect((await find(q)).some((hit) => hit.kind === 'reel' && hit.tag === job.tag)).toBe(true);
+    const today = DateTime.now().toFormat('d LLL', { locale: 'en' });
+    expect((await find(today))[0]).toMatchObject({ kind: 'day' });
+    expect((await find('trolling')).some((hit) => hit.kind === 'reel' && hit.tag === job.tag)).toBe(true);
+    for (const q of ['8 lb', '8lb', '3.6 kg'])
+      expect((await find(q)).some((hit) => hit.kind === 'line' && hit.name === 'Clearwater special')).toBe(
+        true,
+      );
+    const wrong = await foundBy('wilhelmena straat');
+    expect(wrong.meant).toBe('wilhelmina straat');
+    expect(wrong.hits.some((hit) => hit.kind === 'customer')).toBe(true);
+    expect(await foundBy('wilhelmina')).toMatchObject({ meant: null });
+    expect(await foundBy('qqqqqqq zzz')).toEqual({ hits: [], more: [], meant: null });
+  });
+});
+
 describe('one box', () => {
   it('finds reels, customers, lines, pieces, lots, bags, notes and days by the words that tell them', async () => {
     await receive(ask, 'MB-19', 900, {

@@ -1,20 +1,42 @@
 import type { Found, SearchHit } from '@yard-spool/contract';
 import { WORD_KINDS } from '../db/models/record';
 import type { Reading } from '../context';
+import { inZone } from '../house-rules/shop-day';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { dayOf, hoursOf } from './days';
 import { HITS } from './hits';
-import { wordsAsked } from './words';
+import { codeOf, wordsAsked } from './words';
 
 /** Hits of a kind that are shown. */
 const SHOWN = 8;
 
-/** Looks for words among reels, customers, lines, lots, pieces, bags and notes, and for a day. */
+/**
+ * Looks for words among reels, customers, lines, lots, pieces, bags and notes, and for a day. Where nothing is called what
+ * was typed, codes are looked for however they are written, then words with a letter wrong.
+ */
 export async function search(from: Reading, question: string): Promise<Found> {
   const words = wordsAsked(question);
-  if (words.length === 0) return { hits: [], more: [] };
-  const [day, lots, ...kinds] = await Promise.all([
-    dayHits(from, question),
+  if (words.length === 0) return { hits: [], more: [], meant: null };
+  const [day, asTyped] = await Promise.all([dayHits(from, question), among(from, words)]);
+  if (day.length > 0 || asTyped.hits.length > 0)
+    return { ...asTyped, hits: [...day, ...asTyped.hits], meant: null };
+  const codes = words.map((word) => codeOf(word) ?? word);
+  const asCodes = await among(from, codes);
+  if (asCodes.hits.length > 0) return { ...asCodes, meant: null };
+  const meant = await Promise.all(words.map((word) => meantBy(from, word)));
+  const asMeant = await among(from, meant);
+  const other = meant.join(' ') !== words.join(' ');
+  return { ...asMeant, meant: other && asMeant.hits.length > 0 ? meant.join(' ') : null };
+}
+
+/** What is most likely meant by a word; the word itself where something is called that, or nothing is near. */
+async function meantBy(from: Reading, word: string): Promise<string> {
+  for (const kind of WORD_KINDS) if ((await from.words.find(kind, [word], 1)).length > 0) return word;
+  return (await from.words.near(word)) ?? word;
+}
+
+async function among(from: Reading, words: readonly string[]): Promise<Omit<Found, 'meant'>> {
+  const [lots, ...kinds] = await Promise.all([
     lotHits(from, words),
     ...WORD_KINDS.map(async (kind) => {
       const ids = await from.words.find(kind, words, SHOWN + 1);
@@ -22,15 +44,15 @@ export async function search(from: Reading, question: string): Promise<Found> {
     }),
   ]);
   return {
-    hits: [...day, ...lots, ...kinds.flatMap(({ hits }) => hits)],
+    hits: [...lots, ...kinds.flatMap(({ hits }) => hits)],
     more: kinds.filter(({ more }) => more).map(({ kind }) => kind),
   };
 }
 
 async function dayHits(from: Reading, question: string): Promise<SearchHit[]> {
-  const day = dayOf(question);
-  if (day === null) return [];
   const { zone } = await readHouseRules(from);
+  const day = dayOf(question, inZone(from.clock().toISOString(), zone));
+  if (day === null) return [];
   const [row] = await from.query<{ readonly fills: number }>(
     `SELECT COUNT(*) AS fills FROM fills
      WHERE taken_back_at IS NULL AND closed_at >= :begin AND closed_at < :end`,

@@ -19,9 +19,18 @@ function wholeWords(text: string): string[] {
 
 const short = (word: string): string => word.slice(0, LONGEST);
 
+/** A code without its dash and the zeros before its number: R-0129, r129 and R-129 are one; null for what is no code. */
+export function codeOf(word: string): string | null {
+  const [, letters, figures] = /^([a-z]{1,4})[-/]?0*(\d{1,9})$/.exec(word) ?? [];
+  return letters === undefined || figures === undefined ? null : `${letters}${figures}`;
+}
+
 /** The words of a text as they are kept: codes and tags whole and in their parts, so that R-0042 is found by either. */
 export function wordsOf(text: string): string[] {
-  const words = wholeWords(text).flatMap((word) => [word, ...(/[-/]/.test(word) ? word.split(/[-/]/) : [])]);
+  const words = wholeWords(text).flatMap((word) => {
+    const code = codeOf(word);
+    return [word, ...(/[-/]/.test(word) ? word.split(/[-/]/) : []), ...(code === null ? [] : [code])];
+  });
   return [...new Set(words.filter(Boolean).map(short))].slice(0, MOST);
 }
 

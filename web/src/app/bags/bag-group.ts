@@ -9,10 +9,12 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api, type BagGroup } from '@yard-spool/contract';
+import { api, type BagGroup, type BagRow } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { pages } from '../data/pages';
+import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
+import { goesOnText } from './goes-on-text';
 import { isFilled, STATE_WORDS } from './job-state';
 import { SmallSection } from '../drawing/small-section';
 import { howUrgent, timeLeft } from './how-urgent';
@@ -68,7 +70,14 @@ export interface LookedFor {
                   @for (job of bag.jobs; track job.id) {
                     <span class="grid grid-cols-[64px_minmax(0,1fr)_auto] items-center gap-3">
                       <ys-small-section [drawing]="job.drawing" />
-                      <span class="truncate" [title]="job.label">{{ job.tag }} · {{ job.label }}</span>
+                      <span class="min-w-0">
+                        <span class="block truncate" [title]="job.label"
+                          >{{ job.tag }} · {{ job.label }}</span
+                        >
+                        <span class="block truncate text-[13px] text-mute" [title]="goesOn(job)">{{
+                          goesOn(job)
+                        }}</span>
+                      </span>
                       <span
                         class="shrink-0 font-bold"
                         [class.text-pass]="isFilled(job.state)"
@@ -92,6 +101,7 @@ export interface LookedFor {
 })
 export class BagGroupList {
   private readonly api = inject(ApiService);
+  private readonly units = inject(UnitsService);
 
   readonly group = input.required<BagGroup>();
   readonly name = input.required<string>();
@@ -106,6 +116,8 @@ export class BagGroupList {
   protected readonly bags = pages((after) =>
     this.api.call(api.listBags, { query: { group: this.group(), ...this.lookedFor(), after } }),
   );
+  protected readonly goesOn = (job: BagRow['jobs'][number]): string =>
+    goesOnText(job, (metres) => this.units.length(metres));
   protected readonly words = STATE_WORDS;
   protected readonly isFilled = isFilled;
   protected readonly promised = promisedText;

@@ -25,6 +25,11 @@ const row = (number: number, ...states: BagRow['jobs'][number]['state'][]): BagR
     runId: null,
     type: 'fixed-spool',
     drawing: A_DRAWING,
+    lines: [
+      { role: 'main', name: 'Moss braid 0.19', lengthMm: 120_000 },
+      { role: 'kept', name: 'nylon 0.30', lengthMm: 25_000 },
+    ],
+    counterOnly: state === 'to-check',
   })),
 });
 
@@ -45,6 +50,14 @@ describe('a group of bags', () => {
     await screen.fixture.whenStable();
     expect(screen.shown()).toMatch(/Bag 1.*Bag 2/);
     expect(screen.shown()).not.toContain('Show more');
+  });
+
+  it('tells what goes on each reel, from the top down', async () => {
+    const screen = await open('waiting');
+    asked(screen).flush({ rows: [row(1, 'booked', 'to-check')], next: null });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toMatch(/120.m Moss braid 0.19 over 25.m of what is on it/);
+    expect(screen.shown()).toContain('Its counter alone: the line stays on');
   });
 
   it('that is over is asked for only when somebody wants it, or looks for something', async () => {

@@ -32,6 +32,7 @@ import { DeskView } from './desk-view';
 import { PlanningDesk } from './planning-desk';
 import { emptyReel, likeReel, spareOf } from './reel-draft';
 import { reelFromPlan } from './reel-from-plan';
+import { soakOf } from './soak-by';
 
 const bagForm = ({ key, customerId, customerName, contact, promised, notes }: BookingDraft) =>
   new FormGroup({
@@ -94,6 +95,11 @@ export class BookIn {
   });
 
   protected readonly promisedAt = computed(() => this.bagTyped().promised);
+  /** What cannot be done by then any more; empty where all can. */
+  protected readonly tooLate = computed(() => {
+    const soak = soakOf(this.desk.plan(), this.promisedAt(), this.desk.ruling().rules);
+    return soak && !soak.possible ? soak.words : '';
+  });
   protected readonly foundByTag = signal('');
   /** The tag of the reel looked at, where it has been here before. */
   protected readonly cameIn = computed(() => {

@@ -3,7 +3,6 @@ import { adviceFacts, type Piece, type ReelType } from '@yard-spool/contract';
 import {
   adviceSheet,
   arborKnotAdvice,
-  soakAdvice,
   supplyAdvice,
   turnsRound,
   type Advice,
@@ -11,11 +10,10 @@ import {
   type HouseQuestion,
   type SupplyStand,
 } from '@yard-spool/core';
-import { DateTime } from 'luxon';
 import { UnitsService } from '../data/units.service';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
 import type { DraftPlan } from './draft-plan';
-import { promisedText } from './promised-text';
+import { soakOf } from './soak-by';
 
 const NAMES: Readonly<Record<SupplyStand, string>> = {
   matched: 'over its end, with the bail',
@@ -104,15 +102,10 @@ export class SupplyView {
     return knot ? [...said, { about: 'Knot at the arbor', advice: knot, exception: '' }] : said;
   });
 
-  /** When the line has to be in the water at the latest, an hour before the reel is handed over. */
-  protected readonly soakStart = computed(() => {
-    const top = this.facts()?.layers.at(-1)?.line;
-    const promised = DateTime.fromISO(this.promised());
-    if (!top || !promised.isValid) return '';
-    const { hours } = soakAdvice(top, this.ruling().rules);
-    if (hours === 0) return '';
-    return `Into the tub by ${promisedText(promised.minus({ hours: hours + 1 }).toISO())}, to be filled an hour before the promise.`;
-  });
+  /** When the line has to be in the water at the latest, or that it is too late for that. */
+  protected readonly soakStart = computed(
+    () => soakOf(this.planned(), this.promised(), this.ruling().rules)?.words ?? '',
+  );
 
   private exceptionOf(question: HouseQuestion): string {
     const scope = this.ruling().from[question];

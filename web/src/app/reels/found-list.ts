@@ -12,6 +12,8 @@ import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 import { hitRow, KIND_NAMES, type HitRow } from './hit-rows';
 
+const NOTHING: Found = { hits: [], more: [], meant: null };
+
 /** What was found, kind by kind; a tag that is just what was typed opens its reel at once. */
 @Component({
   selector: 'ys-found-list',
@@ -20,6 +22,11 @@ import { hitRow, KIND_NAMES, type HitRow } from './hit-rows';
   template: `
     <ys-load-state what="what was found" [of]="now()" />
     @if (found(); as all) {
+      @if (all.meant) {
+        <p class="look px-3.5 py-2.5" role="status" data-test="meant">
+          Nothing here is called “{{ q() }}”. This is what “{{ all.meant }}” finds.
+        </p>
+      }
       @for (group of groups(); track group.kind) {
         <section>
           <h2 class="pb-1.5 pt-3 text-mute">
@@ -82,7 +89,7 @@ export class FoundList {
     return now.state === 'ready' ? now.value : null;
   });
   protected readonly groups = computed(() => {
-    const { hits, more } = this.found() ?? { hits: [], more: [] };
+    const { hits, more } = this.found() ?? NOTHING;
     const kinds = [...new Set(hits.map(({ kind }) => kind))];
     return kinds.map((kind) => ({
       ...{ kind, name: KIND_NAMES[kind], more: more.includes(kind) },

@@ -61,7 +61,7 @@ it('shows what was found, kind by kind, and says what can be looked for where no
   expect(shown()).toContain('In notes, the latest of many');
   fixture.componentRef.setInput('q', 'zzz');
   await fixture.whenStable();
-  http.expectOne('/api/search?q=zzz').flush({ hits: [], more: [] });
+  http.expectOne('/api/search?q=zzz').flush({ hits: [], more: [], meant: null });
   await fixture.whenStable();
   expect(shown()).toContain('Nothing here is called “zzz”.');
 });
