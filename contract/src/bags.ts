@@ -61,6 +61,8 @@ export const NewJobSchema = v.object({
   tag: v.exactOptional(CodeSchema),
   type: v.picklist(REEL_TYPES, 'Say what type of reel it is.'),
   label: line('What the reel is called'),
+  /** What tells it from others like it: its colour, a mark, a nick. */
+  looks: v.optional(text('What it looks like', 80), ''),
   spool: spoolName,
   /** Another spool of the reel that stands at this place in the bag, counted from 0. */
   sameReelAs: v.optional(v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0))), null),
@@ -104,6 +106,7 @@ export const JobSchema = v.object({
   tag: v.string(),
   type: v.picklist(REEL_TYPES),
   label: v.string(),
+  looks: v.string(),
   spool: v.string(),
   wants: WantsSchema,
   planInput: PlanInputSchema,
@@ -209,6 +212,7 @@ export const CustomerReelSchema = v.object({
   tag: v.string(),
   type: v.picklist(REEL_TYPES),
   label: v.string(),
+  looks: v.string(),
   /** What lies on its spools, arbor first, as it is on record; spools with nothing on record are left out. */
   on: v.array(
     v.object({

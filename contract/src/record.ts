@@ -23,6 +23,7 @@ export const ChangeReelSchema = v.object({
   version: VersionSchema,
   tag: CodeSchema,
   label: line('What the reel is called'),
+  looks: v.exactOptional(text('What it looks like', 80)),
   customerId: IdSchema,
 });
 export type ReelChange = v.InferOutput<typeof ChangeReelSchema>;

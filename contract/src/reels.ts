@@ -141,6 +141,8 @@ export const ReelSchema = v.object({
   version: VersionSchema,
   type: v.picklist(REEL_TYPES),
   label: v.string(),
+  /** What tells it from others like it; empty where nobody said. */
+  looks: v.string(),
   customer: CustomerSchema,
   /** Newest first. */
   fills: v.array(FillSchema),

@@ -115,7 +115,8 @@ function sentenceFor(observation: Observation, excess: number, against: Observat
     ? `${(Math.abs(excess) * 100).toFixed(0)} %`
     : `${Math.abs(excess).toFixed(1)} mm`;
   const than = against ? `the ${nameOf(against)} would have` : 'the rest';
-  const look = against ? `${CHECK[observation.kind]} ${CHECK[against.kind]}` : CHECK[observation.kind];
+  const checks = [observation, ...(against ? [against] : [])].map(({ kind }) => CHECK[kind]);
+  const look = [...new Set(checks)].join(' ');
   return `The ${nameOf(observation)} says ${amount} ${excess > 0 ? 'more' : 'less'} than ${than}. ${look}`;
 }
 

@@ -49,14 +49,14 @@ async function toJob(from: Reading, row: JobRow): Promise<Job> {
   });
   if (!reel) throw new Error(`Job ${String(row.id)} has no reel.`);
   const { id, position, state, planInput, plan, wants } = row;
-  const { tag, type, label } = reel;
+  const { tag, type, label, looks } = reel;
   return {
     id,
     position,
     state,
     tag,
     type,
-    label,
+    ...{ label, looks },
     spool: spool.name,
     wants,
     planInput,

@@ -28,7 +28,7 @@ export async function readLastPlan(
 
 async function withLast(
   from: Reading,
-  { id, tag, type, label, gearFound }: ReelTableRow,
+  { id, tag, type, label, looks, gearFound }: ReelTableRow,
 ): Promise<CustomerReel> {
   const { tables } = from;
   const spools = await tables.spools.findAll({ where: { reelId: id } });
@@ -38,12 +38,12 @@ async function withLast(
   });
   const bag = job && (await tables.bags.findByPk(job.bagId));
   const on = await onSpools(from, spools);
-  if (!bag) return { tag, type, label, on, last: null };
+  if (!bag) return { tag, type, label, looks, on, last: null };
   const { planInput, wants, spoolId } = job;
   // What its fills showed comes from them again: taken along with the plan it would be counted twice, and grow.
   const known = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   return {
-    ...{ tag, type, label, on },
+    ...{ tag, type, label, looks, on },
     last: {
       at: bag.bookedAt.toISOString(),
       spool: spools.find((spool) => spool.id === spoolId)?.name ?? 'own',

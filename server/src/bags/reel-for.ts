@@ -8,6 +8,8 @@ interface AskedReel {
   readonly tag?: string;
   readonly type: ReelType;
   readonly label: string;
+  /** What tells it from others like it; empty for what is known of it already. */
+  readonly looks: string;
   /** Which of its spools; a new one is made. */
   readonly spool: string;
   readonly sameReelAs: number | null;
@@ -35,6 +37,8 @@ export async function spoolFor(
     );
   }
   const reel = known ?? (await newReel(u, customerId, asked));
+  if (known && asked.looks !== '' && known.looks !== asked.looks)
+    await u.tables.reels.change(known, { looks: asked.looks });
   const named = { reelId: reel.id, name: asked.spool };
   const spool = known && (await spools.lockOne({ where: named }));
   if (spool) await mustNotWait(u, spool.id, known.tag, before);
@@ -92,13 +96,12 @@ async function spareSpool(
   return (there ?? (await tables.spools.create(named))).id;
 }
 
-async function newReel(u: Unit, customerId: number, { tag, type, label }: AskedReel) {
+async function newReel(u: Unit, customerId: number, { tag, type, label, looks }: AskedReel) {
   const { reels } = u.tables;
   const row = await reels.create({
     tag: tag ?? `NEW-${crypto.randomUUID().slice(0, 8)}`,
     customerId,
-    type,
-    label,
+    ...{ type, label, looks },
   });
   if (tag === undefined) await reels.change(row, { tag: `R-${String(row.id).padStart(4, '0')}` });
   await noteWords(u, 'reel', [row.id]);

@@ -20,6 +20,7 @@ import { packs } from './migrations/0017-packs';
 import { answersAndLosses } from './migrations/0018-answers-and-losses';
 import { lineSince } from './migrations/0019-line-since';
 import { wordsAgain } from './migrations/0020-words-again';
+import { looks } from './migrations/0021-looks';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -45,6 +46,7 @@ const MIGRATIONS: readonly Migration[] = [
   answersAndLosses,
   lineSince,
   wordsAgain,
+  looks,
 ];
 
 /** Whether a schema step is one of this version's. */

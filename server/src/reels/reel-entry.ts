@@ -41,6 +41,9 @@ export async function changeReel(
     const said = [
       ...(is.tag === reel.tag ? [] : [`tag ${reel.tag} → ${is.tag}`]),
       ...(is.label === reel.label ? [] : [`${reel.label} → ${is.label}`]),
+      ...(is.looks === undefined || is.looks === reel.looks
+        ? []
+        : [`to be known by: ${is.looks || 'nothing'}`]),
       ...(is.customerId === reel.customerId
         ? []
         : [`from ${nameOf(reel.customerId)} to ${nameOf(is.customerId)}`]),

@@ -80,7 +80,7 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     reelHistory(from, reel.id),
   ]);
   return {
-    ...{ tag: reel.tag, version: reel.version, type: reel.type, label: reel.label },
+    ...{ tag: reel.tag, version: reel.version, type: reel.type, label: reel.label, looks: reel.looks },
     customer: toCustomer(customer),
     fills,
     spools: await Promise.all(

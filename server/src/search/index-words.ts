@@ -11,7 +11,7 @@ interface Entry {
 
 /** What each kind of entry is searched by; the question is closed with which of them. */
 const TEXT: Readonly<Record<WordKind, string>> = {
-  reel: `SELECT reels.id, CONCAT_WS(' ', reels.tag, reels.label, reels.type, customers.name,
+  reel: `SELECT reels.id, CONCAT_WS(' ', reels.tag, reels.label, reels.looks, reels.type, customers.name,
        (SELECT GROUP_CONCAT(reel_tags.tag SEPARATOR ' ') FROM reel_tags WHERE reel_tags.reel_id = reels.id)) AS text
      FROM reels JOIN customers ON customers.id = reels.customer_id WHERE reels.id`,
   customer: `SELECT id, CONCAT_WS(' ', name, contact) AS text FROM customers WHERE id`,

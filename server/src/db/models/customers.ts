@@ -28,6 +28,8 @@ export interface ReelTableRow extends Model<
   customerId: number;
   type: ReelType;
   label: string;
+  /** What tells it from others like it; empty where nobody said. */
+  looks: CreationOptional<string>;
   seatReversed: CreationOptional<boolean>;
   /** Its gear as a fill showed it, and the run that did; null where its booking's stands. */
   gearFound: CreationOptional<number | null>;
@@ -76,6 +78,7 @@ export const defineReels = (sequelize: Sequelize) =>
       customerId: DataTypes.INTEGER,
       type: DataTypes.STRING,
       label: DataTypes.STRING,
+      looks: { type: DataTypes.STRING, defaultValue: '' },
       seatReversed: { type: DataTypes.BOOLEAN, defaultValue: false },
       gearFound: DataTypes.DOUBLE,
       gearRunId: DataTypes.INTEGER,

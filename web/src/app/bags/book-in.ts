@@ -31,7 +31,7 @@ import { CustomerPicker } from './customer-picker';
 import { DeskView } from './desk-view';
 import { PlanningDesk } from './planning-desk';
 import { emptyReel, likeReel, spareOf } from './reel-draft';
-import { reelFromPlan } from './reel-from-plan';
+import { knownReel, reelFromPlan } from './reel-from-plan';
 import { soakOf } from './soak-by';
 
 const bagForm = ({ key, customerId, customerName, contact, promised, notes }: BookingDraft) =>
@@ -163,7 +163,11 @@ export class BookIn {
     });
   }
 
+  /** Whether it was booked: whatever a field still says as it is left is nobody's booking any more. */
+  private booked = false;
+
   private keep(): void {
+    if (this.booked) return;
     keepDraft({ ...this.bagForm.getRawValue(), reels: this.desk.reels() });
   }
 
@@ -201,7 +205,7 @@ export class BookIn {
   }
 
   protected asLastTime({ last, ...reel }: CustomerReel): void {
-    this.desk.say(last ? reelFromPlan(reel, last, this.units.system(), true) : { ...emptyReel(), ...reel });
+    this.desk.say(last ? reelFromPlan(reel, last, this.units.system(), true) : knownReel(reel));
   }
 
   protected startOver(): void {
@@ -224,6 +228,7 @@ export class BookIn {
     this.sending.send(
       this.api.call(api.bookBag, { body }),
       ({ number }) => {
+        this.booked = true;
         dropDraft();
         void this.router.navigate(['/bags', number]);
       },

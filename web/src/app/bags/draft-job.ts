@@ -15,6 +15,7 @@ import type { DraftPlan } from './draft-plan';
 import { stays } from './draft-stays';
 import { freeOn, offOf, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
+import { REEL_TYPE_NAMES } from './reel-type-names';
 
 /** Metres lost with each cut, until the house is known. */
 const USUAL_TAIL = 2;
@@ -38,7 +39,8 @@ export function draftJob(
   return {
     ...tag,
     type: draft.type,
-    label: draft.label,
+    label: nameOf(draft),
+    looks: draft.looks.trim(),
     spool: draft.spool.trim() === '' ? 'own' : draft.spool,
     sameReelAs: draft.sameReelAs === '' ? null : Number(draft.sameReelAs),
     planInput: input,
@@ -159,6 +161,12 @@ export class BroughtLines {
   };
 }
 
+/** What a reel is called; a nameless one by its type, where its tag or its looks tell it. */
+function nameOf({ label, tag, looks, type }: ReelDraft): string {
+  if (label.trim() !== '') return label.trim();
+  return tag.trim() === '' && looks.trim() === '' ? '' : `${REEL_TYPE_NAMES[type]}, no name`;
+}
+
 /** What keeps one reel from being booked, in one sentence; empty where nothing does. */
 export function notReady(draft: ReelDraft, planned: DraftPlan, cuts: readonly CutRow[]): string {
   const { made, next, problems, unread, sources } = planned;
@@ -170,5 +178,5 @@ export function notReady(draft: ReelDraft, planned: DraftPlan, cuts: readonly Cu
   if (Object.values(sources).some(({ from }) => from === 'other'))
     return 'Choose a line the shop has, or say that they bring it.';
   if (cuts.some(({ left }) => (left ?? 0) < 0)) return 'Choose a piece with enough line on it.';
-  return draft.label.trim() === '' ? 'Say what the reel is called.' : '';
+  return nameOf(draft) === '' ? 'Say what the reel is called, or its tag and what it looks like.' : '';
 }

@@ -12,6 +12,8 @@ export interface ReelDraft {
   readonly spool: string;
   readonly type: ReelType;
   readonly label: string;
+  /** What tells it from others like it: its colour, a mark, a nick. */
+  readonly looks: string;
   readonly gear: string;
   readonly rating1: string;
   readonly rating2: string;
@@ -67,6 +69,7 @@ export const emptyReel = (): ReelDraft => ({
   spool: '',
   type: 'fixed-spool',
   label: '',
+  looks: '',
   gear: '',
   rating1: '',
   rating2: '',
@@ -108,7 +111,10 @@ export const emptyReel = (): ReelDraft => ({
 });
 
 /** The same reel once more: everything but the tag, which no two share. */
-export const likeReel = (reel: ReelDraft): ReelDraft => ({ ...reel, tag: '', spool: '', sameReelAs: '' });
+export const likeReel = (reel: ReelDraft): ReelDraft => ({
+  ...reel,
+  ...{ tag: '', spool: '', sameReelAs: '', looks: '' },
+});
 
 /** Another spool of the same reel, filled alike until somebody says otherwise. */
 export const spareOf = (reel: ReelDraft, at: number): ReelDraft => ({

@@ -127,7 +127,15 @@ describe('a draft as it is sent', () => {
   it('is not ready without a name, or with too little line', () => {
     const planned = plan(DRAFT);
     expect(notReady(DRAFT, planned, cutRows(planned))).toBe('');
-    expect(notReady({ ...DRAFT, label: ' ' }, planned, cutRows(planned))).toContain('called');
+    const nameless = { ...DRAFT, label: ' ', tag: '' };
+    expect(notReady(nameless, planned, cutRows(planned))).toContain('called');
+    // Its tag, or what it looks like, tells a reel that has no name.
+    for (const told of [{ tag: 'R-0007' }, { looks: 'red knob' }]) {
+      expect(notReady({ ...nameless, ...told }, planned, cutRows(planned))).toBe('');
+      expect(draftJob({ ...nameless, ...told }, planned, 'metric', () => 0)!.label).toBe(
+        'Fixed-spool, no name',
+      );
+    }
     const short = cutRows(planned, new Map([[2, 2950]]));
     expect(notReady(DRAFT, planned, short)).toContain('enough line');
     const long = { ...DRAFT, mainLength: '900 m' };

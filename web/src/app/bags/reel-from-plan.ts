@@ -190,7 +190,7 @@ class Rewriter {
  * @param again whether it is for another fill: the same line then, from whichever piece there is now
  */
 export function reelFromPlan(
-  reel: Pick<CustomerReel, 'tag' | 'type' | 'label'> & Partial<Pick<CustomerReel, 'on'>>,
+  reel: Pick<CustomerReel, 'tag' | 'type' | 'label'> & Partial<Pick<CustomerReel, 'on' | 'looks'>>,
   kept: Kept,
   system: UnitSystem,
   again = false,
@@ -203,8 +203,8 @@ export function reelFromPlan(
   return {
     ...emptyReel(),
     ...factsOf(planInput.observations, gear, system),
-    ...{ tag: reel.tag, type: reel.type, label: reel.label },
-    lies: reel.on && reel.on.length > 0 ? JSON.stringify(reel.on) : '',
+    ...{ tag: reel.tag, type: reel.type, label: reel.label, looks: reel.looks ?? '' },
+    lies: liesOf(reel.on),
     spool: spool === 'own' ? '' : spool,
     ...(planInput.assumed?.includes('gear') ? { gear: '' } : {}),
     ...rewrite.below(),
@@ -220,6 +220,15 @@ export function reelFromPlan(
     underneath,
   };
 }
+
+/** A reel of which nobody has planned anything: what it is, and what lies on it by the record. */
+export const knownReel = ({ tag, type, label, looks, on }: Omit<CustomerReel, 'last'>): ReelDraft => ({
+  ...emptyReel(),
+  ...{ tag, type, label, looks, lies: liesOf(on) },
+});
+
+const liesOf = (on: CustomerReel['on'] | undefined): string =>
+  on && on.length > 0 ? JSON.stringify(on) : '';
 
 const belowMain = (underneath: Underneath, amount: string): Facts => {
   if (underneath === 'three-layer') return { cushionLength: amount || emptyReel().cushionLength };

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { soakBy } from './soak-by';
 
-const NOW = DateTime.fromISO('2031-11-27T16:03');
+const NOW = DateTime.fromISO('2031-11-27T16:03') as DateTime<true>;
 const by = (promised: string, hours: number, wet = false) =>
   soakBy(DateTime.fromISO(promised), hours, wet, NOW);
 

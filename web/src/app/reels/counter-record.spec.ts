@@ -127,7 +127,7 @@ describe('reels fished together', () => {
 
 describe('what hangs on a counter reel', () => {
   const reel = (counter: KeptMatch | null) => ({
-    ...{ tag: 'R-0001', type: 'trolling', label: 'Troll 30', waiting: null, gear: null },
+    ...{ tag: 'R-0001', type: 'trolling', label: 'Troll 30', looks: '', waiting: null, gear: null },
     ...{ version: 1, tags: [], history: [] },
     customer: { id: 3, name: 'Skua charter', contact: '' },
     spools: [],

@@ -12,15 +12,22 @@ import { ReelEntryPanel } from './reel-entry';
 const A_REEL = {
   ...{ tag: 'R-0003', version: 2, type: 'fixed-spool', label: 'Pier 3000', fills: [aFill()] },
   customer: { id: 7, name: 'Ivo Tarn', contact: 'berth 2' },
-  ...{ spools: [], tags: [], history: [], waiting: null, gear: null },
+  ...{ spools: [], tags: [], history: [], waiting: null, gear: null, looks: '' },
 };
 
 it('gives a reel another tag, name or owner, and makes two entries one', async () => {
   const { type, press, http, shown } = await openScreen(ReelEntryPanel, { reel: A_REEL });
   await type('Tag', 'pier-7');
+  await type('What tells it', 'red knob');
   await press('Save it');
   const saved = http.expectOne('/api/reels/R-0003');
-  expect(saved.request.body).toEqual({ version: 2, tag: 'PIER-7', label: 'Pier 3000', customerId: 7 });
+  expect(saved.request.body).toEqual({
+    version: 2,
+    tag: 'PIER-7',
+    label: 'Pier 3000',
+    looks: 'red knob',
+    customerId: 7,
+  });
   saved.flush(A_REEL);
   // An owner that was typed and not chosen is nobody.
   await type('Customer', 'Somebody');
@@ -49,6 +56,7 @@ it('shows what was found, kind by kind, and says what can be looked for where no
       { kind: 'customer', id: 7, name: 'Mosse', contact: '', reels: 1 },
       { kind: 'day', day: '2031-03-01', fills: 3 },
     ],
+    meant: null,
     more: ['note'],
   });
   await fixture.whenStable();

@@ -13,7 +13,7 @@ import { TripsTold } from './trips-told';
 const A_REEL = {
   ...{ tag: 'R-0003', version: 2, type: 'fixed-spool', label: 'Pier 3000', fills: [aFill()] },
   customer: { id: 7, name: 'Ivo Tarn', contact: 'berth 2' },
-  ...{ spools: [], tags: [], history: [], waiting: null, gear: null },
+  ...{ spools: [], tags: [], history: [], waiting: null, gear: null, looks: '' },
 };
 
 it('says when line is due: by then, since then, after so many trips, or only by trips', () => {

@@ -24,6 +24,11 @@ import { typedValue } from '../ui/typed-value';
       <h2 class="text-[18px]">Tag, name, owner</h2>
       <ys-text-field label="Tag" [control]="form.controls.tag" [code]="true" [problem]="sending.at('tag')" />
       <ys-text-field label="What it is called" [control]="form.controls.label" />
+      <ys-text-field
+        label="What tells it from others like it"
+        placeholder="red knob, a nick on the rim"
+        [control]="form.controls.looks"
+      />
       <ys-customer-picker
         [name]="form.controls.customerName"
         [customerId]="form.controls.customerId"
@@ -59,7 +64,8 @@ export class ReelEntryPanel {
   protected readonly sending = new Sending();
   protected readonly merging = new Sending();
   protected readonly form = new FormGroup({
-    ...{ tag: text(), label: text(), contact: text(), customerName: text(), customerId: text() },
+    ...{ tag: text(), label: text(), looks: text(), contact: text() },
+    ...{ customerName: text(), customerId: text() },
   });
   private readonly typed = typedValue(this.form);
   protected readonly missing = computed(() => {
@@ -77,17 +83,18 @@ export class ReelEntryPanel {
 
   constructor() {
     effect(() => {
-      const { tag, label, customer } = this.reel();
+      const { tag, label, looks, customer } = this.reel();
       const { contact, name: customerName, id } = customer;
-      this.form.setValue({ tag, label, contact, customerName, customerId: String(id) });
+      this.form.setValue({ tag, label, looks, contact, customerName, customerId: String(id) });
     });
   }
 
   protected save(): void {
     if (this.missing() !== '') return;
-    const { tag, label, customerId } = this.form.getRawValue();
+    const { tag, label, looks, customerId } = this.form.getRawValue();
     const { version, tag: now } = this.reel();
-    const body = { version, tag: tag.trim().toUpperCase(), label, customerId: Number(customerId) };
+    const is = { tag: tag.trim().toUpperCase(), label, looks: looks.trim(), customerId: Number(customerId) };
+    const body = { version, ...is };
     this.sending.send(this.api.call(api.changeReel, { params: { tag: now }, body }), (reel) =>
       this.done.emit(reel),
     );

@@ -53,6 +53,7 @@ export function aRun(log: readonly RunEvent[] = [], more: Partial<Run> = {}, job
         tag: 'R-0001',
         type: 'fixed-spool',
         label: 'Pier 3000',
+        looks: '',
       },
       ...{ spool: 'own', planInput: PLAN_INPUT, plan: made.value.plan, cuts: [], runId: 5 },
       wants: {
