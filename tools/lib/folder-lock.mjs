@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { commandOf } from './database-files.mjs';
 import { folderTrouble } from './folder-trouble.mjs';
@@ -23,7 +23,10 @@ export function lockFolder(folder) {
   const script = process.argv[1]?.split('/').at(-1) ?? 'node';
   const write = (address = '') => {
     try {
-      writeFileSync(file, JSON.stringify({ pid: process.pid, script, address }));
+      writeFileSync(
+        file,
+        JSON.stringify({ pid: process.pid, script, address, folder: realpathSync(folder) }),
+      );
     } catch (error) {
       throw new Told(folderTrouble(folder, error));
     }
@@ -36,8 +39,10 @@ export function lockFolder(folder) {
 export function holderOf(folder) {
   const file = join(folder, 'in-use.json');
   const holder = existsSync(file) ? readHolder(file) : null;
-  const alive = holder && holder.pid !== process.pid && commandOf(holder.pid).includes(holder.script);
-  return alive ? holder : null;
+  if (!holder || holder.pid === process.pid) return null;
+  // A lock that came along with a copied folder holds the one it was made in.
+  if (holder.folder !== undefined && holder.folder !== realpathSync(folder)) return null;
+  return commandOf(holder.pid).includes(holder.script) ? holder : null;
 }
 
 /** Makes a folder only its owner may look into, or says why that cannot be. @param {string} folder */
@@ -49,7 +54,7 @@ export function makeFolder(folder) {
   }
 }
 
-/** @param {string} file @returns {{ pid: number, script: string, address: string } | null} */
+/** @param {string} file @returns {{ pid: number, script: string, address: string, folder?: string } | null} */
 function readHolder(file) {
   try {
     return JSON.parse(readFileSync(file, 'utf8'));

@@ -13,3 +13,7 @@ export const WEB_BUILD = join(ROOT, 'dist', 'web', 'browser');
 export const shopDataFolder = () =>
   process.env.YARD_SPOOL_DATA ??
   join(process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share'), 'yard-spool');
+
+/** Where a demo's data lies, which is thrown away: in a folder of its own, wherever a shop's own data is. */
+export const demoDataFolder = () =>
+  process.env.YARD_SPOOL_DATA ? join(process.env.YARD_SPOOL_DATA, 'demo') : join(CACHE, 'demo');

@@ -22,7 +22,7 @@ const SPOILED = 0.6;
 
 /** A request as somebody might send it: mostly nearly right, now and then nothing like it. */
 export function ask(dice: Dice, known: Known, cookies: readonly string[]): Ask {
-  const cookie = dice.chance(0.9) ? dice.of(cookies) : dice.of(BAD_COOKIES);
+  const cookie = dice.chance(0.9) ? dice.of(cookies) : dice.of(badCookies(cookies[0]?.split('=')[0] ?? ''));
   if (dice.chance(0.04)) return fileOrStream(dice, cookie);
   const { method, path, parts } = dice.of(ROUTES);
   const spoil = (value: unknown): unknown => (dice.chance(SPOILED) ? spoiled(value, dice) : value);
@@ -41,9 +41,9 @@ const OTHERS = [9, 99, 999];
 const entryOf = (of: unknown, name: string): unknown =>
   typeof of === 'object' && of !== null ? (of as Record<string, unknown>)[name] : of;
 
-const BAD_COOKIES = [
-  ...['', 'yard_spool_session=x', 'yard_spool_session=j:{"a":1}', 'yard_spool_session=%E0%A4%A'],
-  `yard_spool_session=${'A'.repeat(4000)}`,
+const badCookies = (name: string): readonly string[] => [
+  ...['', `${name}=x`, `${name}=j:{"a":1}`, `${name}=%E0%A4%A`],
+  `${name}=${'A'.repeat(4000)}`,
 ];
 
 const segment = (value: unknown, dice: Dice): string =>

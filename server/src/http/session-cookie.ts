@@ -7,8 +7,12 @@ const OPTIONS: CookieOptions = { httpOnly: true, sameSite: 'strict', path: '/' }
 /** Over HTTPS: never sent in the clear, and set by no other host of the same domain. */
 const SECURE_NAME = `__Host-${NAME}`;
 
+type Asked = Pick<Request, 'app' | 'socket'>;
+
 const isSecure = ({ app }: Pick<Request, 'app'>): boolean => app.locals.secure === true;
-const nameFor = (of: Pick<Request, 'app'>): string => (isSecure(of) ? SECURE_NAME : NAME);
+/** Browsers keep one set of cookies for all ports of a host: two shops on one machine have a name each. */
+const nameFor = (of: Asked): string =>
+  `${isSecure(of) ? SECURE_NAME : NAME}_${String(of.socket.localPort ?? 0)}`;
 const optionsFor = (of: Pick<Request, 'app'>): CookieOptions => ({ ...OPTIONS, secure: isSecure(of) });
 
 /** The session's token as it was sent; empty for what is none. */
@@ -18,11 +22,11 @@ export function tokenOf(request: Request): string {
 }
 
 export const keepToken = (response: Response, token: string, expires: Date): void => {
-  response.cookie(nameFor(response), token, { ...optionsFor(response), expires });
+  response.cookie(nameFor(response.req), token, { ...optionsFor(response), expires });
 };
 
 export const forgetToken = (response: Response): void => {
-  response.clearCookie(nameFor(response), optionsFor(response));
+  response.clearCookie(nameFor(response.req), optionsFor(response));
 };
 
 /** Finds out who asks, where somebody is signed in. */
