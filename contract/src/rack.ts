@@ -212,6 +212,8 @@ export const CountPieceSchema = v.object({
     v.maxValue(MOST_MM, 'A piece is at most 100 km long.'),
   ),
   why,
+  /** What the books said when it was counted: refused where they say something else by now. */
+  booksMm: v.optional(v.nullable(MillimetresSchema), null),
   /** It holds less than is promised off it, and whoever counts knows whose promise breaks. */
   anyway: v.optional(v.boolean(), false),
 });

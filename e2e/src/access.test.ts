@@ -58,6 +58,7 @@ const SCREENS = [
   ['/rack', 'rack', 'ys-length-rule svg'],
   ['/rack/tubs', 'tubs', 'ys-tubs-page section'],
   ['/rack/recycling', 'bins', 'ys-recycling-page tbody tr'],
+  ['/rack/count', 'count', '[data-test=count-row]'],
   ['/rack/order', 'order', 'ys-order-page tbody tr'],
   ['/rack/files', 'files', 'ys-files-page input[type=file]'],
   ['/reels', 'reels', 'ys-reel-search [role=listitem]'],

@@ -23,10 +23,15 @@ export async function countPiece(
   context: ServerContext,
   person: Person,
   code: string,
-  { lengthMm, why = '', anyway = false }: PieceCount,
+  { lengthMm, why = '', booksMm = null, anyway = false }: PieceCount,
 ): Promise<Piece> {
   await unit(context, person, async (u) => {
     const piece = await lockPiece(u, { code });
+    if (booksMm !== null && booksMm !== piece.lengthMm)
+      throw new ProblemError(
+        'stale-version',
+        'The books of this piece have changed since it was counted. Count it again.',
+      );
     const broken = brokenAt(await promisesOf(u, piece.id), lengthMm);
     if (broken.length > 0 && !anyway) {
       const sentence = `With this count there is too little for what is promised: ${brokenWords(broken)}. Those reels have to be planned again.`;

@@ -124,6 +124,14 @@ describe('the books', () => {
     expect(piece.lengthMm).toBe(sumOf(moves));
   });
 
+  it('are not set by a count of what they said before', async () => {
+    await receive(ask, 'C-9', 200);
+    await ask('POST', '/pieces/C-9/count', { lengthMm: 150_000, booksMm: 200_000 });
+    const late = await ask('POST', '/pieces/C-9/count', { lengthMm: 190_000, booksMm: 200_000 });
+    expect(codeOf(late)).toBe('stale-version');
+    expect((await ledgerOf(ask, 'C-9')).piece.lengthMm).toBe(150_000);
+  });
+
   it('stay as they are where the count agrees', async () => {
     await receive(ask, 'C-2', 200);
     await ask('POST', '/pieces/C-2/count', { lengthMm: 200_000 });

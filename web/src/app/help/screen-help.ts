@@ -55,6 +55,10 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
     'Old line by weight and by tubes, for each of the bins that are collected apart. Write down what goes in, weighed with its container or without.',
   ],
   [
+    /^\/rack\/count/,
+    'The whole rack counted down one list, place by place: type what is on each piece, or scan its code to get to it. What differs from the books is shown, and taken in all at once or as far as you tick it; a count that was begun stays on this machine.',
+  ],
+  [
     /^\/rack\/order/,
     'What runs out first at the use of the last weeks, with what is promised already taken into account. Beside each line stands what its metre costs in each size that was bought.',
   ],

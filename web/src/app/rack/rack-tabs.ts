@@ -14,6 +14,7 @@ export class RackTabs {
     { path: '/rack', name: 'Pieces' },
     { path: '/rack/tubs', name: 'Soak tubs' },
     { path: '/rack/recycling', name: 'Recycling' },
+    { path: '/rack/count', name: 'Count' },
     { path: '/rack/order', name: 'What to order' },
     { path: '/rack/files', name: 'Import, export' },
   ];

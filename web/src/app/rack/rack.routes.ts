@@ -6,6 +6,7 @@ export const RACK_ROUTES: Routes = [
   { path: '', loadComponent: async () => (await import('./rack-page')).RackPage, title },
   { path: 'tubs', loadComponent: async () => (await import('./tubs-page')).TubsPage, title },
   { path: 'recycling', loadComponent: async () => (await import('./recycling-page')).RecyclingPage, title },
+  { path: 'count', loadComponent: async () => (await import('./count-rack')).CountRack, title },
   { path: 'order', loadComponent: async () => (await import('./order-page')).OrderPage, title },
   { path: 'files', loadComponent: async () => (await import('./files-page')).FilesPage, title },
 ];
