@@ -9,7 +9,6 @@ export interface Ranged {
   readonly high: number;
 }
 
-
 /** A figure with its range, clipped at `floor` where less is impossible. */
 export const ranged = (value: number, sd: number, floor = -Infinity): Ranged =>
   within(value, sd, floor, NINETIETH);

@@ -37,14 +37,8 @@ function readPart(half: string): PrintPart | null {
   const digits = match?.groups?.digits ?? '';
   const number = parseNumber(digits);
   if (!match || !number.ok) return null;
-  const spelled = (match.groups?.unit ?? '').toLowerCase().replace(/\.$/, '');
-  const unit = UNIT_SPELLINGS[spelled] ?? spelled;
-  const known =
-    unit === '' ||
-    unit in TO_BASE['line-length'] ||
-    unit in TO_BASE['small-length'] ||
-    unit in TO_BASE.strength;
-  if (!known) return null;
+  const unit = unitOf(match.groups?.unit ?? '');
+  if (unit === null) return null;
   const size = match.groups?.mark !== undefined;
   if (!size && HUNDREDTHS.test(digits) && (unit === '' || unit === 'mm')) {
     // Printed without its point: 028 is 0.28 mm.
@@ -52,6 +46,14 @@ function readPart(half: string): PrintPart | null {
     return { value: Number(pointed), digits: pointed, unit: 'mm', size };
   }
   return { value: number.value, digits, unit, size };
+}
+
+/** A unit of a print in its one spelling; empty where none is written, null where it is no unit. */
+function unitOf(written: string): string | null {
+  const spelled = written.toLowerCase().replace(/\.$/, '');
+  const unit = UNIT_SPELLINGS[spelled] ?? spelled;
+  const of = [TO_BASE['line-length'], TO_BASE['small-length'], TO_BASE.strength];
+  return unit === '' || of.some((units) => unit in units) ? unit : null;
 }
 
 const HUNDREDTHS = /^0\d{2,3}$/;

@@ -55,14 +55,10 @@ const issue = (code: string, sentence: string): Issue => ({ code, severity: 'err
  */
 export function parseAmount(text: string, system: UnitSystem, allowed: AmountAllowed): Result<Amount> {
   const typed = plain(text);
-  if (FITS.test(typed)) return succeed({ kind: 'fits' });
-  if (REST.test(typed)) return succeed({ kind: 'rest' });
-  if (LEAST.test(typed)) return succeed({ kind: 'least' });
-  if (WHOLE.test(typed)) return succeed({ kind: 'pack', share: 1 });
-  const level = levelSaid(text, allowed);
-  if (level) return level;
-  const pack = packOfLength(typed, system, allowed);
-  if (pack) return pack;
+  const said = SAID.find(([words]) => words.test(typed))?.[1];
+  if (said) return succeed(said);
+  const named = levelSaid(text, allowed) ?? packOfLength(typed, system, allowed);
+  if (named) return named;
   const shares = SHARES.exec(typed);
   const share = shares && asShare(shares, text.trim());
   if (share) return share;
@@ -75,6 +71,14 @@ export function parseAmount(text: string, system: UnitSystem, allowed: AmountAll
   if (read.ok) return succeed({ kind: 'length', metres: read.value.value });
   return read.issues[0]?.code === 'not-a-number' ? fail(NOT_READ(text.trim())) : read;
 }
+
+/** Amounts that are one saying. */
+const SAID: readonly (readonly [words: RegExp, amount: Amount])[] = [
+  [FITS, { kind: 'fits' }],
+  [REST, { kind: 'rest' }],
+  [LEAST, { kind: 'least' }],
+  [WHOLE, { kind: 'pack', share: 1 }],
+];
 
 /** A level people have words for, or a bare share of an inch: `flush`, `just under the lip`, `a sixteenth`. */
 function levelSaid(text: string, allowed: AmountAllowed): Result<Amount> | null {
@@ -116,7 +120,7 @@ function plain(text: string): string {
     .toLowerCase()
     .replace(/[\u00a0\u202f]/g, ' ')
     .replace(/\s+/g, ' ');
-  if ([FITS, LEAST, REST, WHOLE].some((said) => said.test(typed))) return typed;
+  if (SAID.some(([words]) => words.test(typed))) return typed;
   typed = typed.replace(EXACTLY, '').replace(/^between (.+) and (.+)$/, '$1 to $2');
   for (const [word, figure] of Object.entries(WORDS))
     typed = typed.replace(new RegExp(`\\b${word}\\b`, 'g'), figure);

@@ -4,6 +4,22 @@ import { distance } from 'fastest-levenshtein';
 const SHORT = 4;
 const LONG = 8;
 
+/** A word that may be meant: how many letters are wrong then, and how many entries have it. */
+export interface Near {
+  readonly word: string;
+  readonly away: number;
+  readonly many: number;
+}
+
+/** Letters of a word that may be wrong; none in a short one, or in a code. */
+function mayBeWrong(word: string): number {
+  if (word.length < SHORT || /\d/.test(word)) return 0;
+  return word.length < LONG ? 1 : 2;
+}
+
+const nearer = (one: Near, other: Near): boolean =>
+  one.away < other.away || (one.away === other.away && one.many > other.many);
+
 /** The words of one kind of entry, and which entries have each. Entries are known by their numbers, from 1. */
 export class Postings {
   /** By word, the entries that have it, in order. */
@@ -63,18 +79,18 @@ export class Postings {
    *
    * @returns null where none is that near
    */
-  near(word: string): { readonly word: string; readonly away: number; readonly many: number } | null {
+  near(word: string): Near | null {
+    const most = mayBeWrong(word);
+    if (most === 0) return null;
+    let best: Near | null = null;
     const first = word.charAt(0);
-    const most = word.length < SHORT ? 0 : word.length < LONG ? 1 : 2;
-    let best: { word: string; away: number; many: number } | null = null;
-    if (most === 0 || /\d/.test(word)) return null;
     for (let i = placeIn(this.words, first); this.words[i]?.startsWith(first); i += 1) {
       const there = this.words[i] ?? '';
       if (Math.abs(there.length - word.length) > most) continue;
       const away = distance(word, there);
-      const many = this.refs.get(there)?.length ?? 0;
-      if (away > most || (best && (away > best.away || (away === best.away && many <= best.many)))) continue;
-      best = { word: there, away, many };
+      if (away > most) continue;
+      const one = { word: there, away, many: this.refs.get(there)?.length ?? 0 };
+      if (!best || nearer(one, best)) best = one;
     }
     return best;
   }

@@ -117,17 +117,27 @@ export function cutRows(
           short: length.value - Math.max(0, ...source.offered.map((piece) => freeOn(piece, taken) / 1000)),
         },
       ];
-    const takes = (on.lengthMm + on.tailMm) / 1000;
     return [
       {
         ...{ ...row, piece: cut.piece.code, water: waterState(cut.piece), proposed: cut.proposed },
         ...(cut.takes ? {} : { serves: servesHere(cut.piece, length, taken), tight: cut.tight }),
-        left: on.tooShort ? -on.shortMm / 1000 : on.leftMm / 1000,
-        short: on.tooShort ? 0 : on.shortMm / 1000,
-        more: on.lengthMm >= WORTH_SAYING && !on.tooShort ? Math.floor(on.leftMm / 1000 / takes) : 0,
+        ...leftOf(on),
       },
     ];
   });
+}
+
+/** What a cut leaves on its piece, m: below zero what it is short of for certain; what it may lack; how many more it gives. */
+function leftOf({
+  tooShort,
+  shortMm,
+  leftMm,
+  lengthMm,
+  tailMm,
+}: CutOnPiece): Pick<CutRow, 'left' | 'short' | 'more'> {
+  if (tooShort) return { left: -shortMm / 1000, short: 0, more: 0 };
+  const more = lengthMm >= WORTH_SAYING ? Math.floor(leftMm / (lengthMm + tailMm)) : 0;
+  return { left: leftMm / 1000, short: shortMm / 1000, more };
 }
 
 /** How often a piece has enough for a length, 0 to 1. */

@@ -81,7 +81,7 @@ const lessBacking = ({ underneath, backingLength }: ReelDraft): WayOut[] =>
 
 /** The layer on top made to fit to the house's gap, where every layer had its amount: so much, said beside it. */
 function toTheGap(draft: ReelDraft, { made }: DraftPlan, by: PlannedWith): WayOut[] {
-  if (!made || made.plan.solvedFor !== null || draft.mainPiece === SOURCES.stays) return [];
+  if (made?.plan.solvedFor !== null || draft.mainPiece === SOURCES.stays) return [];
   const top = draft.underneath === 'three-layer' ? 'top' : 'main';
   const change = { [AMOUNT_OF[top]]: FITS, gap: '' } as Partial<ReelDraft>;
   const length = planDraft({ ...draft, ...change }, by).made?.plan.layers.find(({ id }) => id === top)?.length

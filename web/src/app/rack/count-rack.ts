@@ -86,8 +86,10 @@ export class CountRack {
   protected readonly lookOf = pieceLook;
 
   protected count({ code, lengthMm }: Piece, text: string): void {
-    const { [code]: before, ...others } = this.counts();
-    const now = text.trim() === '' ? others : { ...others, [code]: { text, booksMm: lengthMm } };
+    const others = Object.entries(this.counts()).filter(([other]) => other !== code);
+    const now = Object.fromEntries(
+      text.trim() === '' ? others : [...others, [code, { text, booksMm: lengthMm }]],
+    );
     this.counts.set(now);
     keepCounts(now);
   }
@@ -130,7 +132,8 @@ export class CountRack {
   }
 
   private fieldOf(code: string): HTMLInputElement | null {
-    return this.host.querySelector(`[data-code="${CSS.escape(code)}"]`);
+    const fields = [...this.host.querySelectorAll<HTMLInputElement>('[data-code]')];
+    return fields.find((field) => field.dataset.code === code) ?? null;
   }
 
   /** Takes the counts in, one after another; what is refused stays as it was typed, and says why. */
