@@ -59,7 +59,10 @@ describe('how much goes on', () => {
     await hand.fill(reel({ customer: 'Taped', length: '300 yd' }));
     await (await browser.text('Tape', 'label')).click();
     await browser.fill('Wraps of tape', '2');
-    await planned('Ends');
+    // As much as that stands above its lip, and is said to.
+    await planned('Stands');
+    expect(await headline()).toContain('proud of the lip');
+    await browser.text('Ways out', 'b');
     expect(await browser.shown('[data-test=plan-likely]')).toMatch(/likely .* to/);
   });
 });

@@ -67,11 +67,11 @@ describe('one reel, end to end', () => {
     const { value, low, high } = plan.layers[0]!.length;
     expect(shownHeadline).toBe(plain(`Fills to the gap with ${metres(value)} of backing.`));
     const small = (mm: number): string => formatQuantity(mm, 'small-length').text;
-    expect(shownLikely).toBe(
-      plain(
-        `likely ${metres(low)} to ${metres(high)}; wound so, the gap comes to ${small(plan.gap.low)} to ${small(plan.gap.high)}`,
-      ),
-    );
+    const ends =
+      plan.gap.low < 0
+        ? `${small(-plan.gap.low)} proud of the lip to ${small(plan.gap.high)} below the lip`
+        : `${small(plan.gap.low)} to ${small(plan.gap.high)} below the lip`;
+    expect(shownLikely).toBe(plain(`likely ${metres(low)} to ${metres(high)}; wound so, it ends ${ends}`));
     expect(await browser.shown('[data-test=plan-headline]')).toBe(shownHeadline);
   });
 

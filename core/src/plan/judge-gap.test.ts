@@ -15,7 +15,9 @@ describe('the gap a plan comes out at', () => {
   it('is judged by the house where every layer has its amount, and not where it was asked for', () => {
     expect(codes(2.4, 2.4)).toEqual([]);
     expect(codes(0.4, 2.4)).toEqual(['fuller-than-rule']);
-    expect(codes(-7.3, 2.4)).toEqual(['fuller-than-rule']);
+    expect(codes(0.02, 2.4)).toEqual(['fuller-than-rule']);
+    // What stands proud has its own, stronger word.
+    expect(codes(-7.3, 2.4)).toEqual([]);
     expect(codes(6, 2.4)).toEqual(['lower-than-rule']);
     expect(codes(6, undefined)).toEqual([]);
     expect(
@@ -24,10 +26,12 @@ describe('the gap a plan comes out at', () => {
   });
 
   it('says where it stands in words that have no minus in them', () => {
-    const [said] = judgeGap({ gap: ranged(-7.3, 1), wetGap: null }, { layers: [], gear: 5, house: 2.4 });
+    const [said] = judgeGap({ gap: ranged(0.4, 0.5), wetGap: null }, { layers: [], gear: 5, house: 2.4 });
     expect(said!.sentence).toBe(
-      'It comes out 7.3 mm proud of the lip, likely 6.0 to 8.6 mm proud of the lip; the house leaves 2.4 mm.',
+      'It comes out 0.4 mm below the lip, likely 0.2 mm proud of the lip to 1.0 mm below the lip; the house leaves 2.4 mm.',
     );
+    expect(levelRange(ranged(-7.3, 1))).toBe('6.0 to 8.6 mm proud of the lip');
+    expect(levelWords(0.01)).toBe('flush with the lip');
     fc.assert(
       fc.property(
         fc.double({ min: -20, max: 40, noNaN: true }),
@@ -35,7 +39,7 @@ describe('the gap a plan comes out at', () => {
         (depth, sd) => {
           for (const words of [levelWords(depth), levelRange(ranged(depth, sd))]) {
             expect(words).not.toMatch(/-\d/);
-            expect(words).toMatch(/(below|proud of) the lip$/);
+            expect(words).toMatch(/(below|flush with|proud of) the lip$/);
           }
         },
       ),
@@ -63,6 +67,6 @@ describe('the gap a plan comes out at', () => {
         ({ code }) => code,
       );
     expect(said(20)).toContain('lower-than-rule');
-    expect(said(400)).toEqual(expect.arrayContaining(['fuller-than-rule', 'negative-gap']));
+    expect(said(400)).toEqual(expect.arrayContaining(['negative-gap']));
   });
 });

@@ -5,9 +5,16 @@ import type { FillRequest } from './fill-request';
 /** How far a fill whose layers all have their amounts may end from the house's own gap before that is said, mm. From memory. */
 const OFF = { full: 0.8, low: 1.6 } as const;
 
-/** A depth in words: below the lip, or proud of it. mm */
+/** What is less than this is told as nothing, mm. */
+export const FLUSH = 0.05;
+
+/** A depth in words: below the lip, flush with it, or proud of it. mm */
 export const levelWords = (depth: number): string =>
-  depth < 0 ? `${(-depth).toFixed(1)} mm proud of the lip` : `${depth.toFixed(1)} mm below the lip`;
+  Math.abs(depth) < FLUSH
+    ? 'flush with the lip'
+    : depth < 0
+      ? `${(-depth).toFixed(1)} mm proud of the lip`
+      : `${depth.toFixed(1)} mm below the lip`;
 
 /** A range of depths in words; where it reaches past the lip both ends say where they stand. mm */
 export const levelRange = ({ low, high }: Pick<Ranged, 'low' | 'high'>): string =>
@@ -34,7 +41,8 @@ export function judgeGap(
 }
 
 function byRule(gap: Ranged, { gap: asked, house }: FillRequest): PlanIssue[] {
-  if (asked !== undefined || house === undefined) return [];
+  // What stands proud is said in stronger words than the house's.
+  if (asked !== undefined || house === undefined || gap.value <= -FLUSH) return [];
   const off = gap.value - house;
   if (off >= -OFF.full && off <= OFF.low) return [];
   const comes = `It comes out ${levelWords(gap.value)}, likely ${levelRange(gap)}`;

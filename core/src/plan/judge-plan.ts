@@ -1,5 +1,6 @@
 import { isBraid } from '../lines/line';
 import type { PlanIssue } from './fill-plan';
+import { FLUSH } from './judge-gap';
 import type { FillRequest, LayerRequest } from './fill-request';
 import type { SpoolGeometry } from '../spool/spool-geometry';
 import type { PlanRules } from './plan-rules';
@@ -132,7 +133,7 @@ function insideArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
 
 function negativeGap({ stack, request }: Judged): PlanIssue[] {
   const gap = request.gap ?? stack.gap;
-  if (gap >= 0) return [];
+  if (gap > -FLUSH) return [];
   return [
     caution(
       'negative-gap',

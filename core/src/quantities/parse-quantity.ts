@@ -1,15 +1,8 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { parseNumber } from './parse-number';
+import type { Quantity } from './quantity';
 import { readSaid } from './said-quantity';
 import { DEFAULT_UNIT, TO_BASE, UNIT_SPELLINGS, type Dimension, type UnitSystem } from './units';
-
-/** What was typed, and what it means in the core's unit for that dimension (m, mm, g, kg, a plain ratio). */
-export interface Quantity {
-  readonly text: string;
-  readonly value: number;
-  /** The unit it was read in, in the spelling of `TO_BASE`. */
-  readonly unit: string;
-}
 
 /** The least and most a field takes, in the core's unit. */
 export interface Allowed {

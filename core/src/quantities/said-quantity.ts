@@ -1,6 +1,6 @@
 import { succeed, type Result } from '../issue';
 import { parseNumber } from './parse-number';
-import type { Quantity } from './parse-quantity';
+import type { Quantity } from './quantity';
 import { TO_BASE, type Dimension } from './units';
 
 const FEET_INCHES =

@@ -1,3 +1,5 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import { openScreen } from '../testing/screen';
 import { dropDraft, keptDraft } from './booking-draft';
 import { CounterQuestionPage } from './counter-question';
@@ -23,7 +25,13 @@ describe('a counter that is off', () => {
     await type('Counter reads', '117');
     await type('Line on top', '0.45 mm');
     await type('Width between', '25 mm');
+    const to: unknown[] = [];
+    TestBed.inject(Router).navigate = (commands) => {
+      to.push(...commands);
+      return Promise.resolve(true);
+    };
     await press('Book it in');
+    expect(to).toEqual(['/bags/new']);
     expect(keptDraft().reels[0]).toMatchObject({
       ...{ type: 'trolling', mainPiece: 'stays', underneath: 'main-only' },
       ...{ ownDiameter: '0.45 mm', width: '25 mm', onItNow: 'counter reads 117 m at 100 ft' },

@@ -43,6 +43,10 @@ describe('the whole rack counted', () => {
     await count('N-10', '500 m');
     await count('X-1', '94');
     await count('B-1', 'some');
+    const field = element.querySelector<HTMLInputElement>('[data-code="N-2"]')!;
+    field.dispatchEvent(new Event('blur'));
+    await fixture.whenStable();
+    expect(field.value).toBe('1,150 m');
     expect(shown()).toMatch(/50.m less/);
     expect(shown()).toContain('as the books');
     expect(shown()).toMatch(/4.m more/);

@@ -17,6 +17,7 @@ import { UnitsService } from '../data/units.service';
 import { LineSwatch } from '../drawing/line-swatch';
 import { pieceLook } from '../drawing/piece-look';
 import { LoadState } from '../ui/load-state';
+import { withItsUnit } from '../ui/quantity-field';
 import {
   byPlace,
   countRow,
@@ -92,6 +93,12 @@ export class CountRack {
     );
     this.counts.set(now);
     keepCounts(now);
+  }
+
+  /** A bare number gets its unit, so that switching units later cannot change what was counted. */
+  protected settle({ piece, typed }: CountRow): void {
+    const settled = withItsUnit(typed, 'line-length', this.units.system());
+    if (settled !== typed) this.count(piece, settled);
   }
 
   protected wrong({ typed, differsMm }: CountRow): string {

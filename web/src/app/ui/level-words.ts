@@ -1,8 +1,15 @@
 type Small = (millimetres: number) => string;
 
-/** Where line stands: below the lip, or proud of it. mm */
+/** What is less than this is told as nothing, mm. */
+const FLUSH = 0.05;
+
+/** Where line stands: below the lip, flush with it, or proud of it. mm */
 export const levelText = (depth: number, small: Small): string =>
-  depth < 0 ? `${small(-depth)} proud of the lip` : `${small(depth)} below the lip`;
+  Math.abs(depth) < FLUSH
+    ? 'flush with the lip'
+    : depth < 0
+      ? `${small(-depth)} proud of the lip`
+      : `${small(depth)} below the lip`;
 
 /** From one level to a deeper one; where that crosses the lip both ends say where they stand. mm */
 export function rangeText(top: number, bottom: number, small: Small): string {
