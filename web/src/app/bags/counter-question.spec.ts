@@ -27,11 +27,11 @@ describe('a counter that is off', () => {
     await type('Width between', '25 mm');
     const to: unknown[] = [];
     TestBed.inject(Router).navigate = (commands) => {
-      to.push(...commands);
+      to.push(commands);
       return Promise.resolve(true);
     };
     await press('Book it in');
-    expect(to).toEqual(['/bags/new']);
+    expect(to).toEqual([['/bags/new']]);
     expect(keptDraft().reels[0]).toMatchObject({
       ...{ type: 'trolling', mainPiece: 'stays', underneath: 'main-only' },
       ...{ ownDiameter: '0.45 mm', width: '25 mm', onItNow: 'counter reads 117 m at 100 ft' },
