@@ -171,6 +171,7 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
     label: reel.label,
     spool: 'own',
     sameReelAs: null,
+    looks: '',
     wants: {
       ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, bevelMm: null },
       endForEnd: false,

@@ -73,7 +73,8 @@ export async function bookWeek(
     const piece = (line: string): number => pieces.get(pieceOf(line)) ?? 0;
     const planInput = planOf(kind, main, own);
     const job = {
-      ...{ type: kind.type, label: kind.label, spool: 'own', sameReelAs: null, planInput, wants: NO_WANTS },
+      ...{ type: kind.type, label: kind.label, looks: '', spool: 'own', sameReelAs: null },
+      ...{ planInput, wants: NO_WANTS },
       cuts: [
         { layer: 'backing', pieceId: piece(kind.backing) },
         own ? { layer: 'main', brought: 0 } : { layer: 'main', pieceId: piece(code) },
