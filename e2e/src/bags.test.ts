@@ -113,6 +113,27 @@ describe('a reel by its tag', () => {
   });
 });
 
+describe('a reel without a name', () => {
+  it('is booked by what it looks like, and is gone from the form though its last field was still typed in', async () => {
+    await begin('Nameless');
+    await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
+    await browser.choose('Main line', 'JA-207');
+    await browser.choose('Backing line', 'JA-204');
+    await (await browser.text('More about the reel, and what is wanted', 'summary')).click();
+    await browser.fill('What tells it from others like it', 'red knob');
+    await browser.fill('How much main', '100');
+    await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
+    // Straight from within the field: it is left only as the bag's page comes up.
+    await browser.pressWithControl(Key.ENTER);
+    const [job] = (await booked()).jobs;
+    expect(job).toMatchObject({ label: 'Fixed-spool, no name', looks: 'red knob' });
+    await browser.text('Fixed-spool, no name, red knob', 'b');
+    await browser.go('/bags/new');
+    expect(await (await browser.field('Customer')).getAttribute('value')).toBe('');
+    expect(await (await browser.field('How much main')).getAttribute('value')).toBe('');
+  });
+});
+
 describe('each type of reel', () => {
   const simple = async (type: string, gear: string, rating: string): Promise<void> => {
     await begin(`Type ${type}`);
