@@ -97,7 +97,7 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     const { innerRadius, outerRadius } = isSwap(facts) ? lay : stretch;
     const share = { length: lay.length * stretch.share, handleTurns: lay.handleTurns * stretch.share };
     const part = { ...lay, ...share, innerRadius, outerRadius };
-    const pieceId = cut || facts.counterOnly ? (stretch.pieceId ?? cut?.pieceId ?? null) : null;
+    const pieceId = offWhich(stretch.pieceId, cut, facts);
     const lengthMm = await onTheBooks(u, pieceId, part, { state, layer: layer.id });
     const place = { ...at, position: at.position + i };
     const { asWritten, productId } = await lineWritten(u, asked, {
@@ -111,6 +111,16 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     if (pieceId !== null && lengthMm > 0)
       await drawStretch(u, writing, layer, { pieceId, lengthMm, usedUp: stretch.usedUp });
   }
+}
+
+/** The piece a stretch comes off; line that stays on comes off none, whatever was booked. */
+function offWhich(
+  taken: number | null,
+  cut: Job['cuts'][number] | undefined,
+  { counterOnly }: RunFacts,
+): number | null {
+  if (counterOnly) return taken;
+  return cut ? (taken ?? cut.pieceId) : null;
 }
 
 /** The likely range of a stretch, which what is written of it never lies outside of, mm. */

@@ -143,6 +143,15 @@ describe('what is on a reel is what the record says', () => {
     expect(reel.spools[0]!.on).toBeNull();
   });
 
+  it('a piece that was booked for a reel whose line stays on gives nothing', async () => {
+    const life = new ReelLife(ask, 'Booked on a piece');
+    life.truth.own = [{ lot: 'nowhere', metres: 100 }];
+    const had = await leftOn(pieces[0]!);
+    const fill = await life.match('own', pieces[1]!, 12, pieces[0]);
+    expect(await leftOn(pieces[0]!)).toBe(had);
+    expect(fill!.layers.map(({ pieceCode }) => pieceCode)).toEqual([null, 'LP-1']);
+  });
+
   it('holds over random lives', { timeout: 240_000 }, async () => {
     const piece = fc.constantFrom(0, 1, 2);
     const spool = fc.constantFrom('own' as const, 'spare' as const);

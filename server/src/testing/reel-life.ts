@@ -17,6 +17,8 @@ const NO_WANTS = {
 const TAIL_MM = 2000;
 const lengthOf = (lies: Truth): number => lies.reduce((sum, { metres }) => sum + metres, 0);
 
+/** Line of which nobody knows anything. */
+const OLD = { code: 'old line', material: 'nylon', diameter: 0.4 } as const;
 const topOf = (lies: Truth): number => lies.at(-1)?.metres ?? 0;
 
 /** Line of one lot on line of the same lot is told as one. */
@@ -169,12 +171,14 @@ export class ReelLife {
   }
 
   /** Its counter is matched: so many metres go on off a piece, or come off where below zero; the rest stays as it lies. */
-  async match(spool: SpoolName, piece: Piece, metres: number): Promise<Fill | null> {
+  async match(spool: SpoolName, piece: Piece, metres: number, booked?: Piece): Promise<Fill | null> {
     const before = this.truth[spool];
     if (lengthOf(before) === 0) return null;
-    const line = { key: 'old line', material: 'nylon', diameter: 0.4 } as const;
+    const { code: key, material, diameter } = booked?.product ?? OLD;
+    const line = { key, material, diameter };
     const layer = { kind: 'line', id: 'main', role: 'main', line, length: 77 } as const;
-    const run = await this.book(spool, [layer], [], { counterOnly: true });
+    const cuts = booked ? [{ layer: 'main', pieceId: booked.id }] : [];
+    const run = await this.book(spool, [layer], cuts, { counterOnly: true });
     const facts = { ...RUN_FACTS, request: run.job.planInput.request, counterOnly: true };
     const of = { layer: 'main' } as const;
     const log = [
