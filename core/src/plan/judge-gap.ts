@@ -8,13 +8,17 @@ const OFF = { full: 0.8, low: 1.6 } as const;
 /** What is less than this is told as nothing, mm. */
 export const FLUSH = 0.05;
 
-/** A depth in words: below the lip, flush with it, or proud of it. mm */
-export const levelWords = (depth: number): string =>
-  Math.abs(depth) < FLUSH
-    ? 'flush with the lip'
-    : depth < 0
-      ? `${(-depth).toFixed(1)} mm proud of the lip`
-      : `${depth.toFixed(1)} mm below the lip`;
+const inMm = (millimetres: number): string => `${millimetres.toFixed(1)} mm`;
+
+/**
+ * A depth in words: below the lip, flush with it, or proud of it. mm
+ *
+ * @param small writes it in the reader's own units
+ */
+export function levelWords(depth: number, small = inMm): string {
+  if (Math.abs(depth) < FLUSH) return 'flush with the lip';
+  return depth < 0 ? `${small(-depth)} proud of the lip` : `${small(depth)} below the lip`;
+}
 
 /** A range of depths in words; where it reaches past the lip both ends say where they stand. mm */
 export const levelRange = ({ low, high }: Pick<Ranged, 'low' | 'high'>): string =>

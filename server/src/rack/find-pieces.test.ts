@@ -1,7 +1,7 @@
 import type { Page, Piece } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { codeOf, lineOf, receive, type Ask } from '../testing/rack';
-import { TestShop, type Answer } from '../testing/test-shop';
+import { codeOf, lineOf, rackOf, receive, type Ask } from '../testing/rack';
+import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
 let ask: Ask;
@@ -12,19 +12,9 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-/** The rack as it is looked at, page after page. */
-async function rackOf(query = ''): Promise<Piece[]> {
-  const pieces: Piece[] = [];
-  for (let after: string | null = ''; after !== null;) {
-    const { body }: Answer<Page<Piece>> = await ask('GET', `/rack?${query}&after=${after}`);
-    pieces.push(...body.rows);
-    after = body.next;
-  }
-  return pieces;
-}
-
 describe('looking for pieces', () => {
-  const codes = async (query: string): Promise<string[]> => (await rackOf(query)).map(({ code }) => code);
+  const codes = async (query: string): Promise<string[]> =>
+    (await rackOf(ask, query)).map(({ code }) => code);
 
   beforeAll(async () => {
     await receive(ask, 'LF-1', 100, { product: lineOf('LF-SMOKE', { name: 'Smoke nylon 0.30' }), lot: 'L9' });

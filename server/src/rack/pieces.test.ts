@@ -1,8 +1,8 @@
-import type { KeptHouseRules, Bag, Page, Piece, Product } from '@yard-spool/contract';
+import type { KeptHouseRules, Bag, Piece, Product } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
-import { codeOf, ledgerOf, lineOf, receive, sumOf, type Ask } from '../testing/rack';
-import { TestShop, type Answer } from '../testing/test-shop';
+import { codeOf, ledgerOf, lineOf, rackOf, receive, sumOf, type Ask } from '../testing/rack';
+import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
 let ask: Ask;
@@ -12,17 +12,6 @@ beforeAll(async () => {
   ask = await shop.as('Ada');
 });
 afterAll(() => shop.close());
-
-/** The rack as it is looked at, page after page. */
-async function rackOf(query = ''): Promise<Piece[]> {
-  const pieces: Piece[] = [];
-  for (let after: string | null = ''; after !== null;) {
-    const { body }: Answer<Page<Piece>> = await ask('GET', `/rack?${query}&after=${after}`);
-    pieces.push(...body.rows);
-    after = body.next;
-  }
-  return pieces;
-}
 
 const FACTS = {
   lot: 'L77',
@@ -149,7 +138,7 @@ describe('the books', () => {
     ask = await shop.as('Ada');
     await ask('POST', '/pieces/D-1/count', { lengthMm: 300_000 });
     const at = async (day: string): Promise<number | undefined> =>
-      (await rackOf(`asOf=${day}`)).find(({ code }) => code === 'D-1')?.lengthMm;
+      (await rackOf(ask, `asOf=${day}`)).find(({ code }) => code === 'D-1')?.lengthMm;
     expect(await at('2031-03-31')).toBeUndefined();
     expect(await at('2031-04-01')).toBe(500_000);
     expect(await at('2031-04-04')).toBe(450_000);
@@ -165,7 +154,7 @@ describe('the books', () => {
     ask = await shop.as('Ada');
     await receive(ask, 'D-2', 500);
     const at = async (day: string): Promise<number | undefined> =>
-      (await rackOf(`asOf=${day}`)).find(({ code }) => code === 'D-2')?.lengthMm;
+      (await rackOf(ask, `asOf=${day}`)).find(({ code }) => code === 'D-2')?.lengthMm;
     const { body: house } = await ask<KeptHouseRules>('GET', '/house-rules');
     const inZone = async (zone: string, version: number) =>
       ask('PUT', '/house-rules', { ...house, version, zone });

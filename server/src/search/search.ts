@@ -21,12 +21,11 @@ export async function search(from: Reading, question: string): Promise<Found> {
   if (day.length > 0 || asTyped.hits.length > 0)
     return { ...asTyped, hits: [...day, ...asTyped.hits], meant: null };
   const codes = words.map((word) => codeOf(word) ?? word);
-  const asCodes = await among(from, codes);
+  const asCodes = codes.join(' ') === words.join(' ') ? asTyped : await among(from, codes);
   if (asCodes.hits.length > 0) return { ...asCodes, meant: null };
-  const meant = await Promise.all(words.map((word) => meantBy(from, word)));
-  const asMeant = await among(from, meant);
-  const other = meant.join(' ') !== words.join(' ');
-  return { ...asMeant, meant: other && asMeant.hits.length > 0 ? meant.join(' ') : null };
+  const meant = (await Promise.all(words.map((word) => meantBy(from, word)))).join(' ');
+  const asMeant = meant === words.join(' ') ? asTyped : await among(from, meant.split(' '));
+  return { ...asMeant, meant: asMeant.hits.length > 0 ? meant : null };
 }
 
 /** What is most likely meant by a word; the word itself where something is called that, or nothing is near. */

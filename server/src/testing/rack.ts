@@ -1,4 +1,4 @@
-import type { Move, Piece, PieceWithLedger } from '@yard-spool/contract';
+import type { Move, Page, Piece, PieceWithLedger } from '@yard-spool/contract';
 import type { Answer, TestShop } from './test-shop';
 
 export type Ask = Awaited<ReturnType<TestShop['as']>>;
@@ -50,3 +50,14 @@ export const sumOf = (moves: readonly Move[]): number =>
 
 /** A problem's code, or the status where there was none. */
 export const codeOf = ({ status, body }: Answer): unknown => (body as { code?: string }).code ?? status;
+
+/** The rack as it is looked at, page after page. */
+export async function rackOf(ask: Ask, query = ''): Promise<Piece[]> {
+  const pieces: Piece[] = [];
+  for (let after: string | null = ''; after !== null;) {
+    const { body }: Answer<Page<Piece>> = await ask('GET', `/rack?${query}&after=${after}`);
+    pieces.push(...body.rows);
+    after = body.next;
+  }
+  return pieces;
+}

@@ -54,7 +54,7 @@ export function amountOn(
 }
 
 /** A cast and a half of what is fished: less would show its join in a long cast. Common practice, no source; m */
-export const LEAST_FISHED = 1.5 * USUAL_PLAN_RULES.longCast;
+const LEAST_FISHED = USUAL_PLAN_RULES.castsAboveJoin * USUAL_PLAN_RULES.longCast;
 
 /** Packs whose print says nearly the same hold the same, as a share. */
 const SAME_PACK = 0.03;

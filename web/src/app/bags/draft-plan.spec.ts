@@ -1,35 +1,12 @@
-import type { Piece } from '@yard-spool/contract';
 import { makePlan, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
 import { dropDraft, emptyDraft, keepDraft, keptDraft } from './booking-draft';
+import { PIECES, draft } from '../testing/spool-drafts';
 import { planFrom } from '../testing/drafts';
 import { planSentence } from './plan-sentence';
 import { promisedText } from './promised-text';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
 import { DateTime } from 'luxon';
-
-const piece = (id: number, code: string, diameter: number): Piece =>
-  aPiece({
-    id,
-    code,
-    product: { ...aPiece().product, id, code: `L-${id}`, name: `Nylon ${diameter}`, diameter },
-    receivedMm: 900_000,
-    lengthMm: 900_000,
-  });
-const PIECES = [piece(1, 'P-25', 0.25), piece(2, 'P-26', 0.26)];
-const draft = (more: Partial<ReelDraft> = {}): ReelDraft => ({
-  ...emptyReel(),
-  gap: '1.5 mm',
-  rating1: '210 x 0.25',
-  rating2: '148 x .30',
-  lip: '46 mm',
-  width: '16.5 mm',
-  gear: '5.2:1',
-  mainPiece: '2',
-  mainLength: '120 m',
-  backingPiece: '1',
-  ...more,
-});
 
 describe('planDraft', () => {
   it('is the plan the core makes from what was typed', () => {

@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
+import { levelWords } from '@yard-spool/core';
 import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
-import { levelText } from '../ui/level-words';
 
 /** What lies on a reel that was filled, as its record has it: the plan it was booked with is not the last word. */
 @Component({
@@ -39,7 +39,7 @@ export class OnItNow {
   protected readonly units = inject(UnitsService);
 
   protected level(depth: number): string {
-    return levelText(depth, (mm) => this.units.small(mm));
+    return levelWords(depth, (mm) => this.units.small(mm));
   }
 
   readonly tag = input.required<string>();

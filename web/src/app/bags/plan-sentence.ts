@@ -1,5 +1,5 @@
-import type { FillPlan } from '@yard-spool/core';
-import { levelText, rangeText } from '../ui/level-words';
+import { levelWords, type FillPlan } from '@yard-spool/core';
+import { rangeText } from '../ui/level-words';
 
 interface Shown {
   readonly headline: string;
@@ -14,7 +14,7 @@ export function planSentence(
 ): Shown {
   const blocking = plan.issues.find(({ severity }) => severity === 'error');
   if (blocking) return { headline: blocking.sentence, likely: '' };
-  const at = (depth: number): string => levelText(depth, small);
+  const at = (depth: number): string => levelWords(depth, small);
   const range = ({ low: top, high: bottom }: FillPlan['gap']): string => rangeText(top, bottom, small);
   const solved = plan.layers.find(({ id }) => id === plan.solvedFor);
   if (solved?.request.kind !== 'line') {

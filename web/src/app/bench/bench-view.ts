@@ -7,6 +7,7 @@ import {
   gearAt,
   judgeDrag,
   layersOn,
+  levelWords,
   type DragJudgement,
   looseLayer,
   restOfFill,
@@ -21,7 +22,6 @@ import {
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
-import { levelText } from '../ui/level-words';
 import { exceptionWords } from '../house/exception-words';
 import { actionsOf } from './bench-actions-of';
 import { CounterStep } from './counter-step';
@@ -156,7 +156,7 @@ export class BenchView {
     const rest = underWay && read && !this.store.facts()?.counterOnly ? restOfFill(underWay) : null;
     if (!rest?.fits || rest.wanted === null || !read) return '';
     const { fits, gap } = rest;
-    return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ${gap.value < 0 ? 'stands' : 'ends'} ${levelText(gap.value, (mm) => this.units.small(mm))}.`;
+    return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ${gap.value < 0 ? 'stands' : 'ends'} ${levelWords(gap.value, (mm) => this.units.small(mm))}.`;
   });
   readonly long = computed(() => {
     const [underWay, state] = [this.store.underWay(), this.state()];
