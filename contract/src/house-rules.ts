@@ -2,6 +2,7 @@ import {
   BUILT_IN_CAUTIONS,
   CAUTION_PLACES,
   HOUSE_QUESTIONS,
+  UNIT_SYSTEMS,
   type CautionPlace,
   type HouseQuestion,
   type HouseRules,
@@ -81,7 +82,7 @@ const settled = {
     v.maxValue(20_000, 'A tail is at most 20 m.'),
   ),
   /** Units a new screen begins with; each person switches their own. */
-  units: v.picklist(['metric', 'imperial']),
+  units: v.picklist(UNIT_SYSTEMS),
   zone: ZoneSchema,
   /** Minutes without use after which somebody is signed out; 0 for never. */
   idleMinutes: v.optional(

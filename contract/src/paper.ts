@@ -1,3 +1,4 @@
+import { UNIT_SYSTEMS } from '@yard-spool/core';
 import * as v from 'valibot';
 
 /** What is put on paper, and what each is about: a reel by its tag, a bag by its number, a customer by theirs. */
@@ -33,7 +34,7 @@ export const PaperQuerySchema = v.object({
     v.picklist(Object.keys(LABELS) as Label[], 'Labels are small, middle or large.'),
     'middle',
   ),
-  units: v.optional(v.picklist(['metric', 'imperial']), 'metric'),
+  units: v.optional(v.picklist(UNIT_SYSTEMS), 'metric'),
 });
 export type PaperQuery = v.InferOutput<typeof PaperQuerySchema>;
 

@@ -1,4 +1,4 @@
-import { COUNTER_UNITS, MATERIALS } from '@yard-spool/core';
+import { COUNTER_UNITS, MATERIALS, UNIT_SYSTEMS } from '@yard-spool/core';
 import * as v from 'valibot';
 import { REEL_TYPES } from './bags';
 import { PIECE_KINDS } from './rack';
@@ -138,5 +138,5 @@ export type RecordQuery = v.InferOutput<typeof RecordQuerySchema>;
 export const DrawingQuerySchema = v.object({
   fill: v.pipe(v.string(), v.regex(/^\d{1,12}$/, 'Say which fill.'), v.transform(Number)),
   what: v.picklist(['section', 'rule'], 'A drawing is the section or the rule.'),
-  units: v.optional(v.picklist(['metric', 'imperial']), 'metric'),
+  units: v.optional(v.picklist(UNIT_SYSTEMS), 'metric'),
 });

@@ -143,6 +143,7 @@ describe('an imperial print in pounds', () => {
     const { observations } = (await hand.run()).job.planInput;
     expect(observations[0]).toMatchObject({ kind: 'rating', text: '8/140', printed: { system: 'strength' } });
     await browser.go('/bags');
-    await browser.click('yd, in, lb');
+    await browser.click('yd, in 1/32, lb');
+    await browser.click('yd, in .001, lb');
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MATERIALS, type Line, type Material } from '../lines/line';
 import { HOUSE_QUESTIONS, USUAL_HOUSE_RULES } from '../house-rules/house-rules';
+import { sayIn } from '../quantities/say-in';
 import { dragAdvice } from './drag-advice';
 import { gapAdvice } from './gap-advice';
 import { gripAdvice } from './grip-advice';
@@ -138,7 +139,7 @@ describe('drag', () => {
     const advice = dragAdvice([90, 60, 120], { drag: 'quarter' })!;
     expect(advice).toMatchObject({ weakest: 1, low: 15, high: 20, drag: 15 });
     expect(dragAdvice([90, 60], { drag: 'third' })!.drag).toBe(20);
-    expect(advice.sentence).toBe(
+    expect(sayIn(advice.sentence, 'metric').replaceAll('\u00a0', ' ')).toBe(
       'Set the drag to 1.5 kg against a straight pull; people work between 1.5 and 2.0 kg.',
     );
   });
@@ -194,7 +195,7 @@ describe('a reverse', () => {
   it('is not where more than half is fished', () => {
     const advice = reverseAdvice(nylon, { length: 100, fished: 60 }, worn, { service });
     expect(advice.worth).toBe(false);
-    expect(advice.sentence).toContain('only 40 m');
+    expect(advice.sentence).toContain('only 40.000 m');
     expect(reverseAdvice(nylon, { length: 50, fished: 60 }, worn, { service }).fresh).toBe(0);
   });
 

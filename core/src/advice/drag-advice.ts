@@ -2,6 +2,7 @@ import { isWithin } from '../numeric/bounded';
 import { KILOGRAM_FORCE } from '../quantities/units';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import type { Advice } from './advice';
+import { plain } from '../quantities/told';
 
 export interface DragAdvice extends Advice {
   /** Drag to set, N, and the range people work in. */
@@ -31,7 +32,7 @@ export function dragAdvice(strengths: readonly number[], rules: Pick<HouseRules,
   const least = Math.min(...known);
   const [low, high] = [DRAG_SHARE.low * least, DRAG_SHARE.high * least];
   const drag = rules.drag === 'third' ? high : low;
-  const kilograms = (newtons: number): string => (newtons / KILOGRAM_FORCE).toFixed(1);
+  const kilograms = (newtons: number): string => plain(newtons / KILOGRAM_FORCE);
   return {
     drag,
     low,

@@ -3,6 +3,7 @@ import type { HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
 import type { Advice } from './advice';
 import type { ReelType } from '../lines/reel-type';
+import { told } from '../quantities/told';
 
 /** The edge line leaves a spool over: plain, or bevelled with the depth of the bevel's bottom below the lip, mm. */
 export type Rim = { readonly kind: 'plain' } | { readonly kind: 'bevel'; readonly depth: number };
@@ -88,4 +89,4 @@ function bySchool(diameter: number, rules: Pick<HouseRules, 'level'>): GapAdvice
   }
 }
 
-const mm = (value: number): string => `${value.toFixed(1)} mm`;
+const mm = told.small;

@@ -15,7 +15,7 @@ const HOW: Readonly<Record<JoinKnot, string>> = {
   'double-uni': 'Double uni, three turns each side.',
   blood: 'Blood knot, three to seven turns each side, more for thinner line.',
   albright: 'Albright, about ten turns of the thinner line round the thicker.',
-  splice: 'Splice 3.7 m (12 ft) into the hollow braid and whip both ends with waxed thread.',
+  splice: 'Splice 3.658 m into the hollow braid and whip both ends with waxed thread.',
 };
 
 const CAUTION = 'Trim with scissors, never with teeth; no blade or flame against the spool.';

@@ -3,6 +3,7 @@ import type { HouseRules } from '../house-rules/house-rules';
 import { serviceAdvice, type Wear } from './service-advice';
 import type { Line } from '../lines/line';
 import { bounded } from '../numeric/bounded';
+import { told } from '../quantities/told';
 
 export interface ReverseAdvice extends Advice {
   readonly worth: boolean;
@@ -30,7 +31,7 @@ export function reverseAdvice(
   const fresh = Math.max(0, bounded(length, 0, MOST_LENGTH) - comesOff);
   const enough = fresh > comesOff;
   const { due } = serviceAdvice(line, wear, rules);
-  const say = `${fresh.toFixed(0)} m at the inner end were never fished, against ${comesOff.toFixed(0)} m that were`;
+  const say = `${told.length(fresh)} at the inner end were never fished, against ${told.length(comesOff)} that were`;
   if (!enough)
     return {
       worth: false,

@@ -2,6 +2,7 @@ import type { Line } from '../lines/line';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import { soakHours, soakUptake, type Uptake } from '../soak/soak-uptake';
 import type { Advice } from './advice';
+import { told } from '../quantities/told';
 
 export interface SoakAdvice extends Advice {
   /** Hours in the tub before it is ready, and after which it counts as too long. */
@@ -45,7 +46,7 @@ function say({ diameter }: Line, hours: number, uptake: Uptake | null): string {
   if (hours === 0 || !uptake) return 'Wind it dry, and leave room: it swells when it is fished.';
   const percent = (share: number): string => (100 * share).toFixed(0);
   return (
-    `${hours} h in water: a strand of ${diameter.toFixed(2)} mm takes up ${percent(uptake.low)} to ${percent(uptake.high)} % of what it can, ` +
+    `${hours} h in water: a strand of ${told.diameter(diameter)} takes up ${percent(uptake.low)} to ${percent(uptake.high)} % of what it can, ` +
     `a wound pack less. Nine tenths take about ${soakHours(diameter, 0.9).toFixed(0)} h.`
   );
 }

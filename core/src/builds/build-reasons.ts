@@ -1,4 +1,5 @@
 import type { Build, BuildKind } from './build';
+import { told } from '../quantities/told';
 
 interface Figures {
   readonly uses: Build['uses'];
@@ -10,7 +11,7 @@ interface Figures {
 
 /** Why one would choose a build: what it gains and what it costs, in one sentence. */
 export function reasonFor(kind: BuildKind, { uses, saves, wanted, wraps }: Figures): string {
-  const metres = (length: number): string => `${length.toFixed(0)} m`;
+  const metres = told.length;
   switch (kind) {
     case 'backing':
       return saves > 0

@@ -74,7 +74,7 @@ describe('compareBuilds', () => {
       expect.objectContaining({
         code: 'piece-too-short',
         at: 'main',
-        sentence: expect.stringContaining('20 m'),
+        sentence: expect.stringContaining(' 20.000 m too short'),
       }),
     );
   });

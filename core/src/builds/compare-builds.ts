@@ -10,6 +10,7 @@ import type { HouseRules } from '../house-rules/house-rules';
 import type { Estimate } from '../spool/estimate';
 import type { Build, BuildChoice, BuildKind, PieceTooShort, StockLine } from './build';
 import { reasonFor } from './build-reasons';
+import { told } from '../quantities/told';
 
 const USUAL_TAPE = 0.15;
 /** How much of the wanted main a shorter one keeps, but never less than a cast and a half. */
@@ -106,7 +107,7 @@ const tooShort = (left: Build['left']): PieceTooShort[] =>
     .map((at) => ({
       code: 'piece-too-short',
       severity: 'error',
-      sentence: `The ${at} piece is ${Math.ceil(-left[at])} m too short for this.`,
+      sentence: `The ${at} piece is ${told.length(-left[at])} too short for this.`,
       at,
       values: { short: -left[at] },
     }));

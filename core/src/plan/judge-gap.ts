@@ -1,22 +1,24 @@
 import type { Ranged } from '../numeric/ranged';
 import type { FillPlan, PlanIssue } from './fill-plan';
 import type { FillRequest } from './fill-request';
+import { plain, told } from '../quantities/told';
 
 /** How far a fill whose layers all have their amounts may end from the house's own gap before that is said, mm. From memory. */
 const OFF = { full: 0.8, low: 1.6 } as const;
 
+/** What is told as nothing in the reader's own steps. */
+const NOTHING = /^0(?:\.0+)?[ \u00a0]/;
+
 /** What is less than this is told as nothing, mm. */
 export const FLUSH = 0.05;
-
-const inMm = (millimetres: number): string => `${millimetres.toFixed(1)} mm`;
 
 /**
  * A depth in words: below the lip, flush with it, or proud of it. mm
  *
  * @param small writes it in the reader's own units
  */
-export function levelWords(depth: number, small = inMm): string {
-  if (Math.abs(depth) < FLUSH) return 'flush with the lip';
+export function levelWords(depth: number, small = told.small): string {
+  if (Math.abs(depth) < FLUSH || NOTHING.test(small(Math.abs(depth)))) return 'flush with the lip';
   return depth < 0 ? `${small(-depth)} proud of the lip` : `${small(depth)} below the lip`;
 }
 
@@ -25,8 +27,8 @@ export const levelRange = ({ low, high }: Pick<Ranged, 'low' | 'high'>): string 
   low < 0 && high >= 0
     ? `${levelWords(low)} to ${levelWords(high)}`
     : low < 0
-      ? `${(-high).toFixed(1)} to ${(-low).toFixed(1)} mm proud of the lip`
-      : `${low.toFixed(1)} to ${high.toFixed(1)} mm below the lip`;
+      ? `${plain(-high)} to ${told.small(-low)} proud of the lip`
+      : `${plain(low)} to ${told.small(high)} below the lip`;
 
 const caution = (code: PlanIssue['code'], sentence: string, values: PlanIssue['values']): PlanIssue => ({
   ...{ code, severity: 'caution', sentence, at: 'gap' },
@@ -50,7 +52,7 @@ function byRule(gap: Ranged, { gap: asked, house }: FillRequest): PlanIssue[] {
   const off = gap.value - house;
   if (off >= -OFF.full && off <= OFF.low) return [];
   const comes = `It comes out ${levelWords(gap.value)}, likely ${levelRange(gap)}`;
-  const sentence = `${comes}; the house leaves ${house.toFixed(1)} mm.`;
+  const sentence = `${comes}; the house leaves ${told.small(house)}.`;
   return [caution(off < 0 ? 'fuller-than-rule' : 'lower-than-rule', sentence, { gap: gap.value, house })];
 }
 

@@ -6,6 +6,7 @@ import type { SpoolGeometry } from '../spool/spool-geometry';
 import type { PlanRules } from './plan-rules';
 import { spoolRanged } from '../numeric/ranged';
 import { isLevelled, isUnknown, type Stack } from './stack';
+import { told } from '../quantities/told';
 
 interface Judged {
   readonly stack: Stack;
@@ -71,10 +72,10 @@ function doesNotFit({ stack, request, solvedSd }: Judged): PlanIssue[] {
       : Infinity;
   const excess = -stack.room / perMetre;
   const values = { excess, gap: stack.gap };
-  const longer = `${excess.toFixed(0)} m longer than fits below the gap`;
+  const longer = `${told.length(excess)} longer than fits below the gap`;
   const name = last.role.replace('-', ' ');
   if (lacks > doubt) return [wrong('does-not-fit', `The ${name} is ${longer}.`, values, last.id)];
-  const sentence = `By the figures the ${name} is ${longer}, which is less than is known of this spool. It likely comes out ${stack.gap.toFixed(1)} mm below the lip.`;
+  const sentence = `By the figures the ${name} is ${longer}, which is less than is known of this spool. It likely comes out ${told.small(stack.gap)} below the lip.`;
   return [caution('does-not-fit', sentence, values, last.id)];
 }
 
@@ -98,7 +99,7 @@ function longOverlap({ stack, request: { layers } }: Judged): PlanIssue[] {
       layers[i - 1]?.kind === 'line' ? (below?.length ?? 0) : Infinity,
     );
     if (layer.overlap <= least) return [];
-    const sentence = `A spliced overlap of ${layer.overlap.toFixed(1)} m is longer than the ${least.toFixed(1)} m of line it lies in.`;
+    const sentence = `A spliced overlap of ${told.length(layer.overlap)} is longer than the ${told.length(least)} of line it lies in.`;
     return [wrong('overlap-too-long', sentence, { overlap: layer.overlap, least }, layer.id)];
   });
 }
@@ -115,7 +116,7 @@ function belowArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
   return request.layers.flatMap((layer) => {
     if (layer.kind !== 'retained' || !('depth' in layer.left) || layer.left.depth <= deepest) return [];
     const { depth } = layer.left;
-    const sentence = `Old line kept at ${depth.toFixed(1)} mm would lie below the bare arbor, which is at about ${deepest.toFixed(1)} mm. Measure again from the lip.`;
+    const sentence = `Old line kept at ${told.small(depth)} would lie below the bare arbor, which is at about ${told.small(deepest)}. Measure again from the lip.`;
     return [byDoubt(depth - deepest, arborSd)('kept-below-arbor', sentence, { depth, deepest }, layer.id)];
   });
 }
@@ -125,7 +126,7 @@ function insideArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
   return request.layers.flatMap((layer) => {
     const arbor = 2 * spool.arborRadius;
     if (layer.kind !== 'reducer' || layer.diameter >= arbor) return [];
-    const sentence = `A reducer of ${layer.diameter.toFixed(1)} mm lies inside the arbor, which is about ${arbor.toFixed(1)} mm. Measure both across.`;
+    const sentence = `A reducer of ${told.small(layer.diameter)} lies inside the arbor, which is about ${told.small(arbor)}. Measure both across.`;
     const say = byDoubt(arbor - layer.diameter, 2 * arborSd);
     return [say('reducer-inside-arbor', sentence, { reducer: layer.diameter, arbor }, layer.id)];
   });
@@ -137,7 +138,7 @@ function negativeGap({ stack, request }: Judged): PlanIssue[] {
   return [
     caution(
       'negative-gap',
-      `This stands ${(-gap).toFixed(1)} mm proud of the lip. Line will fall off in loops.`,
+      `This stands ${told.small(-gap)} proud of the lip. Line will fall off in loops.`,
       { gap },
       'gap',
     ),
@@ -154,7 +155,7 @@ function tooLittle({ stack, rules }: Judged): PlanIssue[] {
   return [
     caution(
       'too-little-line',
-      `Only ${total.toFixed(0)} m in all. A reel should hold at least ${rules.leastTotal.toFixed(0)} m.`,
+      `Only ${told.length(total)} in all. A reel should hold at least ${told.length(rules.leastTotal)}.`,
       { total },
     ),
   ];
@@ -170,7 +171,7 @@ function withinACast({ stack, request, rules }: Judged): PlanIssue[] {
   return [
     caution(
       'join-within-a-cast',
-      `Only ${above.toFixed(0)} m lie above the join. Leave a cast and a half, ${least.toFixed(0)} m, or the join meets the guides on a cast.`,
+      `Only ${told.length(above)} lie above the join. Leave a cast and a half, ${told.length(least)}, or the join meets the guides on a cast.`,
       { above, least },
       last.id,
     ),
@@ -184,7 +185,7 @@ function springyBacking({ request, rules }: Judged): PlanIssue[] {
     const springy =
       layer.line.material === 'nylon' && layer.role === 'backing' && layer.line.diameter >= rules.springyFrom;
     if (!springy || !above || !isBraid(above.line.material)) return [];
-    const sentence = `Nylon of ${layer.line.diameter.toFixed(2)} mm is springy under braid: the braid lies badly on it. Take thinner backing.`;
+    const sentence = `Nylon of ${told.diameter(layer.line.diameter)} is springy under braid: the braid lies badly on it. Take thinner backing.`;
     return [caution('springy-backing', sentence, { diameter: layer.line.diameter }, layer.id)];
   });
 }
@@ -213,7 +214,7 @@ function thickJoin({ request }: Judged): PlanIssue[] {
     return [
       caution(
         'join-too-thick',
-        `The join is about ${thickness.toFixed(1)} mm thick and the line guide is ${guideBore.toFixed(1)} mm. Choose thinner backing.`,
+        `The join is about ${told.small(thickness)} thick and the line guide is ${told.small(guideBore)}. Choose thinner backing.`,
         { thickness },
         layer.id,
       ),

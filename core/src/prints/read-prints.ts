@@ -1,7 +1,7 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 import type { Material } from '../lines/line';
 import { formatDiameter, formatQuantity } from '../quantities/format-quantity';
-import { TO_BASE, type UnitSystem } from '../quantities/units';
+import { DEFAULT_UNIT, TO_BASE, type UnitSystem } from '../quantities/units';
 import { OBSERVATION_RANGE, type PrintedBy } from '../spool/observation';
 import { materialWord, printChunks, type PrintChunk } from './print-chunks';
 import { printParts, saysBraid, saysTimes, type PrintPart } from './print-parts';
@@ -127,7 +127,7 @@ function bare(thing: PrintPart, length: PrintPart, times: boolean, { system, of 
   const size = as(bySize(thing, length, { system, of }));
   const decimals = decimalsOf(thing);
   if (decimals >= 2) {
-    const first = thing.value < 0.05 || system === 'imperial' ? [...inches, ...metric] : metric;
+    const first = thing.value < 0.05 || system !== 'metric' ? [...inches, ...metric] : metric;
     return { ways: first.slice(0, 1), sure: true };
   }
   if (decimals === 1 && thing.value < 0.6)
@@ -154,14 +154,12 @@ function byDiameter(
   system: UnitSystem,
   material: Material,
 ): PrintReading | Issue {
-  const metres = inMetres(length, DEFAULT_LENGTH[system]);
+  const metres = inMetres(length, DEFAULT_UNIT[system]['line-length']);
   const diameter = thing.value * (TO_BASE['small-length'][unit] ?? 1);
-  const text = `${length.digits} ${length.unit || DEFAULT_LENGTH[system]} × ${thing.digits} ${unit}`;
-  const words = `${sayLength(length, DEFAULT_LENGTH[system])} of ${thing.digits} ${unit} ${MATERIAL[material]}`;
+  const text = `${length.digits} ${length.unit || DEFAULT_UNIT[system]['line-length']} × ${thing.digits} ${unit}`;
+  const words = `${sayLength(length, DEFAULT_UNIT[system]['line-length'])} of ${thing.digits} ${unit} ${MATERIAL[material]}`;
   return checked({ length: metres, diameter, material, text, words });
 }
-
-const DEFAULT_LENGTH: Readonly<Record<UnitSystem, string>> = { metric: 'm', imperial: 'yd' };
 
 /** Whose units words are told in, and what the print is for. */
 interface Telling {

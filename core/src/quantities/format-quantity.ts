@@ -1,26 +1,17 @@
-import { TO_BASE, type Dimension, type UnitSystem } from './units';
+import { DEFAULT_UNIT, TO_BASE, type Dimension, type UnitSystem } from './units';
 
-/** How a dimension is shown in each system: the unit, and the decimals that still mean something. */
-const SHOWN: Readonly<
-  Record<UnitSystem, Readonly<Record<Dimension, readonly [unit: string, decimals: number]>>>
-> = {
-  metric: {
-    'line-length': ['m', 0],
-    'small-length': ['mm', 1],
-    mass: ['g', 0],
-    strength: ['kg', 1],
-    ratio: [': 1', 1],
-    count: ['', 0],
-  },
-  imperial: {
-    'line-length': ['yd', 0],
-    'small-length': ['in', 3],
-    mass: ['oz', 1],
-    strength: ['lb', 0],
-    ratio: [': 1', 1],
-    count: ['', 0],
-  },
+/** Decimals that still mean something, in the unit a person reads. */
+const DECIMALS: Readonly<Record<'metric' | 'imperial', Readonly<Record<Dimension, number>>>> = {
+  metric: { 'line-length': 0, 'small-length': 1, mass: 0, strength: 1, ratio: 1, count: 0 },
+  imperial: { 'line-length': 0, 'small-length': 3, mass: 1, strength: 0, ratio: 1, count: 0 },
 };
+
+/** The steps of a rule in inches, and one of them in mm. */
+const STEPS = 32;
+export const INCH_STEP = 25.4 / STEPS;
+
+/** Line this short, in m or yd, is told with a decimal, or in feet: rounded to a whole one it would be another length. */
+const SHORT = { metric: 10, imperial: 5 };
 
 /** A number as a person reads it, and its unit apart so that a screen can set it smaller. */
 export interface ShownQuantity {
@@ -42,32 +33,60 @@ export function formatQuantity(
   system: UnitSystem = 'metric',
   decimals?: number,
 ): ShownQuantity {
-  const [unit, usual] = SHOWN[system][dimension];
+  const family = system === 'metric' ? 'metric' : 'imperial';
+  const unit = dimension === 'ratio' ? ': 1' : DEFAULT_UNIT[system][dimension];
   const inUnit = value / (TO_BASE[dimension][unit] ?? 1);
-  if (decimals === undefined && unit === 'in') {
-    const number = asFraction(inUnit) ?? inUnit.toFixed(usual);
-    return { number, unit, text: `${number}\u00a0${unit}` };
+  if (decimals !== undefined) return shown(toDecimals(inUnit, decimals), unit);
+  if (dimension === 'small-length' && system === 'imperial') return shown(asFraction(inUnit), unit);
+  if (dimension === 'line-length' && Math.abs(inUnit) < SHORT[family] && inUnit !== 0) {
+    const short = family === 'metric' ? 'm' : 'ft';
+    return shown(toDecimals(value / (TO_BASE[dimension][short] ?? 1), 1).replace(/\.0$/, ''), short);
   }
-  const number = withThousands(inUnit.toFixed(decimals ?? usual).replace(/^-(0(\.0+)?)$/, '$1'));
-  return { number, unit, text: unit ? `${number}\u00a0${unit}` : number };
+  return shown(toDecimals(inUnit, DECIMALS[family][dimension]), unit);
 }
 
-/** The trade's own steps on a rule, and how near to one is on it: a tenth of a millimetre. */
-const STEPS = 32;
-const ON_THE_STEP = 0.1 / 25.4;
+/**
+ * A reading and how far off it may be, `48.2 ± 0.3 mm`. What may be off is told with at least the last step that is shown,
+ * because a reading is never known better than it is told.
+ *
+ * @param millimetres a depth, width or diameter of a spool
+ * @param off one standard deviation, mm
+ */
+export function formatSpread(millimetres: number, off: number, system: UnitSystem = 'metric'): string {
+  const { number } = formatQuantity(millimetres, 'small-length', system);
+  return `${number} ± ${formatQuantity(Math.max(SMALL_STEP[system], off), 'small-length', system).text}`;
+}
 
-/** Inches as people read them off a rule: whole, halves to thirty-seconds; null between two steps. */
-function asFraction(inches: number): string | null {
-  const steps = Math.round(inches * STEPS);
-  if (inches < 0 || Math.abs(steps / STEPS - inches) > ON_THE_STEP) return null;
+/** The least step that is told of a small length, mm. */
+export const SMALL_STEP: Readonly<Record<UnitSystem, number>> = {
+  metric: 0.1,
+  imperial: INCH_STEP,
+  thousandths: 0.0254,
+};
+
+const shown = (number: string, unit: string): ShownQuantity => ({
+  number,
+  unit,
+  text: unit ? `${number}\u00a0${unit}` : number,
+});
+
+const toDecimals = (inUnit: number, decimals: number): string =>
+  withThousands(inUnit.toFixed(decimals).replace(/^-(0(\.0+)?)$/, '$1'));
+
+/** Inches as people read them off a rule: to the nearest thirty-second, in its lowest terms. */
+function asFraction(inches: number): string {
+  const steps = Math.round(Math.abs(inches) * STEPS);
   const whole = Math.floor(steps / STEPS);
   let [over, under] = [steps % STEPS, STEPS];
-  if (over === 0) return String(whole);
-  while (over % 2 === 0) [over, under] = [over / 2, under / 2];
-  return `${whole > 0 ? `${String(whole)}\u00a0` : ''}${String(over)}/${String(under)}`;
+  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
+  const parts = [
+    ...(whole > 0 || over === 0 ? [String(whole)] : []),
+    ...(over > 0 ? [`${over}/${under}`] : []),
+  ];
+  return `${inches < 0 && steps > 0 ? '-' : ''}${parts.join('\u00a0')}`;
 }
 
-/** A line's diameter: two decimals in millimetres, three in inches. */
+/** A line's diameter or a tape's thickness, finer than any rule: two decimals in millimetres, three in inches. */
 export const formatDiameter = (millimetres: number, system: UnitSystem = 'metric'): ShownQuantity =>
   formatQuantity(millimetres, 'small-length', system, system === 'metric' ? 2 : 3);
 

@@ -1,6 +1,6 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 
-const FRACTION = /^(?:(\d+)[ -])?(\d+)\/(\d+)$/;
+const FRACTION = /^([-+])?(?:(\d+)[ -])?(\d+)\/(\d+)$/;
 const GROUPED = /^-?\d{1,3}(,\d{3})+\.\d+$|^-?\d{1,3}(,\d{3}){2,}$/;
 
 const wrong = (sentence: string): Issue => ({ code: 'not-a-number', severity: 'error', sentence });
@@ -37,9 +37,10 @@ function readNumber(text: string, grouped: boolean): Result<number> {
   return succeed(Number(dotted));
 }
 
-function fromFraction([, whole, over, under]: RegExpExecArray): Result<number> {
+function fromFraction([, sign, whole, over, under]: RegExpExecArray): Result<number> {
   if (Number(under) === 0) return fail(wrong('A fraction cannot have zero under the line.'));
-  return succeed(Number(whole ?? 0) + Number(over) / Number(under));
+  const value = Number(whole ?? 0) + Number(over) / Number(under);
+  return succeed(sign === '-' ? -value : value);
 }
 
 function twoReadings(text: string): Issue {

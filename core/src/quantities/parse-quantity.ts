@@ -1,4 +1,5 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
+import { formatQuantity, INCH_STEP } from './format-quantity';
 import { parseNumber } from './parse-number';
 import type { Quantity } from './quantity';
 import { readSaid } from './said-quantity';
@@ -90,15 +91,33 @@ function outside(
   const typed = TO_BASE[dimension][quantity.unit] ?? 1;
   // Limits are said in what was typed, but for units nobody reckons them in.
   const named = most / typed > SENSIBLE ? DEFAULT_UNIT[system][dimension] : quantity.unit;
-  const factor = TO_BASE[dimension][named] ?? 1;
-  const unit = named ? ` ${named}` : '';
-  const say = (value: number): string =>
-    `${Number((value / factor).toPrecision(3)).toLocaleString('en')}${unit}`;
+  const say = (value: number, inwards: 'up' | 'down'): string =>
+    limitText(value, named, dimension, system, inwards);
   const range =
     min === -Infinity
-      ? `up to ${say(max)}`
+      ? `up to ${say(max, 'down')}`
       : max === Infinity
-        ? `from ${say(min)}`
-        : `from ${say(min)} to ${say(max)}`;
+        ? `from ${say(min, 'up')}`
+        : `from ${say(min, 'up')} to ${say(max, 'down')}`;
   return issue('out-of-range', `${quantity.text} is outside what this takes: ${range}.`);
+}
+
+/** A limit as a person writes it, in the named unit; to the step of a rule inside the limit where inches are read off one. */
+function limitText(
+  value: number,
+  named: string,
+  dimension: Dimension,
+  system: UnitSystem,
+  inwards: 'up' | 'down',
+): string {
+  if (named === 'in' && system === 'imperial') {
+    const steps = (value / INCH_STEP).toFixed(6);
+    return formatQuantity(
+      Math[inwards === 'up' ? 'ceil' : 'floor'](Number(steps)) * INCH_STEP,
+      dimension,
+      system,
+    ).text;
+  }
+  const figure = Number((value / (TO_BASE[dimension][named] ?? 1)).toPrecision(3)).toLocaleString('en');
+  return named ? `${figure} ${named}` : figure;
 }

@@ -4,8 +4,12 @@
  */
 export type Dimension = 'line-length' | 'small-length' | 'mass' | 'strength' | 'ratio' | 'count';
 
-/** What a person reads and types in: metric, or yards, inches and pounds. */
-export type UnitSystem = 'metric' | 'imperial';
+/**
+ * What a person reads and types in: metric, or yards, inches and pounds, with inches either as they are on a rule
+ * (`imperial`: fractions to a thirty-second) or as they are on a caliper (`thousandths`).
+ */
+export const UNIT_SYSTEMS = ['metric', 'imperial', 'thousandths'] as const;
+export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 
 /** One kilogram of force in newtons (NIST SP 811, exact). */
 export const KILOGRAM_FORCE = 9.80665;
@@ -54,8 +58,18 @@ export const UNIT_SPELLINGS: Readonly<Record<string, string>> = {
   μm: 'um',
 };
 
+const YARDS_AND_POUNDS: Readonly<Record<Dimension, string>> = {
+  'line-length': 'yd',
+  'small-length': 'in',
+  mass: 'oz',
+  strength: 'lb',
+  ratio: '',
+  count: '',
+};
+
 /** The unit a bare number is taken to be in. */
 export const DEFAULT_UNIT: Readonly<Record<UnitSystem, Readonly<Record<Dimension, string>>>> = {
   metric: { 'line-length': 'm', 'small-length': 'mm', mass: 'g', strength: 'kg', ratio: '', count: '' },
-  imperial: { 'line-length': 'yd', 'small-length': 'in', mass: 'oz', strength: 'lb', ratio: '', count: '' },
+  imperial: YARDS_AND_POUNDS,
+  thousandths: YARDS_AND_POUNDS,
 };

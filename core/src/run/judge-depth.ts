@@ -2,6 +2,7 @@ import { READING_SD } from '../spool/priors';
 import type { DepthReading } from './run-state';
 import { AT_THE_GAP } from './depth-observations';
 import type { RunUnderWay } from './under-way';
+import { told } from '../quantities/told';
 
 /** What a depth is worth before it is believed. */
 export interface DepthJudgement {
@@ -31,14 +32,14 @@ export function judgeDepth(
   const said = (verdict: DepthJudgement['verdict'], sentence: string): DepthJudgement => ({
     ...{ expected, sd, verdict, sentence },
   });
-  const read = `${depth.toFixed(1)} mm`;
+  const read = told.small(depth);
   const { lipRadius, arborRadius } = underWay.spool.deviation;
   // How deep the arbor lies is often only believed; what is wound is never deeper than that.
   const slack = UNLIKELY * Math.hypot(READING_SD[by], lipRadius, arborRadius);
   if (depth > start + slack)
     return said(
       'impossible',
-      `${read} is deeper than what lies below this layer, at ${start.toFixed(1)} mm. Measure again from the lip.`,
+      `${read} is deeper than what lies below this layer, at ${told.small(start)}. Measure again from the lip.`,
     );
   if (depth < -PROUD)
     return said(
@@ -49,9 +50,9 @@ export function judgeDepth(
   return off > UNLIKELY
     ? said(
         'unlikely',
-        `${read} is far from the ${expected.toFixed(1)} mm the count comes to. Measure once more, and look whether the count is right.`,
+        `${read} is far from the ${told.small(expected)} the count comes to. Measure once more, and look whether the count is right.`,
       )
-    : said('fits', `${read}, by the count ${expected.toFixed(1)} mm.`);
+    : said('fits', `${read}, by the count ${told.small(expected)}.`);
 }
 
 /** More than this above the lip line does not stand, mm. */

@@ -1,6 +1,7 @@
 import type { Settling } from '../run/settling';
 import type { FillEvidence } from './evidence';
 import type { Cause, Solved } from './solved';
+import { told as figures } from '../quantities/told';
 
 /** Readings that contradict each other, in one sentence, with the likeliest causes to choose from. */
 export interface Question {
@@ -73,14 +74,14 @@ const WORDS: Readonly<Record<Settling['cause'], (told: Told) => string>> = {
   },
   depth: ({ evidence: { depths }, about, off }) => {
     const read = depths[Number(about)]?.depth ?? 0;
-    return `A depth: nearer ${(read - off).toFixed(1)} mm than the ${read.toFixed(1)} mm read`;
+    return `A depth: nearer ${figures.small(read - off)} than the ${figures.small(read)} read`;
   },
   packing: ({ base, solved }) =>
     `None of these: it was wound ${packingOf(solved) < packingOf(base) ? 'looser' : 'tighter'} than usual`,
   line: (told) => `The line: the ${nameOf(told)} is another one than was said`,
   piece: (told) => {
     const more = (layerOf(told)?.piece?.length ?? 0) * (Math.exp(told.off) - 1);
-    const held = `it held ${Math.abs(more).toFixed(0)} m ${more > 0 ? 'more' : 'less'} than the books say`;
+    const held = `it held ${figures.length(Math.abs(more))} ${more > 0 ? 'more' : 'less'} than the books say`;
     return `The piece of the ${nameOf(told)}: ${held}${layerOf(told)?.usedUp ? ', or it did not run out' : ''}`;
   },
   meter: ({ off }) =>

@@ -1,6 +1,7 @@
 import type { Issue } from '../issue';
 import { isLine, OBSERVATION_RANGE, type Observation, type WoundLength } from './observation';
 import { meanArbor } from './forecast';
+import { told } from '../quantities/told';
 
 export type ObservationIssue = Issue<
   'observation-out-of-range' | 'arbor-not-inside-lip' | 'capacity-exceeds-spool'
@@ -128,7 +129,7 @@ function checkArbor(observations: readonly Observation[]): ObservationIssue[] {
     {
       code: 'arbor-not-inside-lip',
       severity: 'error',
-      sentence: `An arbor of ${String(arbor.diameter)} mm leaves no room for line inside a lip of ${String(lip.diameter)} mm. Measure both across the spool.`,
+      sentence: `An arbor of ${told.small(arbor.diameter)} leaves no room for line inside a lip of ${told.small(lip.diameter)}. Measure both across the spool.`,
       at: 'arbor',
       values: { arbor: arbor.diameter, lip: lip.diameter },
     },
@@ -150,7 +151,7 @@ function checkCapacity(observations: readonly Observation[]): ObservationIssue[]
       {
         code: 'capacity-exceeds-spool' as const,
         severity: 'error' as const,
-        sentence: `${String(observation.length)} m of ${String(observation.diameter)} mm cannot fit on a spool of these measures, even wound solid. Check the rating and the measures.`,
+        sentence: `${told.length(observation.length)} of ${told.diameter(observation.diameter)} cannot fit on a spool of these measures, even wound solid. Check the rating and the measures.`,
         at: `observations.${String(index)}`,
         values: { most: most / 1000 / observation.diameter ** 2 },
       },

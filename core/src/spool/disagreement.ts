@@ -2,6 +2,7 @@ import type { LeastSquaresFit } from '../numeric/least-squares';
 import { depthSpread } from './forecast';
 import type { Observation } from './observation';
 import { READING_SD } from './priors';
+import { told } from '../quantities/told';
 
 /** The reading that fits the others least. */
 export interface Disagreement {
@@ -113,7 +114,7 @@ const RELATIVE = new Set<Observation['kind']>(['rating', 'retrieve', 'stretch'])
 function sentenceFor(observation: Observation, excess: number, against: Observation | null): string {
   const amount = RELATIVE.has(observation.kind)
     ? `${(Math.abs(excess) * 100).toFixed(0)} %`
-    : `${Math.abs(excess).toFixed(1)} mm`;
+    : told.small(Math.abs(excess));
   const than = against ? `the ${nameOf(against)} would have` : 'the rest';
   const checks = [observation, ...(against ? [against] : [])].map(({ kind }) => CHECK[kind]);
   const look = [...new Set(checks)].join(' ');

@@ -10,7 +10,7 @@ export const splice: BenchStep = {
   when: (at) => onlyIf(at.below !== null && isSplice(at)),
   words: () => ({
     name: 'Splice',
-    todo: 'Needle into the hollow braid, 3.7 m (12 ft) of the other line inside, whip both ends with waxed thread, push the braid down over it.',
+    todo: 'Needle into the hollow braid, 3.658 m of the other line inside, whip both ends with waxed thread, push the braid down over it.',
     look: 'Needle will not go through: a bad weave. Cut back and start the splice again.',
     cautions: ['cut', 'wind-tight'],
   }),

@@ -1,5 +1,5 @@
 import { cutOnPiece, type Cut, type Piece, type Takes } from '@yard-spool/contract';
-import type { FillPlan, PlannedLayer } from '@yard-spool/core';
+import { told, type FillPlan, type PlannedLayer } from '@yard-spool/core';
 import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { readHouseRules } from '../house-rules/read-house-rules';
@@ -113,9 +113,9 @@ async function notEnough({ query }: Unit, { code, id, ...piece }: Piece, metres:
   );
   const tails = Number(row?.mm ?? 0) / 1000;
   const short = metres - free;
-  const sentence = `Piece ${code} has ${free.toFixed(0)} m free and this takes ${metres.toFixed(0)} m: ${short.toFixed(0)} m short.`;
+  const sentence = `Piece ${code} has ${told.length(free)} free and this takes ${told.length(metres)}: ${told.length(short)} short.`;
   return short <= tails
-    ? `${sentence} The tails of the cuts before it, ${tails.toFixed(0)} m, are what lacks: shared out in equal parts, none is lost.`
+    ? `${sentence} The tails of the cuts before it, ${told.length(tails)}, are what lacks: shared out in equal parts, none is lost.`
     : sentence;
 }
 

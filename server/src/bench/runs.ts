@@ -1,6 +1,6 @@
 import { counterOf, type Job, type OpenRun, type Page, type Person, type Run } from '@yard-spool/contract';
 import { pageOf } from '../db/page-of';
-import { supplySizes } from '@yard-spool/core';
+import { supplySizes, told } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
@@ -52,7 +52,7 @@ export async function startRun(
 async function refuseIfLineToCome(u: Unit, jobId: number): Promise<void> {
   const waits = (await cutsOf(u, jobId)).find(({ pieceId }) => pieceId === null);
   if (!waits) return;
-  const sentence = `This reel waits for ${(waits.lengthMm / 1000).toFixed(0)} m of ${waits.productName}. Plan it again once a piece of it is on the rack.`;
+  const sentence = `This reel waits for ${told.length(waits.lengthMm / 1000)} of ${waits.productName}. Plan it again once a piece of it is on the rack.`;
   throw new ProblemError('not-enough-line', sentence);
 }
 

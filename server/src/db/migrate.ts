@@ -21,6 +21,7 @@ import { answersAndLosses } from './migrations/0018-answers-and-losses';
 import { lineSince } from './migrations/0019-line-since';
 import { wordsAgain } from './migrations/0020-words-again';
 import { looks } from './migrations/0021-looks';
+import { inches } from './migrations/0022-inches';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -47,6 +48,7 @@ const MIGRATIONS: readonly Migration[] = [
   lineSince,
   wordsAgain,
   looks,
+  inches,
 ];
 
 /** Whether a schema step is one of this version's. */

@@ -72,7 +72,7 @@ describe('a rule that is kept', () => {
     expect(gapOf(now)).toBe(0);
     expect(now.version).toBe(bag.version + 1);
     expect(now.history[0]).toMatchObject({ by: 'Ada' });
-    expect(now.history[0]!.what).toContain('planned again: the house now leaves 0.0 mm');
+    expect(now.history[0]!.what).toContain('planned again: the house now leaves 0.000 mm');
     const { plan, cuts } = now.jobs[0]!;
     expect(cuts[0]!.lengthMm).toBe(Math.round(plan.layers[0]!.length.value * 1000));
   });

@@ -5,7 +5,13 @@ import {
   type KeptHouseRules,
   type Person,
 } from '@yard-spool/contract';
-import { BUILT_IN_CAUTIONS, HOUSE_QUESTIONS, schoolOf, type HouseQuestion } from '@yard-spool/core';
+import {
+  BUILT_IN_CAUTIONS,
+  HOUSE_QUESTIONS,
+  schoolOf,
+  type HouseQuestion,
+  type UnitSystem,
+} from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { mayBeLocal } from '../devices/local-address';
 import { ProblemError } from '../problem-error';
@@ -50,7 +56,11 @@ function mustBeNear(printer: string): void {
 
 type Difference = Pick<HouseChange, 'about' | 'was' | 'is'>;
 
-const UNITS = { metric: 'metres, millimetres, kilograms', imperial: 'yards, inches, pounds' } as const;
+const UNITS: Readonly<Record<UnitSystem, string>> = {
+  metric: 'metres, millimetres, kilograms',
+  imperial: 'yards, inches in fractions, pounds',
+  thousandths: 'yards, inches in thousandths, pounds',
+};
 
 function differences(before: HouseSheet, after: HouseSheet): Difference[] {
   const questions = (Object.keys(HOUSE_QUESTIONS) as HouseQuestion[]).map((name) => ({

@@ -1,3 +1,4 @@
+import { told } from '@yard-spool/core';
 import { noteChange } from '../bags/history';
 import type { JobRow } from '../db/models/bags';
 import type { Unit } from '../unit';
@@ -45,7 +46,7 @@ async function keep(u: Unit, job: JobRow, { reel, replanned, stays }: Replanned)
   if (replanned) await keepPlan(u, job, replanned);
   const { tag } = reel.shown;
   const what = replanned
-    ? `${tag} planned again: the house now leaves ${(replanned.planInput.request.gap ?? 0).toFixed(1)} mm`
+    ? `${tag} planned again: the house now leaves ${told.small(replanned.planInput.request.gap ?? 0)}`
     : `${tag} stays as planned though the house rule changed: ${stays}`;
   await u.tables.bags.addOne('version', { id: job.bagId });
   await noteChange(u, job.bagId, what.slice(0, 300));

@@ -98,7 +98,7 @@ function reelRow({ label, type, gear, observations }: ReelKind): FileRow {
   };
   const width = observations.find((one) => one.kind === 'width');
   return {
-    ...{ label, type, gear },
+    ...{ label, type, gear: Number(gear.toPrecision(4)) },
     rating1_m: first?.length ?? '',
     rating1_mm: first?.diameter ?? '',
     rating2_m: second?.length ?? '',

@@ -1,4 +1,5 @@
 import type { Person, Piece, PieceChange } from '@yard-spool/contract';
+import { told } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { noteWords } from '../search/index-words';
@@ -57,6 +58,6 @@ export async function refuseIfPromised(u: Unit, code: string): Promise<void> {
   if (promisedMm > 0)
     throw new ProblemError(
       'not-enough-line',
-      `${(promisedMm / 1000).toFixed(0)} m of ${code} are promised to reels that are booked in. Fill those first.`,
+      `${told.length(promisedMm / 1000)} of ${code} are promised to reels that are booked in. Fill those first.`,
     );
 }

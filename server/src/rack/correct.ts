@@ -6,7 +6,7 @@ import {
   type PieceCount,
   type PieceWeighing,
 } from '@yard-spool/contract';
-import { metresFromMass, type MassIssue } from '@yard-spool/core';
+import { metresFromMass, told, type MassIssue } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { unit } from '../unit';
 import { ProblemError } from '../problem-error';
@@ -81,7 +81,7 @@ export async function weighPiece(
 /** A weight that would mean clearly more line than ever came on the piece is of another piece, or the tare is. */
 function refuseTooMuch({ receivedMm, code }: Piece, lowMetres: number): void {
   if (lowMetres * 1000 <= 1.1 * receivedMm) return;
-  const sentence = `By this weight ${code} would hold at least ${lowMetres.toFixed(0)} m, and it came with ${(receivedMm / 1000).toFixed(0)} m. Is it the right piece, and the right empty spool?`;
+  const sentence = `By this weight ${code} would hold at least ${told.length(lowMetres)}, and it came with ${told.length(receivedMm / 1000)}. Is it the right piece, and the right empty spool?`;
   throw new ProblemError('bad-request', sentence, [{ path: 'grossG', message: sentence }]);
 }
 

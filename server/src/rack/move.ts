@@ -1,4 +1,5 @@
 import type { Move } from '@yard-spool/contract';
+import { told } from '@yard-spool/core';
 import type { PieceRow } from '../db/models/rack';
 import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
@@ -43,7 +44,7 @@ export async function addMoves(
   if (lengthMm < 0)
     throw new ProblemError(
       'not-enough-line',
-      `Piece ${piece.code} has ${(piece.lengthMm / 1000).toFixed(0)} m left, which is less than this takes.`,
+      `Piece ${piece.code} has ${told.length(piece.lengthMm / 1000)} left, which is less than this takes.`,
     );
   if (moves.length === 0) return;
   const shared = { pieceId: piece.id, at: clock(), byId: actor.id, runId };

@@ -45,9 +45,20 @@ async function* asJson(from: Reading, tags: readonly string[]): AsyncGenerator<s
   yield tags.length === 0 ? `${before}]}\n` : '\n]}\n';
 }
 
+type Layer = RecordedReel['spools'][number]['fills'][number]['layers'][number];
+
 const LINE = { newline: '\r\n' } as const;
 const cell = (value: string | number | null): string | number =>
   typeof value === 'string' ? harmless(value) : (value ?? '');
+
+const rounded = (value: number, decimals: number): number => Number(value.toFixed(decimals));
+
+/** A table is read by eye: a length has the digits that its likely range leaves it, m. The record's JSON has all. */
+function lengthsOf({ length, likely: [least, most] }: Layer): number[] {
+  const off = (most - least) / 2;
+  const decimals = off >= 1 ? 0 : off >= 0.1 ? 1 : 2;
+  return [length, least, most].map((value) => rounded(value, decimals));
+}
 
 async function* asCsv(from: Reading, tags: readonly string[]): AsyncGenerator<string> {
   yield `\uFEFF${Papa.unparse([[...RECORD_COLUMNS]], LINE)}\r\n`;
@@ -63,8 +74,8 @@ const rowsOf = ({ tag, type, label, customer, spools }: RecordedReel): (string |
       fill.layers.map((layer) =>
         [
           ...[tag, type, label, customer.name, customer.contact, name, fill.at, fill.by, fill.bag],
-          ...[fill.gapRead ?? fill.gapByCount, layer.role, layer.line, layer.material, layer.diameter],
-          ...[layer.piece, layer.lot, layer.length, ...layer.likely, layer.handleTurns],
+          ...[rounded(fill.gapRead ?? fill.gapByCount, 1), layer.role, layer.line, layer.material],
+          ...[layer.diameter, layer.piece, layer.lot, ...lengthsOf(layer), rounded(layer.handleTurns, 0)],
           // What is due is what lies on it now.
           i === 0 ? dueAt : '',
         ].map(cell),

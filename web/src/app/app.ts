@@ -12,7 +12,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { filter, map } from 'rxjs';
 import { Outbox } from './data/outbox.service';
 import { SessionService } from './data/session.service';
-import { UnitsService } from './data/units.service';
+import { UNIT_NAMES, UnitsService } from './data/units.service';
 import { HelpButton } from './help/help-button';
 import { HelpPanel } from './help/help-panel';
 import { WalkStrip } from './help/walk-strip';
@@ -36,6 +36,7 @@ export class App {
   private readonly session = inject(SessionService);
   private readonly tagField = viewChild<ElementRef<HTMLInputElement>>('tagField');
   protected readonly units = inject(UnitsService);
+  protected readonly unitNames = UNIT_NAMES;
 
   protected readonly areas: readonly Area[] = [
     { path: '/bags', name: 'Bags' },

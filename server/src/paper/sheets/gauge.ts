@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@yard-spool/core';
+import { formatQuantity, type UnitSystem } from '@yard-spool/core';
 import type { GaugeFacts } from '../facts';
 import { A5, trueToScale, type Sheet } from '../sheet';
 import type { House, Say } from '../say';
@@ -109,14 +109,26 @@ interface Tick {
   readonly text: string;
 }
 
-/** Half millimetres, or thirty-seconds of an inch; numbered every five millimetres, or every quarter inch. */
+/** How a strip is divided, mm: its steps, and every how many of them are longer, and longest with their figure. */
+const DIVIDED: Readonly<Record<UnitSystem, { step: number; middle: number; major: number }>> = {
+  metric: { step: 0.5, middle: 2, major: 10 },
+  imperial: { step: MM_PER_INCH / 32, middle: 4, major: 8 },
+  thousandths: { step: MM_PER_INCH / 50, middle: 5, major: 10 },
+};
+
+/** A figure on a strip, which has no room for more of it than it needs. */
+const figureAt = (depth: number, units: UnitSystem): string =>
+  units === 'thousandths'
+    ? (depth / MM_PER_INCH).toFixed(1)
+    : formatQuantity(depth, 'small-length', units, units === 'metric' ? 0 : undefined).number;
+
+/** Half millimetres, thirty-seconds or fiftieths of an inch, with a figure every so many. */
 function ticks(length: number, units: UnitSystem): Tick[] {
-  const step = units === 'metric' ? 0.5 : MM_PER_INCH / 32;
-  const [middle, major] = units === 'metric' ? [2, 10] : [4, 8];
+  const { step, middle, major } = DIVIDED[units];
   return Array.from({ length: Math.floor(length / step + 1e-9) }, (_, i) => i + 1).map((i) => ({
     depth: i * step,
     long: i % major === 0 ? 4.5 : i % middle === 0 ? 3 : 1.6,
-    text: i % major !== 0 ? '' : units === 'metric' ? String(i / 2) : `${String((i / 32) * 4)}/4`,
+    text: i % major === 0 ? figureAt(i * step, units) : '',
   }));
 }
 

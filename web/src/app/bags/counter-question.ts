@@ -113,8 +113,8 @@ export class CounterQuestionPage {
   protected readonly shows = COUNTER_UNITS.map((unit) => ({ value: unit, name: unit }));
   protected readonly form = new FormGroup({
     reading: text(),
-    mark: text(this.units.system() === 'metric' ? '30 m' : '100 ft'),
-    unit: text(this.units.system() === 'metric' ? 'm' : 'ft'),
+    mark: text(this.units.like('30 m', '100 ft')),
+    unit: text(this.units.like('m', 'ft')),
     ...{ line: text(), full: text(), width: text() },
   });
   private readonly typed = typedValue(this.form);
@@ -142,10 +142,10 @@ export class CounterQuestionPage {
   });
   protected readonly next = computed(() => {
     const asked = this.asked();
-    if (asked && !asked.ok) return asked.issues[0]?.sentence ?? '';
+    if (asked && !asked.ok) return this.units.say(asked.issues[0]?.sentence ?? '');
     return this.typed().reading.trim() === ''
       ? 'Type what the counter reads, and how much line is out by the tape.'
-      : 'Type a number the counter shows, and a length from 5 to 300 m.';
+      : this.units.say('Type a number the counter shows, and a length from 5 to 300 m.');
   });
   protected readonly answer = computed(() => {
     const asked = this.asked();

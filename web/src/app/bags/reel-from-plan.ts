@@ -36,12 +36,19 @@ const writer =
 
 /** The figure in one system with few digits, if it reads back as the same. */
 function exactly(value: number, dimension: Dimension, system: UnitSystem): string | null {
-  const { unit } = formatQuantity(value, dimension, system);
+  const { unit } = formatQuantity(0, dimension, system);
+  const onRule = formatQuantity(value, dimension, system).text.replaceAll('\u00a0', ' ');
+  if (dimension === 'small-length' && system === 'imperial' && readsAs(onRule, value, dimension))
+    return onRule;
   const one = parseQuantity(`1 ${unit}`, dimension);
   if (!one.ok) return null;
   const text = `${String(Number((value / one.value.value).toPrecision(TYPED_DIGITS)))} ${unit}`;
+  return readsAs(text, value, dimension) ? text : null;
+}
+
+function readsAs(text: string, value: number, dimension: Dimension): boolean {
   const back = parseQuantity(text, dimension);
-  return back.ok && Math.abs(back.value.value - value) <= 1e-12 * Math.abs(value) ? text : null;
+  return back.ok && Math.abs(back.value.value - value) <= 1e-12 * Math.abs(value);
 }
 
 /** What is known of a spool, as the fields of a draft. */

@@ -1,4 +1,4 @@
-import { formatQuantity, type Dimension, type UnitSystem } from '@yard-spool/core';
+import { formatQuantity, SMALL_STEP, type Dimension, type UnitSystem } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { cutRows } from './draft-job';
 import { planDraft, type DraftPlan, type PlannedWith } from './draft-plan';
@@ -56,9 +56,9 @@ function smallerGap({ made }: DraftPlan, system: UnitSystem): WayOut[] {
   const gap = issue?.values?.gap;
   if (gap === undefined || gap < 0) return [];
   // Rounded down: what is typed must leave the room.
-  const tenths = Math.floor(gap * 10) / 10;
-  const text = system === 'metric' ? `${tenths.toFixed(1)} mm` : `${(tenths / 25.4).toFixed(3)} in`;
-  return [{ name: `A smaller gap, ${shown(tenths, 'small-length', system)}`, change: { gap: text } }];
+  const step = SMALL_STEP[system];
+  const text = shown(Math.floor(gap / step + 1e-9) * step, 'small-length', system);
+  return [{ name: `A smaller gap, ${text}`, change: { gap: text } }];
 }
 
 function shorterMain({ made, wanted }: DraftPlan, cuts: readonly CutRow[], system: UnitSystem): WayOut[] {

@@ -9,6 +9,10 @@ describe('how reels and line can be said', () => {
     expect(parseAmount(amount, 'metric', ALLOWED)).toMatchObject({ ok: true });
   });
 
+  it.each(SAYINGS.amountsInYards)('%s is understood by who reads inches', (amount) => {
+    expect(parseAmount(amount, 'imperial', ALLOWED)).toMatchObject({ ok: true });
+  });
+
   it.each(SAYINGS.prints)('%s is read as a print', (print) => {
     expect(readPrints(print, { system: 'metric' })).toMatchObject({ ok: true });
   });

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { UnitsService } from '../data/units.service';
 
 /** What can be typed of a reel and its line, the way people say it. A test holds each to what is understood. */
 export const SAYINGS = {
@@ -11,6 +12,15 @@ export const SAYINGS = {
     'as much as fits',
     'a quarter of the spool',
     '3 mm below the lip',
+  ],
+  amountsInYards: [
+    '130 yd',
+    '120 m',
+    'half the pack',
+    'what is left',
+    'as much as fits',
+    'a quarter of the spool',
+    '1/8 in below the lip',
   ],
 } as const;
 
@@ -39,7 +49,7 @@ export const SAYINGS = {
       <div>
         <h2>How much line</h2>
         <p class="flex flex-wrap gap-2 pt-1.5">
-          @for (one of sayings.amounts; track one) {
+          @for (one of amounts(); track one) {
             <span class="rounded-plate border border-line bg-paper px-2 py-0.5 font-bold">{{ one }}</span>
           }
         </p>
@@ -50,5 +60,10 @@ export const SAYINGS = {
   host: { class: 'mt-4 block max-lg:hidden' },
 })
 export class WaysToSay {
+  private readonly units = inject(UnitsService);
+
   protected readonly sayings = SAYINGS;
+  protected readonly amounts = computed(() =>
+    this.units.system() === 'metric' ? SAYINGS.amounts : SAYINGS.amountsInYards,
+  );
 }

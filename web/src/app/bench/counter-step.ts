@@ -14,6 +14,7 @@ import {
   type CounterSetup,
   type CounterUnit,
   type RunHappening,
+  type UnitSystem,
   type Walk,
   type Walked,
   type WalkDoubt,
@@ -34,9 +35,12 @@ interface Doubted {
   readonly doubts: readonly WalkDoubt[];
 }
 
-const USUAL: Readonly<Record<'metric' | 'imperial', CounterSetup>> = {
+const IN_FEET: CounterSetup = { unit: 'ft', step: 1, match: 30.48 };
+
+const USUAL: Readonly<Record<UnitSystem, CounterSetup>> = {
   metric: { unit: 'm', step: 1, match: 30 },
-  imperial: { unit: 'ft', step: 1, match: 30.48 },
+  imperial: IN_FEET,
+  thousandths: IN_FEET,
 };
 
 /** The counter of the reel under the handle: what its walks come to, what is asked, and what happens next. */

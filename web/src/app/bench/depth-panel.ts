@@ -21,7 +21,7 @@ const DEPTH = { min: -3, max: 80 };
       <ys-quantity-field
         label="Depth below the lip"
         dimension="small-length"
-        placeholder="6.1 mm"
+        [placeholder]="units.like('6.1 mm', '1/4 in')"
         [control]="form.controls.depth"
         [allowed]="allowed"
       />

@@ -66,7 +66,7 @@ export class TwistPanel {
     supplyTurns: text('clockwise'),
     reelTurns: text('clockwise'),
   });
-  protected readonly slack = new FormGroup({ pinched: text('2 m'), ply: text() });
+  protected readonly slack = new FormGroup({ pinched: text(this.units.like('2 m', '6 ft')), ply: text() });
   private readonly stood = typedValue(this.stand);
   private readonly slackTyped = typedValue(this.slack);
 

@@ -2,7 +2,9 @@ import { Injectable, signal } from '@angular/core';
 import {
   formatDiameter,
   formatQuantity,
+  formatSpread,
   sayIn,
+  UNIT_SYSTEMS,
   type Dimension,
   type ShownQuantity,
   type UnitSystem,
@@ -10,17 +12,27 @@ import {
 
 const KEPT_AT = 'yard-spool.units';
 
+/** What units are called where one chooses among them: by the units, and by how an inch is told. */
+export const UNIT_NAMES: Readonly<Record<UnitSystem, string>> = {
+  metric: 'm, mm, kg',
+  imperial: 'yd, in 1/32, lb',
+  thousandths: 'yd, in .001, lb',
+};
+
 /** The person's own units. Only what is shown changes; everything is kept metric. */
 @Injectable({ providedIn: 'root' })
 export class UnitsService {
   private readonly chosen = signal<UnitSystem>(
-    localStorage.getItem(KEPT_AT) === 'imperial' ? 'imperial' : 'metric',
+    UNIT_SYSTEMS.find((one) => one === localStorage.getItem(KEPT_AT)) ?? 'metric',
   );
 
   readonly system = this.chosen.asReadonly();
 
+  /** To the next of the units there are. */
   switch(): void {
-    this.chosen.update((system) => (system === 'metric' ? 'imperial' : 'metric'));
+    this.chosen.update(
+      (system) => UNIT_SYSTEMS[(UNIT_SYSTEMS.indexOf(system) + 1) % UNIT_SYSTEMS.length] ?? 'metric',
+    );
     localStorage.setItem(KEPT_AT, this.chosen());
   }
 
@@ -44,6 +56,11 @@ export class UnitsService {
     return this.show(millimetres, 'small-length').text;
   }
 
+  /** A reading of a spool and how far off it may be, both from mm. */
+  spread(millimetres: number, off: number): string {
+    return formatSpread(millimetres, off, this.chosen());
+  }
+
   /** A pull, from kg. */
   strength(kilograms: number): string {
     return this.show(kilograms, 'strength').text;
@@ -52,6 +69,11 @@ export class UnitsService {
   /** A sentence of the core, which speaks metric. */
   say(sentence: string): string {
     return sayIn(sentence, this.chosen());
+  }
+
+  /** What could be typed, as somebody with these units would: an example, not a figure that is converted. */
+  like(metric: string, imperial: string): string {
+    return this.chosen() === 'metric' ? metric : imperial;
   }
 
   /** A line's diameter, from mm. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormArray, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, COUNTED, type Bench, type Device, type NewBench } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { UnitsService } from '../data/units.service';
 import { keyName } from '../keyboard/key-name';
 import { Choice } from '../ui/choice';
 import { FormEnd } from '../ui/form-end';
@@ -85,6 +86,7 @@ const deviceForm = (device?: Device) =>
 })
 export class BenchForm {
   private readonly api = inject(ApiService);
+  private readonly units = inject(UnitsService);
   private readonly quantity = quantityReader();
 
   readonly bench = input<Bench>();
@@ -99,7 +101,7 @@ export class BenchForm {
   protected readonly counted = COUNTED.map((value) => ({ value, name: COUNTED_WORDS[value] }));
   protected readonly form = new FormGroup({
     name: text(),
-    span: text('1.5 m'),
+    span: text(this.units.like('1.5 m', '5 ft')),
     hand: text('right'),
     pedal: text(),
     devices: new FormArray<ReturnType<typeof deviceForm>>([]),
@@ -109,7 +111,10 @@ export class BenchForm {
   protected readonly missing = computed(() => {
     if (this.typed().name.trim() === '') return 'Type what the bench is called.';
     return this.quantity(this.form.controls.span, 'line-length', SPAN) === null
-      ? 'Type the free line between supply and reel, from 0.2 to 20 m.'
+      ? this.units.like(
+          'Type the free line between supply and reel, from 0.2 to 20 m.',
+          'Type the free line between supply and reel, from 1 to 65 ft.',
+        )
       : '';
   });
 

@@ -5,6 +5,8 @@ import { LineChart, type ChartLine } from '../ui/line-chart';
 
 const PLAIN = { kind: 'plain' } as const;
 const [FROM, TO, STEP] = [0.1, 0.6, 0.005] as const;
+const MOST_GAP = 6;
+const MM_PER_INCH = 25.4;
 const NAMES: Readonly<Record<HouseRules['level'], string>> = {
   flush: 'flush',
   'by-line': 'by the line',
@@ -19,13 +21,7 @@ const NAMES: Readonly<Record<HouseRules['level'], string>> = {
   template: `
     <div class="card px-3.5 py-3">
       <b>Gap below a plain lip, by the line on top</b>
-      <ys-line-chart
-        class="h-60 pt-1"
-        [lines]="lines()"
-        [x]="{ title: 'diameter of the line on top, mm', min: 0.1, max: 0.6, step: 0.1 }"
-        [y]="{ title: 'gap, mm', min: 0, max: 6, step: 1, down: true }"
-        [words]="words()"
-      />
+      <ys-line-chart class="h-60 pt-1" [lines]="lines()" [x]="axes().x" [y]="axes().y" [words]="words()" />
       <p class="pt-1">{{ words() }}</p>
       <dl class="grid grid-cols-[auto_1fr] gap-x-3 pt-2 text-[14px]">
         @for (row of fixed(); track row.what) {
@@ -41,12 +37,26 @@ export class GapChart {
 
   readonly level = input.required<HouseRules['level']>();
 
+  /** mm in one of the reader's units. */
+  private readonly per = computed(() => (this.units.system() === 'metric' ? 1 : MM_PER_INCH));
+  protected readonly axes = computed(() => {
+    const [line, gap] = this.units.system() === 'metric' ? [0.1, 1] : [0.005, 0.0625];
+    const of = (most: number, step: number): number => step * Math.ceil(most / this.per() / step - 1e-9);
+    const unit = this.units.like('mm', 'in');
+    return {
+      x: {
+        ...{ title: `diameter of the line on top, ${unit}`, step: line },
+        ...{ min: of(FROM, line), max: of(TO, line) },
+      },
+      y: { title: `gap, ${unit}`, min: 0, max: of(MOST_GAP, gap), step: gap, down: true },
+    };
+  });
   protected readonly lines = computed((): ChartLine[] =>
     HOUSE_QUESTIONS.level.schools.map(({ id }) => ({
       name: NAMES[id],
       points: Array.from({ length: Math.round((TO - FROM) / STEP) + 1 }, (_, i): [number, number] => {
         const diameter = FROM + i * STEP;
-        return [diameter, this.gap(diameter, id)];
+        return [diameter / this.per(), this.gap(diameter, id) / this.per()];
       }),
       color: id === this.level() ? 'ink' : 'edge',
       stepped: true,
@@ -58,7 +68,7 @@ export class GapChart {
     const [thin, middle, thick] = [0.2, 0.3, 0.4].map((diameter) =>
       this.units.small(this.gap(diameter, this.level())),
     );
-    return `Leaves ${thin} under 0.20 mm line, ${middle} under 0.30 mm, ${thick} under 0.40 mm.`;
+    return `Leaves ${thin} under ${this.units.diameter(0.2)} line, ${middle} under ${this.units.diameter(0.3)}, ${thick} under ${this.units.diameter(0.4)}.`;
   });
   protected readonly fixed = computed(() => {
     const of = (reel: 'spincast' | 'trolling'): string =>

@@ -15,6 +15,7 @@ import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
+import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { useKeys } from '../keyboard/keyboard.service';
@@ -38,6 +39,7 @@ export class RulesPage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   protected readonly house = inject(HouseService);
+  protected readonly units = inject(UnitsService);
 
   /** From the address. */
   readonly question = input.required<string>();

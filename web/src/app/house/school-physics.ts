@@ -56,7 +56,9 @@ export class SchoolPhysics {
       case 'drag':
         return 'Strength goes with the diameter squared at one quality: half the diameter bears a quarter. The weakest layer decides, since a long run comes down to it.';
       case 'arborGrip':
-        return 'A tight drag turns a coil that does not grip. Two wraps of tape add about 0.3 mm to the arbor’s radius; ten metres of 0.25 mm nylon take the room of seven metres of 0.30 mm.';
+        return this.units.say(
+          'A tight drag turns a coil that does not grip. Two wraps of tape add about 0.3 mm to the arbor’s radius; 10 m of 0.25 mm nylon take the room of 7 m of 0.30 mm.',
+        );
       default:
         return '';
     }

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { STREAMS, type KeptHouseRules } from '@yard-spool/contract';
+import { UNIT_SYSTEMS } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { SessionService } from '../data/session.service';
-import { UnitsService } from '../data/units.service';
+import { UNIT_NAMES, UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { LoadState } from '../ui/load-state';
 import { QuantityField } from '../ui/quantity-field';
@@ -34,10 +35,7 @@ export class ShopPage {
   protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
   protected readonly allowed = TAIL;
   protected readonly streams = STREAMS;
-  protected readonly unitOptions = [
-    { value: 'metric', name: 'm, mm, kg' },
-    { value: 'imperial', name: 'yd, in, lb' },
-  ];
+  protected readonly unitOptions = UNIT_SYSTEMS.map((value) => ({ value, name: UNIT_NAMES[value] }));
   protected readonly form = new FormGroup({
     units: text('metric'),
     money: text(),
@@ -60,7 +58,10 @@ export class ShopPage {
     if (!/^(0|[5-9]|\d{2,3})$/.test(this.typed().idle.trim()))
       return 'Type after how many minutes without use people are signed out: 5 or more, or 0 for never.';
     return this.quantity(this.form.controls.tail, 'line-length', TAIL) === null
-      ? 'Type the tail lost with each cut, from 0 to 20 m.'
+      ? this.units.like(
+          'Type the tail lost with each cut, from 0 to 20 m.',
+          'Type the tail lost with each cut, from 0 to 21 yd.',
+        )
       : '';
   });
   protected readonly machineZone = Intl.DateTimeFormat().resolvedOptions().timeZone;

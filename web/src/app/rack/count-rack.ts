@@ -102,7 +102,9 @@ export class CountRack {
   }
 
   protected wrong({ typed, differsMm }: CountRow): string {
-    return typed.trim() !== '' && differsMm === null ? 'Write a length, like 120 or 1,200 m.' : '';
+    return typed.trim() !== '' && differsMm === null
+      ? this.units.like('Write a length, like 120 or 1,200 m.', 'Write a length, like 120 or 1,200 yd.')
+      : '';
   }
 
   protected differs({ differsMm, moved }: CountRow): string {

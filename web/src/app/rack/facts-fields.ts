@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { HouseService } from '../data/house.service';
+import { UnitsService } from '../data/units.service';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select-field';
 import { TextField } from '../ui/text-field';
@@ -24,7 +25,7 @@ import { FACT_RANGE, type FactsForm } from './piece-facts';
     <ys-quantity-field
       label="Empty spool"
       dimension="mass"
-      placeholder="95 g"
+      [placeholder]="units.like('95 g', '3.4 oz')"
       [control]="fields.tare"
       [allowed]="range.tare"
     />
@@ -48,6 +49,7 @@ import { FACT_RANGE, type FactsForm } from './piece-facts';
 })
 export class FactsFields {
   protected readonly house = inject(HouseService);
+  protected readonly units = inject(UnitsService);
   readonly form = input.required<FactsForm>();
   protected readonly range = FACT_RANGE;
   protected readonly wound = [

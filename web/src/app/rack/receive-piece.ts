@@ -35,7 +35,7 @@ import { factsForm, factsReader } from './piece-facts';
 })
 export class ReceivePiece {
   private readonly api = inject(ApiService);
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
 
   readonly received = output<Piece>();
   /** A piece with a bar code is on the rack: the next one can be scanned. */

@@ -5,6 +5,7 @@ import { soakAdvice } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
+import { UnitsService } from '../data/units.service';
 import { FormEnd } from '../ui/form-end';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
@@ -20,7 +21,7 @@ import { typedValue } from '../ui/typed-value';
     <form class="grid gap-2.5" [formGroup]="form" (submit)="$event.preventDefault(); soak()">
       <h2 class="text-[20px]">Soak {{ piece().code }}</h2>
       @if (advice(); as said) {
-        <p class="font-semibold">{{ said.sentence }}</p>
+        <p class="font-semibold">{{ units.say(said.sentence) }}</p>
         <p class="text-[13px] text-mute">{{ said.why }}</p>
       }
       <ys-select-field label="Tub" [control]="form.controls.tub" [options]="tubs()" />
@@ -31,6 +32,7 @@ import { typedValue } from '../ui/typed-value';
 export class SoakPiece {
   private readonly api = inject(ApiService);
   private readonly house = inject(HouseService);
+  protected readonly units = inject(UnitsService);
 
   readonly piece = input.required<Piece>();
   readonly done = output();

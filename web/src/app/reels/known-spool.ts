@@ -45,8 +45,7 @@ export class KnownSpool {
     const inferred = inferSpool(this.observations(), priorsFor(this.type()));
     if (!inferred.ok) return null;
     const { spool, deviation } = inferred.value;
-    const sized = (value: number, sd: number): string =>
-      `${this.units.show(value, 'small-length').number} ± ${this.units.small(sd)}`;
+    const sized = (value: number, sd: number): string => this.units.spread(value, sd);
     const depths = this.observations().filter(({ kind }) => kind === 'depth').length;
     const packs = this.observations().filter(({ kind }) => kind === 'stretch').length;
     const parts = [

@@ -23,7 +23,9 @@ const AMOUNTS = { length: { min: 0.5, max: 5000 }, depth: { min: -3, max: 80 } }
       <form class="grid gap-2 pb-2" (submit)="$event.preventDefault(); tell()">
         <ys-amount-field
           label="Line lost since then"
-          placeholder="40 m, half, or 4 mm below the lip now"
+          [placeholder]="
+            units.like('40 m, half, or 4 mm below the lip now', '40 yd, half, or 1/8 in below the lip now')
+          "
           [control]="form.controls.amount"
           [allowed]="amounts"
           [kept]="true"
@@ -46,7 +48,7 @@ const AMOUNTS = { length: { min: 0.5, max: 5000 }, depth: { min: -3, max: 80 } }
 })
 export class LineLost {
   private readonly api = inject(ApiService);
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
 
   readonly on = input.required<OnSpool>();
   readonly fill = input.required<Fill>();

@@ -36,7 +36,7 @@ describe('QuantityField', () => {
     const { control, leave } = await field('1.8');
     leave();
     expect(control.value).toBe('1.8 in');
-    TestBed.inject(UnitsService).switch();
+    localStorage.clear();
   });
 
   it('says what is wrong and what is allowed, and keeps what was typed', async () => {

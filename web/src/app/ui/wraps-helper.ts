@@ -22,7 +22,7 @@ import { typedValue } from './typed-value';
         <ys-quantity-field
           label="Take up together"
           dimension="small-length"
-          placeholder="3 mm"
+          [placeholder]="units.like('3 mm', '1/8 in')"
           [control]="form.controls.width"
         />
       </div>

@@ -1,0 +1,45 @@
+import { TestBed } from '@angular/core/testing';
+import { UNIT_NAMES, UnitsService } from './units.service';
+
+const units = (): UnitsService => TestBed.inject(UnitsService);
+
+describe('the units a person reads', () => {
+  beforeEach(() => {
+    localStorage.clear();
+  });
+  afterEach(() => {
+    localStorage.clear();
+  });
+
+  it('go round all there are, and are the same after the next start', () => {
+    const seen = [units().system()];
+    for (let i = 0; i < 3; i += 1) {
+      units().switch();
+      seen.push(units().system());
+    }
+    expect(seen).toEqual(['metric', 'imperial', 'thousandths', 'metric']);
+    units().switch();
+    TestBed.resetTestingModule();
+    expect(units().system()).toBe('imperial');
+    expect(new Set(Object.values(UNIT_NAMES)).size).toBe(3);
+  });
+
+  it('an inch is told in one notation, in a figure, a spread, a sentence and an example', () => {
+    units().beginWith('imperial');
+    expect(units().small(42.07)).toBe('1\u00a021/32\u00a0in');
+    expect(units().spread(42.07, 3.33)).toBe('1\u00a021/32 ± 1/8\u00a0in');
+    expect(units().say('It stands 3.175 mm proud of 200.300 m.')).toBe(
+      'It stands 1/8\u00a0in proud of 219\u00a0yd.',
+    );
+    expect(units().like('3 mm', '1/8 in')).toBe('1/8 in');
+  });
+
+  it('in thousandths, where those were chosen; the shop’s own never overrule a person’s', () => {
+    units().beginWith('thousandths');
+    expect(units().small(42.07)).toBe('1.656\u00a0in');
+    expect(units().spread(42.07, 3.33)).toBe('1.656 ± 0.131\u00a0in');
+    units().switch();
+    units().beginWith('imperial');
+    expect(units().system()).toBe('metric');
+  });
+});
