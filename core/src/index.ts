@@ -7,7 +7,7 @@ export { layoutSection, type SectionBox, type SectionView } from './drawing/sect
 export { parseQuantity, type Allowed } from './quantities/parse-quantity';
 export type { Quantity } from './quantities/quantity';
 export * from './quantities/format-quantity';
-export { told } from './quantities/told';
+export { plain, told } from './quantities/told';
 export { KILOGRAM_FORCE, UNIT_SYSTEMS, type Dimension, type UnitSystem } from './quantities/units';
 export { isBraid, lineArea, MATERIALS, woundArea, type Line, type Material } from './lines/line';
 export { lengthAfterTurns, lengthBetween, radiusAfter, turnsBetween } from './winding/winding';
@@ -32,6 +32,7 @@ export {
 } from './spool/priors';
 export { saysMaterial } from './prints/print-chunks';
 export { knownSpool, type Estimate } from './spool/estimate';
+export { knownFrom } from './spool/known-from';
 export { inferSpool, type InferredSpool } from './spool/infer-spool';
 export type { Disagreement } from './spool/disagreement';
 export type { FillRequest, LayerLength, LayerRequest, LayerRole } from './plan/fill-request';

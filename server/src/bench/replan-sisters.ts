@@ -1,5 +1,5 @@
 import type { Job, Person } from '@yard-spool/contract';
-import { kindKey, told, type FillPlan, type Observation, type PlanInput } from '@yard-spool/core';
+import { kindKey, plain, told, type FillPlan, type Observation, type PlanInput } from '@yard-spool/core';
 import { noteChange } from '../bags/history';
 import { readJob } from '../bags/bags';
 import type { ServerContext } from '../context';
@@ -74,7 +74,9 @@ function changeWords(before: FillPlan, after: FillPlan): string {
       if (!was || request.kind !== 'line') return [];
       const turns = `${was.handleTurns.value.toFixed(0)} → ${handleTurns.value.toFixed(0)} turns`;
       if (Math.abs(was.length.value - length.value) >= SAME)
-        return [`${request.role} ${told.length(was.length.value)} → ${told.length(length.value)}, ${turns}`];
+        return [
+          `${request.role} ${told.length(was.length.value)} → ${told.length(length.value)}, likely ${plain(length.low)} to ${told.length(length.high)} where it was ${plain(was.length.low)} to ${told.length(was.length.high)}, ${turns}`,
+        ];
       return Math.abs(was.handleTurns.value - handleTurns.value) >= 1 ? [`${request.role} ${turns}`] : [];
     })
     .join('; ');

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { explainLayer, makeItSurer, type Reckoning, type Surer } from '@yard-spool/core';
+import { explainLayer, knownFrom, makeItSurer, type Reckoning, type Surer } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import type { DraftPlan } from './draft-plan';
 
@@ -83,8 +83,8 @@ export class PlanWhy {
 
   /** How the figures beside the layers come about. */
   protected readonly others = computed((): Reckoning[] => {
-    const made = this.planned().made;
-    if (!made) return [];
+    const { made, input } = this.planned();
+    if (!made || !input) return [];
     const { plan, spool } = made;
     const solved = plan.layers.find(({ id }) => id === plan.solvedFor)?.length;
     const range = solved
@@ -102,6 +102,7 @@ export class PlanWhy {
     };
     const around = 2 * Math.PI * (spool.spool.lipRadius - plan.gap.value);
     return [
+      { what: 'How the spool is known', sum: this.units.say(knownFrom(input.observations)) },
       range,
       ...(wet ? [wet] : []),
       {
