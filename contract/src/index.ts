@@ -20,7 +20,14 @@ export type { Network } from './network';
 export { isTheirName, LEAST_PASSCODE } from './passcode';
 export { COUNTED, type Bench, type Device, type NewBench } from './benches';
 export { counterOf, meterOf, type CounterAtBench } from './counter-of-bench';
-export { exceptionsFor, type NewException, type Exception, type ExceptionFacts } from './exceptions';
+export {
+  exceptionsFor,
+  sortKey,
+  sortName,
+  type NewException,
+  type Exception,
+  type ExceptionFacts,
+} from './exceptions';
 export { adviceFacts } from './advice-facts';
 export type { Customer } from './customers';
 export {

@@ -1,10 +1,13 @@
 import type { HouseQuestion, HouseRules } from './house-rules';
 
-/** What an exception can be set for, the nearest to the reel last: it has the last word. */
-export const EXCEPTION_SCOPES = ['line', 'customer', 'reel'] as const;
+/**
+ * What an exception can be set for, the nearest to the reel last: it has the last word. A sort is a type of reel, what the
+ * main line is made of, or both.
+ */
+export const EXCEPTION_SCOPES = ['type', 'material', 'material-on-type', 'line', 'customer', 'reel'] as const;
 export type ExceptionScope = (typeof EXCEPTION_SCOPES)[number];
 
-/** One question answered otherwise than the house does, for a line, a customer or one reel. */
+/** One question answered otherwise than the house does, for a sort of reel, a line, a customer or one reel. */
 export interface RuleException<Q extends HouseQuestion = HouseQuestion> {
   readonly scope: ExceptionScope;
   readonly question: Q;
@@ -18,8 +21,8 @@ export interface EffectiveRules {
 }
 
 /**
- * The house rules with exceptions laid over them: a customer's wish goes before what a line needs, and
- * what was said of one reel goes before both.
+ * The house rules with exceptions laid over them: what a line needs goes before what its sort does, a customer's wish
+ * before both, and what was said of one reel before all.
  *
  * @param exceptions those that apply to this reel, in any order
  */

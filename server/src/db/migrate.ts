@@ -22,6 +22,7 @@ import { lineSince } from './migrations/0019-line-since';
 import { wordsAgain } from './migrations/0020-words-again';
 import { looks } from './migrations/0021-looks';
 import { inches } from './migrations/0022-inches';
+import { rulesBySort } from './migrations/0023-rules-by-sort';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
 import { ownAndComingLine } from './migrations/0010-own-and-coming-line';
@@ -49,6 +50,7 @@ const MIGRATIONS: readonly Migration[] = [
   wordsAgain,
   looks,
   inches,
+  rulesBySort,
 ];
 
 /** Whether a schema step is one of this version's. */

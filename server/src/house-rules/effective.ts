@@ -4,11 +4,11 @@ import type { JobRow } from '../db/models/bags';
 import type { BenchRow } from '../db/models/house-rules';
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
-import { mainLineOf } from './main-line';
+import { lineFacts } from './main-line';
 import { readHouseRules } from './read-house-rules';
 import { listExceptions } from './list-exceptions';
 
-/** The rules that hold for a line, a customer or a reel: the house's, with exceptions. */
+/** The rules that hold for a line, a customer or a reel and its sort: the house's, with exceptions. */
 export async function rulesFor(from: Reading, facts: ExceptionFacts): Promise<EffectiveRules> {
   const [{ rules }, exceptions] = await Promise.all([readHouseRules(from), listExceptions(from)]);
   return effectiveRules(rules, exceptionsFor(exceptions, facts));
@@ -24,7 +24,7 @@ export async function rulesForRun(
   const bag = await tables.bags.findByPk(job.bagId);
   const spool = await tables.spools.findByPk(job.spoolId);
   const reel = spool && (await tables.reels.findByPk(spool.reelId));
-  const facts = { line: mainLineOf(job), customer: bag?.customerId, reel: reel?.tag };
+  const facts = { ...lineFacts(job), type: reel?.type, customer: bag?.customerId, reel: reel?.tag };
   const { rules, from } = await rulesFor(u, facts);
   const { tailMm } = await readHouseRules(u);
   return { rules, from, tailMm, spanMm: bench.spanMm, hand: bench.hand };

@@ -1,4 +1,4 @@
-import type { NewException, Exception, Person } from '@yard-spool/contract';
+import { sortKey, type NewException, type Exception, type Person } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, schoolOf } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
@@ -8,7 +8,7 @@ import { planAgain, rulingNow } from './plan-again';
 import { listExceptions } from './list-exceptions';
 import { lockHouse } from './read-house-rules';
 
-/** Sets an exception for one line, customer or reel; what was set before for the same gives way. */
+/** Sets an exception for a sort of reel, one line, customer or reel; what was set before for the same gives way. */
 export async function setException(
   context: ServerContext,
   person: Person,
@@ -24,7 +24,7 @@ export async function setException(
     const there = await ruleExceptions.lockOne({ where });
     const { question, school, why } = asked;
     const now = { school, why, at: u.clock(), byId: u.actor.id };
-    const none = { productId: null, customerId: null, reelId: null };
+    const none = { sort: null, productId: null, customerId: null, reelId: null };
     const row = there
       ? await ruleExceptions.change(there, now)
       : await ruleExceptions.create({ ...none, ...where, ...now });
@@ -69,12 +69,17 @@ async function noteException(u: Unit, id: number, { question, was, is }: Turned)
 }
 
 type Target =
+  | { readonly scope: 'type' | 'material' | 'material-on-type'; readonly sort: string }
   | { readonly scope: 'line'; readonly productId: number }
   | { readonly scope: 'customer'; readonly customerId: number }
   | { readonly scope: 'reel'; readonly reelId: number };
 
 async function targetOf({ tables }: Unit, target: NewException['target']): Promise<Target> {
   switch (target.scope) {
+    case 'type':
+    case 'material':
+    case 'material-on-type':
+      return { scope: target.scope, sort: sortKey(target) };
     case 'line': {
       const product = await tables.products.findOne({ where: { code: target.code } });
       if (product) return { scope: 'line', productId: product.id };

@@ -183,6 +183,23 @@ describe('setting an exception', () => {
     expect([run.under.rules.tension, run.under.from]).toEqual(['tight', { tension: 'reel' }]);
   });
 
+  it('for a sort of reel plans such reels again, and goes along to the bench behind what its line needs', async () => {
+    const bag = await gapAsHouse();
+    const [job] = bag.jobs;
+    const main = job!.planInput.request.layers.findLast((layer) => layer.kind === 'line')!;
+    const { material } = (main as { line: { material: string } }).line;
+    const ofSort = await set({ scope: 'material-on-type', material, type: job!.type }, 'level', 'flush');
+    expect(gapOf(await bagOf(bag))).toBe(0);
+    const other = await set({ scope: 'material', material: 'braid' }, 'tension', 'tight');
+    await set({ scope: 'type', type: job!.type }, 'arborGrip', 'nylon');
+    const run = (await ada<Run>('POST', '/runs', { jobId: job!.id, benchId: FIRST_BENCH })).body;
+    expect(run.under.from).toMatchObject({ level: 'material-on-type', arborGrip: 'type' });
+    expect(run.under.from.tension).not.toBe('material');
+    await ada('DELETE', `/exceptions/${ofSort.body.id}`);
+    await ada('DELETE', `/exceptions/${other.body.id}`);
+    expect(gapOf(await bagOf(await gapAsHouse()))).toBeCloseTo(2.38125, 9);
+  });
+
   it('for a line is what its soak says in the tub', async () => {
     await set({ scope: 'line', code: 'T-26' }, 'soak', 'overnight');
     const tub = (await ada<{ id: number }>('POST', '/tubs', { name: 'Otherwise' })).body;

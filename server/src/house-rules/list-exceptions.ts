@@ -1,9 +1,10 @@
-import type { Exception } from '@yard-spool/contract';
+import { REEL_TYPES, sortName, type Exception, type ExceptionFacts } from '@yard-spool/contract';
+import { MATERIALS } from '@yard-spool/core';
 import type { RuleExceptionRow } from '../db/models/house-rules';
 import type { Reading } from '../context';
 import { peopleNames } from '../people/people';
 
-/** Every exception set for a line, a customer or a reel. */
+/** Every exception set for a sort of reel, a line, a customer or a reel. */
 export async function listExceptions(from: Reading): Promise<Exception[]> {
   const { tables } = from;
   const rows = await tables.ruleExceptions.findAll({ order: ['id'] });
@@ -16,7 +17,9 @@ export async function listExceptions(from: Reading): Promise<Exception[]> {
     tables.reels.findAll({ where: { id: idsOf('reelId') } }),
     peopleNames(from),
   ]);
-  const target = ({ productId, customerId, reelId }: RuleExceptionRow): Pick<Exception, 'key' | 'name'> => {
+  const target = (row: RuleExceptionRow): Pick<Exception, 'key' | 'name'> => {
+    const { sort, productId, customerId, reelId } = row;
+    if (sort !== null) return { key: sort, name: sortName(sortOf(row.scope, sort)) };
     const product = products.find(({ id }) => id === productId);
     const customer = customers.find(({ id }) => id === customerId);
     const reel = reels.find(({ id }) => id === reelId);
@@ -34,4 +37,12 @@ export async function listExceptions(from: Reading): Promise<Exception[]> {
     at: row.at.toISOString(),
     by: nameOf.get(row.byId) ?? '',
   }));
+}
+
+/** The parts of a sort's key. */
+function sortOf(scope: Exception['scope'], sort: string): Pick<ExceptionFacts, 'material' | 'type'> {
+  const parts = sort.split(' ');
+  const material = MATERIALS.find((one) => scope !== 'type' && one === parts[0]);
+  const type = REEL_TYPES.find((one) => scope !== 'material' && one === parts.at(-1));
+  return { material, type };
 }

@@ -7,7 +7,7 @@ import {
 } from '@yard-spool/contract';
 import { adviceSheet, changedAdvice, effectiveRules, gapAdvice, type HouseRules } from '@yard-spool/core';
 import { withBeliefs } from '../learning/with-beliefs';
-import { mainLineOf } from './main-line';
+import { lineFacts } from './main-line';
 import { rackLeft, tryPlan, type PlannedAgain } from './try-plan';
 import type { Waiting, WaitingReel } from './waiting-reels';
 
@@ -61,6 +61,7 @@ export function replanWaiting({ waiting, before, after }: ToReplan): Replanned[]
 }
 
 const rulingFor = ({ rules, exceptions }: Ruling, reel: WaitingReel): HouseRules => {
-  const keys = { line: mainLineOf(reel), customer: reel.customerId, reel: reel.shown.tag };
+  const { type, customerId, shown } = reel;
+  const keys = { ...lineFacts(reel), type, customer: customerId, reel: shown.tag };
   return effectiveRules(rules, exceptionsFor(exceptions, keys)).rules;
 };

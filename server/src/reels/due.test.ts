@@ -1,4 +1,4 @@
-import type { CustomerPage, DueRow, Fill, Page, Reel, Run } from '@yard-spool/contract';
+import type { CustomerPage, DueRow, Exception, Fill, Page, Reel, Run } from '@yard-spool/contract';
 import { DateTime } from 'luxon';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { filledReel } from '../testing/filled';
@@ -102,6 +102,55 @@ describe('what is due', () => {
       },
     });
     expect(await due('?told=show')).toEqual([]);
+  });
+
+  it('follows a rule for a sort of reel behind one for its line, and before the house’s', async () => {
+    const { type, planInput } = first[0].job;
+    const main = planInput.request.layers.flatMap((one) =>
+      one.kind === 'line' && one.role === 'main' ? [one.line] : [],
+    )[0]!;
+    const set = async (target: object, school: string): Promise<number> =>
+      (await manager<{ id: number }>('PUT', '/exceptions', { target, question: 'service', school, why: 'x' }))
+        .body.id;
+    const shown = async (): Promise<string[]> => tags(await due('?told=show'));
+    const own = await manager<{ id: number; scope: string }[]>('GET', '/exceptions');
+    for (const { id } of own.body) await manager('DELETE', `/exceptions/${String(id)}`);
+    expect(await shown()).toEqual([]);
+    // The list and the reel's own page tell the same.
+    const onReel = async (): Promise<string | null | undefined> =>
+      (await ask<Reel>('GET', `/reels/${first[0].job.tag}`)).body.spools[0]?.on?.dueAt;
+    const worn = await onReel();
+    for (const target of [
+      { scope: 'type', type },
+      { scope: 'material', material: main.material },
+    ]) {
+      const id = await set(target, 'by-months');
+      expect(await shown()).toContain(first[0].job.tag);
+      expect(await onReel()).not.toBe(worn);
+      await manager('DELETE', `/exceptions/${String(id)}`);
+    }
+    await set({ scope: 'material', material: main.material }, 'by-months');
+    const both = await set({ scope: 'material-on-type', material: main.material, type }, 'by-trips');
+    expect(await shown()).toEqual([]);
+    await set({ scope: 'line', code: main.key }, 'by-months');
+    expect(await shown()).toContain(first[0].job.tag);
+    expect(await onReel()).not.toBe(worn);
+    for (const target of [
+      { scope: 'type', type: 'lure' },
+      { scope: 'material-on-type', type },
+    ])
+      expect(
+        (await manager('PUT', '/exceptions', { target, question: 'service', school: 'by-trips', why: 'x' }))
+          .status,
+      ).toBe(400);
+    const listed = (await manager<Exception[]>('GET', '/exceptions')).body.find(({ id }) => id === both);
+    expect(listed).toMatchObject({
+      scope: 'material-on-type',
+      name: expect.stringMatching(/ on .+ reels$/) as string,
+    });
+    for (const { id } of (await manager<Exception[]>('GET', '/exceptions')).body)
+      await manager('DELETE', `/exceptions/${String(id)}`);
+    await set({ scope: 'reel', tag: first[0].job.tag }, 'by-trips');
   });
 
   it('is of what lies there now: a later fill, or one taken back, tells again', async () => {

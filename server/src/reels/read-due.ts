@@ -1,4 +1,5 @@
-import type { DueRow, Page } from '@yard-spool/contract';
+import { sortKey, type DueRow, type Page, type ReelType } from '@yard-spool/contract';
+import { EXCEPTION_SCOPES, type ExceptionScope, type Material } from '@yard-spool/core';
 import type { SpoolRow } from '../db/models/customers';
 import type { Reading } from '../context';
 import { readHouseRules } from '../house-rules/read-house-rules';
@@ -27,8 +28,9 @@ interface Candidate {
 
 /** An exception to when line is renewed: whose reels it is about, and what holds for them. */
 interface ServiceException {
-  readonly scope: 'line' | 'customer' | 'reel';
-  readonly target: number;
+  readonly scope: ExceptionScope;
+  /** The number of the line, customer or reel; a sort as it stands in the books. */
+  readonly target: number | string;
   readonly school: ServiceSchool;
 }
 
@@ -55,8 +57,9 @@ export async function listDue(from: Reading, { by, told, after }: Asked): Promis
   const lists = await Promise.all([
     ask(rules.service, `NOT ${underException(exceptions)}`, {}),
     ...exceptions.map((one, i) => {
-      // What is closer to the reel goes before: the reel, its customer, its line.
-      const closer = exceptions.filter((other) => RANK[other.scope] > RANK[one.scope]);
+      // What is closer to the reel goes before: the reel, its customer, its line, its sort.
+      const rank = ({ scope }: ServiceException): number => EXCEPTION_SCOPES.indexOf(scope);
+      const closer = exceptions.filter((other) => rank(other) > rank(one));
       const where = `${reaches(one.scope, `:target${String(i)}`)} AND NOT ${underException(closer)}`;
       return ask(one.school, where, { [`target${String(i)}`]: one.target });
     }),
@@ -73,27 +76,35 @@ export async function listDue(from: Reading, { by, told, after }: Asked): Promis
   return { rows: await asRows(from, shown), next };
 }
 
-const RANK = { line: 0, customer: 1, reel: 2 } as const;
-
 /** The main line of what lies on a spool is the one it is about. */
 const reaches = (scope: ServiceException['scope'], target: string): string =>
   ({
     reel: `reels.id = ${target}`,
     customer: `reels.customer_id = ${target}`,
-    line: `EXISTS (SELECT 1 FROM fill_layers WHERE fill_layers.fill_id = spools.fill_id
-      AND fill_layers.role = 'main' AND fill_layers.product_id = ${target})`,
+    line: hasMain(`products.id = ${target}`),
+    type: `reels.type = ${target}`,
+    material: hasMain(`products.material = ${target}`),
+    'material-on-type': hasMain(`CONCAT(products.material, ' ', reels.type) = ${target}`),
   })[scope];
+
+const hasMain = (which: string): string =>
+  `EXISTS (SELECT 1 FROM fill_layers JOIN products ON products.id = fill_layers.product_id
+    WHERE fill_layers.fill_id = spools.fill_id AND fill_layers.role = 'main' AND ${which})`;
 
 const underException = (exceptions: readonly ServiceException[]): string =>
   exceptions.length === 0
     ? 'FALSE'
-    : `(${exceptions.map(({ scope, target }) => reaches(scope, String(target))).join(' OR ')})`;
+    : `(${exceptions.map(({ scope, target }) => reaches(scope, literal(target))).join(' OR ')})`;
+
+/** A sort is one of those there are: nothing anybody typed stands here. */
+const literal = (target: number | string): string =>
+  typeof target === 'number' ? String(target) : `'${target.replace(/[^a-z -]/g, '')}'`;
 
 async function serviceExceptions({ tables }: Reading): Promise<ServiceException[]> {
   const rows = await tables.ruleExceptions.findAll({ where: { question: 'service' }, order: ['id'] });
-  return rows.map(({ scope, productId, customerId, reelId, school }) => ({
+  return rows.map(({ scope, sort, productId, customerId, reelId, school }) => ({
     scope,
-    target: productId ?? customerId ?? reelId ?? 0,
+    target: sort ?? productId ?? customerId ?? reelId ?? 0,
     school: school as ServiceSchool,
   }));
 }
@@ -131,31 +142,52 @@ async function asRows(from: Reading, due: readonly Candidate[]): Promise<DueRow[
   });
 }
 
+/** A reel, as far as an exception may be set for it or its sort. */
+interface RuledReel {
+  readonly id: number;
+  readonly customerId: number;
+  readonly type: ReelType;
+}
+
 /** What tells when the line of each spool of some reels is due: the house's rule, or the exception closest to it. */
 export async function serviceSchools(
   from: Reading,
-  reels: readonly { readonly id: number; readonly customerId: number }[],
+  reels: readonly RuledReel[],
 ): Promise<(spool: SpoolRow) => ServiceSchool> {
   const [{ rules }, exceptions] = await Promise.all([readHouseRules(from), serviceExceptions(from)]);
-  const of = (scope: ServiceException['scope'], targets: readonly number[]): ServiceSchool | undefined =>
-    exceptions.find((one) => one.scope === scope && targets.includes(one.target))?.school;
-  const whole = new Map(
-    reels.map(({ id, customerId }) => [id, of('reel', [id]) ?? of('customer', [customerId])]),
+  const byLine = exceptions.some(({ scope }) => scope !== 'reel' && scope !== 'customer' && scope !== 'type');
+  const mains = byLine ? await mainLines(from, reels) : [];
+  const closestFirst = [...exceptions].sort(
+    (a, b) => EXCEPTION_SCOPES.indexOf(b.scope) - EXCEPTION_SCOPES.indexOf(a.scope),
   );
-  const mains = exceptions.some(({ scope }) => scope === 'line') ? await mainLines(from, reels) : [];
-  return ({ fillId, reelId }) =>
-    whole.get(reelId) ??
-    of(
-      'line',
-      mains.flatMap((main) => (main.fillId === fillId && main.productId ? [main.productId] : [])),
-    ) ??
-    rules.service;
+  return ({ fillId, reelId }) => {
+    const reel = reels.find(({ id }) => id === reelId);
+    if (!reel) return rules.service;
+    const lines = mains.filter((main) => main.fillId === fillId);
+    const materials = lines.flatMap(({ material }) => material ?? []);
+    const about: Readonly<Record<ExceptionScope, readonly (number | string | null)[]>> = {
+      reel: [reel.id],
+      customer: [reel.customerId],
+      line: lines.map(({ productId }) => productId),
+      'material-on-type': materials.map((material) => sortKey({ material, type: reel.type })),
+      material: materials,
+      type: [reel.type],
+    };
+    const closest = closestFirst.find(({ scope, target }) => about[scope].includes(target));
+    return closest?.school ?? rules.service;
+  };
 }
 
-const mainLines = (from: Reading, reels: readonly { readonly id: number }[]) =>
-  from.query<{ readonly fillId: number; readonly productId: number | null }>(
-    `SELECT fill_layers.fill_id AS fillId, fill_layers.product_id AS productId FROM fill_layers
-       JOIN spools ON spools.fill_id = fill_layers.fill_id
+interface MainLine {
+  readonly fillId: number;
+  readonly productId: number | null;
+  readonly material: Material | null;
+}
+
+const mainLines = (from: Reading, reels: readonly RuledReel[]): Promise<MainLine[]> =>
+  from.query<MainLine>(
+    `SELECT fill_layers.fill_id AS fillId, fill_layers.product_id AS productId, products.material FROM fill_layers
+       JOIN spools ON spools.fill_id = fill_layers.fill_id LEFT JOIN products ON products.id = fill_layers.product_id
      WHERE spools.reel_id IN (:reels) AND fill_layers.role = 'main'`,
     { reels: [0, ...reels.map(({ id }) => id)] },
   );

@@ -118,7 +118,7 @@ export async function soakPiece(
         'bad-request',
         `${code} is ${material.replace('-', ' ')}: it takes up next to no water. Keep it dry.`,
       );
-    const { rules, from } = await rulesFor(u, { line: piece.product.code });
+    const { rules, from } = await rulesFor(u, { line: piece.product.code, material });
     const { hours, tooLongAfter, sentence, why } = soakAdvice(lineOf(piece.product), rules);
     if (hours === 0)
       throw new ProblemError(
@@ -134,7 +134,9 @@ export async function soakPiece(
         inAt,
         byId: u.actor.id,
         advice: sentence,
-        why: from.soak ? `${why} Set so for this line.` : why,
+        why: from.soak
+          ? `${why} Set so for this line${from.soak === 'material' ? ' by what it is made of' : ''}.`
+          : why,
       },
       readyAt: after(hours),
       tooLongAt: after(tooLongAfter),

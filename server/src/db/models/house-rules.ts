@@ -61,6 +61,8 @@ export interface RuleExceptionRow extends Model<
 > {
   id: CreationOptional<number>;
   scope: ExceptionScope;
+  /** The sort of reel it is for, as `sortKey` has it. */
+  sort: string | null;
   productId: number | null;
   customerId: number | null;
   reelId: number | null;
@@ -111,6 +113,7 @@ export const defineRuleExceptions = (sequelize: Sequelize) =>
     {
       id,
       scope: DataTypes.STRING,
+      sort: DataTypes.STRING,
       productId: DataTypes.INTEGER,
       customerId: DataTypes.INTEGER,
       reelId: DataTypes.INTEGER,

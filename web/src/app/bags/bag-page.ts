@@ -117,7 +117,10 @@ export class BagPage {
     const lines = job.planInput.request.layers.flatMap((layer) => (layer.kind === 'line' ? [layer] : []));
     const main = lines.find(({ role }) => role === 'main') ?? lines.at(-1);
     return exceptionWords(
-      this.house.rulesFor({ line: main?.line.key, customer: bag.customer.id, reel: job.tag }),
+      this.house.rulesFor({
+        ...{ line: main?.line.key, material: main?.line.material, type: job.type },
+        ...{ customer: bag.customer.id, reel: job.tag },
+      }),
     );
   });
   protected readonly nextState = ({ state }: Job) =>

@@ -1,8 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, type NewException, type Exception } from '@yard-spool/contract';
-import { HOUSE_QUESTIONS, schoolOf, type HouseQuestion, type Question } from '@yard-spool/core';
+import { api, REEL_TYPES, type NewException, type Exception } from '@yard-spool/contract';
+import {
+  HOUSE_QUESTIONS,
+  MATERIALS,
+  schoolOf,
+  type ExceptionScope,
+  type HouseQuestion,
+  type Question,
+} from '@yard-spool/core';
 import { CustomerPicker } from '../bags/customer-picker';
+import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { promisedText } from '../bags/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
@@ -17,9 +25,14 @@ import { typedValue } from '../ui/typed-value';
 import { QUESTION_NAMES } from './question-names';
 import { HouseTabs } from './house-tabs';
 
-const SCOPES = { line: 'Line', customer: 'Customer', reel: 'Reel' } as const;
+const SCOPES: Readonly<Record<ExceptionScope, string>> = {
+  ...{ type: 'Type of reel', material: 'Material', 'material-on-type': 'Material on a type' },
+  ...{ line: 'Line', customer: 'Customer', reel: 'Reel' },
+};
+/** A sort is found by its type, by what its main line is made of, or by both. */
+const ANY = 'any';
 
-/** Exceptions to the house rules for a line, a customer or one reel, and setting another. */
+/** Exceptions to the house rules for a sort of reel, a line, a customer or one reel, and setting another. */
 @Component({
   selector: 'ys-exceptions-page',
   imports: [Choice, CustomerPicker, ReactiveFormsModule, HouseTabs, SelectField, TextField],
@@ -40,6 +53,8 @@ export class ExceptionsPage {
   readonly form = new FormGroup({
     scope: text('customer'),
     line: text(),
+    type: text(ANY),
+    material: text(ANY),
     tag: text(),
     customerName: text(),
     customerId: text(),
@@ -53,6 +68,15 @@ export class ExceptionsPage {
     { value: 'customer', name: 'A customer' },
     { value: 'line', name: 'A line' },
     { value: 'reel', name: 'One reel' },
+    { value: 'sort', name: 'A sort of reel' },
+  ];
+  protected readonly types = [
+    { value: ANY, name: 'any type' },
+    ...Object.entries(REEL_TYPE_NAMES).map(([value, name]) => ({ value, name })),
+  ];
+  protected readonly materials = [
+    { value: ANY, name: 'any main line' },
+    ...MATERIALS.map((value) => ({ value, name: value.replace('-', ' ') })),
   ];
   protected readonly lines = computed(() => [
     { value: '', name: 'Choose a line' },
@@ -79,7 +103,9 @@ export class ExceptionsPage {
 
   /** What is still to be typed; empty when it can be sent. */
   protected readonly missing = computed(() => {
-    const { scope, line, tag, customerId, school, why } = this.typed();
+    const { scope, line, tag, type, material, customerId, school, why } = this.typed();
+    if (scope === 'sort' && type === ANY && material === ANY)
+      return 'Choose a type of reel, what the main line is made of, or both.';
     if (scope === 'line' && line === '') return 'Choose the line it is for.';
     if (scope === 'reel' && tag.trim() === '') return 'Type the tag of the reel it is for.';
     if (scope === 'customer' && customerId === '') return 'Find the customer it is for: three letters do.';
@@ -98,18 +124,23 @@ export class ExceptionsPage {
 
   protected set(): void {
     if (this.missing() !== '') return;
-    const { scope, line, tag, customerId, question, school, why } = this.form.getRawValue();
-    const target: NewException['target'] =
-      scope === 'line'
-        ? { scope, code: line }
-        : scope === 'reel'
-          ? { scope, tag }
-          : { scope: 'customer', id: Number(customerId) };
-    const body = { target, question: question as HouseQuestion, school, why };
+    const { scope, question, school, why } = this.form.getRawValue();
+    const body = { target: this.target(), question: question as HouseQuestion, school, why };
     this.sending.send(this.api.call(api.setException, { body }), () => {
       this.form.reset({ scope, question });
       this.house.reload();
     });
+  }
+
+  private target(): NewException['target'] {
+    const { scope, line, tag, customerId, ...sort } = this.form.getRawValue();
+    const type = REEL_TYPES.find((one) => one === sort.type);
+    const material = MATERIALS.find((one) => one === sort.material);
+    if (scope === 'line') return { scope, code: line };
+    if (scope === 'reel') return { scope, tag };
+    if (scope !== 'sort') return { scope: 'customer', id: Number(customerId) };
+    if (material && type) return { scope: 'material-on-type', material, type };
+    return material ? { scope: 'material', material } : { scope: 'type', type: type ?? 'fixed-spool' };
   }
 
   protected drop({ id }: Exception): void {

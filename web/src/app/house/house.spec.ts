@@ -132,6 +132,9 @@ describe('exceptions to the house rules', () => {
     await signInAs(screen, 'manager');
     expect(screen.shown()).toContain('Guides: All of them instead of The first guide');
     expect(screen.shown()).toContain('three letters do');
+    screen.fixture.componentInstance.form.patchValue({ scope: 'sort' });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('Choose a type of reel, what the main line is made of, or both.');
     screen.fixture.componentInstance.form.patchValue({ scope: 'reel', tag: 'R-0001', question: 'soak' });
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('Choose the school');
@@ -146,6 +149,27 @@ describe('exceptions to the house rules', () => {
     sent.flush(problem('not-found', 'No reel has the tag R-0001.'), { status: 404, statusText: 'no' });
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('No reel has the tag R-0001.');
+    // A sort of reel: by its type, by what its main line is made of, or by both.
+    const { form } = screen.fixture.componentInstance;
+    const targets = [];
+    for (const [type, material] of [
+      ['trolling', 'any'],
+      ['any', 'hollow-braid'],
+      ['trolling', 'braid'],
+    ] as const) {
+      form.patchValue({ scope: 'sort', question: 'soak', school: 'none', why: 'asked', type, material });
+      await screen.fixture.whenStable();
+      await screen.press('Set the exception');
+      const asked = screen.http.expectOne('/api/exceptions');
+      targets.push((asked.request.body as { target: object }).target);
+      asked.flush(problem('not-allowed', 'Not now.'), { status: 403, statusText: 'no' });
+      await screen.fixture.whenStable();
+    }
+    expect(targets).toEqual([
+      { scope: 'type', type: 'trolling' },
+      { scope: 'material', material: 'hollow-braid' },
+      { scope: 'material-on-type', type: 'trolling', material: 'braid' },
+    ]);
   });
 });
 

@@ -21,6 +21,9 @@ export const QUESTION_NAMES: Readonly<Record<HouseQuestion, string>> = {
 
 /** Whom an exception was set for, as it is said where it acts. */
 export const SCOPE_WORDS: Readonly<Record<ExceptionScope, string>> = {
+  type: 'set for this type of reel',
+  material: 'set for what its main line is made of',
+  'material-on-type': 'set for such line on this type of reel',
   line: 'set for this line',
   customer: 'set for this customer',
   reel: 'set for this reel',
