@@ -2,7 +2,8 @@ import type { Ranged } from '@yard-spool/core';
 import * as v from 'valibot';
 import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
 import { MATERIALS, NINETIETH } from '@yard-spool/core';
-import { diameter, PIECE_KINDS, WATER_STATES, type Piece } from './rack';
+import { diameter } from './products';
+import { PIECE_KINDS, WATER_STATES, type Piece } from './rack';
 
 /** A part of a piece that is shared out: a share of what it held when it came, or all that is left on it. */
 export const TakesSchema = v.union([

@@ -31,11 +31,19 @@ export {
 export { adviceFacts } from './advice-facts';
 export type { Customer } from './customers';
 export {
-  LEAVES,
   lineOf,
+  LABEL_SIDES,
+  mayBeSoaked,
+  saysNothing,
+  type MakerWords,
+  type NewProduct,
+  type Product,
+  NewProductSchema,
+} from './products';
+export {
+  LEAVES,
   MOVE_KINDS,
   NewPieceSchema,
-  NewProductSchema,
   PIECE_KINDS,
   waterState,
   WOUND_WAYS,
@@ -45,12 +53,10 @@ export {
   type PieceFacts,
   type PieceWeighing,
   type NewPiece,
-  type NewProduct,
   type Pack,
   type Piece,
   type RackQuery,
   type PieceWithLedger,
-  type Product,
 } from './rack';
 export {
   booksOff,
@@ -72,6 +78,7 @@ export {
   MOST_FILE_BYTES,
   type WaitingFile,
   FILE_COLUMNS,
+  MAY_LACK,
   FILE_FORMATS,
   MOST_ROWS,
   RACK_FILES,

@@ -21,6 +21,8 @@ export const LineSchema: v.GenericSchema<Line> = v.object({
   key,
   material: v.picklist(MATERIALS),
   diameter: number,
+  soakHours: v.exactOptional(number),
+  labelSide: v.exactOptional(v.picklist(['up', 'down'])),
 });
 
 const WoundLengthSchema = v.union([

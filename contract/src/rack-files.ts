@@ -8,7 +8,10 @@ export const FILE_FORMATS = ['csv', 'json'] as const;
 
 /** The columns of each file, in order. Documented in docs/files.md, which a test holds to this. */
 export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
-  products: ['code', 'name', 'material', 'diameter_mm', 'strength_kg', 'tint'],
+  products: [
+    ...['code', 'name', 'material', 'diameter_mm', 'strength_kg', 'tint'],
+    ...['soak_hours', 'label_side', 'printed_strength', 'printed_diameter', 'maker_says'],
+  ],
   pieces: [
     'code',
     'product',
@@ -39,6 +42,11 @@ export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
     'arbor_mm',
   ],
 };
+
+/** Columns a file may lack: nothing is written down then. */
+export const MAY_LACK: ReadonlySet<string> = new Set([
+  ...['soak_hours', 'label_side', 'printed_strength', 'printed_diameter', 'maker_says'],
+]);
 
 /** The most rows a file may hold. */
 export const MOST_ROWS = 20_000;

@@ -1,6 +1,6 @@
-import { MATERIALS, type Line } from '@yard-spool/core';
 import * as v from 'valibot';
 import { afterOf } from './pages';
+import { NewProductSchema, ProductSchema } from './products';
 import {
   CodeSchema,
   DaySchema,
@@ -10,64 +10,8 @@ import {
   line,
   MillimetresSchema,
   text,
-  TintSchema,
   VersionSchema,
 } from './basics';
-
-export const diameter = v.pipe(
-  v.number('A diameter is needed, in mm.'),
-  v.minValue(0.04, 'A line is at least 0.04 mm thick.'),
-  v.maxValue(3, 'A line is at most 3 mm thick.'),
-);
-
-/** A line the shop sells or keeps, described by material, tint and diameter. */
-export const ProductSchema = v.object({
-  id: IdSchema,
-  code: v.string(),
-  name: v.string(),
-  material: v.picklist(MATERIALS),
-  /** Nominal diameter, mm. */
-  diameter: v.number(),
-  /** Rated strength, kg; null where nobody knows. */
-  strengthKg: v.nullable(v.number()),
-  tint: v.string(),
-  /** Grams per metre as the shop has weighed it, and how sure that is as a share; null until it has. */
-  mass: v.nullable(v.object({ gramsPerMetre: v.number(), sd: v.number(), samples: v.number() })),
-});
-export type Product = v.InferOutput<typeof ProductSchema>;
-
-/** A product as the core sees its line. */
-export const lineOf = ({
-  code,
-  material,
-  diameter,
-}: Pick<Product, 'code' | 'material' | 'diameter'>): Line => ({
-  key: code,
-  material,
-  diameter,
-});
-
-export const NewProductSchema = v.object({
-  code: v.pipe(
-    CodeSchema,
-    v.check(
-      (code) => !code.startsWith('OWN-'),
-      'OWN- begins the codes of customers’ own line. Choose another.',
-    ),
-  ),
-  name: line('A name'),
-  material: v.picklist(MATERIALS, 'Say what the line is made of.'),
-  diameter,
-  strengthKg: v.nullable(
-    v.pipe(
-      v.number(),
-      v.minValue(0.1, 'A strength is at least 0.1 kg.'),
-      v.maxValue(500, 'A strength is at most 500 kg.'),
-    ),
-  ),
-  tint: TintSchema,
-});
-export type NewProduct = v.InferOutput<typeof NewProductSchema>;
 
 export const PIECE_KINDS = ['bulk', 'pack', 'remnant', 'salvage'] as const;
 /** How line lies on its spool: rolled on without twist, or laid on over the end of another. */

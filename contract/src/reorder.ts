@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { MillimetresSchema } from './basics';
-import { ProductSchema } from './rack';
+import { ProductSchema } from './products';
 
 /** What one size a line was bought in cost. */
 export const PackSizeSchema = v.object({

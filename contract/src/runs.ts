@@ -7,6 +7,7 @@ import { CounterAtBenchSchema } from './counter-of-bench';
 import { DrawingSchema } from './drawing';
 import { RunEventSchema, seenTurn } from './run-events';
 import { HouseRulesSchema } from './house-rules';
+import { MakerWordsSchema } from './products';
 import { LEAVES } from './rack';
 
 /** What a bench sends; the server says who it was. */
@@ -42,6 +43,8 @@ const SupplyAtBenchSchema = v.object({
   leaves: v.picklist(LEAVES),
   /** Rated strength, kg; null where nobody knows it. */
   strengthKg: v.nullable(v.number()),
+  /** What its maker says of it; left out where nobody wrote it down. */
+  maker: v.exactOptional(MakerWordsSchema),
 });
 
 export const RunSchema = v.object({

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { PaperQuerySchema } from '../paper';
 import { DrawingQuerySchema, RecordQuerySchema } from '../record-file';
 import { NothingSchema } from '../basics';
+import { MakerWordsSchema, ProductSchema } from '../products';
 import {
   ChangePieceSchema,
   CountPieceSchema,
@@ -12,7 +13,6 @@ import {
   PackSchema,
   PieceSchema,
   PieceWithLedgerSchema,
-  ProductSchema,
   RackQuerySchema,
   WeighPieceSchema,
   WriteOffSchema,
@@ -39,6 +39,12 @@ export const rackApi = {
   learnMass: route('POST', '/products/:id/mass', {
     params: byId,
     body: MassSampleSchema,
+    reply: ProductSchema,
+  }),
+  /** What its maker says of a line; nothing of it takes away what was written down. */
+  writeMaker: route('PUT', '/products/:id/maker', {
+    params: byId,
+    body: MakerWordsSchema,
     reply: ProductSchema,
   }),
   /** Every piece that something can be cut from. */

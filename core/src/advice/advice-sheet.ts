@@ -86,7 +86,7 @@ export function adviceSheet(facts: AdviceFacts, rules: HouseRules): AdviceSheet 
     arborGrip: bare ? gripAdvice(first.line.material, 'bare', rules) : null,
     knots: below ? joinAdvice(below.line, top.line, rules) : null,
     supply,
-    label: labelAdvice(supply.best, leaves, rules),
+    label: labelAdvice(supply.best, leaves, rules, main.line.labelSide),
     judgeTwistBy: twistAdvice(supply, rules),
     soak: soakAdvice(top.line, rules),
     tension: tensionAdvice(main.line.material, type, rules),

@@ -5,6 +5,7 @@ import { HOUSE_QUESTIONS, USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import { sayIn } from '../quantities/say-in';
 import { dragAdvice } from './drag-advice';
 import { gapAdvice } from './gap-advice';
+import { labelAdvice } from './handling-advice';
 import { gripAdvice } from './grip-advice';
 import { arborKnotAdvice, joinAdvice } from './knot-advice';
 import { memoryAdvice } from './memory-advice';
@@ -206,6 +207,16 @@ describe('a reverse', () => {
   });
 });
 
+describe('which face is up', () => {
+  it('is what its box says, where the house goes by the box and the box was read', () => {
+    const said = (label: 'box' | 'label-up', box?: 'up' | 'down') =>
+      labelAdvice('matched', 'unknown', { label }, box)?.sentence;
+    expect(said('box')).toBe('Stand it as its box says.');
+    expect(said('box', 'down')).toBe('Stand it label down, as its box says.');
+    expect(said('label-up', 'down')).toBe('Stand it with its label up.');
+  });
+});
+
 describe('soaking', () => {
   it.each([
     ['none', 0],
@@ -220,6 +231,17 @@ describe('soaking', () => {
     const { sentence, uptake } = soakAdvice(line('nylon', 0.55), { soak: 'full-day' });
     expect(uptake!.share).toBeGreaterThan(0.7);
     expect(sentence).toMatch(/24 h in water: a strand of 0\.55 mm takes up \d+ to \d+ %/);
+  });
+
+  it('is as its maker says before it is as the house does, and says so', () => {
+    const said = soakAdvice({ ...line('nylon', 0.3), soakHours: 3 }, { soak: 'overnight' });
+    expect(said).toMatchObject({ hours: 3, tooLongAfter: 6 });
+    expect(said.sentence).toMatch(/^3 h in water: /);
+    expect(said.why).toBe('Its maker says 3 h, which goes before what the house does (10 h).');
+    const dry = soakAdvice({ ...line('nylon', 0.3), soakHours: 0 }, { soak: 'short' });
+    expect(dry.hours).toBe(0);
+    expect(dry.why).toBe('Its maker says not to soak it, which goes before what the house does (1.5 h).');
+    expect(soakAdvice({ ...line('braid', 0.2), soakHours: 5 }, { soak: 'short' }).hours).toBe(0);
   });
 
   it.each(['fluorocarbon', 'braid', 'hollow-braid'] as const)('keeps %s dry in every house', (material) => {

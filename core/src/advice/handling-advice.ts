@@ -1,3 +1,4 @@
+import type { Line } from '../lines/line';
 import type { HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
 import type { SupplyStand } from '../twist/compare-supply';
@@ -10,16 +11,23 @@ export type LeavesSupply = 'clockwise' | 'anticlockwise' | 'unknown';
 /**
  * Which face of the supply is up. Rotation decides; the other schools trust a label. Null where the supply rolls or is
  * turned on a rig, since its faces make no difference then.
+ *
+ * @param box which face its maker says to lay up, where that is known
  */
 export function labelAdvice(
   stand: SupplyStand,
   leaves: LeavesSupply,
   rules: Pick<HouseRules, 'label'>,
+  box?: Line['labelSide'],
 ): Advice | null {
   if (stand !== 'matched' && stand !== 'mismatched') return null;
   const { why } = schoolOf(rules, 'label');
   if (rules.label === 'label-up') return { sentence: 'Stand it with its label up.', why };
-  if (rules.label === 'box') return { sentence: 'Stand it as its box says.', why };
+  if (rules.label === 'box')
+    return {
+      sentence: box === undefined ? 'Stand it as its box says.' : `Stand it label ${box}, as its box says.`,
+      why,
+    };
   if (leaves === 'unknown') {
     return {
       sentence: `Pull a metre off and look which way it turns: stand it so that it turns ${stand === 'matched' ? 'the way the bail does' : 'against the bail'}.`,

@@ -20,7 +20,13 @@ const HOURS: Readonly<Record<HouseRules['soak'], readonly [ready: number, tooLon
   'full-day': [24, 48],
 };
 
-/** How long the house soaks a line, and what that does to it. A wound pack takes up water slower than one strand. */
+/** Longer than this many times what the maker says counts as too long. From memory, no source. */
+const TOO_LONG = 2;
+
+/**
+ * How long a line is soaked, and what that does to it: as its maker says where that is known, else as the house does. A
+ * wound pack takes up water slower than one strand.
+ */
 export function soakAdvice(line: Line, rules: Pick<HouseRules, 'soak'>): SoakAdvice {
   if (line.material !== 'nylon') {
     return {
@@ -31,16 +37,20 @@ export function soakAdvice(line: Line, rules: Pick<HouseRules, 'soak'>): SoakAdv
       why: `${line.material === 'fluorocarbon' ? 'Fluorocarbon' : 'Polyethylene'} takes up next to no water.`,
     };
   }
-  const [hours, tooLongAfter] = HOURS[rules.soak];
+  const made = line.soakHours;
+  const [hours, tooLongAfter] = made === undefined ? HOURS[rules.soak] : [made, TOO_LONG * made];
   const uptake = soakUptake(line.diameter, hours);
   return {
     hours,
     tooLongAfter,
     uptake,
     sentence: say(line, hours, uptake),
-    why: schoolOf(rules, 'soak').why,
+    why: made === undefined ? schoolOf(rules, 'soak').why : byMaker(made, HOURS[rules.soak][0]),
   };
 }
+
+const byMaker = (hours: number, house: number): string =>
+  `Its maker says ${hours === 0 ? 'not to soak it' : `${String(hours)} h`}, which goes before what the house does${hours === house ? '' : ` (${house === 0 ? 'none' : `${String(house)} h`})`}.`;
 
 function say({ diameter }: Line, hours: number, uptake: Uptake | null): string {
   if (hours === 0 || !uptake) return 'Wind it dry, and leave room: it swells when it is fished.';

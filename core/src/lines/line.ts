@@ -11,6 +11,10 @@ export interface Line {
   readonly material: Material;
   /** Nominal diameter, mm. */
   readonly diameter: number;
+  /** Hours its maker says to soak it, none among them; left out where nothing is said. */
+  readonly soakHours?: number;
+  /** Which face of its spool its maker says to lay up; left out where nothing is said. */
+  readonly labelSide?: 'up' | 'down';
 }
 
 /** Braid of either kind: slips on a bare arbor, takes up next to no water, carries air in its diameter. */

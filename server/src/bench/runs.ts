@@ -131,8 +131,11 @@ async function suppliesOf(from: Reading, { cuts }: Job): Promise<Run['supplies']
   const of = async (layer: string, id: number, lengthMm: number): Promise<Run['supplies'][number]> => {
     const piece = await onePiece(from, { id });
     const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
-    const { strengthKg } = piece.product;
-    return { layer, diameters: [...diameters], measured, leaves: piece.leaves, strengthKg };
+    const { strengthKg, maker } = piece.product;
+    return {
+      ...{ layer, diameters: [...diameters], measured, leaves: piece.leaves, strengthKg },
+      ...(maker ? { maker } : {}),
+    };
   };
   return Promise.all(
     cuts.flatMap(({ layer, pieceId, lengthMm }) => (pieceId === null ? [] : [of(layer, pieceId, lengthMm)])),

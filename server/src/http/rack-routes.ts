@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { ServerContext } from '../context';
 import { changePiece, writeOffPiece } from '../rack/change-piece';
 import { countPiece, weighPiece } from '../rack/correct';
-import { addMassSample, listShopLines } from '../rack/products';
+import { addMassSample, listShopLines, writeMaker } from '../rack/products';
 import { listRack } from '../rack/list-rack';
 import { listStock, readPiece } from '../rack/rack';
 import { readPack } from '../rack/packs';
@@ -24,6 +24,9 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   serve(router, api.listProducts, () => listShopLines(context));
   serve(router, api.learnMass, ({ params, body, response }) =>
     addMassSample(context, personOf(response), params.id, body),
+  );
+  serve(router, api.writeMaker, ({ params, body, response }) =>
+    writeMaker(context, personOf(response), params.id, body),
   );
   serve(router, api.listPieces, () => listStock(context));
   serve(router, api.listRack, ({ query }) => listRack(context, query));

@@ -15,10 +15,15 @@ const BATCH = 1000;
 /** The rows of each file, batch after batch, so that no file is ever held whole. */
 export const ROWS: Readonly<Record<RackFile, (from: Reading) => AsyncGenerator<FileRow[]>>> = {
   products: async function* (from) {
-    yield (await listShopLines(from)).map(({ code, name, material, diameter, strengthKg, tint }) => ({
+    yield (await listShopLines(from)).map(({ code, name, material, diameter, strengthKg, tint, maker }) => ({
       ...{ code, name, material, tint },
       diameter_mm: diameter,
       strength_kg: strengthKg ?? '',
+      soak_hours: maker?.soakHours ?? '',
+      label_side: maker?.labelSide ?? '',
+      printed_strength: maker?.strength ?? '',
+      printed_diameter: maker?.diameter ?? '',
+      maker_says: maker?.says ?? '',
     }));
   },
   pieces: pieceRows,

@@ -1,4 +1,4 @@
-import { FILE_COLUMNS, MOST_ROWS, type RackFile, type RowError } from '@yard-spool/contract';
+import { FILE_COLUMNS, MAY_LACK, MOST_ROWS, type RackFile, type RowError } from '@yard-spool/contract';
 import Papa from 'papaparse';
 import { asItWas } from './harmless';
 
@@ -102,7 +102,7 @@ const textOf = (value: unknown): string =>
       : '';
 
 function missingColumns(found: readonly string[], what: RackFile): string | null {
-  const missing = FILE_COLUMNS[what].filter((column) => !found.includes(column));
+  const missing = FILE_COLUMNS[what].filter((column) => !found.includes(column) && !MAY_LACK.has(column));
   if (missing.length === 0) return null;
   return `The heading lacks ${missing.join(', ')}. A file of ${what} has ${FILE_COLUMNS[what].join(', ')}.`;
 }

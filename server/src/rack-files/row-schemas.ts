@@ -1,4 +1,12 @@
-import { CODE_PATTERN, LEAVES, MOVE_KINDS, PIECE_KINDS, REEL_TYPES, WOUND_WAYS } from '@yard-spool/contract';
+import {
+  CODE_PATTERN,
+  LABEL_SIDES,
+  LEAVES,
+  MOVE_KINDS,
+  PIECE_KINDS,
+  REEL_TYPES,
+  WOUND_WAYS,
+} from '@yard-spool/contract';
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
 
@@ -51,14 +59,33 @@ const day = v.union(
   'A day is written like 2031-04-25, or left empty.',
 );
 
-export const ProductRowSchema = v.object({
+const fileProduct = v.object({
   code,
   name: filled(80),
   material: oneOf(MATERIALS),
   diameter_mm: number(0.04, 3, 'mm'),
   strength_kg: perhaps(0.1, 500, 'kg'),
   tint: v.pipe(v.string(), v.trim(), v.hexColor('A tint is written like #aab7bd.')),
+  soak_hours: v.optional(perhaps(0, 72, 'hours'), ''),
+  label_side: v.optional(
+    v.union([empty, oneOf(LABEL_SIDES)], 'A label is laid up or down, or nothing is said.'),
+    '',
+  ),
+  printed_strength: v.optional(text(40), ''),
+  printed_diameter: v.optional(text(40), ''),
+  maker_says: v.optional(text(200), ''),
 });
+
+export const ProductRowSchema = v.pipe(
+  fileProduct,
+  v.forward(
+    v.check(
+      ({ material, soak_hours }) => material === 'nylon' || (soak_hours ?? 0) === 0,
+      'Only nylon is soaked: other line takes up next to no water.',
+    ),
+    ['soak_hours'],
+  ),
+);
 
 export const PieceRowSchema = v.object({
   code,

@@ -20,8 +20,14 @@ const takeProducts: TakeIn<'products'> = async (u, good) => {
   const write = (): Promise<void> =>
     inChunks(good, async (chunk) => {
       await tables.products.createAll(
-        chunk.map(({ value: { code, name, material, tint, diameter_mm, strength_kg } }) =>
-          productValues({ code, name, material, tint, diameter: diameter_mm, strengthKg: strength_kg }),
+        chunk.map(({ value: { code, name, material, tint, diameter_mm, strength_kg, ...row } }) =>
+          productValues({
+            ...{ code, name, material, tint, diameter: diameter_mm, strengthKg: strength_kg },
+            maker: {
+              ...{ soakHours: row.soak_hours, labelSide: row.label_side, says: row.maker_says },
+              ...{ strength: row.printed_strength, diameter: row.printed_diameter },
+            },
+          }),
         ),
       );
       const made = await tables.products.findAll({ where: { code: codesOf(chunk) }, attributes: ['id'] });

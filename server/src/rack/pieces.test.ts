@@ -192,7 +192,7 @@ describe('a weigh-in', () => {
       dry: true,
       by: 'scale',
     });
-    expect(refused.body.detail).toContain('it came with 200 m');
+    expect(refused.body.detail).toContain('it came with 200.000 m');
     expect((await ledgerOf(ask, 'W-5')).piece.lengthMm).toBe(200_000);
   });
 

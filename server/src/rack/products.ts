@@ -1,4 +1,12 @@
-import { OWN_PREFIX, type NewProduct, type Person, type Product } from '@yard-spool/contract';
+import {
+  mayBeSoaked,
+  OWN_PREFIX,
+  saysNothing,
+  type MakerWords,
+  type NewProduct,
+  type Person,
+  type Product,
+} from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { noteWords } from '../search/index-words';
@@ -19,8 +27,9 @@ export const listShopLines = async (from: Reading): Promise<Product[]> =>
   (await listProducts(from)).filter(({ code }) => !code.startsWith(OWN_PREFIX));
 
 /** The columns of a new product. */
-export const productValues = ({ diameter, strengthKg, ...rest }: NewProduct) => ({
+export const productValues = ({ diameter, strengthKg, maker, ...rest }: NewProduct) => ({
   ...rest,
+  maker: maker && !saysNothing(maker) ? maker : null,
   diameter: String(diameter),
   strengthKg: strengthKg === null ? null : String(strengthKg),
 });
@@ -36,6 +45,34 @@ export async function productFor(u: Unit, asked: { id: number } | NewProduct): P
   throw new ProblemError('not-found', 'This line is not on the list any more. Choose again.');
 }
 
+/** Writes down what its maker says of a line. */
+export async function writeMaker(
+  context: ServerContext,
+  person: Person,
+  id: number,
+  maker: MakerWords,
+): Promise<Product> {
+  await unit(context, person, async (u) => {
+    const row = await u.tables.products.lock(id);
+    if (!row || row.code.startsWith(OWN_PREFIX)) throw notListed();
+    if (!mayBeSoaked(row.material, maker)) {
+      const sentence = `${row.name} is ${row.material.replace('-', ' ')}: it takes up next to no water. Leave the hours empty.`;
+      throw new ProblemError('bad-request', sentence, [{ path: 'soakHours', message: sentence }]);
+    }
+    await u.tables.products.change(row, { maker: saysNothing(maker) ? null : maker });
+    await noteWords(u, 'line', [id]);
+  });
+  return oneProduct(context, id);
+}
+
+const notListed = (): ProblemError => new ProblemError('not-found', 'This line is not on the list any more.');
+
+async function oneProduct(from: Reading, id: number): Promise<Product> {
+  const product = (await listProducts(from)).find((one) => one.id === id);
+  if (!product) throw new Error('A product that was just there is there.');
+  return product;
+}
+
 /** Keeps a weighed, measured length, from which the line's grams per metre are learned. */
 export async function addMassSample(
   context: ServerContext,
@@ -44,12 +81,9 @@ export async function addMassSample(
   { lengthMm, grams }: { lengthMm: number; grams: number },
 ): Promise<Product> {
   await unit(context, person, async ({ tables, clock, actor }) => {
-    if (!(await tables.products.findByPk(productId)))
-      throw new ProblemError('not-found', 'This line is not on the list any more.');
+    if (!(await tables.products.findByPk(productId))) throw notListed();
     const weighed = { lengthMm, grams: grams.toFixed(2) };
     await tables.massSamples.create({ productId, ...weighed, at: clock(), byId: actor.id });
   });
-  const product = (await listProducts(context)).find(({ id }) => id === productId);
-  if (!product) throw new Error('A product that was just there is there.');
-  return product;
+  return oneProduct(context, productId);
 }

@@ -21,6 +21,7 @@ export function toProduct(row: ProductRow, samples: readonly MassSampleRow[]): P
     strengthKg: numberOf(row.strengthKg),
     tint: row.tint,
     mass: learned && { ...learned, samples: mine.length },
+    ...(row.maker ? { maker: row.maker } : {}),
   };
 }
 

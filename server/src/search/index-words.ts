@@ -17,7 +17,8 @@ const TEXT: Readonly<Record<WordKind, string>> = {
   customer: `SELECT id, CONCAT_WS(' ', name, contact) AS text FROM customers WHERE id`,
   line: `SELECT id, CONCAT_WS(' ', code, name, material, 0 + diameter, FORMAT(diameter, 2),
        IF(strength_kg IS NULL, NULL, CONCAT_WS(' ', ROUND(strength_kg / 0.45359237), 'lb',
-         CONCAT(ROUND(strength_kg / 0.45359237), 'lb'), 0 + ROUND(strength_kg, 1), 'kg'))) AS text
+         CONCAT(ROUND(strength_kg / 0.45359237), 'lb'), 0 + ROUND(strength_kg, 1), 'kg')),
+       JSON_VALUE(maker, '$.strength'), JSON_VALUE(maker, '$.diameter')) AS text
      FROM products WHERE id`,
   piece: `SELECT pieces.id, CONCAT_WS(' ', pieces.code, IF(pieces.lot = '', NULL, CONCAT('lot ', pieces.lot)),
        products.name) AS text

@@ -119,11 +119,13 @@ export async function soakPiece(
         `${code} is ${material.replace('-', ' ')}: it takes up next to no water. Keep it dry.`,
       );
     const { rules, from } = await rulesFor(u, { line: piece.product.code, material });
-    const { hours, tooLongAfter, sentence, why } = soakAdvice(lineOf(piece.product), rules);
+    const line = lineOf(piece.product);
+    const made = line.soakHours;
+    const { hours, tooLongAfter, sentence, why } = soakAdvice(line, rules);
     if (hours === 0)
       throw new ProblemError(
         'bad-request',
-        'This house does not soak line. The house rule says otherwise first.',
+        made === undefined ? 'This house does not soak line. The house rule says otherwise first.' : why,
       );
     const inAt = u.clock();
     const after = (h: number): Date => new Date(inAt.getTime() + h * HOUR);
@@ -134,9 +136,10 @@ export async function soakPiece(
         inAt,
         byId: u.actor.id,
         advice: sentence,
-        why: from.soak
-          ? `${why} Set so for this line${from.soak === 'material' ? ' by what it is made of' : ''}.`
-          : why,
+        why:
+          from.soak && made === undefined
+            ? `${why} Set so for this line${from.soak === 'material' ? ' by what it is made of' : ''}.`
+            : why,
       },
       readyAt: after(hours),
       tooLongAt: after(tooLongAfter),

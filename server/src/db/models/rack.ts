@@ -18,6 +18,8 @@ export interface ProductRow extends Model<InferAttributes<ProductRow>, InferCrea
   diameter: string;
   strengthKg: string | null;
   tint: string;
+  /** What its maker says; null where nobody wrote it down. */
+  maker: CreationOptional<Product['maker'] | null>;
 }
 
 export interface PieceRow extends Model<InferAttributes<PieceRow>, InferCreationAttributes<PieceRow>> {
@@ -68,6 +70,7 @@ export const defineProducts = (sequelize: Sequelize) =>
       diameter: DataTypes.DECIMAL(6, 4),
       strengthKg: DataTypes.DECIMAL(7, 3),
       tint: DataTypes.STRING,
+      maker: DataTypes.JSON,
     },
     { tableName: 'products' },
   );

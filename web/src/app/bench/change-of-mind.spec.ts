@@ -9,7 +9,8 @@ import { besideStep } from './step-beside';
 const units = {
   length: (metres: number) => `${metres.toFixed(0)} m`,
   small: (mm: number) => `${mm.toFixed(1)} mm`,
-  strength: (kg: number) => `${kg.toFixed(0)} kg`,
+  diameter: (mm: number) => `${mm.toFixed(2)} mm`,
+    strength: (kg: number) => `${kg.toFixed(0)} kg`,
 };
 const step = (kind: RunStep['kind'], layer?: string): RunStep => ({
   id: kind,
@@ -53,7 +54,7 @@ describe('what stands beside a step', () => {
 
   it('is how much tape, how thick, and when to stop', () => {
     const [words] = beside('grip', planned({ kind: 'tape', id: 'tape', thickness: 0.15, wraps: 2 }));
-    expect(words).toMatch(/^2 wraps of tape 0\.\d mm thick, until it sits \d+\.\d mm below the lip\.$/);
+    expect(words).toMatch(/^2 wraps of tape 0\.\d\d mm thick, until it sits \d+\.\d mm below the lip\.$/);
   });
 
   it('is what its like took, in the turns that are counted here', () => {

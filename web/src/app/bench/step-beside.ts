@@ -1,6 +1,7 @@
 import type { Run } from '@yard-spool/contract';
 import { dayText } from '../ui/day-text';
 import { soakAdvice, type RunStep } from '@yard-spool/core';
+import { makerWords } from '../ui/maker-words';
 import type { UnitsService } from '../data/units.service';
 
 /** The day of an instant, short. */
@@ -11,7 +12,7 @@ const WASHERS = {
   'take-washer-out': 'a washer was taken out',
 } as const;
 
-type Units = Pick<UnitsService, 'length' | 'small' | 'strength'>;
+type Units = Pick<UnitsService, 'length' | 'small' | 'strength' | 'diameter'>;
 
 /** How things are said at a bench: in whose units, and how many spool turns one counted turn is. */
 interface Saying {
@@ -31,7 +32,10 @@ const BESIDE: Partial<Record<RunStep['kind'], Beside>> = {
   strip: (run, { units }) => [run.notes, onItNow(run), stays(run, units)],
   mount: (run) => [run.notes, turned(run)],
   grip: (run, { units }) => [tape(run, units)],
-  wind: (run, saying, layer) => [goesOnDry(run, layer), sisterTook(run, saying, layer), lastSetUp(run)],
+  wind: (run, saying, layer) => [
+    ...[onBox(run, layer), goesOnDry(run, layer)],
+    ...[sisterTook(run, saying, layer), lastSetUp(run)],
+  ],
   gap: (run) => [run.notes],
   leader: ({ job }) => [job.wants.leader && `Asked for: ${job.wants.leader}.`],
   'drag-reading': drag,
@@ -63,7 +67,7 @@ function tape({ job: { plan } }: Run, units: Units): string {
   const layer = plan.layers.find(({ request }) => request.kind === 'tape');
   if (layer?.request.kind !== 'tape') return '';
   const wraps = Math.round(layer.wraps.value);
-  return `${String(wraps)} ${wraps === 1 ? 'wrap' : 'wraps'} of tape ${units.small(layer.request.thickness)} thick, until it sits ${units.small(layer.depthAfter.value)} below the lip.`;
+  return `${String(wraps)} ${wraps === 1 ? 'wrap' : 'wraps'} of tape ${units.diameter(layer.request.thickness)} thick, until it sits ${units.small(layer.depthAfter.value)} below the lip.`;
 }
 
 const turned = ({ job: { wants } }: Run): string =>
@@ -79,13 +83,20 @@ function sisterTook({ sister }: Run, { units, per }: Saying, layer: string | und
   return `${sister.tag}, its like, took ${(took.spoolTurns / per).toFixed(0)} turns of this${came}.`;
 }
 
+/** What its maker says of the line that goes on, by which the right one is known. */
+function onBox({ supplies }: Run, layer: string | undefined): string {
+  const words = makerWords(supplies.find((one) => one.layer === layer)?.maker).join('; ');
+  return words === '' ? '' : `On its box: ${words}.`;
+}
+
 /** Line that the house soaks, and that never was in a tub. */
 function goesOnDry({ job: { cuts, planInput }, under }: Run, layer: string | undefined): string {
   const cut = cuts.find((one) => one.layer === layer);
   const asked = planInput.request.layers.find(({ id }) => id === layer);
   if (cut?.water !== 'dry' || asked?.kind !== 'line') return '';
   const { hours } = soakAdvice(asked.line, under.rules);
-  return hours === 0 ? '' : `Goes on dry: the house soaks this line for ${String(hours)} h, and it is dry.`;
+  const who = asked.line.soakHours === undefined ? 'the house soaks this line' : 'its maker says to soak it';
+  return hours === 0 ? '' : `Goes on dry: ${who} for ${String(hours)} h, and it is dry.`;
 }
 
 /** Washers, label and rotation as last time. */

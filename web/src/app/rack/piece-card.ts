@@ -3,11 +3,12 @@ import type { Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
+import { makerWords } from '../ui/maker-words';
 import { learnedWords, percent } from '../ui/learned-words';
 import { pieceStretches } from './piece-rule';
 import { WaterMark } from './water-mark';
 
-export type PieceAction = 'count' | 'weigh' | 'soak' | 'take-out' | 'change' | 'let-go';
+export type PieceAction = 'count' | 'weigh' | 'soak' | 'take-out' | 'change' | 'maker' | 'let-go';
 
 /** One piece: what is left and free, what is known of it, and what can be done with it. */
 @Component({
@@ -41,6 +42,7 @@ export class PieceCard {
         ? [{ id: 'soak' as const, name: 'Soak' }]
         : []),
     { id: 'change', name: 'Move, rename' },
+    { id: 'maker', name: 'On its box' },
     { id: 'let-go', name: 'Let it go' },
   ]);
 
@@ -71,6 +73,12 @@ export class PieceCard {
     ]
       .filter(Boolean)
       .join(' · ');
+  });
+
+  /** What is printed on the line, and what its maker says of it. */
+  protected readonly onBox = computed(() => {
+    const words = makerWords(this.piece().product.maker).join(' · ');
+    return words === '' ? '' : `On its box: ${words}`;
   });
 
   /** A price by the hundred metres, or yards. */

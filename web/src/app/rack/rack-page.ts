@@ -39,6 +39,7 @@ import { PieceLedger } from './piece-ledger';
 import { pieceStretches } from './piece-rule';
 import { RackTabs } from './rack-tabs';
 import { ReceivePiece } from './receive-piece';
+import { MakerPanel } from './maker-panel';
 import { SoakPiece } from './soak-piece';
 import { WaterMark } from './water-mark';
 import { WeighPiece } from './weigh-piece';
@@ -65,6 +66,7 @@ type Panel = 'receive' | Exclude<PieceAction, 'take-out'>;
       ReceivePiece,
       ScrollingModule,
       SelectField,
+      MakerPanel,
       SoakPiece,
       TextField,
       WaterMark,

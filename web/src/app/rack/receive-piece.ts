@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, PIECE_KINDS, type Pack, type Piece } from '@yard-spool/contract';
+import { api, PIECE_KINDS, type MakerWords, type Pack, type Piece } from '@yard-spool/contract';
 import { MATERIALS, parseQuantity, type Dimension } from '@yard-spool/core';
 import { map, startWith } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -22,13 +22,15 @@ import { QuantityField } from '../ui/quantity-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { WrapsHelper } from '../ui/wraps-helper';
+import { MakerFields } from './maker-fields';
+import { makerForm, makerWrong, readMaker } from './maker-form';
 import { FactsFields } from './facts-fields';
 import { factsForm, factsReader } from './piece-facts';
 
 /** Taking a piece on to the rack: of a line that is known, or of a new one. */
 @Component({
   selector: 'ys-receive-piece',
-  imports: [FactsFields, FormEnd, ReactiveFormsModule, QuantityField, WrapsHelper],
+  imports: [FactsFields, FormEnd, MakerFields, ReactiveFormsModule, QuantityField, WrapsHelper],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './receive-piece.html',
   host: { class: 'card block overflow-y-auto p-4' },
@@ -53,6 +55,7 @@ export class ReceivePiece {
     diameter: text(),
     strength: text(),
     tint: text('#aab7bd'),
+    maker: makerForm(),
     code: text(),
     kind: text('bulk'),
     place: text(),
@@ -96,7 +99,7 @@ export class ReceivePiece {
     if (this.isNew() && this.read('diameter', 'small-length') === null) return 'Type the line’s diameter.';
     if (typed.code.trim() === '') return 'Give the piece a short code people can say, like N-207.';
     if (this.read('length', 'line-length') === null) return 'Type how much line is on the piece.';
-    return this.facts.wrong();
+    return this.facts.wrong() || (this.isNew() ? makerWrong(typed.maker) : '');
   });
 
   protected receive(): void {
@@ -110,6 +113,7 @@ export class ReceivePiece {
           diameter: this.read('diameter', 'small-length') ?? 0,
           strengthKg: this.read('strength', 'strength'),
           tint: typed.tint,
+          maker: this.maker(),
         }
       : { id: Number(typed.productId) };
     const lengthMm = Math.round((this.read('length', 'line-length') ?? 0) * 1000);
@@ -127,6 +131,12 @@ export class ReceivePiece {
       if (body.packCode === null) this.received.emit(piece);
       else this.nextPack(piece);
     });
+  }
+
+  /** What its box says; hours that were typed before the material became one that is not soaked are not sent. */
+  private maker(): MakerWords {
+    const words = readMaker(this.controls.maker);
+    return this.controls.material.value === 'nylon' ? words : { ...words, soakHours: null };
   }
 
   /** What a bar code stands for fills the form; one that is new here is kept with the piece it is typed for now. */

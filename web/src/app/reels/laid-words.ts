@@ -4,7 +4,7 @@ import type { UnitsService } from '../data/units.service';
 /** What lies under a fill's line, as rows: nothing where nothing does. */
 export function laidWords(
   laid: Fill['laid'],
-  units: Pick<UnitsService, 'small'>,
+  units: Pick<UnitsService, 'small' | 'diameter'>,
 ): readonly { readonly name: string; readonly text: string }[] {
   if (!laid) return [];
   const small = (millimetres: number): string => units.small(millimetres);
@@ -16,7 +16,7 @@ export function laidWords(
       ? [
           {
             name: 'Tape on the arbor',
-            text: `${wraps} ${wraps === '1' ? 'wrap' : 'wraps'} of ${small(tape.thickness)}`,
+            text: `${wraps} ${wraps === '1' ? 'wrap' : 'wraps'} of ${units.diameter(tape.thickness)}`,
           },
         ]
       : []),

@@ -1,0 +1,102 @@
+import { MATERIALS, type Line } from '@yard-spool/core';
+import * as v from 'valibot';
+import { CodeSchema, IdSchema, line, text, TintSchema } from './basics';
+
+export const LABEL_SIDES = ['up', 'down'] as const;
+
+export const diameter = v.pipe(
+  v.number('A diameter is needed, in mm.'),
+  v.minValue(0.04, 'A line is at least 0.04 mm thick.'),
+  v.maxValue(3, 'A line is at most 3 mm thick.'),
+);
+
+/** What its maker says of a line, as it stands on box and spool. */
+export const MakerWordsSchema = v.object({
+  /** Hours to soak it, none among them; null where nothing is said. */
+  soakHours: v.nullable(
+    v.pipe(
+      v.number(),
+      v.minValue(0, 'A soak is from 0 to 72 hours.'),
+      v.maxValue(72, 'A soak is from 0 to 72 hours.'),
+    ),
+  ),
+  /** Which face of the spool to lay up; null where nothing is said. */
+  labelSide: v.nullable(v.picklist(LABEL_SIDES, 'A label is laid up or down.')),
+  /** As they are printed, unit and all. */
+  strength: text('A printed strength', 40),
+  diameter: text('A printed diameter', 40),
+  says: text('What the maker says', 200),
+});
+export type MakerWords = v.InferOutput<typeof MakerWordsSchema>;
+
+/** Whether nothing of its maker's is written down. */
+export const saysNothing = ({ soakHours, labelSide, strength, diameter, says }: MakerWords): boolean =>
+  soakHours === null && labelSide === null && `${strength}${diameter}${says}` === '';
+
+/** Line that takes up next to no water is not soaked, whatever stands on its box. */
+export const mayBeSoaked = (material: Line['material'], maker: MakerWords | undefined): boolean =>
+  material === 'nylon' || (maker?.soakHours ?? 0) === 0;
+const DRY_LINE = 'Only nylon is soaked: other line takes up next to no water.';
+
+/** A line the shop sells or keeps, described by material, tint and diameter. */
+export const ProductSchema = v.object({
+  id: IdSchema,
+  code: v.string(),
+  name: v.string(),
+  material: v.picklist(MATERIALS),
+  /** Nominal diameter, mm. */
+  diameter: v.number(),
+  /** Rated strength, kg; null where nobody knows. */
+  strengthKg: v.nullable(v.number()),
+  tint: v.string(),
+  /** Grams per metre as the shop has weighed it, and how sure that is as a share; null until it has. */
+  mass: v.nullable(v.object({ gramsPerMetre: v.number(), sd: v.number(), samples: v.number() })),
+  /** What its maker says; left out where nobody wrote it down. */
+  maker: v.exactOptional(MakerWordsSchema),
+});
+export type Product = v.InferOutput<typeof ProductSchema>;
+
+/** A product as the core sees its line. */
+export const lineOf = ({
+  code,
+  material,
+  diameter,
+  maker,
+}: Pick<Product, 'code' | 'material' | 'diameter' | 'maker'>): Line => ({
+  key: code,
+  material,
+  diameter,
+  ...(maker?.soakHours === null || maker === undefined ? {} : { soakHours: maker.soakHours }),
+  ...(maker?.labelSide ? { labelSide: maker.labelSide } : {}),
+});
+
+const newProduct = v.object({
+  code: v.pipe(
+    CodeSchema,
+    v.check(
+      (code) => !code.startsWith('OWN-'),
+      'OWN- begins the codes of customers’ own line. Choose another.',
+    ),
+  ),
+  name: line('A name'),
+  material: v.picklist(MATERIALS, 'Say what the line is made of.'),
+  diameter,
+  strengthKg: v.nullable(
+    v.pipe(
+      v.number(),
+      v.minValue(0.1, 'A strength is at least 0.1 kg.'),
+      v.maxValue(500, 'A strength is at most 500 kg.'),
+    ),
+  ),
+  tint: TintSchema,
+  maker: v.exactOptional(MakerWordsSchema),
+});
+
+export const NewProductSchema = v.pipe(
+  newProduct,
+  v.forward(
+    v.check(({ material, maker }) => mayBeSoaked(material, maker), DRY_LINE),
+    ['maker'],
+  ),
+);
+export type NewProduct = v.InferOutput<typeof NewProductSchema>;
