@@ -35,7 +35,7 @@ const HEADING = /^([a-z]+)[/\s]+([a-z]+)\s*:?\s+(?=[\d.,])/i;
 /**
  * Cuts what was typed into prints: `6/230 8/170 10/140` is three, `210 m × 0.25 mm` one, however much space stands about
  * the signs; two numbers side by side with no sign between them are one too (`8 lb 140 yds`, two columns of a table). A
- * word for the material holds for the prints behind it, or for the one before where the first print stands before it.
+ * word for the material holds for the prints behind it, where it leads them, or for those before it.
  */
 export function printChunks(text: string): PrintChunk[] {
   return text.split(/[\n\r;|]+/).reduce<{ readonly units: Units | null; readonly chunks: PrintChunk[] }>(
@@ -65,11 +65,19 @@ function headingOf(row: string): readonly [Units | null, string] {
 }
 
 function rowChunks(row: string, units: Units | null): PrintChunk[] {
-  const words = closed(row)
-    .split(/,\s|,$|\s+/)
-    .filter((word) => word !== '' && !NOTHING.test(word));
-  const bodies = paired(words).map((word) => withUnits(word, units));
-  return withMaterials(bodies);
+  const parts = closed(row)
+    .split(/,\s|,$/)
+    .map((part) => part.split(/\s+/).filter((word) => word !== '' && !NOTHING.test(word)));
+  const bodies = paired(parts.flat()).map((word) => withUnits(word, units));
+  return withMaterials(bodies, leadsItsPrints(parts));
+}
+
+/** Whether a word for the material stands before its prints: at the head of the row, or of each part between commas. */
+function leadsItsPrints(parts: readonly (readonly string[])[]): boolean {
+  const saying = parts.filter((words) => words.some((word) => materialIn(word)));
+  const leads = (words: readonly string[]): boolean =>
+    words.length > 1 && materialIn(words[0] ?? '') !== undefined;
+  return materialIn(parts.flat()[0] ?? '') !== undefined || (saying.length > 0 && saying.every(leads));
 }
 
 /** What was typed with its signs and units close to their numbers. */
@@ -114,9 +122,8 @@ function withUnits(body: string, units: Units | null): string {
   return halves.map((half, i) => (/[a-z"#]/i.test(half) ? half : `${half}${units[i] ?? ''}`)).join('/');
 }
 
-function withMaterials(words: readonly string[]): PrintChunk[] {
+function withMaterials(words: readonly string[], before: boolean): PrintChunk[] {
   const chunks: PrintChunk[] = [];
-  const before = words[0] !== undefined && materialIn(words[0]) !== undefined;
   let said: Material | null = null;
   for (const word of words) {
     const of = materialIn(word)?.[1];

@@ -115,6 +115,10 @@ describe('a print that says what it is for', () => {
     const of = (text: string) => valueOf(readPrints(text)).map(({ readings: [one] }) => one.material);
     expect(of('braid 20/200 30/150 mono 8/140')).toEqual(['braid', 'braid', 'nylon']);
     expect(of('8/140 mono 20/200 30/150 braid')).toEqual(['nylon', 'braid', 'braid']);
+    // Between commas the word is seen to stand before its print, though the first print has none.
+    expect(of('230 x .010, braid 30 lb/200')).toEqual(['nylon', 'braid']);
+    expect(of('8/140, 10/110, braid 30/150')).toEqual(['nylon', 'nylon', 'braid']);
+    expect(of('20/200, 30/150, braid')).toEqual(['braid', 'braid']);
   });
 
   it('still says so where it is written again', () => {

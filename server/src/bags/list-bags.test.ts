@@ -57,6 +57,10 @@ describe('the list of bags', () => {
     expect(odd).toEqual([bags[30]!.number]);
     const tag = bags[40]!.jobs[0]!.tag;
     expect(numbers((await page<BagRow>(`/bags?find=${tag}`)).rows)).toEqual([bags[40]!.number]);
+    const figures = String(Number(tag.replace(/\D/g, '')));
+    for (const said of [`r${figures}`, `R-${figures}`, `r00${figures}`])
+      expect(numbers((await page<BagRow>(`/bags?find=${said}`)).rows)).toEqual([bags[40]!.number]);
+    expect((await page<{ tag: string }>(`/reels?q=r${figures}`)).rows.map((row) => row.tag)).toEqual([tag]);
   });
 
   it.each(['/bags?after=1e300_1', '/bags?after=x', '/bags?group=none', '/runs?after=-1'])(

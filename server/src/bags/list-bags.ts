@@ -1,7 +1,7 @@
 import type { BagsQuerySchema, BagGroup, BagRow, Page } from '@yard-spool/contract';
 import type { InferOutput } from 'valibot';
 import type { Reading } from '../context';
-import { literally } from '../db/like';
+import { codeForm, literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { NO_SKETCH, sketchesOfJobs } from './drawings-of-jobs';
 
@@ -30,7 +30,7 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
       i,
     ) => `(CONCAT('bag ', bags.id) LIKE :word${String(i)} OR customers.name LIKE :word${String(i)} OR bags.id IN (
        SELECT jobs.bag_id FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
-       WHERE reels.tag LIKE :word${String(i)} OR reels.label LIKE :word${String(i)}))`,
+       WHERE reels.tag LIKE :word${String(i)} OR reels.tag REGEXP :code${String(i)} OR reels.label LIKE :word${String(i)}))`,
   );
   const where = [
     GROUPS[group],
@@ -46,6 +46,7 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
      ORDER BY bags.promised_at ${down}, bags.id ${down} LIMIT ${String(PAGE + 1)}`,
     {
       ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${literally(word)}%`])),
+      ...Object.fromEntries(words.map((word, i) => [`code${String(i)}`, codeForm(word)])),
       ...{ state, at: new Date(Number(at) || 0), id: Number(id) || 0 },
     },
   );

@@ -42,6 +42,8 @@ describe('looking for pieces', () => {
   it('takes what is typed letter for letter', async () => {
     expect(await codes('find=100%20%25')).toEqual(['LF-0']);
     expect(await codes('find=L__1')).toEqual([]);
+    expect(await codes('find=lf1')).toEqual(['LF-1']);
+    expect(await codes('find=LF-01')).toEqual(['LF-1']);
   });
 
   it('keeps to one kind, and knows no other', async () => {

@@ -37,6 +37,8 @@ interface Refused {
   readonly sentence: string;
 }
 
+const differ = (pieces: number): string => `${String(pieces)} ${pieces === 1 ? 'differs' : 'differ'}`;
+
 /** The whole rack counted down one list, place by place: what differs from the books is shown, and taken in all or in part. */
 @Component({
   selector: 'ys-count-rack',
@@ -78,7 +80,7 @@ export class CountRack {
     const all = `${String(counted)} of ${String(this.rows().length)} pieces counted`;
     if (this.differing().length === 0) return `${all}; what was counted is as the books.`;
     const more = `${this.units.length(Math.abs(net))} ${net < 0 ? 'less' : 'more'} in all`;
-    return `${all}, ${String(this.differing().length)} differ from the books: ${more}.`;
+    return `${all}, ${differ(this.differing().length)} from the books: ${more}.`;
   });
   protected readonly scanned = signal('');
   protected readonly missing = signal('');
