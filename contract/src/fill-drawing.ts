@@ -1,4 +1,4 @@
-import type { LineLook, RuleStretch, SectionView } from '@yard-spool/core';
+import { markWords, type LineLook, type RuleStretch, type SectionView } from '@yard-spool/core';
 import type { Fill, FillLayer } from './reels';
 
 /** How lengths are said where something is drawn: metres of line, millimetres of spool. */
@@ -32,7 +32,7 @@ export function fillSection(
       label: `${say.length(layer.lengthMm / 1000)} ${layer.role}, ${layer.handleTurns.toFixed(0)} turns`,
     })),
     marks: [
-      { kind: 'now', depth: gap, text: `${say.small(gap)} gap` },
+      { kind: 'now', depth: gap, text: markWords(gap, 'gap', say.small) },
       ...layers.slice(0, -1).map(({ outerRadius }) => {
         const depth = spool.lipRadius - outerRadius;
         return { kind: 'join' as const, depth, text: `${say.small(depth)} join` };

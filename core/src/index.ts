@@ -48,7 +48,7 @@ export {
   type PieceNeeded,
   type ProposedPiece,
 } from './builds/propose-piece';
-export { levelWords } from './plan/judge-gap';
+export { levelWords, markWords } from './plan/judge-gap';
 export { USUAL_GEAR } from './lines/reel-type';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';
 export type { Ranged } from './numeric/ranged';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { ranged } from '../numeric/ranged';
 import { sayIn } from '../quantities/say-in';
 import { valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
-import { judgeGap, levelRange, levelWords } from './judge-gap';
+import { judgeGap, levelRange, levelWords, markWords } from './judge-gap';
 import { makePlan } from './make-plan';
 
 const codes = (gap: number, house: number | undefined, wet: { low: number; high: number } | null = null) =>
@@ -31,7 +31,11 @@ describe('the gap a plan comes out at', () => {
     expect(sayIn(said!.sentence, 'metric').replaceAll('\u00a0', ' ')).toBe(
       'It comes out 0.4 mm below the lip, likely 0.2 mm proud of the lip to 1.0 mm below the lip; the house leaves 2.4 mm.',
     );
-    expect(levelRange(ranged(-7.3, 1))).toMatch(/^6.0\d\d to 8.\d{3} mm proud of the lip$/);
+    const small = (mm: number): string => `${mm.toFixed(1)} mm`;
+    expect([2.4, 0, -0.01, -2.5].map((depth) => markWords(depth, 'stop', small))).toEqual([
+      ...['2.4 mm stop', '0.0 mm stop', '0.0 mm stop', '2.5 mm proud'],
+    ]);
+    expect(levelRange(ranged(-7.3, 1))).toMatch(/^6\.0\d+ to 8\.\d+ mm proud of the lip$/);
     expect(levelWords(0.01)).toBe('flush with the lip');
     fc.assert(
       fc.property(

@@ -22,6 +22,10 @@ export function levelWords(depth: number, small = told.small): string {
   return depth < 0 ? `${small(-depth)} proud of the lip` : `${small(depth)} below the lip`;
 }
 
+/** A depth beside its mark on a drawing: `2.4 mm stop`, or how far it stands above the lip, `2.5 mm proud`. mm */
+export const markWords = (depth: number, what: string, small: (millimetres: number) => string): string =>
+  depth < -FLUSH ? `${small(-depth)} proud` : `${small(Math.max(0, depth))} ${what}`;
+
 /** A range of depths in words; where it reaches past the lip both ends say where they stand. mm */
 export const levelRange = ({ low, high }: Pick<Ranged, 'low' | 'high'>): string =>
   low < 0 && high >= 0

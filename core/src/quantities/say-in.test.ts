@@ -33,13 +33,13 @@ describe('a figure that a sentence is told with', () => {
 
   it('is rounded once, to what every other figure of it on the screen says', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -900_000, max: 9_000_000 }), SYSTEMS, (millimetres, system) => {
-        const [metres, small] = [millimetres / 1000, millimetres / 10_000];
+      fc.property(fc.integer({ min: -900_000, max: 9_000_000 }), SYSTEMS, (thousandths, system) => {
+        const [metres, small] = [thousandths / 1000, thousandths / 7_777];
         expect(sayIn(`Only ${told.length(metres)} in all.`, system)).toBe(
           `Only ${formatQuantity(metres, 'line-length', system).text} in all.`,
         );
         expect(sayIn(`It stands ${told.small(small)} proud.`, system)).toBe(
-          `It stands ${formatQuantity(Number(small.toFixed(3)), 'small-length', system).text} proud.`,
+          `It stands ${formatQuantity(Number(small.toFixed(6)), 'small-length', system).text} proud.`,
         );
       }),
     );

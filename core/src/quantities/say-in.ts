@@ -12,7 +12,7 @@ const DIMENSIONS: Readonly<Record<string, Dimension>> = {
 };
 
 /** As `told` writes what is still to be rounded, and a line's diameter. */
-const TO_ROUND = /\.\d{3}$/;
+const TO_ROUND = /\.\d{3,}$/;
 const DIAMETER = /^\d\.\d\d$/;
 
 /**

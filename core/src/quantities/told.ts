@@ -1,6 +1,6 @@
 /**
- * Figures as a sentence of the core has them: metric, to three decimals, so that `sayIn` can round them once, for the
- * reader, as every other figure on the screen is rounded. A line's diameter has two, by which it is known.
+ * Figures as a sentence of the core has them: metric, with three decimals and more, so that `sayIn` rounds them once, for
+ * the reader, as every other figure on the screen is rounded. A line's diameter has two, by which it is known.
  */
 export const told = {
   /** Line, m. */
@@ -14,4 +14,8 @@ export const told = {
 };
 
 /** The figure of a range's beginning, whose unit is told at its end. */
-export const plain = (value: number): string => value.toFixed(3).replace(/^-(0\.0+)$/, '$1');
+export const plain = (value: number): string =>
+  value
+    .toFixed(6)
+    .replace(/(\.\d{3}\d*?)0+$/, '$1')
+    .replace(/^-(0\.0+)$/, '$1');

@@ -75,7 +75,7 @@ function changeWords(before: FillPlan, after: FillPlan): string {
       const turns = `${was.handleTurns.value.toFixed(0)} → ${handleTurns.value.toFixed(0)} turns`;
       if (Math.abs(was.length.value - length.value) >= SAME)
         return [
-          `${request.role} ${told.length(was.length.value)} → ${told.length(length.value)}, likely ${plain(length.low)} to ${told.length(length.high)} where it was ${plain(was.length.low)} to ${told.length(was.length.high)}, ${turns}`,
+          `${request.role} ${told.length(was.length.value)} → ${told.length(length.value)}, likely ${plain(length.low)}–${told.length(length.high)}, before ${plain(was.length.low)}–${told.length(was.length.high)}, ${turns}`,
         ];
       return Math.abs(was.handleTurns.value - handleTurns.value) >= 1 ? [`${request.role} ${turns}`] : [];
     })

@@ -59,7 +59,7 @@ describe('sisters', () => {
     const said = bag.history.find(({ what }) => what.includes('planned again from what'));
     const told = new RegExp(
       `${second.tag} planned again from what ${first.tag} taught: backing [\\d.]+ m → [\\d.]+ m, ` +
-        'likely ([\\d.]+) to ([\\d.]+) m where it was ([\\d.]+) to ([\\d.]+) m, ',
+        'likely ([\\d.]+)–([\\d.]+) m, before ([\\d.]+)–([\\d.]+) m, ',
     ).exec(said!.what);
     const [low = 0, high = 0, lowBefore = 0, highBefore = 0] = (told ?? []).slice(1).map(Number);
     expect(high - low).toBeGreaterThan(0);

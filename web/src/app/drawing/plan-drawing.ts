@@ -1,10 +1,11 @@
-import type {
-  FillPlan,
-  LineLook,
-  PlannedLayer,
-  RuleStretch,
-  SectionView,
-  SpoolGeometry,
+import {
+  markWords,
+  type FillPlan,
+  type LineLook,
+  type PlannedLayer,
+  type RuleStretch,
+  type SectionView,
+  type SpoolGeometry,
 } from '@yard-spool/core';
 
 /** What a layer of line is called and how it is drawn, by layer id. */
@@ -62,8 +63,8 @@ export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNa
     })),
     marks: [
       names.stands
-        ? { kind: 'now', depth: plan.gap.value, text: `${names.small(plan.gap.value)} gap` }
-        : { kind: 'stop', depth: plan.gap.value, text: `${names.small(plan.gap.value)} stop` },
+        ? { kind: 'now', depth: plan.gap.value, text: markWords(plan.gap.value, 'gap', names.small) }
+        : { kind: 'stop', depth: plan.gap.value, text: markWords(plan.gap.value, 'stop', names.small) },
       ...joins.map(({ depthAfter }) => ({
         kind: 'join' as const,
         depth: depthAfter.value,
