@@ -10,6 +10,7 @@ import { storageTrouble } from './db/database-errors';
 import { migrateAt } from './db/migrate';
 import { openContext } from './context';
 import { openLog } from './log';
+import { clearPassingFiles } from './shop-file/passing-file';
 import { takeWords } from './search/take-words';
 
 /** How long things may take to end before the process ends without them, ms. */
@@ -55,6 +56,8 @@ const fail = (failed: string): void => {
 server.on('error', (error: NodeJS.ErrnoException) => fail(error.code ?? error.message));
 
 try {
+  const left = await clearPassingFiles();
+  if (left > 0) log.info({ left }, 'files that were left half-way are removed');
   await untilItAnswers(sequelize);
   const steps = await migrateAt(config.schemaDatabase);
   if (steps.length > 0) log.info({ steps }, 'schema brought up to date');

@@ -3,6 +3,7 @@ import type { Request, RequestHandler, Response, Router } from 'express';
 import * as v from 'valibot';
 import { ProblemError } from '../problem-error';
 import type { OutgoingFile } from '../rack-files/export-rack';
+import { firstTooLong } from './bounds-first';
 import { fieldErrors } from './field-errors';
 import { sendFile } from './send-file';
 
@@ -68,6 +69,8 @@ export function readPart<S extends v.GenericSchema>(
   value: unknown,
   where: string,
 ): v.InferOutput<S> {
+  const tooLong = firstTooLong(schema, value, where);
+  if (tooLong) throw new ProblemError('bad-request', tooLong.message, [tooLong]);
   const parsed = v.safeParse(schema, value);
   if (parsed.success) return parsed.output;
   const errors = fieldErrors(parsed.issues, where);

@@ -112,7 +112,8 @@ export const signOut = (
   unit(context, null, async (u) => {
     const ended = await u.tables.sessions.removeAll({ tokenHash: hashToken(token) });
     if (ended > 0 && person) await noteAudit(u, 'signed-out', { name: person.name, place });
-    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+    // Nobody who was not signed in makes every stream look again.
+    if (ended > 0) u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
   });
 
 /** Where people are signed in, the one used last first: all of them for a manager, else one's own. */

@@ -1,7 +1,4 @@
 import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
-import { createInterface } from 'node:readline';
-import { createGunzip } from 'node:zlib';
 import * as v from 'valibot';
 import { isKnownStep } from '../db/migrate';
 import {
@@ -13,6 +10,7 @@ import {
   TableSchema,
   type Header,
 } from './format';
+import { unpackedLines } from './unpacked-lines';
 
 export type Row = readonly (string | null)[];
 
@@ -22,36 +20,6 @@ export type Part =
   | { readonly kind: 'row'; readonly row: Row };
 
 const NONE = 'This is no file of a shop, or it is damaged.';
-
-/** The lines of a file, unpacked. */
-async function* linesOf(file: string): AsyncGenerator<string> {
-  const bytes = createReadStream(file);
-  const text = bytes.pipe(createGunzip());
-  bytes.on('error', (error) => text.destroy(error));
-  const lines = createInterface({ input: text, crlfDelay: Infinity });
-  // A stream that breaks is told to whoever waits for its next line.
-  const broken = new Promise<never>((_, reject) => {
-    text.on('error', reject);
-  });
-  broken.catch(() => undefined);
-  const each = lines[Symbol.asyncIterator]();
-  try {
-    for (;;) {
-      const next = await Promise.race([each.next(), broken]);
-      if (next.done) {
-        await Promise.race([broken, new Promise((resolve) => setImmediate(resolve))]);
-        return;
-      }
-      yield next.value;
-    }
-  } catch (error) {
-    const { code } = error as NodeJS.ErrnoException;
-    throw new ShopFileError(code === 'ENOENT' ? `There is no file ${file}.` : NONE);
-  } finally {
-    lines.close();
-    bytes.destroy();
-  }
-}
 
 function parsed<S extends v.GenericSchema>(schema: S, line: string): v.InferOutput<S> | null {
   try {
@@ -77,7 +45,7 @@ export async function checkShopFile(file: string): Promise<Checked> {
   let header: Header | null = null;
   let table: Table | null = null;
   let ended = false;
-  for await (const line of linesOf(file)) {
+  for await (const line of unpackedLines(file)) {
     if (ended) throw new ShopFileError(NONE);
     if (!header) header = headerOf(line);
     else if (line.startsWith('{"end"')) ended = mustBeRightEnd(line, counted, hash.copy().digest('hex'));
@@ -133,7 +101,7 @@ function mustBeRightEnd(line: string, counted: Readonly<Record<string, number>>,
 /** What is in a file that was checked, part by part. */
 export async function* partsOf(file: string): AsyncGenerator<Part> {
   let first = true;
-  for await (const line of linesOf(file)) {
+  for await (const line of unpackedLines(file)) {
     if (first || line.startsWith('{"end"')) {
       first = false;
       continue;

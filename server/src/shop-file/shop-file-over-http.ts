@@ -1,7 +1,4 @@
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ShopFile } from '@yard-spool/contract';
@@ -12,6 +9,7 @@ import { ProblemError } from '../problem-error';
 import { forgetHeld } from '../unit';
 import { ShopFileError } from './format';
 import { plainConnection } from './plain-connection';
+import { withPassingFile } from './passing-file';
 import { checkShopFile } from './read-shop-file';
 import { putInto } from './restore-shop';
 import { writeShopFile } from './write-shop-file';
@@ -38,19 +36,9 @@ function addressOf({ sequelize }: ServerContext): string {
   return address.href;
 }
 
-/** Does something with a file that is there no longer than that. */
-async function withFile<T>(work: (file: string) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(join(tmpdir(), 'yard-spool-'));
-  try {
-    return await work(join(folder, 'shop.jsonl.gz'));
-  } finally {
-    await rm(folder, { recursive: true, force: true });
-  }
-}
-
 /** Writes the whole shop, as it stands at one moment, and sends it. */
 export const sendShop = (context: ServerContext, send: (file: Readable) => Promise<void>): Promise<void> =>
-  withFile(async (file) => {
+  withPassingFile(async (file) => {
     await writeShopFile(addressOf(context), file, context.clock());
     await send(createReadStream(file));
   });
@@ -77,7 +65,7 @@ export async function importShop(
   step: 'look' | 'take',
 ): Promise<ShopFile> {
   await mustBeEmpty(context);
-  return withFile(async (file) => {
+  return withPassingFile(async (file) => {
     try {
       await pipeline(bytes, atMost(MOST_BYTES), createWriteStream(file, { mode: 0o600 }));
       const { at, schema, rows } = await checkShopFile(file);
