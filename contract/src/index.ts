@@ -1,7 +1,7 @@
 export { api } from './api';
 export { streams } from './api/bench';
 export { files } from './api/rack';
-export { CODE_PATTERN } from './basics';
+export { CODE_PATTERN, DaySchema, InstantSchema } from './basics';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
 export {
@@ -38,6 +38,7 @@ export {
   type MakerWords,
   type NewProduct,
   type Product,
+  LineCodeSchema,
   NewProductSchema,
 } from './products';
 export {
@@ -57,6 +58,8 @@ export {
   type Piece,
   type RackQuery,
   type PieceWithLedger,
+  MOST_ON_A_PIECE,
+  PIECE_FACTS,
 } from './rack';
 export {
   booksOff,

@@ -70,14 +70,17 @@ export const lineOf = ({
   ...(maker?.labelSide ? { labelSide: maker.labelSide } : {}),
 });
 
-const newProduct = v.object({
-  code: v.pipe(
-    CodeSchema,
-    v.check(
-      (code) => !code.startsWith('OWN-'),
-      'OWN- begins the codes of customers’ own line. Choose another.',
-    ),
+/** The code of a line of the shop's: those of customers' own line are made by the application. */
+export const LineCodeSchema = v.pipe(
+  CodeSchema,
+  v.check(
+    (code) => !code.startsWith('OWN-'),
+    'OWN- begins the codes of customers’ own line. Choose another.',
   ),
+);
+
+const newProduct = v.object({
+  code: LineCodeSchema,
   name: line('A name'),
   material: v.picklist(MATERIALS, 'Say what the line is made of.'),
   diameter,

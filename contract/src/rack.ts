@@ -25,8 +25,11 @@ const spoolDiameter = v.pipe(
   v.maxValue(600, 'A spool is at most 600 mm across.'),
 );
 
+/** Line on one piece is never longer than this, mm. */
+export const MOST_ON_A_PIECE = 100_000_000;
+
 /** What is printed on a piece or measured once, none of it needed to wind from it. */
-const facts = {
+export const PIECE_FACTS = {
   lot: text('A lot', 40),
   /** What the whole piece cost, in the hundredth part of the shop's money. */
   priceMinor: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000_000))),
@@ -57,7 +60,9 @@ export const PieceSchema = v.object({
   product: ProductSchema,
   kind: v.picklist(PIECE_KINDS),
   place: v.string(),
-  ...facts,
+  ...PIECE_FACTS,
+  /** Facts that stand in the books and cannot be read; shown as unknown until they are written down again. */
+  unread: v.exactOptional(v.array(v.string())),
   /** As it came. */
   receivedMm: MillimetresSchema,
   /** On it now: the sum of its ledger. */
@@ -76,7 +81,7 @@ export const PieceSchema = v.object({
 export type Piece = v.InferOutput<typeof PieceSchema>;
 
 /** What is printed on a piece or measured once. */
-export type PieceFacts = Pick<Piece, keyof typeof facts>;
+export type PieceFacts = Pick<Piece, keyof typeof PIECE_FACTS>;
 
 export const WATER_STATES = ['dry', 'soaking', 'wet'] as const;
 
@@ -95,14 +100,14 @@ const place = v.optional(
 
 /** Facts as a request may give them: each may be left out. */
 const askedFacts = {
-  lot: v.optional(facts.lot, ''),
-  priceMinor: v.optional(facts.priceMinor, null),
-  tareG: v.optional(facts.tareG, null),
-  flangeMm: v.optional(facts.flangeMm, null),
-  coreMm: v.optional(facts.coreMm, null),
-  wound: v.optional(facts.wound, 'unknown'),
-  leaves: v.optional(facts.leaves, 'unknown'),
-  newOn: v.optional(facts.newOn, null),
+  lot: v.optional(PIECE_FACTS.lot, ''),
+  priceMinor: v.optional(PIECE_FACTS.priceMinor, null),
+  tareG: v.optional(PIECE_FACTS.tareG, null),
+  flangeMm: v.optional(PIECE_FACTS.flangeMm, null),
+  coreMm: v.optional(PIECE_FACTS.coreMm, null),
+  wound: v.optional(PIECE_FACTS.wound, 'unknown'),
+  leaves: v.optional(PIECE_FACTS.leaves, 'unknown'),
+  newOn: v.optional(PIECE_FACTS.newOn, null),
 };
 
 /** What a bar code on a pack says. */
@@ -120,7 +125,7 @@ export const PackSchema = v.object({
   place: v.string(),
   lengthMm: MillimetresSchema,
   nextCode: v.string(),
-  ...facts,
+  ...PIECE_FACTS,
 });
 export type Pack = v.InferOutput<typeof PackSchema>;
 

@@ -7,6 +7,13 @@ import { defineModels, readTables, type Models, type ReadTables } from './db/tab
 import type { HeldHouse } from './house-rules/held-house';
 import { KeptWords } from './search/kept-words';
 
+/** A row with fields that do not fit their schema: never what stands in them. */
+export interface Unread {
+  readonly table: string;
+  readonly key: string;
+  readonly fields: readonly string[];
+}
+
 /** What a service that only reads is given. Outside a change it reads what is committed, inside one what stands there. */
 export interface Reading {
   readonly tables: ReadTables;
@@ -17,6 +24,8 @@ export interface Reading {
   readonly house: HeldHouse;
   /** The words everything is searched by. */
   readonly words: KeptWords;
+  /** Told of what stands in the books and cannot be read. */
+  readonly tellUnread: (found: Unread) => void;
   /** Rows of a query that spans tables; values stand in it by their names, `:name`. */
   readonly query: <T extends object>(sql: string, values?: Readonly<Record<string, unknown>>) => Promise<T[]>;
 }
@@ -42,7 +51,8 @@ export function openContext(
     scaleAddress,
     inboxFolder,
     passcodeCost = TODAYS_COST,
-  }: Partial<Pick<ServerContext, 'scaleAddress' | 'inboxFolder' | 'passcodeCost'>> = {},
+    tellUnread = () => undefined,
+  }: Partial<Pick<ServerContext, 'scaleAddress' | 'inboxFolder' | 'passcodeCost' | 'tellUnread'>> = {},
 ): ServerContext {
   const models = defineModels(sequelize);
   const query: ServerContext['query'] = (sql, values = {}) =>
@@ -57,6 +67,6 @@ export function openContext(
     house: { settled: null },
     words: new KeptWords(query),
     bell: new EventEmitter().setMaxListeners(0),
-    ...{ scaleAddress, inboxFolder, passcodeCost },
+    ...{ scaleAddress, inboxFolder, passcodeCost, tellUnread },
   };
 }

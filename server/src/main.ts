@@ -63,6 +63,7 @@ try {
   if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
   const context = openContext(sequelize, undefined, {
     ...{ scaleAddress: config.scale, inboxFolder: config.inbox },
+    tellUnread: (found) => log.error(found, 'stands in the books and cannot be read'),
   });
   await takeWords(context);
   counters = await BenchCounters.open(context);

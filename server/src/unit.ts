@@ -86,14 +86,14 @@ export function forgetHeld({ words, states, house }: ServerContext): void {
 }
 
 function makeUnit(
-  { models, clock, bell, states, house, words, sequelize }: ServerContext,
+  { models, clock, bell, states, house, words, tellUnread, sequelize }: ServerContext,
   actor: Person | null,
   transaction: Transaction,
   after: (() => void)[],
 ): Unit {
   return {
     tables: boundTables(models, transaction),
-    ...{ clock, bell, states, house, words },
+    ...{ clock, bell, states, house, words, tellUnread },
     query: (sql, values = {}) =>
       sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values }, transaction }),
     get actor() {

@@ -6,6 +6,9 @@ import {
   PIECE_KINDS,
   REEL_TYPES,
   WOUND_WAYS,
+  DaySchema,
+  InstantSchema,
+  LineCodeSchema,
 } from '@yard-spool/contract';
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
@@ -55,12 +58,12 @@ const oneOf = <const T extends readonly string[]>(choices: T) =>
   v.pipe(v.string(), v.trim(), v.picklist(choices, `This must be one of ${choices.join(', ')}.`));
 const toMm = v.transform((metres: number) => Math.round(metres * 1000));
 const day = v.union(
-  [empty, v.pipe(v.string(), v.trim(), v.isoDate())],
-  'A day is written like 2031-04-25, or left empty.',
+  [empty, v.pipe(v.string(), v.trim(), DaySchema)],
+  'A day is one there is, written like 2031-04-25, or left empty.',
 );
 
 const fileProduct = v.object({
-  code,
+  code: LineCodeSchema,
   name: filled(80),
   material: oneOf(MATERIALS),
   diameter_mm: number(0.04, 3, 'mm'),
@@ -87,7 +90,7 @@ export const ProductRowSchema = v.pipe(
   ),
 );
 
-export const PieceRowSchema = v.object({
+const pieceRow = v.object({
   code,
   product: code,
   kind: oneOf(PIECE_KINDS),
@@ -104,6 +107,14 @@ export const PieceRowSchema = v.object({
   new_on: day,
 });
 
+export const PieceRowSchema = v.pipe(
+  pieceRow,
+  v.forward(
+    v.check(({ received_m, left_m }) => left_m <= received_m, 'More is left than ever came.'),
+    ['left_m'],
+  ),
+);
+
 const AFTER_THE_FIRST = MOVE_KINDS.filter((kind) => kind !== 'received');
 
 export const MoveRowSchema = v.object({
@@ -112,6 +123,7 @@ export const MoveRowSchema = v.object({
     v.string(),
     v.trim(),
     v.isoTimestamp('A time is written like 2031-04-25T09:30:00.000Z.'),
+    InstantSchema,
     v.transform((iso) => new Date(iso)),
   ),
   kind: v.pipe(

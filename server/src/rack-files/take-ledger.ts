@@ -1,4 +1,4 @@
-import type { RowError } from '@yard-spool/contract';
+import { MOST_ON_A_PIECE, type RowError } from '@yard-spool/contract';
 import type { PieceRow } from '../db/models/rack';
 import { brokenAt, brokenWords, promisesOf } from '../rack/broken-promises';
 import type { Unit } from '../unit';
@@ -82,7 +82,7 @@ function wrongWith(
   return [];
 }
 
-/** Lengths after all rows, and the rows after which a piece would hold less than zero. */
+/** Lengths after all rows, and the rows after which a piece would hold less than zero, or more than one can. */
 function runningLengths(
   rows: readonly Row[],
   pieces: ReadonlyMap<string, PieceRow>,
@@ -98,6 +98,12 @@ function runningLengths(
         row,
         column: 'moved_m',
         message: `${value.piece} has ${String(before / 1000)} m before this row: it would hold less than zero.`,
+      });
+    else if (before + value.moved_m > MOST_ON_A_PIECE)
+      below.push({
+        row,
+        column: 'moved_m',
+        message: `${value.piece} would hold more than ${String(MOST_ON_A_PIECE / 1_000_000)} km after this row: no piece does.`,
       });
   }
   return { lengths, below };

@@ -39,12 +39,15 @@ async function asPieces(from: Reading, rows: readonly PieceRow[], asOf?: string)
     asOf === undefined ? null : lengthsAt(from, asOf, only),
   ]);
   const byId = new Map(products.map((product) => [product.id, product]));
-  const pieceOf = (row: PieceRow): Piece =>
-    toPiece(row, {
+  const pieceOf = (row: PieceRow): Piece => {
+    const piece = toPiece(row, {
       product: byId.get(row.productId),
       promisedMm: promised.get(row.id) ?? 0,
       water: water.get(row.id) ?? DRY,
     });
+    if (piece.unread) from.tellUnread({ table: 'pieces', key: piece.code, fields: piece.unread });
+    return piece;
+  };
   if (past === null) return rows.map(pieceOf);
   // On a past day only the ledger is certain: promises and water are of today and are left out.
   return rows

@@ -1,5 +1,6 @@
-import type { Piece, Product } from '@yard-spool/contract';
+import { PIECE_FACTS, type Piece, type PieceFacts, type Product } from '@yard-spool/contract';
 import { learnMass } from '@yard-spool/core';
+import * as v from 'valibot';
 import type { PieceRow, ProductRow } from '../db/models/rack';
 import type { MassSampleRow } from '../db/models/weighing';
 
@@ -35,18 +36,38 @@ export interface PieceBeside {
   readonly water: Pick<Piece, 'soaking' | 'wetUntil'>;
 }
 
+/** What a fact is told as where what stands in the books cannot be read. */
+const UNKNOWN: PieceFacts = {
+  ...{ lot: '', priceMinor: null, tareG: null, flangeMm: null, coreMm: null },
+  ...{ wound: 'unknown', leaves: 'unknown', newOn: null },
+};
+
+/** Facts as they stand, and the names of those that do not fit: one that cannot be read takes no list with it. */
+function readFacts(stands: PieceFacts): { facts: PieceFacts; unread: string[] } {
+  const unread = Object.entries(PIECE_FACTS).flatMap(([name, schema]) =>
+    v.is(schema, stands[name as keyof PieceFacts]) ? [] : [name],
+  );
+  const unknown = Object.entries(UNKNOWN).filter(([name]) => unread.includes(name));
+  return { facts: { ...stands, ...Object.fromEntries(unknown) }, unread };
+}
+
 export const DRY = { soaking: null, wetUntil: null } as const;
 
 export function toPiece(row: PieceRow, { product, promisedMm, water }: PieceBeside): Piece {
   if (!product) throw new Error(`Piece ${row.code} has no product.`);
-  const { id, code, kind, place, receivedMm, lengthMm, lot, priceMinor, wound, leaves, newOn, version } = row;
-  return {
-    ...{ id, code, product, kind, place, receivedMm, lengthMm, promisedMm, lot, wound, leaves, version },
-    priceMinor: priceMinor ?? null,
+  const { id, code, kind, place, receivedMm, lengthMm, version } = row;
+  const { facts, unread } = readFacts({
+    ...{ lot: row.lot, wound: row.wound, leaves: row.leaves },
+    priceMinor: row.priceMinor ?? null,
     tareG: numberOf(row.tareG),
     flangeMm: numberOf(row.flangeMm),
     coreMm: numberOf(row.coreMm),
-    newOn: newOn ?? null,
+    newOn: row.newOn ?? null,
+  });
+  return {
+    ...{ id, code, product, kind, place, receivedMm, lengthMm, promisedMm, version },
+    ...facts,
+    ...(unread.length > 0 ? { unread } : {}),
     opened: Boolean(row.opened),
     writtenOff: Boolean(row.writtenOff),
     broughtWith: row.broughtWith ?? null,

@@ -10,6 +10,13 @@ import { WaterMark } from './water-mark';
 
 export type PieceAction = 'count' | 'weigh' | 'soak' | 'take-out' | 'change' | 'maker' | 'let-go';
 
+/** What facts are called where one of them cannot be read. */
+const FACT_NAMES: Readonly<Record<string, string>> = {
+  ...{ lot: 'its lot', priceMinor: 'its price', tareG: 'the weight of the empty spool' },
+  ...{ flangeMm: 'its flange', coreMm: 'its core', wound: 'how it was wound', leaves: 'how it leaves' },
+  newOn: 'the day the line was new',
+};
+
 /** One piece: what is left and free, what is known of it, and what can be done with it. */
 @Component({
   selector: 'ys-piece-card',
@@ -75,6 +82,13 @@ export class PieceCard {
       .join(' · ');
   });
 
+  /** What stands in the books of this piece and cannot be read, and how it is mended. */
+  protected readonly unread = computed(() => {
+    const fields = (this.piece().unread ?? []).map((field) => FACT_NAMES[field] ?? field);
+    return fields.length === 0
+      ? ''
+      : `Cannot be read: ${fields.join(', ')}. Write it down again under “Move, rename”.`;
+  });
   /** What is printed on the line, and what its maker says of it. */
   protected readonly onBox = computed(() => {
     const words = makerWords(this.piece().product.maker).join(' · ');
