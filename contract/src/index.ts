@@ -17,7 +17,7 @@ export {
 } from './people';
 export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit';
 export type { Network } from './network';
-export { isTheirName, LEAST_PASSCODE } from './passcode';
+export { PasscodeSchema, isTheirName, LEAST_PASSCODE } from './passcode';
 export { COUNTED, type Bench, type Device, type NewBench } from './benches';
 export { counterOf, meterOf, type CounterAtBench } from './counter-of-bench';
 export {

@@ -13,6 +13,8 @@ const DEADLOCKS = new Set([1213, 1205]);
 const NO_ROOM = new Set([1021, 1026, 1114, 3]);
 /** MariaDB's numbers for what can only be read. */
 const READ_ONLY = new Set([1036, 1290]);
+/** MariaDB's numbers for an account that may not do what was asked: a database, a table, a column, a statement. */
+const NO_RIGHT = new Set([1044, 1045, 1142, 1143, 1227, 1370]);
 /** How the system says it inside another error: no space left on the device, no more room in a file, only to be read. */
 const SAYS_NO_ROOM = /errno: (28|122|135)\b|error (28|122|135)\b/;
 const SAYS_READ_ONLY = /errno: (30|36)\b|error (30|36)\b/;
@@ -24,6 +26,8 @@ export function storageTrouble(error: unknown): string | null {
     return 'The disk that holds the data is full. Nothing is lost: make room, and it goes on.';
   if (READ_ONLY.has(errno) || SAYS_READ_ONLY.test(text))
     return 'The data can only be read. Nothing is lost: make its disk writable, and it goes on.';
+  if (NO_RIGHT.has(errno))
+    return 'The database account may not do this. The one in YARD_SPOOL_DATABASE has to read and write, the one in YARD_SPOOL_SCHEMA_DATABASE to change tables as well.';
   return null;
 }
 

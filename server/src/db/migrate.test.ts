@@ -1,7 +1,8 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { expect, it, vi } from 'vitest';
 import { connect } from './connect';
-import { migrate } from './migrate';
+import { migrate, NewerDatabase } from './migrate';
+import { storageTrouble } from './database-errors';
 
 /** Works on an empty database that is thrown away. */
 async function inOwnDatabase(work: (shop: Sequelize) => Promise<void>): Promise<void> {
@@ -104,4 +105,31 @@ it('an error that is none of being done before is told', async () => {
     await shop.query('CREATE TABLE products (id INT)');
     await expect(migrate(shop)).rejects.toThrow();
   });
+});
+
+it('a database that a newer version has opened is refused in a sentence, and left as it is', async () => {
+  await inOwnDatabase(async (shop) => {
+    await migrate(shop);
+    await shop.query("INSERT INTO schema_steps (name) VALUES ('9999-from-the-future')");
+    const tables = (): Promise<object[]> => shop.query('SHOW TABLES', { type: QueryTypes.SELECT });
+    const before = await tables();
+    await expect(migrate(shop)).rejects.toThrow(NewerDatabase);
+    await expect(migrate(shop)).rejects.toThrow('opened by a newer Yard Spool');
+    expect(await tables()).toEqual(before);
+    await shop.query("DELETE FROM schema_steps WHERE name = '9999-from-the-future'");
+    expect(await migrate(shop)).toEqual([]);
+  });
+});
+
+it('an account that may not change tables is told so in words, not in SQL', async () => {
+  const app = connect(process.env.YARD_SPOOL_TEST_APP ?? '');
+  try {
+    const error: unknown = await app
+      .query('CREATE TABLE not_mine (id INT)')
+      .catch((refused: unknown) => refused);
+    expect(storageTrouble(error)).toMatch(/^The database account may not do this\./);
+    expect(storageTrouble(error)).not.toContain('CREATE');
+  } finally {
+    await app.close();
+  }
 });

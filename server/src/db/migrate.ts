@@ -1,4 +1,4 @@
-import type { QueryInterface, Sequelize } from 'sequelize';
+import { QueryTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { Migration } from './migration';
 import { firstHouse } from './migrations/0001-first-house';
@@ -85,12 +85,31 @@ export async function migrateAt(address: string): Promise<string[]> {
   }
 }
 
+/** A database that was brought up to date by a later version than this one. */
+export class NewerDatabase extends Error {
+  constructor() {
+    super(
+      'This shop was opened by a newer Yard Spool. Start that one, or bring this one up to date: an older one would write what the newer one cannot read. Nothing was changed.',
+    );
+  }
+}
+
+async function mustNotBeNewer(sequelize: Sequelize): Promise<void> {
+  const tables = await sequelize.query("SHOW TABLES LIKE 'schema_steps'", { type: QueryTypes.SELECT });
+  if (tables.length === 0) return;
+  const steps = await sequelize.query<{ name: string }>('SELECT name FROM schema_steps', {
+    type: QueryTypes.SELECT,
+  });
+  if (steps.some(({ name }) => !isKnownStep(name))) throw new NewerDatabase();
+}
+
 /**
  * Brings the schema up to date. What was left half-way by a kill is taken up where it was left.
  *
  * @param to the migration to stop behind; all where none is named
  */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {
+  await mustNotBeNewer(sequelize);
   await makeProgressTable(sequelize);
   const umzug = new Umzug<QueryInterface>({
     migrations: MIGRATIONS.map((step) => ({
