@@ -146,17 +146,15 @@ describe('what a file brings', () => {
     let taken = 0;
     await fc.assert(
       fc.asyncProperty(
-        fc
-          .constantFrom(...(Object.keys(good) as (keyof typeof good)[]))
-          .chain((what) =>
-            fc.tuple(
-              fc.constant(what),
-              fc.array(fc.tuple(fc.constantFrom(...FILE_COLUMNS[what]), nasty), {
-                minLength: 0,
-                maxLength: 2,
-              }),
-            ),
+        fc.constantFrom(...(Object.keys(good) as (keyof typeof good)[])).chain((what) =>
+          fc.tuple(
+            fc.constant(what),
+            fc.array(fc.tuple(fc.constantFrom(...FILE_COLUMNS[what]), nasty), {
+              minLength: 0,
+              maxLength: 2,
+            }),
           ),
+        ),
         async ([what, spoiled]) => {
           const result = await importFile(what, [{ ...good[what](), ...Object.fromEntries(spoiled) }]);
           // Taken whole, or told what is wrong: never an answer that is neither.

@@ -10,7 +10,7 @@ const units = {
   length: (metres: number) => `${metres.toFixed(0)} m`,
   small: (mm: number) => `${mm.toFixed(1)} mm`,
   diameter: (mm: number) => `${mm.toFixed(2)} mm`,
-    strength: (kg: number) => `${kg.toFixed(0)} kg`,
+  strength: (kg: number) => `${kg.toFixed(0)} kg`,
 };
 const step = (kind: RunStep['kind'], layer?: string): RunStep => ({
   id: kind,

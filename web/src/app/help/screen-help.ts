@@ -4,7 +4,7 @@ import { pathOf } from './path-of';
 export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   [
     /^\/sign-in/,
-    'Choose your name and type your passcode: what you do from here on is written down as yours. Whoever works here without a name asks a manager for one, under House, People. Where the only manager forgot their passcode, “npm run passcode -- NAME” on the shop’s own machine sets another.',
+    'Choose your name and type your passcode: what you do from here on is written down as yours. Whoever has no name here, or forgot their passcode, asks a manager, under House, People; the only manager runs “npm run passcode -- NAME” on the shop’s own machine.',
   ],
   [
     /^\/bags$/,

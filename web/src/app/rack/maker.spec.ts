@@ -95,3 +95,13 @@ describe('what its maker says of a line', () => {
     });
   });
 });
+
+describe('a piece with facts that cannot be read', () => {
+  it('says which, and how that is mended', async () => {
+    const screen = await openScreen(PieceCard, { piece: aPiece({ unread: ['tareG', 'newOn'] }) });
+    screen.http.match('/api/house-rules');
+    expect(screen.shown()).toContain(
+      'Cannot be read: the weight of the empty spool, the day the line was new. Write it down again under “Move, rename”.',
+    );
+  });
+});
