@@ -162,7 +162,7 @@ describe('a rule that is thought of', () => {
       'the reel is planned again',
     );
     await browser.go(`/bags/${String(waiting.number)}`);
-    await browser.text('planned again: the house now leaves 0.0 mm', 'li');
+    await browser.text('planned again: the house now leaves 0.0\u00a0mm', 'li');
     await hold('level', 'by-line');
   });
 
