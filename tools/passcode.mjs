@@ -1,6 +1,5 @@
 // npm run passcode -- NAME: a new passcode for somebody who forgot theirs, on the shop's own machine. It is asked for, or
 // read from standard input, and stands neither on the screen nor in the list of what runs.
-import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { text } from 'node:stream/consumers';
@@ -11,6 +10,7 @@ import { atEnd, live } from './lib/lifetime.mjs';
 import { ROOT, shopDataFolder } from './lib/paths.mjs';
 import { prepareDatabase } from './lib/prepare.mjs';
 import { say, Told } from './lib/progress.mjs';
+import { run } from './lib/run.mjs';
 
 live(async () => {
   const name = parseArgs({ allowPositionals: true }).positionals.join(' ');
@@ -59,21 +59,11 @@ function hidden(prompt) {
 }
 
 /** @param {string} address @param {{ name: string, passcode: string }} asked @returns {Promise<string>} */
-function set(address, asked) {
-  return new Promise((resolve, reject) => {
-    const program = join(ROOT, 'server', 'src', 'people', 'passcode-main.ts');
-    const child = spawn('node', ['--import', 'tsx', program], {
-      ...{ cwd: ROOT, env: { ...process.env, YARD_SPOOL_DATABASE: address }, stdio: 'pipe' },
-    });
-    atEnd(() => child.kill());
-    let said = '';
-    child.stdout.on('data', (chunk) => (said += chunk));
-    child.stderr.on('data', (chunk) => (said += chunk));
-    child.on('error', (error) => reject(new Told(`Could not run node: ${error.message}`)));
-    child.on('close', (code) => {
-      if (code === 0) resolve(said.trim());
-      else reject(new Told(said.trim()));
-    });
-    child.stdin.end(JSON.stringify(asked));
+async function set(address, asked) {
+  const program = join(ROOT, 'server', 'src', 'people', 'passcode-main.ts');
+  const { code, output } = await run('node', ['--import', 'tsx', program], {
+    ...{ env: { YARD_SPOOL_DATABASE: address }, input: JSON.stringify(asked), allowFailure: true },
   });
+  if (code !== 0) throw new Told(output.trim());
+  return output.trim();
 }

@@ -2,7 +2,7 @@ import type { Ranged } from '@yard-spool/core';
 import * as v from 'valibot';
 import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
 import { MATERIALS, NINETIETH } from '@yard-spool/core';
-import { diameter } from './products';
+import { diameter, OWN_PREFIX } from './products';
 import { PIECE_KINDS, WATER_STATES, type Piece } from './rack';
 
 /** A part of a piece that is shared out: a share of what it held when it came, or all that is left on it. */
@@ -66,9 +66,6 @@ export const BroughtLineSchema = v.object({
   ),
 });
 export type BroughtLine = v.InferOutput<typeof BroughtLineSchema>;
-
-/** Codes of lines that are customers' own begin so; the shop's do not. */
-export const OWN_PREFIX = 'OWN-';
 
 /** The code of a customer's own line: all of one material and diameter count as one. */
 export const ownLineCode = ({ material, diameter: mm }: Pick<BroughtLine, 'material' | 'diameter'>): string =>

@@ -33,6 +33,8 @@ export type { Customer } from './customers';
 export {
   lineOf,
   LABEL_SIDES,
+  OWN_PREFIX,
+  DRY_LINE,
   mayBeSoaked,
   saysNothing,
   type MakerWords,
@@ -65,7 +67,6 @@ export {
   booksOff,
   cutOnPiece,
   isSealed,
-  OWN_PREFIX,
   ownLineCode,
   type BroughtLine,
   type Cut,

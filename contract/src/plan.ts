@@ -13,6 +13,7 @@ import {
 } from '@yard-spool/core';
 import * as v from 'valibot';
 import { FigureSchema, KeySchema } from './basics';
+import { LABEL_SIDES } from './products';
 
 const number = FigureSchema;
 const key = KeySchema;
@@ -22,7 +23,7 @@ export const LineSchema: v.GenericSchema<Line> = v.object({
   material: v.picklist(MATERIALS),
   diameter: number,
   soakHours: v.exactOptional(number),
-  labelSide: v.exactOptional(v.picklist(['up', 'down'])),
+  labelSide: v.exactOptional(v.picklist(LABEL_SIDES)),
 });
 
 const WoundLengthSchema = v.union([

@@ -34,9 +34,9 @@ export const saysNothing = ({ soakHours, labelSide, strength, diameter, says }: 
   soakHours === null && labelSide === null && `${strength}${diameter}${says}` === '';
 
 /** Line that takes up next to no water is not soaked, whatever stands on its box. */
-export const mayBeSoaked = (material: Line['material'], maker: MakerWords | undefined): boolean =>
-  material === 'nylon' || (maker?.soakHours ?? 0) === 0;
-const DRY_LINE = 'Only nylon is soaked: other line takes up next to no water.';
+export const mayBeSoaked = (material: Line['material'], soakHours: number | null | undefined): boolean =>
+  material === 'nylon' || (soakHours ?? 0) === 0;
+export const DRY_LINE = 'Only nylon is soaked: other line takes up next to no water.';
 
 /** A line the shop sells or keeps, described by material, tint and diameter. */
 export const ProductSchema = v.object({
@@ -70,11 +70,14 @@ export const lineOf = ({
   ...(maker?.labelSide ? { labelSide: maker.labelSide } : {}),
 });
 
+/** How the codes of customers' own line begin. */
+export const OWN_PREFIX = 'OWN-';
+
 /** The code of a line of the shop's: those of customers' own line are made by the application. */
 export const LineCodeSchema = v.pipe(
   CodeSchema,
   v.check(
-    (code) => !code.startsWith('OWN-'),
+    (code) => !code.startsWith(OWN_PREFIX),
     'OWN- begins the codes of customers’ own line. Choose another.',
   ),
 );
@@ -98,7 +101,7 @@ const newProduct = v.object({
 export const NewProductSchema = v.pipe(
   newProduct,
   v.forward(
-    v.check(({ material, maker }) => mayBeSoaked(material, maker), DRY_LINE),
+    v.check(({ material, maker }) => mayBeSoaked(material, maker?.soakHours), DRY_LINE),
     ['maker'],
   ),
 );

@@ -201,6 +201,7 @@ export type { Question, School } from './house-rules/school';
 export {
   effectiveRules,
   EXCEPTION_SCOPES,
+  nearness,
   type EffectiveRules,
   type ExceptionScope,
   type RuleException,

@@ -7,18 +7,21 @@ import { Told } from './progress.mjs';
  * Runs a program to its end and gives back what it printed. It ends with whoever started it.
  * @param {string} command
  * @param {string[]} args
- * @param {{ env?: Record<string, string>, show?: boolean, allowFailure?: boolean, cwd?: string }} [options]
+ * @param {{ env?: Record<string, string>, show?: boolean, allowFailure?: boolean, cwd?: string, input?: string }} [options]
+ *   `input` is what it reads from its standard input; nothing where left out
  * @returns {Promise<{ code: number, output: string }>}
  */
-export function run(command, args, { env = {}, show = false, allowFailure = false, cwd = ROOT } = {}) {
+export function run(command, args, options = {}) {
+  const { env = {}, show = false, allowFailure = false, cwd = ROOT, input } = options;
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, {
       cwd,
       env: { ...process.env, ...env },
-      stdio: ['ignore', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'],
+      stdio: [input === undefined ? 'ignore' : 'pipe', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'],
     });
     atEnd(() => child.kill());
     let output = '';
+    child.stdin?.end(input);
     child.stdout?.on('data', (chunk) => (output += chunk));
     child.stderr?.on('data', (chunk) => (output += chunk));
     child.on('error', (error) => reject(new Told(`Could not run ${command}: ${error.message}`)));

@@ -7,6 +7,9 @@ import type { HouseQuestion, HouseRules } from './house-rules';
 export const EXCEPTION_SCOPES = ['type', 'material', 'material-on-type', 'line', 'customer', 'reel'] as const;
 export type ExceptionScope = (typeof EXCEPTION_SCOPES)[number];
 
+/** How near to the reel an exception is: the higher has the last word. */
+export const nearness = ({ scope }: { readonly scope: ExceptionScope }): number => EXCEPTION_SCOPES.indexOf(scope);
+
 /** One question answered otherwise than the house does, for a sort of reel, a line, a customer or one reel. */
 export interface RuleException<Q extends HouseQuestion = HouseQuestion> {
   readonly scope: ExceptionScope;
@@ -27,10 +30,9 @@ export interface EffectiveRules {
  * @param exceptions those that apply to this reel, in any order
  */
 export function effectiveRules(house: HouseRules, exceptions: readonly RuleException[]): EffectiveRules {
-  const rank = ({ scope }: RuleException): number => EXCEPTION_SCOPES.indexOf(scope);
   const rules: Record<string, string> = { ...house };
   const from: Partial<Record<HouseQuestion, ExceptionScope>> = {};
-  for (const { scope, question, school } of [...exceptions].sort((a, b) => rank(a) - rank(b))) {
+  for (const { scope, question, school } of [...exceptions].sort((a, b) => nearness(a) - nearness(b))) {
     rules[question] = school;
     from[question] = scope;
   }

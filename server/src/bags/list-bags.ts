@@ -1,8 +1,9 @@
 import type { BagsQuerySchema, BagGroup, BagRow, Page } from '@yard-spool/contract';
 import type { InferOutput } from 'valibot';
 import type { Reading } from '../context';
-import { codeForm, literally } from '../db/like';
+import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
+import { holdsCode } from '../search/words';
 import { NO_SKETCH, sketchesOfJobs } from './drawings-of-jobs';
 
 const PAGE = 50;
@@ -26,11 +27,11 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
   const words = find.split(/\s+/).filter(Boolean).slice(0, 8);
   const held = words.map(
     (
-      _,
+      word,
       i,
     ) => `(CONCAT('bag ', bags.id) LIKE :word${String(i)} OR customers.name LIKE :word${String(i)} OR bags.id IN (
        SELECT jobs.bag_id FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
-       WHERE reels.tag LIKE :word${String(i)} OR reels.tag REGEXP :code${String(i)} OR reels.label LIKE :word${String(i)}))`,
+       WHERE reels.tag LIKE :word${String(i)} OR ${holdsCode('reels.tag', word)} OR reels.label LIKE :word${String(i)}))`,
   );
   const where = [
     GROUPS[group],
@@ -46,7 +47,6 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
      ORDER BY bags.promised_at ${down}, bags.id ${down} LIMIT ${String(PAGE + 1)}`,
     {
       ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${literally(word)}%`])),
-      ...Object.fromEntries(words.map((word, i) => [`code${String(i)}`, codeForm(word)])),
       ...{ state, at: new Date(Number(at) || 0), id: Number(id) || 0 },
     },
   );

@@ -32,21 +32,23 @@ describe('a device at a bench where a reel’s own counter is matched', () => {
     // What it counted is heard before the next thing is done, as a technician sees it.
     const heard = (count: number) => waitFor(() => expect(watching.counter()?.count).toBe(count));
     const main = async (): Promise<number> => (await benches.stateOf(run)).turns.main ?? 0;
-    const moving = (on: boolean) => benches.send(run, { kind: 'moving', payload: { on } });
+    // The bench writes with it where the counter was seen to stand: the server may be busy with what was said before.
+    const moving = (on: boolean, count: number) =>
+      benches.send(run, { kind: 'moving', payload: { on, seen: { device: 'match-1', count } } });
 
     // Wound back after the walk: no line was moved.
     counter.turn(40);
     await heard(40);
-    await moving(true);
+    await moving(true, 40);
     await waitFor(async () => expect((await benches.stateOf(run)).devices['match-1']).toBe(40));
     expect(await main()).toBe(0);
     counter.turn(7);
     await waitFor(async () => expect(await main()).toBe(7));
 
-    await moving(false);
+    await moving(false, 47);
     counter.turn(30);
     await heard(77);
-    await moving(true);
+    await moving(true, 77);
     await waitFor(async () => expect((await benches.stateOf(run)).devices['match-1']).toBe(77));
     expect(await main()).toBe(7);
     watching.leave();

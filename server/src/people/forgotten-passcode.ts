@@ -1,11 +1,9 @@
 import { isTheirName, PasscodeSchema, type Person } from '@yard-spool/contract';
 import * as v from 'valibot';
 import type { ServerContext } from '../context';
-import { noteHouseChange } from '../house-rules/house-changes';
 import { unit } from '../unit';
-import { noteAudit } from './audit';
+import { keepPasscode } from './members';
 import { hashPasscode } from './passcode';
-import { SESSIONS_BELL } from './sessions';
 
 /** What went wrong, in a sentence for whoever sits at the shop's machine. */
 export class CannotSet extends Error {}
@@ -32,15 +30,13 @@ export async function setForgotten(
   if (isTheirName(passcode, who.name)) throw new CannotSet('A name is no passcode. Choose another.');
   const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   const { id, role } = who;
-  await unit(context, { id, name: who.name, role }, async (u) => {
-    const row = await u.tables.people.lock(id);
-    if (!row) throw new CannotSet(`${who.name} is not here any more.`);
-    await u.tables.people.change(row, { passcodeHash, version: row.version + 1 });
-    await u.tables.sessions.removeAll({ personId: id });
-    await noteHouseChange(u, { about: row.name, was: '', is: 'A new passcode, set on the shop’s machine' });
-    await noteAudit(u, 'passcode-set', { name: row.name, place: 'the shop’s machine', what: row.name });
-    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
-  });
+  const place = 'the shop’s machine';
+  await unit(context, { id, name: who.name, role }, (u) =>
+    keepPasscode(u, id, passcodeHash, {
+      ...{ said: `A new passcode, set on ${place}`, by: who.name, place },
+      keepSession: '',
+    }),
+  );
   return { name: who.name, role };
 }
 

@@ -9,7 +9,7 @@ import {
 import { Op } from 'sequelize';
 import type { PersonRow } from '../db/models/people';
 import type { Reading, ServerContext } from '../context';
-import { unit } from '../unit';
+import { unit, type Unit } from '../unit';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { ProblemError } from '../problem-error';
 import { noteAudit } from './audit';
@@ -106,16 +106,38 @@ export async function setPasscode(
       { path: 'passcode', message: NAME_AS_PASSCODE },
     ]);
   const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
-  return unit(context, person, async (u) => {
-    const row = await u.tables.people.lock(id);
-    if (!row) throw new ProblemError('not-found', GONE);
-    await u.tables.people.change(row, { passcodeHash, version: row.version + 1 });
-    await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });
-    await noteHouseChange(u, { about: row.name, was: '', is: 'A new passcode' });
-    await noteAudit(u, 'passcode-set', { name: person.name, place, what: row.name });
-    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
-    return toMember(row);
-  });
+  const told = { said: 'A new passcode', by: person.name, place, keepSession };
+  return unit(context, person, async (u) => toMember(await keepPasscode(u, id, passcodeHash, told)));
+}
+
+/** How a new passcode is told, and what of its person goes on. */
+interface PasscodeTold {
+  readonly said: string;
+  readonly by: string;
+  readonly place: string;
+  /** The session that set it, by its token's hash; all others of theirs end. */
+  readonly keepSession: string;
+}
+
+/**
+ * Keeps a new passcode, ends the sessions begun with the old one, and writes both down.
+ *
+ * @throws ProblemError not-found where nobody has this number
+ */
+export async function keepPasscode(
+  u: Unit,
+  id: number,
+  passcodeHash: string,
+  { said, by, place, keepSession }: PasscodeTold,
+): Promise<PersonRow> {
+  const row = await u.tables.people.lock(id);
+  if (!row) throw new ProblemError('not-found', GONE);
+  await u.tables.people.change(row, { passcodeHash, version: row.version + 1 });
+  await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });
+  await noteHouseChange(u, { about: row.name, was: '', is: said });
+  await noteAudit(u, 'passcode-set', { name: by, place, what: row.name });
+  u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+  return row;
 }
 
 const GONE = 'Nobody here has this number.';

@@ -1,5 +1,6 @@
 import {
   CODE_PATTERN,
+  DRY_LINE,
   LABEL_SIDES,
   LEAVES,
   MOVE_KINDS,
@@ -9,6 +10,7 @@ import {
   DaySchema,
   InstantSchema,
   LineCodeSchema,
+  mayBeSoaked,
 } from '@yard-spool/contract';
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
@@ -83,8 +85,8 @@ export const ProductRowSchema = v.pipe(
   fileProduct,
   v.forward(
     v.check(
-      ({ material, soak_hours }) => material === 'nylon' || (soak_hours ?? 0) === 0,
-      'Only nylon is soaked: other line takes up next to no water.',
+      ({ material, soak_hours }) => mayBeSoaked(material, soak_hours),
+      DRY_LINE,
     ),
     ['soak_hours'],
   ),

@@ -1,8 +1,9 @@
 import type { Page, Piece, RackQuery } from '@yard-spool/contract';
 import type { Reading } from '../context';
-import { codeForm, literally } from '../db/like';
+import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { endOfDay } from '../house-rules/shop-day';
+import { holdsCode } from '../search/words';
 import { listPieces } from './rack';
 
 const PAGE = 60;
@@ -20,7 +21,9 @@ export async function listRack(from: Reading, { find, kind, asOf, after }: RackQ
   const where = [
     // A customer's own line is part of its bag, not stock.
     'pieces.brought_with IS NULL',
-    ...words.map((_, i) => `(${SAID} LIKE :word${String(i)} OR pieces.code REGEXP :code${String(i)})`),
+    ...words.map(
+      (word, i) => `(${SAID} LIKE :word${String(i)} OR ${holdsCode('pieces.code', word)})`,
+    ),
     ...(words.length > 0 ? [] : ['NOT pieces.written_off']),
     ...(kind === '' ? [] : ['pieces.kind = :kind']),
     ...(asOf === undefined
@@ -33,7 +36,6 @@ export async function listRack(from: Reading, { find, kind, asOf, after }: RackQ
      WHERE ${where.join(' AND ') || 'TRUE'} ORDER BY pieces.written_off, pieces.code LIMIT ${String(PAGE + 1)}`,
     {
       ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${literally(word)}%`])),
-      ...Object.fromEntries(words.map((word, i) => [`code${String(i)}`, codeForm(word)])),
       ...{ kind, gone: Number(after.slice(0, 1)), code: after.slice(2) },
       ...(asOf === undefined ? {} : { end: await endOfDay(from, asOf) }),
     },

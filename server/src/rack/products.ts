@@ -55,7 +55,7 @@ export async function writeMaker(
   await unit(context, person, async (u) => {
     const row = await u.tables.products.lock(id);
     if (!row || row.code.startsWith(OWN_PREFIX)) throw notListed();
-    if (!mayBeSoaked(row.material, maker)) {
+    if (!mayBeSoaked(row.material, maker.soakHours)) {
       const sentence = `${row.name} is ${row.material.replace('-', ' ')}: it takes up next to no water. Leave the hours empty.`;
       throw new ProblemError('bad-request', sentence, [{ path: 'soakHours', message: sentence }]);
     }

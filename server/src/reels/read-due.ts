@@ -1,5 +1,5 @@
 import { sortKey, type DueRow, type Page, type ReelType } from '@yard-spool/contract';
-import { EXCEPTION_SCOPES, type ExceptionScope, type Material } from '@yard-spool/core';
+import { nearness, type ExceptionScope, type Material } from '@yard-spool/core';
 import type { SpoolRow } from '../db/models/customers';
 import type { Reading } from '../context';
 import { readHouseRules } from '../house-rules/read-house-rules';
@@ -58,8 +58,7 @@ export async function listDue(from: Reading, { by, told, after }: Asked): Promis
     ask(rules.service, `NOT ${underException(exceptions)}`, {}),
     ...exceptions.map((one, i) => {
       // What is closer to the reel goes before: the reel, its customer, its line, its sort.
-      const rank = ({ scope }: ServiceException): number => EXCEPTION_SCOPES.indexOf(scope);
-      const closer = exceptions.filter((other) => rank(other) > rank(one));
+      const closer = exceptions.filter((other) => nearness(other) > nearness(one));
       const where = `${reaches(one.scope, `:target${String(i)}`)} AND NOT ${underException(closer)}`;
       return ask(one.school, where, { [`target${String(i)}`]: one.target });
     }),
@@ -157,9 +156,7 @@ export async function serviceSchools(
   const [{ rules }, exceptions] = await Promise.all([readHouseRules(from), serviceExceptions(from)]);
   const byLine = exceptions.some(({ scope }) => scope !== 'reel' && scope !== 'customer' && scope !== 'type');
   const mains = byLine ? await mainLines(from, reels) : [];
-  const closestFirst = [...exceptions].sort(
-    (a, b) => EXCEPTION_SCOPES.indexOf(b.scope) - EXCEPTION_SCOPES.indexOf(a.scope),
-  );
+  const closestFirst = [...exceptions].sort((a, b) => nearness(b) - nearness(a));
   return ({ fillId, reelId }) => {
     const reel = reels.find(({ id }) => id === reelId);
     if (!reel) return rules.service;

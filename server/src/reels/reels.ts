@@ -1,6 +1,6 @@
 import type { Page, Reel, ReelRow } from '@yard-spool/contract';
 import type { Observation } from '@yard-spool/core';
-import { codeForm, literally } from '../db/like';
+import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { toCustomer } from '../bags/customers';
 import { saysGear } from '../bags/reel-gear';
@@ -8,6 +8,7 @@ import type { ReelTableRow } from '../db/models/customers';
 import { WAITING } from '../bags/reel-for';
 import type { Reading } from '../context';
 import { ProblemError } from '../problem-error';
+import { holdsCode } from '../search/words';
 import { drawingsOfFills } from './drawings-of-fills';
 import { fillsOfSpools } from './fills';
 import { learnedOfSpool } from './learned';
@@ -34,9 +35,9 @@ export async function findReels(
        fills.id AS fillId
      FROM reels JOIN customers ON customers.id = reels.customer_id
        LEFT JOIN fills ON fills.id = (SELECT MAX(spools.fill_id) FROM spools WHERE spools.reel_id = reels.id)
-     WHERE (reels.tag LIKE :start OR reels.tag REGEXP :code OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word)
+     WHERE (reels.tag LIKE :start OR ${holdsCode('reels.tag', q.trim())} OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word)
        AND reels.tag > :after ORDER BY reels.tag LIMIT ${String(PAGE + 1)}`,
-    { start, word: `% ${start}`, code: codeForm(q.trim()), after },
+    { start, word: `% ${start}`, after },
   );
   const { rows, next } = pageOf(found, PAGE, ({ tag }) => tag);
   const drawings = await drawingsOfFills(
