@@ -17,6 +17,8 @@ export const CounterAtBenchSchema = v.object({
   device: DeviceSchema,
   /** Taken: it counts for another reel that stands at the bench. */
   link: v.picklist(['up', 'silent', 'away', 'taken']),
+  /** Whether it sends more lines than are read of it. */
+  flooding: v.exactOptional(v.boolean()),
   /** Counts as they stand; null before the first line. */
   count: v.nullable(v.number()),
   /** When it was last heard; null where it never was. */

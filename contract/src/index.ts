@@ -13,6 +13,7 @@ export {
   type NewPerson,
   type Person,
   type PersonChange,
+  FIRST_WORDS_HEADER,
   type SignInSheet,
 } from './people';
 export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit';

@@ -25,9 +25,14 @@ export const DemoSchema = v.object({
 });
 export type Demo = v.InferOutput<typeof DemoSchema>;
 
+/** The header that has the words shown where the server was started, as a part of an address is written. */
+export const FIRST_WORDS_HEADER = 'x-first-words';
+
 /** Who may sign in here. Passcodes are told for the demo's invented people only. */
 export const SignInSheetSchema = v.object({
   people: v.array(v.object({ name: v.string(), role: RoleSchema })),
+  /** Whether the first person, or a shop's file, comes with the words shown where the server was started. */
+  needsWords: v.exactOptional(v.boolean()),
   demo: v.exactOptional(DemoSchema),
 });
 export type SignInSheet = v.InferOutput<typeof SignInSheetSchema>;

@@ -1,6 +1,6 @@
 import cookieParser from 'cookie-parser';
 import express, { type Express, type RequestHandler } from 'express';
-import type { Demo, Network } from '@yard-spool/contract';
+import type { Network } from '@yard-spool/contract';
 import { readBody } from './http/bodies';
 import { knownHosts } from './http/known-hosts';
 import type { Logger } from 'pino';
@@ -12,14 +12,13 @@ import { tellProblems } from './http/errors';
 import { screens } from './http/screens';
 import { sameOriginOnly, securityHeaders, withNonce } from './http/security';
 import { knowPerson } from './http/session-cookie';
-import { signInRoutes } from './http/sign-in-routes';
+import { signInRoutes, type FirstSteps } from './http/sign-in-routes';
 
-export interface AppParts {
+export interface AppParts extends FirstSteps {
   readonly context: ServerContext;
   readonly counters: BenchCounters;
   readonly log: Logger;
   readonly webFolder?: string | undefined;
-  readonly demo?: Demo | undefined;
   /** Names the server is asked for by, beside those of its own machine. */
   readonly names?: readonly string[];
   /** How other devices come in, over HTTPS; null where it answers this machine alone. */
@@ -28,13 +27,13 @@ export interface AppParts {
 
 /** The whole HTTP side, in the order a request passes it. */
 export function createApp(parts: AppParts): Express {
-  const { context, counters, log, webFolder, demo, names, network = null } = parts;
+  const { context, counters, log, webFolder, names, network = null } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.locals.secure = network !== null;
   app.use(withNonce, securityHeaders(network !== null), knownHosts(names), sameOriginOnly);
   app.use('/api', quietLog(log), neverKept, cookieParser(), knowPerson(context), readBody);
-  app.use('/api', signInRoutes(context, demo), apiRoutes(context, counters, network));
+  app.use('/api', signInRoutes(context, parts), apiRoutes(context, counters, network));
   if (webFolder !== undefined) app.use(screens(webFolder));
   app.use(tellProblems(log));
   return app;

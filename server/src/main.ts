@@ -10,6 +10,7 @@ import { storageTrouble } from './db/database-errors';
 import { migrateAt } from './db/migrate';
 import { openContext } from './context';
 import { openLog } from './log';
+import { FirstWords } from './people/first-words';
 import { clearPassingFiles } from './shop-file/passing-file';
 import { takeWords } from './search/take-words';
 
@@ -67,11 +68,14 @@ try {
   });
   await takeWords(context);
   counters = await BenchCounters.open(context);
+  // Only where other devices are answered, and only on the console of whoever started it: never in the log.
+  const firstWords = config.tls && (await context.tables.people.count()) === 0 ? new FirstWords() : null;
   server.on(
     'request',
     createApp({
       ...{ context, counters, log, webFolder: config.web, demo: config.demo },
       names: config.names,
+      firstWords,
       network: config.tls && {
         // Names first that other devices can look up.
         addresses: config.names.map((name) => `https://${name}:${String(config.port)}`),
@@ -84,7 +88,7 @@ try {
     log.info({ address, port }, 'listening');
     // Where this fails, whoever searches first has them read again.
     context.words.ready().catch((error: unknown) => log.warn({ error }, 'words not read'));
-    process.send?.({ port });
+    process.send?.({ port, ...(firstWords ? { firstWords: firstWords.text } : {}) });
   });
 } catch (error) {
   fail(storageTrouble(error) ?? (error instanceof Error ? error.message : String(error)));

@@ -59,7 +59,8 @@ export async function startServer(options) {
  * @param {number} port
  * @returns {Promise<{ child: import('node:child_process').ChildProcess, port: number, ended: Promise<unknown> }>}
  */
-function launch(program, { database, schema, log, inbox, demo, scale, lan }, port) {
+function launch(program, options, port) {
+  const { database, schema, log, inbox, demo, scale, lan, tell = () => undefined } = options;
   const child = fork(program, {
     cwd: ROOT,
     // Where something goes wrong the log names the source's lines.
@@ -85,7 +86,8 @@ function launch(program, { database, schema, log, inbox, demo, scale, lan }, por
   child.stderr?.on('data', (chunk) => (said = (said + chunk).slice(-4000))).on('error', () => undefined);
   const ended = new Promise((resolve) => child.once('exit', resolve));
   return new Promise((resolve, reject) => {
-    child.on('message', (/** @type {{ port?: number, failed?: string }} */ message) => {
+    child.on('message', (/** @type {{ port?: number, failed?: string, firstWords?: string }} */ message) => {
+      if (message.firstWords) tell(firstWordsTold(message.firstWords));
       if (message.port !== undefined) resolve({ child, port: message.port, ended });
       if (message.failed === 'EADDRINUSE') reject(new Told(portTaken(port)));
     });
@@ -95,6 +97,10 @@ function launch(program, { database, schema, log, inbox, demo, scale, lan }, por
     child.on('error', (error) => reject(new Told(`The server did not start: ${error.message}`)));
   });
 }
+
+/** @param {string} words */
+const firstWordsTold = (words) =>
+  `Nobody works here yet. Make the first person on this machine, or type these words on another device:\n\n  ${words}\n`;
 
 /** @param {NonNullable<ServerOptions['lan']>} lan */
 const onTheNetwork = ({ names, cert, key, fingerprint }) => ({

@@ -65,6 +65,8 @@ export class BenchCounter {
   private keptAt = 0;
   private keeping: Promise<void> | null = null;
   private over = false;
+  /** Whether it sends more than is read of it. */
+  private flooding = false;
 
   /** @param runId the run that stands at the bench */
   private constructor(
@@ -82,6 +84,7 @@ export class BenchCounter {
     this.link = new DeviceLink(device, {
       line: (line, fresh) => this.hear(line, fresh),
       away: () => this.show('away'),
+      flooded: (on) => this.flood(on),
     });
   }
 
@@ -103,6 +106,7 @@ export class BenchCounter {
     return {
       ...{ device, link: this.state, count: soundDue ?? heard?.count ?? null, heardAt, unclaimed },
       ...{ odd: (soundDue === null ? heard?.doubt : null) ?? odd, meter },
+      ...(this.flooding ? { flooding: true } : {}),
     };
   }
 
@@ -200,6 +204,12 @@ export class BenchCounter {
 
   private show(state: CounterAtBench['link']): void {
     this.state = state;
+    this.tell();
+  }
+
+  private flood(on: boolean): void {
+    if (this.flooding === on) return;
+    this.flooding = on;
     this.tell();
   }
 

@@ -26,6 +26,7 @@ function link(address: string, deadMs?: number) {
   const ears = {
     line: ({ count }: { count: number }, fresh: boolean) => void heard.push([count, fresh]),
     away: () => void (away += 1),
+    flooded: () => undefined,
   };
   open.push(new DeviceLink({ name: 'reed-1', address }, ears, deadMs));
   return { heard, away: () => away };

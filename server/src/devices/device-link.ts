@@ -19,6 +19,8 @@ export interface DeviceEars {
   /** @param fresh whether it is the first line of a new link */
   readonly line: (line: CounterLine, fresh: boolean) => void;
   readonly away: () => void;
+  /** It sends more than is read of it; or no longer. */
+  readonly flooded: (on: boolean) => void;
 }
 
 /** The link to one device, opened again whenever it breaks, until it is closed. Lines of another name are passed over. */
@@ -59,14 +61,18 @@ export class DeviceLink {
       if (isItself(socket)) socket.destroy();
     });
     socket.on('close', () => {
+      this.ears.flooded(false);
       this.ears.away();
       if (!this.over) this.again = setTimeout(() => this.open(), AGAIN_MS).unref();
     });
-    onLines(socket, (text) => {
-      const line = parseCounterLine(text);
-      if (line?.device !== this.device.name) return;
-      this.ears.line(line, fresh);
-      fresh = false;
+    onLines(socket, {
+      line: (text) => {
+        const line = parseCounterLine(text);
+        if (line?.device !== this.device.name) return;
+        this.ears.line(line, fresh);
+        fresh = false;
+      },
+      flooded: (on) => this.ears.flooded(on),
     });
   }
 }

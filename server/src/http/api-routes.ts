@@ -19,6 +19,7 @@ import { ProblemError } from '../problem-error';
 import { listCountersWaiting } from '../bench/counters-waiting';
 import { listCustomerCounters } from '../reels/customer-counters';
 import { findReels, readReel } from '../reels/reels';
+import { Lanes } from './lanes';
 import { liveRoute } from './live-route';
 import { houseRoutes } from './house-routes';
 import { rackRoutes } from './rack-routes';
@@ -29,6 +30,7 @@ import { personOf, serve } from './serve';
 /** Everything that needs somebody signed in, one line a route. */
 export function apiRoutes(context: ServerContext, counters: BenchCounters, network: Network): Router {
   const router = Router();
+  const lanes = new Lanes();
   router.use((_request, response, next) => {
     personOf(response);
     next();
@@ -63,7 +65,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
   );
   serve(router, api.readJob, ({ params }) => readJob(context, params.id));
   serve(router, api.readNetwork, () => Promise.resolve(network));
-  rackRoutes(router, context);
+  rackRoutes(router, context, lanes);
   houseRoutes(router, context);
   serve(router, api.listCustomerCounters, ({ params }) => listCustomerCounters(context, params.id));
   serve(router, api.listCountersWaiting, () => listCountersWaiting(context));
@@ -71,7 +73,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
   serve(router, api.readLastPlan, ({ params }) => readLastPlan(context, params.tag));
   serve(router, api.readReel, ({ params }) => readReel(context, params.tag));
   recordRoutes(router, context);
-  paperRoutes(router, context);
+  paperRoutes(router, context, lanes);
   runRoutes(router, context);
   liveRoute(router, context, counters);
   router.use(() => {

@@ -4,8 +4,9 @@ import * as v from 'valibot';
 import { watchRun } from '../bench/watch-run';
 import type { ServerContext } from '../context';
 import type { BenchCounters } from '../devices/bench-counters';
-import { personOfToken, SESSIONS_BELL } from '../people/sessions';
+import { hashToken, personOfToken, SESSIONS_BELL } from '../people/sessions';
 import { ProblemError } from '../problem-error';
+import { Listeners } from './listeners';
 import { ownPageOnly } from './security';
 import { tokenOf } from './session-cookie';
 import { personOf, readPart } from './serve';
@@ -19,12 +20,13 @@ const BREATH_MS = 10_000;
  */
 export function liveRoute(router: Router, context: ServerContext, counters: BenchCounters): void {
   const { path, query, frame: frameSchema } = streams.watchRuns;
+  const listeners = new Listeners();
   router.get(path, async (request, response) => {
-    personOf(response);
+    const { id } = personOf(response);
     ownPageOnly(request);
     const token = tokenOf(request);
     const { runs } = readPart(query, request.query, 'query');
-    const leaving: (() => void)[] = [];
+    const leaving = [listeners.enter(hashToken(token), id)];
     const leave = (): void => leaving.splice(0).forEach((go) => go());
     const going = new AbortController();
     /** Ends with whoever listens: signed out, left, over, or idle for too long. */

@@ -15,12 +15,13 @@ import { listWaitingFiles, putAwayFile, readWaitingFile } from '../rack-files/wa
 import { readRecycling, recycle } from '../recycling/recycling';
 import { readScale } from '../scale/scale';
 import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../tubs/tubs';
+import type { Lanes } from './lanes';
 import { noteExport } from './note-export';
 import { placeOf } from './place';
 import { personOf, serve, serveFile } from './serve';
 
 /** The rack, its tubs and bins, and its files. */
-export function rackRoutes(router: Router, context: ServerContext): void {
+export function rackRoutes(router: Router, context: ServerContext, lanes: Lanes): void {
   serve(router, api.listProducts, () => listShopLines(context));
   serve(router, api.learnMass, ({ params, body, response }) =>
     addMassSample(context, personOf(response), params.id, body),
@@ -62,7 +63,7 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   serve(router, api.listWaitingFiles, () => listWaitingFiles(context));
   serve(router, api.readWaitingFile, ({ params }) => readWaitingFile(context, params.name));
   serve(router, api.putAwayFile, ({ params }) => putAwayFile(context, params.name));
-  serveFile(router, files.exportRack, async (query, request, response) => {
+  serveFile(router, lanes.files, files.exportRack, async (query, request, response) => {
     await noteExport(context, request, response, `${query.what}, ${query.format}`);
     return exportRack(context, query);
   });
@@ -70,6 +71,7 @@ export function rackRoutes(router: Router, context: ServerContext): void {
   router.post(api.importRack.path, async (request, response) => {
     const body: unknown = request.body;
     const bytes = body instanceof Uint8Array ? body : new Uint8Array();
-    response.json(await importRack(context, personOf(response), bytes, placeOf(request)));
+    const turn = lanes.turn('long', response);
+    response.json(await turn(() => importRack(context, personOf(response), bytes, placeOf(request))));
   });
 }

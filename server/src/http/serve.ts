@@ -3,6 +3,7 @@ import type { Request, RequestHandler, Response, Router } from 'express';
 import * as v from 'valibot';
 import { ProblemError } from '../problem-error';
 import type { OutgoingFile } from '../rack-files/export-rack';
+import type { Turn } from '../work/turn';
 import { firstTooLong } from './bounds-first';
 import { fieldErrors } from './field-errors';
 import { sendFile } from './send-file';
@@ -54,12 +55,13 @@ export function serve<P extends RouteParts>(
 /** Binds a file of the contract to what makes it; it is sent while it is made. */
 export function serveFile<S extends v.GenericSchema>(
   router: Router,
+  turnFor: (response: Response) => Turn,
   { path, query }: { readonly path: string; readonly query: S },
   make: (query: v.InferOutput<S>, request: Request, response: Response) => Promise<OutgoingFile>,
 ): void {
   router.get(path, async (request, response) => {
     const asked = readPart(query, request.query, 'query');
-    await sendFile(response, await make(asked, request, response));
+    await turnFor(response)(async () => sendFile(response, await make(asked, request, response)));
   });
 }
 

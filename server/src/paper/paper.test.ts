@@ -221,3 +221,21 @@ describe('paper', () => {
     expect(await refused({ what: 'tag', of: '../../etc' })).toBe('bad-request');
   });
 });
+
+describe('many sheets at once', () => {
+  it('hold up nobody else’s tag, and are all made', async () => {
+    const ada = await shop.as('Ada');
+    const preview = (asker: Ask, what: string, of: string) =>
+      asker<PaperPreview>('GET', `/paper/preview?${addressOf({ what, of })}`);
+    let made = 0;
+    const sheets = Array.from({ length: 12 }, () =>
+      preview(ask, 'cut-list', 'waiting').then(({ status }) => {
+        made += 1;
+        return status;
+      }),
+    );
+    expect((await preview(ada, 'tag', run.job.tag)).status).toBe(200);
+    expect(made).toBeLessThan(12);
+    expect(await Promise.all(sheets)).toEqual(Array(12).fill(200));
+  });
+});

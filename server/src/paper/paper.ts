@@ -3,6 +3,7 @@ import type { Reading } from '../context';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { inWorker } from '../work/in-worker';
+import type { Turn } from '../work/turn';
 import { gather } from './gather';
 import type { Asked, MadePaper } from './make-paper';
 import { sendToPrinter } from './printer';
@@ -20,10 +21,15 @@ export const paperAsPdf = async (from: Reading, query: PaperQuery): Promise<Made
 export const paperPreview = async (from: Reading, query: PaperQuery): Promise<PaperPreview> =>
   inWorker('paperPreview', await asked(from, query));
 
-/** Sends a paper to the shop's label printer. */
+/**
+ * Sends a paper to the shop's label printer.
+ *
+ * @param turn in which it is made; nobody waits while the printer takes it
+ */
 export async function printPaper(
   from: Reading,
   query: PaperQuery,
+  turn: Turn,
 ): Promise<{ title: string; pages: number; printer: string }> {
   const { printer } = await readHouseRules(from);
   if (printer === '')
@@ -31,7 +37,7 @@ export async function printPaper(
       'not-set-up',
       'No label printer is set up. Set one under House, Shop, or save the paper as a file.',
     );
-  const { title, pages, pdf } = await paperAsPdf(from, query);
+  const { title, pages, pdf } = await turn(() => paperAsPdf(from, query));
   await sendToPrinter(printer, pdf);
   return { title, pages, printer };
 }

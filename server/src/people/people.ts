@@ -6,10 +6,17 @@ import { ProblemError } from '../problem-error';
 import { hashPasscode } from './passcode';
 
 /** Names to choose from on the sign-in screen. */
-export async function signInSheet(from: Reading, demo?: Demo): Promise<SignInSheet> {
+export async function signInSheet(
+  from: Reading,
+  { demo, needsWords }: { readonly demo?: Demo | undefined; readonly needsWords: boolean },
+): Promise<SignInSheet> {
   const rows = await from.tables.people.findAll({ where: { leftAt: null }, order: ['name'] });
   const people = rows.map(({ name, role }) => ({ name, role }));
-  return demo ? { people, demo } : { people };
+  return {
+    people,
+    ...(needsWords && people.length === 0 ? { needsWords } : {}),
+    ...(demo ? { demo } : {}),
+  };
 }
 
 /** Everybody's name by their number, for telling who did something. */

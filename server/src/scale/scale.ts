@@ -42,15 +42,16 @@ export function readScale({
       giveUp(away());
     };
     socket.on('error', gone).on('close', gone);
-    onLines(socket, (line) => {
-      const reading = parseScaleLine(line);
+    const line = (text: string): void => {
+      const reading = parseScaleLine(text);
       if (reading === null) return;
       const rested = before !== null && Math.abs(reading.grams - before) <= AT_REST;
       before = reading.grams;
       if (!rested) return;
       resolve({ ...reading, at: clock().toISOString() });
       gone();
-    });
+    };
+    onLines(socket, { line });
   });
 }
 

@@ -28,6 +28,12 @@ import { RunStore } from './run-store';
         held against that then.
       </p>
     } @else if (store.counter(); as counter) {
+      @if (counter.flooding) {
+        <p class="look px-3.5 py-2.5 font-bold" role="status" data-test="counter-floods">
+          {{ counter.device.name }} sends more lines than are read. Its count stands; look at how it is set up,
+          and at its cable.
+        </p>
+      }
       @if (counter.link === 'taken') {
         <div class="look flex flex-wrap items-center justify-between gap-3 px-3.5 py-2.5" data-test="taken">
           <p>{{ counter.device.name }} counts another reel that stands at this bench.</p>

@@ -14,6 +14,7 @@ export interface CallOptions<P extends RouteParts> {
   readonly params?: Readonly<Record<string, string | number>>;
   readonly query?: Readonly<Record<string, string>>;
   readonly body?: Sent<P['body']>;
+  readonly headers?: Readonly<Record<string, string>>;
 }
 
 /** How long an answer is waited for before the last one that was kept is taken, ms. */
@@ -36,8 +37,9 @@ export class ApiService {
     options: CallOptions<P> = {},
   ): Observable<v.InferOutput<P['reply']>> {
     const { method, parts } = route;
-    const { query = {}, body } = options;
-    return this.http.request(method, addressOf(route, options), { params: { ...query }, body }).pipe(
+    const { query = {}, headers = {}, body } = options;
+    const sent = { params: { ...query }, headers: { ...headers }, body };
+    return this.http.request(method, addressOf(route, options), sent).pipe(
       map((reply) => v.parse(parts.reply, reply)),
       catchError((error: unknown) => throwError(() => this.said(error))),
     );
@@ -47,9 +49,10 @@ export class ApiService {
   callWith<P extends RouteParts>(
     route: Route<P>,
     bytes: Blob,
-    { query = {} }: Pick<CallOptions<P>, 'query'> = {},
+    { query = {}, headers = {} }: Pick<CallOptions<P>, 'query' | 'headers'> = {},
   ): Observable<v.InferOutput<P['reply']>> {
-    return this.http.request(route.method, addressOf(route), { params: { ...query }, body: bytes }).pipe(
+    const sent = { params: { ...query }, headers: { ...headers }, body: bytes };
+    return this.http.request(route.method, addressOf(route), sent).pipe(
       map((reply) => v.parse(route.parts.reply, reply)),
       catchError((error: unknown) => throwError(() => this.said(error))),
     );

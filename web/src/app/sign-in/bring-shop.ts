@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { api, type ShopFile } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { momentText } from '../ui/day-text';
 import { Sending } from '../ui/sending';
+import { withWords } from './first-words';
 
 /** A shop that was exported elsewhere comes into this empty house: looked at first, then all of it or nothing. */
 @Component({
@@ -49,6 +50,9 @@ import { Sending } from '../ui/sending';
 export class BringShop {
   private readonly api = inject(ApiService);
 
+  /** The words shown where the server was started; empty where none are asked for. */
+  readonly words = input('');
+
   private readonly file = signal<File | null>(null);
   protected readonly found = signal<ShopFile | null>(null);
   protected readonly sending = new Sending();
@@ -71,6 +75,9 @@ export class BringShop {
     const file = this.file();
     if (!file) return;
     const bytes = new Blob([file], { type: 'application/gzip' });
-    this.sending.send(this.api.callWith(api.importShop, bytes, { query: { step } }), done);
+    this.sending.send(this.api.callWith(api.importShop, bytes, {
+      query: { step },
+      headers: withWords(this.words()),
+    }), done);
   }
 }

@@ -36,6 +36,30 @@ describe('signing in', () => {
     expect(shown()).not.toContain('passcodes are');
   });
 
+  it('of an empty shop asks another device for the words shown where it was started, and sends them', async () => {
+    const { http, fixture, element, shown, press } = await open({ people: [], needsWords: true });
+    expect(shown()).toContain('The five words shown where Yard Spool was started');
+    const type = (name: string, text: string): void => {
+      const field = element.querySelector<HTMLInputElement>(`[formControlName="${name}"]`)!;
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+    };
+    type('words', ' heron moss ');
+    type('name', 'Wren');
+    type('passcode', 'herring-9-net');
+    await fixture.whenStable();
+    await press('Open the house');
+    const { request } = http.expectOne('/api/sign-in/first');
+    expect(request.headers.get('x-first-words')).toBe('heron%20moss');
+    expect(request.body).toEqual({ name: 'Wren', passcode: 'herring-9-net' });
+  });
+
+  it('on the shop’s own machine asks for no words', async () => {
+    const { shown } = await open({ people: [] });
+    expect(shown()).toContain('Make the first person of this house');
+    expect(shown()).not.toContain('five words');
+  });
+
   it('says what it is for', async () => {
     const { element, fixture, shown } = await open({ people: PEOPLE });
     element.querySelector<HTMLElement>('[aria-label="What this screen is for"]')!.click();

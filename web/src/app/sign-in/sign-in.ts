@@ -12,6 +12,7 @@ import { helpFor } from '../help/screen-help';
 import { WalkGuide } from '../help/walk-guide.service';
 import { WALKS, type Walk } from '../help/walks';
 import { BringShop } from './bring-shop';
+import { withWords } from './first-words';
 
 type Sheet = SignInSheet | { readonly away: string };
 
@@ -40,6 +41,7 @@ export class SignIn {
   protected readonly form = new FormGroup({
     name: new FormControl('', { nonNullable: true }),
     passcode: new FormControl('', { nonNullable: true }),
+    words: new FormControl('', { nonNullable: true }),
   });
   protected readonly problem = signal('');
   protected readonly busy = signal(false);
@@ -80,11 +82,11 @@ export class SignIn {
   }
 
   private signIn(then: () => void): void {
-    const { name, passcode } = this.form.getRawValue();
+    const { name, passcode, words } = this.form.getRawValue();
     this.problem.set('');
     this.busy.set(true);
     const first: Observable<unknown> = this.isNewHouse()
-      ? this.api.call(api.addFirstPerson, { body: { name, passcode } })
+      ? this.api.call(api.addFirstPerson, { body: { name, passcode }, headers: withWords(words) })
       : of(null);
     first
       .pipe(

@@ -1,0 +1,64 @@
+import type { Response } from 'express';
+import PQueue from 'p-queue';
+import { ProblemError } from '../problem-error';
+import type { Turn } from '../work/turn';
+import { personOf } from './serve';
+
+/**
+ * What takes long has lanes of its own, and how many of each are under way at once: small papers; papers of many pages and
+ * imports; files on their way out.
+ */
+const LANES = { short: 1, long: 1, files: 3 } as const;
+type Lane = keyof typeof LANES;
+
+/** What one person may have waiting in a lane: more than anybody asks for by hand. */
+const MOST_WAITING = 40;
+
+/**
+ * Everybody has a queue of their own in each lane, and the lane takes one of each in turn: whoever asks for a hundred
+ * things waits for themselves, and the next person's label comes after one of them at most.
+ */
+export class Lanes {
+  private readonly lanes = new Map<Lane, PQueue>();
+  private readonly people = new Map<string, PQueue>();
+
+  /**
+   * A turn in a lane for whoever asks. Nothing is begun for somebody who has left meanwhile.
+   *
+   * @throws ProblemError `too-much-work` where too much of theirs waits already
+   */
+  turn(lane: Lane, response: Response): Turn {
+    return (work) => {
+      const mine = this.queueOf(lane, personOf(response).id);
+      if (mine.size >= MOST_WAITING)
+        throw new ProblemError(
+          'too-much-work',
+          `${String(MOST_WAITING)} things you asked for are still to be made. Wait for them and ask again.`,
+        );
+      return mine.add(() =>
+        this.laneOf(lane).add(() => {
+          if (response.closed) throw new ProblemError('too-much-work', 'Whoever asked for this has left.');
+          return work();
+        }),
+      );
+    };
+  }
+
+  /** A turn among files on their way out. */
+  readonly files = (response: Response): Turn => this.turn('files', response);
+
+  private laneOf(lane: Lane): PQueue {
+    const known = this.lanes.get(lane) ?? new PQueue({ concurrency: LANES[lane] });
+    this.lanes.set(lane, known);
+    return known;
+  }
+
+  private queueOf(lane: Lane, person: number): PQueue {
+    const key = `${lane} ${String(person)}`;
+    const known = this.people.get(key);
+    if (known) return known;
+    const begun = new PQueue({ concurrency: 1 });
+    this.people.set(key, begun);
+    return begun;
+  }
+}
