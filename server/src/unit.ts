@@ -7,6 +7,7 @@ import { isDeadlock } from './db/database-errors';
 import { insideChange, isInsideChange } from './db/inside-change';
 import type { Table } from './db/table';
 import { boundTables, type Tables } from './db/tables';
+import { keepKey, keyToKeep } from './once';
 import { ProblemError } from './problem-error';
 
 const TRIES = 6;
@@ -48,6 +49,8 @@ export interface Unit extends Reading {
  * Each statement reads what is committed by then, as every connection is told (see connect.ts). A snapshot from the transaction's start would show a piece, once its
  * lock is had, as it was before the others drew from it, and promise the same metre twice.
  *
+ * The first change of a request that comes with a key keeps that key, so that the same request makes nothing again.
+ *
  * @param actor who makes it; null where nobody is signed in yet
  */
 export async function unit<T>(
@@ -56,17 +59,21 @@ export async function unit<T>(
   work: (u: Unit) => Promise<T>,
 ): Promise<T> {
   if (isInsideChange()) throw new Error('A change is made inside another: give it the unit that is there.');
+  const once = keyToKeep();
   for (let left = TRIES; ; left -= 1) {
     const after: (() => void)[] = [];
     const reached = { commit: false };
     try {
       const done = await context.sequelize.transaction(async (transaction) => {
-        const made = await insideChange(transaction, () =>
-          work(makeUnit(context, actor, transaction, after)),
-        );
+        const made = await insideChange(transaction, async () => {
+          const u = makeUnit(context, actor, transaction, after);
+          if (once) await keepKey(u.tables, once, context.clock);
+          return work(u);
+        });
         reached.commit = true;
         return made;
       });
+      if (once) once.kept = true;
       for (const one of after) one();
       return done;
     } catch (error) {

@@ -23,6 +23,7 @@ import { wordsAgain } from './migrations/0020-words-again';
 import { looks } from './migrations/0021-looks';
 import { inches } from './migrations/0022-inches';
 import { rulesBySort } from './migrations/0023-rules-by-sort';
+import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
 import { givenUp } from './migrations/0011-given-up';
@@ -53,6 +54,7 @@ const MIGRATIONS: readonly Migration[] = [
   inches,
   rulesBySort,
   makersWords,
+  answeredRequests,
 ];
 
 /** Whether a schema step is one of this version's. */

@@ -1,4 +1,5 @@
 import type { Model, ModelStatic, Sequelize, Transaction } from 'sequelize';
+import { defineAnsweredRequests } from './models/answered-requests';
 import { defineAudits } from './models/audits';
 import { defineBagChanges, defineBags, defineCuts, defineJobs } from './models/bags';
 import { defineCustomers, defineReels, defineSpools } from './models/customers';
@@ -33,6 +34,7 @@ export function defineModels(sequelize: Sequelize) {
   return {
     people: definePeople(sequelize),
     sessions: defineSessions(sequelize),
+    answeredRequests: defineAnsweredRequests(sequelize),
     audits: defineAudits(sequelize),
     customers: defineCustomers(sequelize),
     reels: defineReels(sequelize),

@@ -13,7 +13,7 @@ const PATIENCE_MS = 30_000;
 /** Longer than this nobody else may be kept waiting by one request, ms. */
 const MOST_LAG_MS = 100;
 /** What changes by itself, or is meant to be written at a refusal. */
-const OWN_WAYS = new Set(['sessions', 'audits', 'counters']);
+const OWN_WAYS = new Set(['sessions', 'audits', 'counters', 'answered_requests']);
 
 const { values } = parseArgs({
   options: {

@@ -23,6 +23,7 @@ import { Lanes } from './lanes';
 import { liveRoute } from './live-route';
 import { houseRoutes } from './house-routes';
 import { rackRoutes } from './rack-routes';
+import { onlyOnce } from './only-once';
 import { paperRoutes } from './paper-routes';
 import { recordRoutes } from './record-routes';
 import { personOf, serve } from './serve';
@@ -35,6 +36,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
     personOf(response);
     next();
   });
+  router.use(onlyOnce(context));
   serve(router, api.findCustomers, ({ query }) => findCustomers(context, query.q));
   serve(router, api.listBags, ({ query }) => listBags(context, query));
   serve(router, api.bookBag, ({ body, response }) => bookBag(context, personOf(response), body));

@@ -15,6 +15,9 @@ export const SESSION_HOURS = 12;
 const SEEN_EACH_MS = 60_000;
 const MINUTE_MS = 60_000;
 
+/** How long it is known that a request was answered: longer than a tablet is without the server, ms. */
+const ANSWERS_KEPT_MS = 7 * 24 * 3_600_000;
+
 /** Rings when sessions may have ended: whoever is told something live looks whether they are still signed in. */
 export const SESSIONS_BELL = 'sessions';
 
@@ -52,8 +55,9 @@ export async function signIn(
   const createdAt = context.clock();
   const expiresAt = new Date(createdAt.getTime() + SESSION_HOURS * 3_600_000);
   await unit(context, null, async (u) => {
-    const { sessions, people } = u.tables;
+    const { sessions, people, answeredRequests } = u.tables;
     await sessions.removeAll({ expiresAt: { [Op.lt]: createdAt } });
+    await answeredRequests.removeAll({ at: { [Op.lt]: new Date(createdAt.getTime() - ANSWERS_KEPT_MS) } });
     await sessions.create({
       ...{ tokenHash: hashToken(token), personId: row.id, createdAt, expiresAt, seenAt: createdAt },
       place: place.slice(0, 80),

@@ -50,7 +50,7 @@ async function fuzzed(): Promise<void> {
   const columns = await admin.query<{ t: string; c: string; most: number }>(
     `SELECT table_name AS t, column_name AS c, character_maximum_length AS most FROM information_schema.columns
      WHERE table_schema = '${shop.name}' AND data_type IN ('varchar', 'text') AND column_key = ''
-       AND table_name NOT IN ('schema_steps', 'schema_progress', 'sessions')
+       AND table_name NOT IN ('schema_steps', 'schema_progress', 'sessions', 'answered_requests')
        AND column_name NOT IN ('state', 'kind', 'role', 'type', 'passcode_hash', 'texture', 'leaves', 'wound')`,
     { type: QueryTypes.SELECT },
   );

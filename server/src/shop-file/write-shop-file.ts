@@ -10,7 +10,7 @@ import { FORMAT, FORMAT_VERSION, ShopFileError } from './format';
 import { plainConnection } from './plain-connection';
 
 /** Not the shop's: how its schema was made, and who is signed in. */
-const LEFT_OUT = new Set(['schema_steps', 'schema_progress', 'sessions']);
+const LEFT_OUT = new Set(['schema_steps', 'schema_progress', 'sessions', 'answered_requests']);
 /** Rows that are written at once. */
 const BATCH = 500;
 

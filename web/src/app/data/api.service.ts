@@ -4,6 +4,7 @@ import { ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract
 import { catchError, from, map, of, switchMap, tap, throwError, timeout, type Observable } from 'rxjs';
 import * as v from 'valibot';
 import { KeptReplies } from './kept-replies';
+import { OnceKeys } from './once-keys';
 import { RequestProblem } from './request-problem';
 import { UnitsService } from './units.service';
 
@@ -29,6 +30,7 @@ export class ApiService {
   private readonly http = inject(HttpClient);
   private readonly units = inject(UnitsService);
   private readonly kept = inject(KeptReplies);
+  private readonly once = inject(OnceKeys);
   private slowUntil = 0;
 
   /** Calls a route. Cold: nothing is sent before somebody subscribes. */
@@ -38,11 +40,15 @@ export class ApiService {
   ): Observable<v.InferOutput<P['reply']>> {
     const { method, parts } = route;
     const { query = {}, headers = {}, body } = options;
-    const sent = { params: { ...query }, headers: { ...headers }, body };
-    return this.http.request(method, addressOf(route, options), sent).pipe(
-      map((reply) => v.parse(parts.reply, reply)),
-      catchError((error: unknown) => throwError(() => this.said(error))),
-    );
+    const address = addressOf(route, options);
+    return this.once
+      .ask(route, [address, query, body], (key) =>
+        this.http.request(method, address, { params: { ...query }, headers: { ...headers, ...key }, body }),
+      )
+      .pipe(
+        map((reply) => v.parse(parts.reply, reply)),
+        catchError((error: unknown) => throwError(() => this.said(error))),
+      );
   }
 
   /** Calls a route that takes a file's bytes as they are. Cold, like a call. */
