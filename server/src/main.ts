@@ -6,6 +6,7 @@ import { createApp } from './app';
 import { BenchCounters } from './devices/bench-counters';
 import { readConfig } from './config';
 import { connect, untilItAnswers } from './db/connect';
+import { holdDatabase } from './db/one-server';
 import { storageTrouble } from './db/database-errors';
 import { migrateAt } from './db/migrate';
 import { openContext } from './context';
@@ -25,6 +26,7 @@ const log = openLog(config);
 
 const sequelize = connect(config.database);
 let counters: BenchCounters | null = null;
+let release: (() => Promise<void>) | null = null;
 const server = config.tls
   ? createSecureServer({
       ...{ cert: readFileSync(config.tls.cert), key: readFileSync(config.tls.key) },
@@ -40,6 +42,7 @@ const stop = async (code = 0): Promise<void> => {
   server.close();
   server.closeAllConnections();
   await counters?.close().catch(() => undefined);
+  await release?.();
   await sequelize.close().catch(() => undefined);
   process.exit(code);
 };
@@ -60,6 +63,8 @@ try {
   const left = await clearPassingFiles();
   if (left > 0) log.info({ left }, 'files that were left half-way are removed');
   await untilItAnswers(sequelize);
+  // Held before anything is changed: an older server may still be at work on it.
+  release = await holdDatabase(config.database, ({ message }) => fail(message));
   const steps = await migrateAt(config.schemaDatabase);
   if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
   const context = openContext(sequelize, undefined, {

@@ -2,12 +2,10 @@ import { X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { hostname, networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { generate } from 'selfsigned';
+import { certify, isIp, shopAuthority } from './authority.mjs';
 import { Told } from './progress.mjs';
 
 const DAY = 86_400_000;
-/** Browsers take no certificate that is good for longer than this, days. */
-const GOOD_FOR = 365;
 /** One that ends sooner than this is made again, days. */
 const RENEW_BEFORE = 30;
 
@@ -27,19 +25,25 @@ export const ownNames = (told) => [
 ];
 
 /**
- * The certificate and key to speak HTTPS with: those that were given, or a pair of its own made for these names, kept in
- * the folder where only its owner reads it, and made again in time.
+ * The certificate and key to speak HTTPS with: those that were given, or a pair made for these names by the shop's own
+ * authority, kept in the folder where only its owner reads it, and made again in time.
  * @param {string} folder
  * @param {readonly string[]} names
  * @param {{ cert?: string | undefined, key?: string | undefined }} given files
- * @returns {Promise<{ cert: string, key: string, fingerprint: string }>} files, and what a browser shows of it
+ * @returns {Promise<{ cert: string, key: string, authority: string | null, fingerprint: string }>} files, the authority's
+ *   among them where it is the shop's own, and the fingerprint of what a tablet is to know
  */
 export async function certificateFor(folder, names, given) {
   if (given.cert !== undefined || given.key !== undefined) return givenOne(given);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const authority = await shopAuthority(folder, names);
   const [cert, key] = [join(folder, 'certificate.pem'), join(folder, 'key.pem')];
-  if (!existsSync(cert) || !existsSync(key) || !isGood(cert, names)) await make(cert, key, names);
-  return { cert, key, fingerprint: fingerprintOf(cert) };
+  if (!existsSync(cert) || !existsSync(key) || !isGood(cert, names, authority.file)) {
+    const made = await certify(authority, names);
+    writeFileSync(key, made.key, { mode: 0o600 });
+    writeFileSync(cert, made.certificate, { mode: 0o600 });
+  }
+  return { cert, key, authority: authority.file, fingerprint: fingerprintOf(authority.file) };
 }
 
 /** @param {{ cert?: string | undefined, key?: string | undefined }} given */
@@ -57,16 +61,17 @@ function givenOne({ cert, key }) {
       `The certificate ${cert} or its key cannot be read: ${error instanceof Error ? error.message : error}`,
     );
   }
-  return { cert, key, fingerprint: fingerprintOf(cert) };
+  return { cert, key, authority: null, fingerprint: fingerprintOf(cert) };
 }
 
-/** @param {string} cert @param {readonly string[]} names */
-function isGood(cert, names) {
+/** @param {string} cert @param {readonly string[]} names @param {string} authority */
+function isGood(cert, names, authority) {
   try {
     const there = new X509Certificate(readFileSync(cert));
     const enough = Date.parse(there.validTo) > Date.now() + RENEW_BEFORE * DAY;
     return (
       enough &&
+      there.verify(new X509Certificate(readFileSync(authority)).publicKey) &&
       names.every((name) => (isIp(name) ? there.checkIP(name) : there.checkHost(name)) !== undefined)
     );
   } catch {
@@ -74,30 +79,5 @@ function isGood(cert, names) {
   }
 }
 
-/** @param {string} name */
-const isIp = (name) => /^\d+\.\d+\.\d+\.\d+$/.test(name);
-
 /** @param {string} cert */
 const fingerprintOf = (cert) => new X509Certificate(readFileSync(cert)).fingerprint256;
-
-/** @param {string} cert @param {string} key @param {readonly string[]} names */
-async function make(cert, key, names) {
-  const made = await generate([{ name: 'commonName', value: 'Yard Spool in this shop' }], {
-    keyType: 'ec',
-    curve: 'P-256',
-    algorithm: 'sha256',
-    notBeforeDate: new Date(Date.now() - DAY),
-    notAfterDate: new Date(Date.now() + GOOD_FOR * DAY),
-    extensions: [
-      { name: 'basicConstraints', cA: false },
-      { name: 'keyUsage', digitalSignature: true },
-      { name: 'extKeyUsage', serverAuth: true },
-      {
-        name: 'subjectAltName',
-        altNames: names.map((name) => (isIp(name) ? { type: 7, ip: name } : { type: 2, value: name })),
-      },
-    ],
-  });
-  writeFileSync(key, made.private, { mode: 0o600 });
-  writeFileSync(cert, made.cert, { mode: 0o600 });
-}

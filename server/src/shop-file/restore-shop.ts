@@ -2,7 +2,7 @@ import * as mariadb from 'mariadb';
 import { connect } from '../db/connect';
 import { migrate } from '../db/migrate';
 import { ShopFileError } from './format';
-import { plainConnection } from './plain-connection';
+import { plainConnection } from '../db/plain-connection';
 import { checkShopFile, partsOf, type Row } from './read-shop-file';
 
 const BATCH = 500;

@@ -8,7 +8,7 @@ import { lastStep } from '../db/migrate';
 import { ProblemError } from '../problem-error';
 import { forgetHeld } from '../unit';
 import { ShopFileError } from './format';
-import { plainConnection } from './plain-connection';
+import { plainConnection } from '../db/plain-connection';
 import { withPassingFile } from './passing-file';
 import { checkShopFile } from './read-shop-file';
 import { putInto } from './restore-shop';

@@ -10,7 +10,7 @@ import { migrate } from '../db/migrate';
 import { filledReel } from '../testing/filled';
 import { receive, type Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
-import { plainConnection } from './plain-connection';
+import { plainConnection } from '../db/plain-connection';
 import { checkShopFile } from './read-shop-file';
 import { restoreShop } from './restore-shop';
 import { writeShopFile } from './write-shop-file';

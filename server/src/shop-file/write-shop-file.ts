@@ -7,7 +7,7 @@ import { createGzip } from 'node:zlib';
 import type { Connection } from 'mariadb';
 import { lastStep } from '../db/migrate';
 import { FORMAT, FORMAT_VERSION, ShopFileError } from './format';
-import { plainConnection } from './plain-connection';
+import { plainConnection } from '../db/plain-connection';
 
 /** Not the shop's: how its schema was made, and who is signed in. */
 const LEFT_OUT = new Set(['schema_steps', 'schema_progress', 'sessions', 'answered_requests']);
