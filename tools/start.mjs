@@ -9,7 +9,7 @@ import { atEnd, live } from './lib/lifetime.mjs';
 import { shopDataFolder } from './lib/paths.mjs';
 import { prepare } from './lib/prepare.mjs';
 import { say, step, Told } from './lib/progress.mjs';
-import { startServer } from './lib/server.mjs';
+import { firstWordsTold, startServer } from './lib/server.mjs';
 
 live(async () => {
   const asked = readArguments();
@@ -38,13 +38,17 @@ live(async () => {
   backUpNightly(address, folder, say);
   lock.tell(server.address);
   say(`\nYard Spool is ready at ${server.address}\nIts data is in ${folder}. Ctrl-C ends it.`);
-  say(asked.lan ? LAN_WORDS : '');
+  if (server.firstWords) say(firstWordsTold(server.firstWords));
+  say(lan ? lanWords(lan, server.address) : '');
   return undefined;
 });
 
-const LAN_WORDS =
-  'Other devices of this network come in by that address; House, Access shows it as a code for a tablet’s camera. A ' +
-  'certificate it made itself is not known to them: compare the fingerprint shown there, then accept it.\n';
+/** @param {{ authority: string | null, fingerprint: string }} lan @param {string} address */
+const lanWords = ({ authority, fingerprint }, address) =>
+  authority === null
+    ? 'Other devices of this network come in by that address; House, Access shows it as a code for a tablet’s camera.\n'
+    : `Other devices of this network open ${address.replace('https:', 'http:')}/certificate once and install this shop’s ` +
+      `certificate, whose fingerprint is\n\n  ${fingerprint}\n\nThen they come in by that address. House, Access shows both as codes for a tablet’s camera.\n`;
 
 /** `--lan`: for the whole network, with `--cert` and `--key` (files) or a certificate of its own, and `--name` for each name. */
 function readArguments() {

@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { ServerContext } from './context';
 import type { BenchCounters } from './devices/bench-counters';
+import { certificatePages } from './http/certificate-pages';
 import { apiRoutes } from './http/api-routes';
 import { tellProblems } from './http/errors';
 import { screens } from './http/screens';
@@ -23,17 +24,20 @@ export interface AppParts extends FirstSteps {
   readonly names?: readonly string[];
   /** How other devices come in, over HTTPS; null where it answers this machine alone. */
   readonly network?: Network;
+  /** The certificate of the shop's own authority; null where it has none. */
+  readonly authority?: string | null;
 }
 
 /** The whole HTTP side, in the order a request passes it. */
 export function createApp(parts: AppParts): Express {
-  const { context, counters, log, webFolder, names, network = null } = parts;
+  const { context, counters, log, webFolder, names, network = null, authority = null } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.locals.secure = network !== null;
   app.use(withNonce, securityHeaders(network !== null), knownHosts(names), sameOriginOnly);
   app.use('/api', quietLog(log), neverKept, cookieParser(), knowPerson(context), readBody);
   app.use('/api', signInRoutes(context, parts), apiRoutes(context, counters, network));
+  app.use(certificatePages(authority));
   if (webFolder !== undefined) app.use(screens(webFolder));
   app.use(tellProblems(log));
   return app;

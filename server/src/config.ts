@@ -23,6 +23,8 @@ const ConfigSchema = v.pipe(
     YARD_SPOOL_TLS_CERT: v.optional(v.string()),
     YARD_SPOOL_TLS_KEY: v.optional(v.string()),
     YARD_SPOOL_TLS_FINGERPRINT: v.optional(v.string(), ''),
+    /** File of the certificate of the shop's own authority, where it has one. */
+    YARD_SPOOL_TLS_AUTHORITY: v.optional(v.string()),
     /** Names it is asked for by beside those of its own machine, with commas between. */
     YARD_SPOOL_NAMES: v.optional(v.string(), ''),
     YARD_SPOOL_WEB: v.optional(v.string()),
@@ -57,6 +59,7 @@ const ConfigSchema = v.pipe(
         ? {
             ...{ cert: env.YARD_SPOOL_TLS_CERT, key: env.YARD_SPOOL_TLS_KEY },
             fingerprint: env.YARD_SPOOL_TLS_FINGERPRINT,
+            authority: env.YARD_SPOOL_TLS_AUTHORITY ?? null,
           }
         : null,
     names: env.YARD_SPOOL_NAMES.split(',').filter((name) => name !== ''),

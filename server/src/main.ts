@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
-import type { AddressInfo } from 'node:net';
+import type { AddressInfo, Server } from 'node:net';
 import { createApp } from './app';
 import { BenchCounters } from './devices/bench-counters';
 import { readConfig } from './config';
@@ -10,6 +10,10 @@ import { holdDatabase } from './db/one-server';
 import { storageTrouble } from './db/database-errors';
 import { migrateAt } from './db/migrate';
 import { openContext } from './context';
+import { createPlainApp } from './http/plain-app';
+import { frontDoor } from './http/front-door';
+import { networkOf } from './http/network-of';
+import { STRONG } from './http/tls';
 import { openLog } from './log';
 import { FirstWords } from './people/first-words';
 import { clearPassingFiles } from './shop-file/passing-file';
@@ -30,17 +34,21 @@ let release: (() => Promise<void>) | null = null;
 const server = config.tls
   ? createSecureServer({
       ...{ cert: readFileSync(config.tls.cert), key: readFileSync(config.tls.key) },
-      minVersion: 'TLSv1.2',
+      ...STRONG,
     })
   : createServer();
+const authority = config.tls?.authority ? readFileSync(config.tls.authority, 'utf8') : null;
+/** What is listened at: in the shop's network a port that speaks both. */
+const plain = config.tls ? createServer(createPlainApp({ names: config.names, authority, log })) : null;
+const door: Server = plain ? frontDoor(server, plain) : server;
 
 let stopping = false;
 const stop = async (code = 0): Promise<void> => {
   if (stopping) return;
   stopping = true;
   setTimeout(() => process.exit(code), END_MS);
-  server.close();
-  server.closeAllConnections();
+  door.close();
+  for (const one of [server, plain]) one?.closeAllConnections();
   await counters?.close().catch(() => undefined);
   await release?.();
   await sequelize.close().catch(() => undefined);
@@ -57,7 +65,7 @@ const fail = (failed: string): void => {
   void stop(1);
 };
 
-server.on('error', (error: NodeJS.ErrnoException) => fail(error.code ?? error.message));
+door.on('error', (error: NodeJS.ErrnoException) => fail(error.code ?? error.message));
 
 try {
   const left = await clearPassingFiles();
@@ -81,15 +89,12 @@ try {
       ...{ context, counters, log, webFolder: config.web, demo: config.demo },
       names: config.names,
       firstWords,
-      network: config.tls && {
-        // Names first that other devices can look up.
-        addresses: config.names.map((name) => `https://${name}:${String(config.port)}`),
-        fingerprint: config.tls.fingerprint,
-      },
+      authority,
+      network: config.tls && networkOf(config.names, config.port, config.tls),
     }),
   );
-  server.listen(config.port, config.host, () => {
-    const { address, port } = server.address() as AddressInfo;
+  door.listen(config.port, config.host, () => {
+    const { address, port } = door.address() as AddressInfo;
     log.info({ address, port }, 'listening');
     // Where this fails, whoever searches first has them read again.
     context.words.ready().catch((error: unknown) => log.warn({ error }, 'words not read'));

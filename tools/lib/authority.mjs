@@ -49,7 +49,11 @@ export async function certify(authority, names) {
   const keys = await newKeys();
   const made = await x509.X509CertificateGenerator.create({
     ...lifetime(GOOD_FOR),
-    ...{ serialNumber: serial(), subject: 'CN=Yard Spool in this shop', issuer: authority.certificate.subject },
+    ...{
+      serialNumber: serial(),
+      subject: 'CN=Yard Spool in this shop',
+      issuer: authority.certificate.subject,
+    },
     ...{ publicKey: keys.publicKey, signingKey: authority.key, signingAlgorithm: KEYS },
     extensions: [
       new x509.BasicConstraintsExtension(false, undefined, true),

@@ -15,7 +15,7 @@ const SERVER = { main: 'server/src/main.ts', boot: 'server/src/work/worker.ts' }
 /**
  * @typedef {{
  *   database: string, schema?: string | undefined, log: string, inbox?: string, demo?: unknown, scale?: string, port?: number,
- *   elsewhere?: boolean, lan?: { names: string[], cert: string, key: string, fingerprint: string } | null, tell?: (line: string) => void,
+ *   elsewhere?: boolean, lan?: { names: string[], cert: string, key: string, authority: string | null, fingerprint: string } | null, tell?: (line: string) => void,
  * }} ServerOptions elsewhere: whether a usual port that is taken is passed over for a free one. What a page keeps in the
  *   browser belongs to its address, so a shop's own server never moves by itself.
  */
@@ -23,7 +23,8 @@ const SERVER = { main: 'server/src/main.ts', boot: 'server/src/work/worker.ts' }
 /**
  * Starts the server and waits until it answers; where it ends by itself it is started again at the same place.
  * @param {ServerOptions} options
- * @returns {Promise<{ address: string, stop: () => Promise<void>, restarts: () => number, pid: () => number | null }>}
+ * @returns {Promise<{ address: string, firstWords: string | null, stop: () => Promise<void>, restarts: () => number, pid: () => number | null }>}
+ *   firstWords: what another device types to make the first person; null where there is somebody, or only this machine is answered
  */
 export async function startServer(options) {
   const asked =
@@ -34,11 +35,15 @@ export async function startServer(options) {
   let port = asked ?? USUAL_PORT;
   if (options.elsewhere && asked === undefined && whoHas(port) !== null) port = 0;
   const { folder: program } = await bundle('server', SERVER);
+  let started = false;
   const kept = await keepUp({
     what: 'The server',
     start: async () => {
       const running = await launch(join(program, 'main.mjs'), options, port);
       port = running.port;
+      // Another start has other words.
+      if (started && running.firstWords) options.tell?.(firstWordsTold(running.firstWords));
+      started = true;
       return running;
     },
     ended: ({ ended }) => ended,
@@ -47,6 +52,7 @@ export async function startServer(options) {
   });
   return {
     address: options.lan ? `https://${options.lan.names[0]}:${port}` : `http://127.0.0.1:${port}`,
+    firstWords: kept.running()?.firstWords ?? null,
     stop: kept.stop,
     restarts: kept.restarts,
     pid: () => kept.running()?.child.pid ?? null,
@@ -57,10 +63,10 @@ export async function startServer(options) {
  * @param {string} program
  * @param {ServerOptions} options
  * @param {number} port
- * @returns {Promise<{ child: import('node:child_process').ChildProcess, port: number, ended: Promise<unknown> }>}
+ * @returns {Promise<{ child: import('node:child_process').ChildProcess, port: number, ended: Promise<unknown>, firstWords: string | null }>}
  */
 function launch(program, options, port) {
-  const { database, schema, log, inbox, demo, scale, lan, tell = () => undefined } = options;
+  const { database, schema, log, inbox, demo, scale, lan } = options;
   const child = fork(program, {
     cwd: ROOT,
     // Where something goes wrong the log names the source's lines.
@@ -87,8 +93,8 @@ function launch(program, options, port) {
   const ended = new Promise((resolve) => child.once('exit', resolve));
   return new Promise((resolve, reject) => {
     child.on('message', (/** @type {{ port?: number, failed?: string, firstWords?: string }} */ message) => {
-      if (message.firstWords) tell(firstWordsTold(message.firstWords));
-      if (message.port !== undefined) resolve({ child, port: message.port, ended });
+      if (message.port !== undefined)
+        resolve({ child, port: message.port, ended, firstWords: message.firstWords ?? null });
       if (message.failed === 'EADDRINUSE') reject(new Told(portTaken(port)));
     });
     child.on('exit', () =>
@@ -99,16 +105,17 @@ function launch(program, options, port) {
 }
 
 /** @param {string} words */
-const firstWordsTold = (words) =>
+export const firstWordsTold = (words) =>
   `Nobody works here yet. Make the first person on this machine, or type these words on another device:\n\n  ${words}\n`;
 
 /** @param {NonNullable<ServerOptions['lan']>} lan */
-const onTheNetwork = ({ names, cert, key, fingerprint }) => ({
+const onTheNetwork = ({ names, cert, key, authority, fingerprint }) => ({
   YARD_SPOOL_HOST: '0.0.0.0',
   YARD_SPOOL_NAMES: names.filter((name) => name !== 'localhost' && name !== '127.0.0.1').join(','),
   YARD_SPOOL_TLS_CERT: cert,
   YARD_SPOOL_TLS_KEY: key,
   YARD_SPOOL_TLS_FINGERPRINT: fingerprint,
+  ...(authority === null ? {} : { YARD_SPOOL_TLS_AUTHORITY: authority }),
 });
 
 /** @param {number} port */

@@ -25,7 +25,9 @@ describe('a database', () => {
     await expect(holdDatabase(address, never, 0)).rejects.toThrow('Another Yard Spool is running');
     const waits = holdDatabase(address, never, 30);
     await release();
-    await (await waits)();
+    await (
+      await waits
+    )();
   });
 
   it('of another shop is another’s', async () => {

@@ -78,10 +78,10 @@ export async function holdDatabase(
 async function locked(address: string, patience: number): Promise<Connection> {
   const connection = await plainConnection(address);
   try {
-    const [[got] = []] = (await connection.query('SELECT GET_LOCK(?, ?)', [
+    const [[got] = []] = await connection.query<string[][]>('SELECT GET_LOCK(?, ?)', [
       lockName(address),
       patience,
-    ])) as string[][];
+    ]);
     if (got !== '1') throw new SecondServer();
     return connection;
   } catch (error) {

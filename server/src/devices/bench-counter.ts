@@ -9,6 +9,7 @@ import { creditRun } from './credit-run';
 import { DeviceLink } from './device-link';
 import { answered, answeredAt, hearLine, type Heard } from './hear-line';
 import { keepHeard, readHeard } from './keep-heard';
+import { settledAt } from './settled-at';
 
 /** Pulses are folded into at most four events a second. */
 const FOLD_MS = 250;
@@ -320,15 +321,3 @@ const BESIDE_NOTHING = { known: null, since: null, doubt: null, meter: null } as
  */
 const owesNothing = ({ happening, unclaimed, odd }: Credit): boolean =>
   happening === null && unclaimed === 0 && odd === null;
-
-/**
- * Where an event says that a device stands, whatever it was credited with before: an answer, or a new beginning. Null where
- * it says no such thing.
- */
-function settledAt({ kind, payload }: RunEvent, name: string): number | null {
-  if (kind === 'device-at') return payload.device === name ? payload.count : null;
-  if (kind === 'turns' || kind === 'metres')
-    return payload.device === name && payload.from === undefined ? (payload.count ?? null) : null;
-  const seen = 'seen' in payload ? payload.seen : undefined;
-  return seen?.device === name && !seen.unheard ? seen.count : null;
-}

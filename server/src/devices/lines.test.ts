@@ -43,7 +43,10 @@ describe('a device that floods its link', () => {
     let n = 0;
     const second = (): void => {
       for (let i = 0; i < 10; i++) {
-        stream.emit('data', Array.from({ length: 5000 }, () => `reed-1,${String(++n)},${String(n)}\n`).join(''));
+        stream.emit(
+          'data',
+          Array.from({ length: 5000 }, () => `reed-1,${String(++n)},${String(n)}\n`).join(''),
+        );
         vi.advanceTimersByTime(100);
         expect(lines.at(-1)).toBe(`reed-1,${String(n)},${String(n)}`);
       }

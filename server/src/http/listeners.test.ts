@@ -11,8 +11,7 @@ describe('streams of what happens live', () => {
     open[0]!();
     const again = listeners.enter('a', 1);
     expect(() => listeners.enter('a', 1)).toThrow('Too many windows');
-    for (const session of ['b', 'c'])
-      for (let i = 0; i < 20; i++) listeners.enter(session, 1);
+    for (const session of ['b', 'c']) for (let i = 0; i < 20; i++) listeners.enter(session, 1);
     expect(() => listeners.enter('d', 1)).toThrow('Too many windows');
     expect(() => listeners.enter('e', 2)).not.toThrow();
     again();

@@ -26,9 +26,16 @@ export function onlyOnce(context: ServerContext): RequestHandler {
       return;
     }
     const key = readPart(OnceKeySchema, sent, ONCE_HEADER);
-    const once = { keyHash: hash(String(personOf(response).id), key), askedHash: askedHash(request), kept: false };
+    const once = {
+      keyHash: hash(String(personOf(response).id), key),
+      askedHash: askedHash(request),
+      kept: false,
+    };
     for (let before = underWay.get(once.keyHash); before; before = underWay.get(once.keyHash)) await before;
-    underWay.set(once.keyHash, ended(response, () => underWay.delete(once.keyHash)));
+    underWay.set(
+      once.keyHash,
+      ended(response, () => underWay.delete(once.keyHash)),
+    );
     const kept = await context.tables.answeredRequests.findByPk(once.keyHash);
     if (kept && kept.askedHash !== once.askedHash)
       throw new ProblemError('bad-request', 'This key was sent with another request. Send a new one.');

@@ -26,9 +26,7 @@ export function paperRoutes(router: Router, context: ServerContext, lanes: Lanes
   serve(router, api.previewPaper, ({ query, response }) =>
     turnFor(query, response)(() => paperPreview(context, query)),
   );
-  serve(router, api.printPaper, ({ body, response }) =>
-    printPaper(context, body, turnFor(body, response)),
-  );
+  serve(router, api.printPaper, ({ body, response }) => printPaper(context, body, turnFor(body, response)));
   router.get(files.paper.path, async (request, response) => {
     const query = readPart(files.paper.query, request.query, 'query');
     const { title, pdf } = await turnFor(query, response)(() => paperAsPdf(context, query));

@@ -34,7 +34,8 @@ export class FirstWords {
   }
 }
 
-const WRONG = 'These are not the words shown where Yard Spool was started. Read them there and type them again.';
+const WRONG =
+  'These are not the words shown where Yard Spool was started. Read them there and type them again.';
 
 /** Of the words alone: capitals and what stands between them do not matter. */
 const digest = (text: string): Buffer =>

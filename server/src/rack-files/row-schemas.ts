@@ -84,10 +84,7 @@ const fileProduct = v.object({
 export const ProductRowSchema = v.pipe(
   fileProduct,
   v.forward(
-    v.check(
-      ({ material, soak_hours }) => mayBeSoaked(material, soak_hours),
-      DRY_LINE,
-    ),
+    v.check(({ material, soak_hours }) => mayBeSoaked(material, soak_hours), DRY_LINE),
     ['soak_hours'],
   ),
 );

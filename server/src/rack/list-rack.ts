@@ -21,9 +21,7 @@ export async function listRack(from: Reading, { find, kind, asOf, after }: RackQ
   const where = [
     // A customer's own line is part of its bag, not stock.
     'pieces.brought_with IS NULL',
-    ...words.map(
-      (word, i) => `(${SAID} LIKE :word${String(i)} OR ${holdsCode('pieces.code', word)})`,
-    ),
+    ...words.map((word, i) => `(${SAID} LIKE :word${String(i)} OR ${holdsCode('pieces.code', word)})`),
     ...(words.length > 0 ? [] : ['NOT pieces.written_off']),
     ...(kind === '' ? [] : ['pieces.kind = :kind']),
     ...(asOf === undefined

@@ -30,8 +30,8 @@ import { RunStore } from './run-store';
     } @else if (store.counter(); as counter) {
       @if (counter.flooding) {
         <p class="look px-3.5 py-2.5 font-bold" role="status" data-test="counter-floods">
-          {{ counter.device.name }} sends more lines than are read. Its count stands; look at how it is set up,
-          and at its cable.
+          {{ counter.device.name }} sends more lines than are read. Its count stands; look at how it is set
+          up, and at its cable.
         </p>
       }
       @if (counter.link === 'taken') {

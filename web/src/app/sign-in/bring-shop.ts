@@ -75,9 +75,12 @@ export class BringShop {
     const file = this.file();
     if (!file) return;
     const bytes = new Blob([file], { type: 'application/gzip' });
-    this.sending.send(this.api.callWith(api.importShop, bytes, {
-      query: { step },
-      headers: withWords(this.words()),
-    }), done);
+    this.sending.send(
+      this.api.callWith(api.importShop, bytes, {
+        query: { step },
+        headers: withWords(this.words()),
+      }),
+      done,
+    );
   }
 }

@@ -1,0 +1,13 @@
+import type { RunEvent } from '@yard-spool/core';
+
+/**
+ * Where an event says that a device stands, whatever it was credited with before: an answer, or a new beginning. Null where
+ * it says no such thing.
+ */
+export function settledAt({ kind, payload }: RunEvent, name: string): number | null {
+  if (kind === 'device-at') return payload.device === name ? payload.count : null;
+  if (kind === 'turns' || kind === 'metres')
+    return payload.device === name && payload.from === undefined ? (payload.count ?? null) : null;
+  const seen = 'seen' in payload ? payload.seen : undefined;
+  return seen?.device === name && !seen.unheard ? seen.count : null;
+}
