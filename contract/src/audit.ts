@@ -10,6 +10,7 @@ export const AUDIT_KINDS = [
   'person-added',
   'person-changed',
   'passcode-set',
+  'second-step',
   'exported',
   'imported',
 ] as const;

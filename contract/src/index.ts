@@ -2,6 +2,8 @@ export { api } from './api';
 export { streams } from './api/bench';
 export { files } from './api/rack';
 export { CODE_PATTERN, DaySchema, InstantSchema } from './basics';
+export { asksAgain, PROOF_MINUTES } from './asks-again';
+export { BegunStepSchema, ConfirmStepSchema, StepCodeSchema, type BegunStep } from './second-step';
 export { makesOnce, ONCE_HEADER, OnceKeySchema } from './once';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import type { Route } from './route';
+import { isOneOf } from './route';
 
 /**
  * The header by which the server knows that it was asked the same before: a double click, or a request that was sent again
@@ -14,19 +14,21 @@ export const OnceKeySchema = v.pipe(
 
 /**
  * What makes nothing that would be there twice: who signs in, a preview, a print, a file that is looked at, events, which
- * have numbers of their own, and the calendar's address, which nobody keeps.
+ * have numbers of their own, a proof, and secrets, which nobody keeps: the calendar's address, a second step.
  */
-const WITHOUT = [
-  '/sign-in/first',
-  '/sign-in/shop-file',
-  '/session',
-  '/house-rules/preview',
-  '/paper',
-  '/runs/:id/events',
-  '/people/:id/passcode',
-  '/calendar',
-].map((path) => new RegExp(`^${path.replaceAll(/:\w+/g, '[^/]+')}$`));
+const makesNothingTwice = isOneOf([
+  ['POST', '/sign-in/first'],
+  ['POST', '/sign-in/shop-file'],
+  ['POST', '/session'],
+  ['POST', '/session/again'],
+  ['POST', '/house-rules/preview'],
+  ['POST', '/paper'],
+  ['POST', '/runs/:id/events'],
+  ['POST', '/people/:id/passcode'],
+  ['POST', '/people/:id/second-step'],
+  ['POST', '/calendar'],
+]);
 
 /** Whether a route makes an entry, and is asked with a key; its path as the contract writes it, or as it is asked. */
-export const makesOnce = ({ method, path }: Pick<Route, 'method' | 'path'>): boolean =>
-  method === 'POST' && !WITHOUT.some((one) => one.test(path));
+export const makesOnce = (asked: { readonly method: string; readonly path: string }): boolean =>
+  asked.method === 'POST' && !makesNothingTwice(asked);

@@ -1,13 +1,23 @@
 import * as v from 'valibot';
 import { IdSchema, InstantSchema, line, VersionSchema } from './basics';
 import { isTheirName, PasscodeSchema } from './passcode';
+import { StepCodeSchema } from './second-step';
 
 const RoleSchema = v.picklist(['technician', 'manager'], 'Say whether they are a technician or a manager.');
 
 export const PersonSchema = v.object({ id: IdSchema, name: v.string(), role: RoleSchema });
 export type Person = v.InferOutput<typeof PersonSchema>;
 
-export const SignInSchema = v.object({ name: line('A name'), passcode: v.pipe(v.string(), v.maxLength(64)) });
+/** A passcode as it is typed to be compared: what it is made of does not matter. */
+const typed = v.pipe(v.string(), v.maxLength(64));
+
+export const SignInSchema = v.object({
+  name: line('A name'),
+  passcode: typed,
+  /** What the authenticator shows, for whoever has a second step. */
+  code: v.exactOptional(StepCodeSchema),
+});
+export const ProofSchema = v.object({ passcode: typed });
 export const NAME_AS_PASSCODE = 'A passcode is not the name it belongs to. Choose another.';
 
 export const FirstPersonSchema = v.pipe(
@@ -42,6 +52,8 @@ export const MemberSchema = v.object({
   ...PersonSchema.entries,
   since: InstantSchema,
   left: v.nullable(InstantSchema),
+  /** Whether signing in takes a code of their authenticator too. */
+  secondStep: v.exactOptional(v.boolean()),
   version: VersionSchema,
 });
 export type Member = v.InferOutput<typeof MemberSchema>;
@@ -67,5 +79,5 @@ export type PersonChange = v.InferOutput<typeof ChangePersonSchema>;
 /** A new passcode: a manager's for anybody, or one's own with the one that holds now. */
 export const NewPasscodeSchema = v.object({
   passcode: PasscodeSchema,
-  now: v.optional(v.pipe(v.string(), v.maxLength(64)), ''),
+  now: v.optional(typed, ''),
 });

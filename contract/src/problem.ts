@@ -5,6 +5,8 @@ export const PROBLEM_CODES = [
   'bad-request',
   'not-signed-in',
   'wrong-passcode',
+  'passcode-again',
+  'code-needed',
   'too-many-tries',
   'not-allowed',
   'not-found',

@@ -24,3 +24,16 @@ export const route = <const Parts extends RouteParts>(
   path,
   parts,
 });
+
+/**
+ * Tells whether a request, or a route of the contract, is one of some: by its method and its path, as the contract writes it
+ * or as it is asked.
+ */
+export function isOneOf(
+  routes: readonly (readonly [method: Route['method'], path: string])[],
+): (asked: { readonly method: string; readonly path: string }) => boolean {
+  const forms = routes.map(
+    ([method, path]) => [method, new RegExp(`^${path.replaceAll(/:\w+/g, '[^/]+')}$`)] as const,
+  );
+  return (asked) => forms.some(([method, form]) => asked.method === method && form.test(asked.path));
+}

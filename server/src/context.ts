@@ -1,3 +1,4 @@
+import { PROOF_MINUTES } from '@yard-spool/contract';
 import { TODAYS_COST, type ScryptCost } from './people/passcode';
 import { EventEmitter } from 'node:events';
 import { QueryTypes, type Sequelize } from 'sequelize';
@@ -42,6 +43,8 @@ export interface ServerContext extends Reading {
   readonly inboxFolder?: string | undefined;
   /** What one passcode costs to try. */
   readonly passcodeCost: ScryptCost;
+  /** How long a passcode that was typed stands for a manager's acts, minutes. */
+  readonly proofMinutes: number;
 }
 
 export function openContext(
@@ -51,8 +54,11 @@ export function openContext(
     scaleAddress,
     inboxFolder,
     passcodeCost = TODAYS_COST,
+    proofMinutes = PROOF_MINUTES,
     tellUnread = () => undefined,
-  }: Partial<Pick<ServerContext, 'scaleAddress' | 'inboxFolder' | 'passcodeCost' | 'tellUnread'>> = {},
+  }: Partial<
+    Pick<ServerContext, 'scaleAddress' | 'inboxFolder' | 'passcodeCost' | 'proofMinutes' | 'tellUnread'>
+  > = {},
 ): ServerContext {
   const models = defineModels(sequelize);
   const query: ServerContext['query'] = (sql, values = {}) =>
@@ -67,6 +73,6 @@ export function openContext(
     house: { settled: null },
     words: new KeptWords(query),
     bell: new EventEmitter().setMaxListeners(0),
-    ...{ scaleAddress, inboxFolder, passcodeCost, tellUnread },
+    ...{ scaleAddress, inboxFolder, passcodeCost, proofMinutes, tellUnread },
   };
 }

@@ -4,6 +4,8 @@ const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: stri
   'bad-request': [400, 'Something in it is not right'],
   'not-signed-in': [401, 'Sign in first'],
   'wrong-passcode': [401, 'Name and passcode do not match'],
+  'passcode-again': [403, 'Type your passcode again'],
+  'code-needed': [401, 'A code is needed'],
   'too-many-tries': [429, 'Too many tries'],
   'not-allowed': [403, 'Not allowed'],
   'not-found': [404, 'Not found'],

@@ -7,11 +7,13 @@ import {
   NewPasscodeSchema,
   NewPersonSchema,
   PersonSchema,
+  ProofSchema,
   SignInSchema,
   SignInSheetSchema,
 } from '../people';
 import { AuditSchema, SessionKeySchema, SignedInSchema } from '../audit';
 import { NetworkSchema } from '../network';
+import { BegunStepSchema, ConfirmStepSchema } from '../second-step';
 import { ShopFileSchema, ShopFileStepSchema } from '../shop-file';
 import { route } from '../route';
 import { byId } from './params';
@@ -24,6 +26,8 @@ export const accessApi = {
   /** A shop's file, as its bytes, into an empty house: what it holds, or taken. */
   importShop: route('POST', '/sign-in/shop-file', { query: ShopFileStepSchema, reply: ShopFileSchema }),
   signIn: route('POST', '/session', { body: SignInSchema, reply: PersonSchema }),
+  /** The passcode of whoever is signed in, again: before a manager's act. */
+  proveAgain: route('POST', '/session/again', { body: ProofSchema, reply: NothingSchema }),
   whoAmI: route('GET', '/session', { reply: PersonSchema }),
   signOut: route('DELETE', '/session', { reply: NothingSchema }),
   listSignedIn: route('GET', '/sessions', { reply: v.array(SignedInSchema) }),
@@ -38,4 +42,16 @@ export const accessApi = {
     body: NewPasscodeSchema,
     reply: MemberSchema,
   }),
+  /** A second step at signing in: begun, on once a code of it was typed, and off. */
+  beginSecondStep: route('POST', '/people/:id/second-step', {
+    params: byId,
+    body: NothingSchema,
+    reply: BegunStepSchema,
+  }),
+  confirmSecondStep: route('PUT', '/people/:id/second-step', {
+    params: byId,
+    body: ConfirmStepSchema,
+    reply: MemberSchema,
+  }),
+  endSecondStep: route('DELETE', '/people/:id/second-step', { params: byId, reply: MemberSchema }),
 } as const;

@@ -23,6 +23,7 @@ import { wordsAgain } from './migrations/0020-words-again';
 import { looks } from './migrations/0021-looks';
 import { inches } from './migrations/0022-inches';
 import { rulesBySort } from './migrations/0023-rules-by-sort';
+import { proofs } from './migrations/0026-proofs';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -55,6 +56,7 @@ const MIGRATIONS: readonly Migration[] = [
   rulesBySort,
   makersWords,
   answeredRequests,
+  proofs,
 ];
 
 /** Whether a schema step is one of this version's. */

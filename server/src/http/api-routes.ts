@@ -24,6 +24,11 @@ import { liveRoute } from './live-route';
 import { houseRoutes } from './house-routes';
 import { rackRoutes } from './rack-routes';
 import { onlyOnce } from './only-once';
+import { placeOf } from './place';
+import { provedLately } from './proved-lately';
+import { tokenOf } from './session-cookie';
+import { proofTries } from './tries';
+import { proveAgain } from '../people/prove-again';
 import { paperRoutes } from './paper-routes';
 import { recordRoutes } from './record-routes';
 import { personOf, serve } from './serve';
@@ -36,7 +41,8 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
     personOf(response);
     next();
   });
-  router.use(onlyOnce(context));
+  proofRoute(router, context);
+  router.use(provedLately(context), onlyOnce(context));
   serve(router, api.findCustomers, ({ query }) => findCustomers(context, query.q));
   serve(router, api.listBags, ({ query }) => listBags(context, query));
   serve(router, api.bookBag, ({ body, response }) => bookBag(context, personOf(response), body));
@@ -82,6 +88,18 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
     throw new ProblemError('not-found', 'There is nothing at this address.');
   });
   return router;
+}
+
+/** The passcode again, of whoever is signed in. */
+function proofRoute(router: Router, context: ServerContext): void {
+  router.post(api.proveAgain.path, ...proofTries());
+  serve(router, api.proveAgain, ({ body, request, response }) =>
+    proveAgain(
+      context,
+      { person: personOf(response), token: tokenOf(request), place: placeOf(request) },
+      body.passcode,
+    ),
+  );
 }
 
 /** Runs at the bench. */

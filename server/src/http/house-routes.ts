@@ -11,6 +11,7 @@ import { previewHouseRules } from '../house-rules/preview';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { addMember, changeMember, listPeople, setPasscode } from '../people/members';
 import { listAudit } from '../people/audit';
+import { beginSecondStep, confirmSecondStep, endSecondStep } from '../people/second-step';
 import { endSession, hashToken, listSignedIn } from '../people/sessions';
 import { placeOf } from './place';
 import { passcodeTries } from './tries';
@@ -52,6 +53,15 @@ export function houseRoutes(router: Router, context: ServerContext): void {
   );
   serve(router, api.changePerson, ({ params, body, request, response }) =>
     changeMember(context, personOf(response), params.id, body, placeOf(request)),
+  );
+  serve(router, api.beginSecondStep, ({ params, response }) =>
+    beginSecondStep(context, personOf(response), params.id),
+  );
+  serve(router, api.confirmSecondStep, ({ params, body, request, response }) =>
+    confirmSecondStep(context, personOf(response), params.id, { code: body.code, place: placeOf(request) }),
+  );
+  serve(router, api.endSecondStep, ({ params, request, response }) =>
+    endSecondStep(context, personOf(response), params.id, placeOf(request)),
   );
   router.post(api.setPasscode.path, passcodeTries());
   serve(router, api.setPasscode, ({ params, body, request, response }) =>

@@ -18,9 +18,9 @@ const folder = mkdtempSync(join(tmpdir(), 'yard-spool-tls-'));
 const NAMES = ['shop-desk', 'shop-desk.local', '192.168.3.4', 'localhost', '127.0.0.1'];
 
 /** What the starter does, as the starter does it: in plain Node. */
-function tool<T>(from: string, expression: string): T {
+function tool(from: string, expression: string): unknown {
   const code = `import * as t from ${JSON.stringify(join(TOOLS, from))}; console.log(JSON.stringify(await (${expression})));`;
-  return JSON.parse(execFileSync(process.execPath, ['--input-type=module', '-e', code]).toString()) as T;
+  return JSON.parse(execFileSync(process.execPath, ['--input-type=module', '-e', code]).toString());
 }
 interface Made {
   readonly cert: string;
@@ -29,7 +29,7 @@ interface Made {
   readonly fingerprint: string;
 }
 const certificateFor = (names: readonly string[], at = folder): Made =>
-  tool('certificate.mjs', `t.certificateFor(${JSON.stringify(at)}, ${JSON.stringify(names)}, {})`);
+  tool('certificate.mjs', `t.certificateFor(${JSON.stringify(at)}, ${JSON.stringify(names)}, {})`) as Made;
 
 let made: Made;
 let door: Server;
@@ -97,10 +97,10 @@ describe('the shop’s own authority', () => {
 
   it('cannot stand for anybody on the internet, even with its key in the wrong hands', async () => {
     const names = ['bank.example', '203.0.113.9'];
-    const forged = tool<{ certificate: string; key: string }>(
+    const forged = tool(
       'authority.mjs',
       `t.certify(await t.shopAuthority(${JSON.stringify(folder)}, ${JSON.stringify(NAMES)}), ${JSON.stringify(names)})`,
-    );
+    ) as { certificate: string; key: string };
     const bank = createSecureServer({ cert: forged.certificate, key: forged.key }, (_request, response) => {
       response.end('your money');
     });

@@ -105,8 +105,10 @@ describe('every POST of the contract', () => {
       '/house-rules/preview',
       '/paper',
       '/people/:id/passcode',
+      '/people/:id/second-step',
       '/runs/:id/events',
       '/session',
+      '/session/again',
       '/sign-in/first',
       '/sign-in/shop-file',
     ]);

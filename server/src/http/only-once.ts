@@ -21,7 +21,7 @@ export function onlyOnce(context: ServerContext): RequestHandler {
   const underWay = new Map<string, Promise<void>>();
   return async (request, response, next) => {
     const sent = request.get(ONCE_HEADER);
-    if (sent === undefined || !makesOnce({ method: request.method as 'POST', path: request.path })) {
+    if (sent === undefined || !makesOnce({ method: request.method, path: request.path })) {
       next();
       return;
     }

@@ -34,7 +34,7 @@ export const knowPerson =
   (context: ServerContext): RequestHandler =>
   async (request, response, next) => {
     const token = tokenOf(request);
-    const person = token ? await whoAsks(context, token) : null;
-    if (person) response.locals.person = person;
+    const asks = token ? await whoAsks(context, token) : null;
+    if (asks) Object.assign(response.locals, asks);
     next();
   };

@@ -51,9 +51,9 @@ export function signInRoutes(
     );
     response.type('text/calendar; charset=utf-8').send(text);
   });
-  router.post(api.signIn.path, ...signInTries());
+  router.post(api.signIn.path, ...signInTries(context));
   serve(router, api.signIn, async ({ body, request, response }) => {
-    const { person, token, expiresAt } = await signIn(context, body.name, body.passcode, placeOf(request));
+    const { person, token, expiresAt } = await signIn(context, body, placeOf(request));
     keepToken(response, token, expiresAt);
     return person;
   });

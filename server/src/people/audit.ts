@@ -1,4 +1,5 @@
 import type { Audit, AuditKind, Person } from '@yard-spool/contract';
+import { Op } from 'sequelize';
 import { managersOnly } from '../house-rules/house-changes';
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
@@ -22,6 +23,23 @@ export const noteAudit = async (
     what: what.slice(0, 200),
   });
 };
+
+/** How long a place is one where somebody was signed in lately, days. */
+const LATELY_DAYS = 30;
+
+/** Whether somebody signed in from a place lately: what is done there is not a stranger's. */
+export async function wasSignedInHere(
+  { tables, clock }: Reading,
+  name: string,
+  place: string,
+): Promise<boolean> {
+  const since = new Date(clock().getTime() - LATELY_DAYS * 86_400_000);
+  const kind: AuditKind = 'signed-in';
+  const found = await tables.audits.findOne({
+    where: { at: { [Op.gt]: since }, kind, name, place: place.slice(0, PLACE) },
+  });
+  return found !== null;
+}
 
 /** What was done about access lately, newest first: a manager's. */
 export async function listAudit({ tables }: Reading, person: Person): Promise<Audit[]> {

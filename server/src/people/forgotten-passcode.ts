@@ -1,9 +1,11 @@
-import { isTheirName, PasscodeSchema, type Person } from '@yard-spool/contract';
+import { PasscodeSchema, type Person } from '@yard-spool/contract';
 import * as v from 'valibot';
 import type { ServerContext } from '../context';
+import { ProblemError } from '../problem-error';
 import { unit } from '../unit';
 import { keepPasscode } from './members';
 import { hashPasscode } from './passcode';
+import { mustBeStrong } from './strong';
 
 /** What went wrong, in a sentence for whoever sits at the shop's machine. */
 export class CannotSet extends Error {}
@@ -27,14 +29,18 @@ export async function setForgotten(
     );
   const read = v.safeParse(PasscodeSchema, passcode);
   if (!read.success) throw new CannotSet(read.issues[0].message);
-  if (isTheirName(passcode, who.name)) throw new CannotSet('A name is no passcode. Choose another.');
+  try {
+    await mustBeStrong(context, passcode, who.name);
+  } catch (error) {
+    throw error instanceof ProblemError ? new CannotSet(error.message) : error;
+  }
   const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   const { id, role } = who;
   const place = 'the shop’s machine';
   await unit(context, { id, name: who.name, role }, (u) =>
     keepPasscode(u, id, passcodeHash, {
       ...{ said: `A new passcode, set on ${place}`, by: who.name, place },
-      keepSession: '',
+      ...{ keepSession: '', endSecondStep: true },
     }),
   );
   return { name: who.name, role };

@@ -1,11 +1,4 @@
-import {
-  isTheirName,
-  NAME_AS_PASSCODE,
-  type Member,
-  type NewPerson,
-  type Person,
-  type PersonChange,
-} from '@yard-spool/contract';
+import { type Member, type NewPerson, type Person, type PersonChange } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { PersonRow } from '../db/models/people';
 import type { Reading, ServerContext } from '../context';
@@ -15,15 +8,8 @@ import { ProblemError } from '../problem-error';
 import { noteAudit } from './audit';
 import { SESSIONS_BELL } from './sessions';
 import { checkPasscode, hashPasscode } from './passcode';
-
-const toMember = ({ id, name, role, createdAt, leftAt, version }: PersonRow): Member => ({
-  id,
-  name,
-  role,
-  since: createdAt.toISOString(),
-  left: leftAt?.toISOString() ?? null,
-  version,
-});
+import { mustBeStrong } from './strong';
+import { toMember } from './to-member';
 
 /** Everybody who is or was here, those who are first. */
 export async function listPeople({ tables }: Reading): Promise<Member[]> {
@@ -38,6 +24,7 @@ export async function addMember(
   place: string,
 ): Promise<Member> {
   managersOnly(person, 'adds people');
+  await mustBeStrong(context, passcode, name);
   const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   return unit(context, person, async (u) => {
     const row = await u.tables.people.create({ name, role, passcodeHash, createdAt: u.clock() });
@@ -101,10 +88,7 @@ export async function setPasscode(
     throw new ProblemError('wrong-passcode', 'The passcode that holds now is not the one you typed.', [
       { path: 'now', message: 'This is not the passcode that holds now.' },
     ]);
-  if (known && isTheirName(passcode, known.name))
-    throw new ProblemError('bad-request', NAME_AS_PASSCODE, [
-      { path: 'passcode', message: NAME_AS_PASSCODE },
-    ]);
+  if (known) await mustBeStrong(context, passcode, known.name);
   const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   const told = { said: 'A new passcode', by: person.name, place, keepSession };
   return unit(context, person, async (u) => toMember(await keepPasscode(u, id, passcodeHash, told)));
@@ -117,6 +101,8 @@ interface PasscodeTold {
   readonly place: string;
   /** The session that set it, by its token's hash; all others of theirs end. */
   readonly keepSession: string;
+  /** Whether whoever has it set has lost their authenticator as well. */
+  readonly endSecondStep?: boolean;
 }
 
 /**
@@ -128,11 +114,14 @@ export async function keepPasscode(
   u: Unit,
   id: number,
   passcodeHash: string,
-  { said, by, place, keepSession }: PasscodeTold,
+  { said, by, place, keepSession, endSecondStep = false }: PasscodeTold,
 ): Promise<PersonRow> {
   const row = await u.tables.people.lock(id);
   if (!row) throw new ProblemError('not-found', GONE);
-  await u.tables.people.change(row, { passcodeHash, version: row.version + 1 });
+  await u.tables.people.change(row, {
+    ...{ passcodeHash, version: row.version + 1 },
+    ...(endSecondStep ? { stepSecret: null, stepBegun: null, stepLast: null } : {}),
+  });
   await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });
   await noteHouseChange(u, { about: row.name, was: '', is: said });
   await noteAudit(u, 'passcode-set', { name: by, place, what: row.name });

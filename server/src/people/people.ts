@@ -4,6 +4,7 @@ import { unit } from '../unit';
 import { lockHouse } from '../house-rules/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { hashPasscode } from './passcode';
+import { mustBeStrong } from './strong';
 
 /** Names to choose from on the sign-in screen. */
 export async function signInSheet(
@@ -44,6 +45,7 @@ export async function addFirstPerson(
   name: string,
   passcode: string,
 ): Promise<Person> {
+  if ((await context.tables.people.count()) === 0) await mustBeStrong(context, passcode, name);
   const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
   return unit(context, null, async (u) => {
     await lockHouse(u);

@@ -8,6 +8,7 @@ import { unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { noteAudit } from './audit';
 import { checkPasscode, hashPasscode, isOfAnotherCost } from './passcode';
+import { secondStep } from './second-step';
 
 /** How long somebody stays signed in at the longest: a working day (OWASP ASVS 4.0.3, 3.3.2, from memory). */
 export const SESSION_HOURS = 12;
@@ -30,11 +31,20 @@ const keyOf = ({ tokenHash }: Pick<SessionRow, 'tokenHash'>): string => hashToke
 /** Checked when nobody has the name, so that a wrong name takes as long as a wrong passcode. */
 let nobody: Promise<string> | null = null;
 
+/** What somebody signs in with. */
+export interface SignInAsked {
+  readonly name: string;
+  readonly passcode: string;
+  /** What their authenticator shows, where they have a second step. */
+  readonly code?: string;
+}
+
+const olderThan = (step: number) => ({ [Op.or]: [{ stepLast: null }, { stepLast: { [Op.lt]: step } }] });
+
 /** Signs a person in by name and passcode. The token is given out once and kept only as a hash. */
 export async function signIn(
   context: ServerContext,
-  name: string,
-  passcode: string,
+  { name, passcode, code }: SignInAsked,
   place: string,
 ): Promise<{ person: Person; token: string; expiresAt: Date }> {
   const { passcodeCost } = context;
@@ -48,6 +58,7 @@ export async function signIn(
     );
     throw new ProblemError('wrong-passcode', 'That name and passcode do not belong together. Try again.');
   }
+  const step = await secondStep(row, code, context.clock);
   const better = isOfAnotherCost(row.passcodeHash, passcodeCost)
     ? await hashPasscode(passcode, passcodeCost)
     : null;
@@ -60,8 +71,15 @@ export async function signIn(
     await answeredRequests.removeAll({ at: { [Op.lt]: new Date(createdAt.getTime() - ANSWERS_KEPT_MS) } });
     await sessions.create({
       ...{ tokenHash: hashToken(token), personId: row.id, createdAt, expiresAt, seenAt: createdAt },
+      provedAt: createdAt,
       place: place.slice(0, 80),
     });
+    // Two with the same code at once: one of them is let in.
+    if (
+      step !== null &&
+      (await people.changeAll({ stepLast: step }, { id: row.id, ...olderThan(step) })) === 0
+    )
+      throw new ProblemError('code-needed', 'This code was used already. Wait for the next one.');
     if (better !== null)
       await people.changeAll({ passcodeHash: better }, { id: row.id, passcodeHash: row.passcodeHash });
     await noteAudit(u, 'signed-in', { name: row.name, place });
@@ -75,36 +93,42 @@ export async function personOfToken(from: Reading, token: string): Promise<Perso
 }
 
 /** Who asks with a session token; that it was used just now is written down, where that was not lately. */
-export async function whoAsks(context: ServerContext, token: string): Promise<Person | null> {
+export async function whoAsks(
+  context: ServerContext,
+  token: string,
+): Promise<{ readonly person: Person; readonly provedAt: Date } | null> {
   const session = await sessionOf(context, token);
   if (!session) return null;
-  const { person, seenAt } = session;
+  const { person, seenAt, provedAt } = session;
   const now = context.clock();
   if (seenAt === null || now.getTime() - seenAt.getTime() > SEEN_EACH_MS)
     await unit(context, null, ({ tables }) =>
       tables.sessions.changeAll({ seenAt: now }, { tokenHash: hashToken(token) }),
     );
-  return person;
+  return { person, provedAt };
 }
 
 /** The session of a token and whose it is. Asked before everything else that is asked, so in one go. */
 async function sessionOf(
   from: Reading,
   token: string,
-): Promise<{ readonly person: Person; readonly seenAt: Date | null } | null> {
+): Promise<{ readonly person: Person; readonly seenAt: Date | null; readonly provedAt: Date } | null> {
   const now = from.clock();
-  const [row] = await from.query<Person & Pick<SessionRow, 'createdAt' | 'seenAt'>>(
-    `SELECT people.id, people.name, people.role, sessions.created_at AS createdAt, sessions.seen_at AS seenAt
+  const [row] = await from.query<Person & Pick<SessionRow, 'createdAt' | 'seenAt' | 'provedAt'>>(
+    `SELECT people.id, people.name, people.role, sessions.created_at AS createdAt, sessions.seen_at AS seenAt,
+            sessions.proved_at AS provedAt
        FROM sessions JOIN people ON people.id = sessions.person_id
       WHERE sessions.token_hash = :hash AND sessions.expires_at > :now AND people.left_at IS NULL`,
     { hash: hashToken(token), now },
   );
   if (!row) return null;
-  const { createdAt, seenAt, ...person } = row;
+  const { createdAt, seenAt, provedAt, ...person } = row;
   const { idleMinutes } = await readHouseRules(from);
   const idle = now.getTime() - (seenAt ?? createdAt).getTime();
   // Used just before it is written down again, it may look a minute older than it is.
-  return idleMinutes > 0 && idle > idleMinutes * MINUTE_MS + SEEN_EACH_MS ? null : { person, seenAt };
+  return idleMinutes > 0 && idle > idleMinutes * MINUTE_MS + SEEN_EACH_MS
+    ? null
+    : { person, seenAt, provedAt: provedAt ?? createdAt };
 }
 
 export const signOut = (

@@ -39,7 +39,11 @@ export class TestShop {
   ) {}
 
   /** Opens a shop with a manager (Ada) and a technician (Bo). The clock can be set. */
-  static async open(clock: () => Date = () => new Date(), more: Partial<AppParts> = {}): Promise<TestShop> {
+  static async open(
+    clock: () => Date = () => new Date(),
+    // Tests let days go by between one act of a manager's and the next.
+    { proofMinutes = Infinity, ...more }: Partial<AppParts> & { proofMinutes?: number } = {},
+  ): Promise<TestShop> {
     const base = process.env.YARD_SPOOL_TEST_DATABASE;
     if (!base) throw new Error('These tests need a database: run them with "npm test -- api".');
     const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
@@ -56,7 +60,7 @@ export class TestShop {
     await admin.query(`GRANT PROCESS ON *.* TO '${user}'@'127.0.0.1'`);
     [address.username, address.password] = [user, name];
     const sequelize = connect(address.href);
-    const context = openContext(sequelize, clock, { passcodeCost: CHEAP });
+    const context = openContext(sequelize, clock, { passcodeCost: CHEAP, proofMinutes });
     await addPerson(context, 'Ada', 'manager', PASSCODE);
     await addPerson(context, 'Bo', 'technician', PASSCODE);
     const counters = await BenchCounters.open(context);

@@ -4,6 +4,7 @@ import { replanWaiting } from '../house-rules/replan-waiting';
 import { trySisters } from '../house-rules/try-plan';
 import type { Asked, MadePaper } from '../paper/make-paper';
 import { readAsked } from '../rack-files/read-rows';
+import type { weaknessOf } from '../people/weakness';
 import { settleRunFill } from './settle-run-fill';
 
 /** What makes paper is large, and read by a worker once it is asked for any. */
@@ -21,6 +22,9 @@ export const TASKS = {
   file: readAsked,
   /** Waiting reels planned again, one after another, as far as their pieces have the line. */
   sisters: trySisters,
+  /** Why a passcode would be guessed soon. Its lists of words are read by a worker once it is asked. */
+  weakness: async (asked: Parameters<typeof weaknessOf>[0]): Promise<string | null> =>
+    (await import('../people/weakness')).weaknessOf(asked),
   /** Something to be printed, as PDF. */
   paper: async (asked: Asked): Promise<MadePaper> => (await PAPER()).makePaper(asked),
   /** The same, as pictures of its pages. */

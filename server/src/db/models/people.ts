@@ -16,6 +16,12 @@ export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreati
   createdAt: Date;
   leftAt: CreationOptional<Date | null>;
   version: CreationOptional<number>;
+  /** What their authenticator makes codes from; null where signing in has no second step. */
+  stepSecret: CreationOptional<string | null>;
+  /** The same while no code of it was typed yet. */
+  stepBegun: CreationOptional<string | null>;
+  /** The half-minute of the last code that let somebody in: none is taken twice. */
+  stepLast: CreationOptional<number | null>;
 }
 
 export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
@@ -25,6 +31,8 @@ export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCrea
   expiresAt: Date;
   /** When it was used last, to the minute. */
   seenAt: CreationOptional<Date | null>;
+  /** When its person last typed their passcode; null for when it was made. */
+  provedAt: CreationOptional<Date | null>;
   /** The device it was made at, and from where. */
   place: CreationOptional<string>;
 }
@@ -40,6 +48,9 @@ export const definePeople = (sequelize: Sequelize) =>
       createdAt: DataTypes.DATE(3),
       leftAt: DataTypes.DATE(3),
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
+      stepSecret: DataTypes.STRING,
+      stepBegun: DataTypes.STRING,
+      stepLast: DataTypes.INTEGER,
     },
     { tableName: 'people' },
   );
@@ -53,6 +64,7 @@ export const defineSessions = (sequelize: Sequelize) =>
       createdAt: DataTypes.DATE(3),
       expiresAt: DataTypes.DATE(3),
       seenAt: DataTypes.DATE(3),
+      provedAt: DataTypes.DATE(3),
       place: { type: DataTypes.STRING, defaultValue: '' },
     },
     { tableName: 'sessions' },

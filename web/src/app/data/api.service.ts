@@ -5,6 +5,7 @@ import { catchError, from, map, of, switchMap, tap, throwError, timeout, type Ob
 import * as v from 'valibot';
 import { KeptReplies } from './kept-replies';
 import { OnceKeys } from './once-keys';
+import { Proof } from './proof.service';
 import { RequestProblem } from './request-problem';
 import { UnitsService } from './units.service';
 
@@ -31,6 +32,7 @@ export class ApiService {
   private readonly units = inject(UnitsService);
   private readonly kept = inject(KeptReplies);
   private readonly once = inject(OnceKeys);
+  private readonly proof = inject(Proof);
   private slowUntil = 0;
 
   /** Calls a route. Cold: nothing is sent before somebody subscribes. */
@@ -41,7 +43,7 @@ export class ApiService {
     const { method, parts } = route;
     const { query = {}, headers = {}, body } = options;
     const address = addressOf(route, options);
-    return this.once
+    const asked = this.once
       .ask(route, [address, query, body], (key) =>
         this.http.request(method, address, { params: { ...query }, headers: { ...headers, ...key }, body }),
       )
@@ -49,6 +51,7 @@ export class ApiService {
         map((reply) => v.parse(parts.reply, reply)),
         catchError((error: unknown) => throwError(() => this.said(error))),
       );
+    return this.proved(asked);
   }
 
   /** Calls a route that takes a file's bytes as they are. Cold, like a call. */
@@ -110,7 +113,7 @@ export class ApiService {
   /** Fetches a file of the contract: its name and its bytes. Cold, like a call. */
   file(path: string, query: Readonly<Record<string, string>>): Observable<ArrivedFile> {
     const asked = { params: { ...query }, responseType: 'blob', observe: 'response' } as const;
-    return this.http.get(`/api${path}`, asked).pipe(
+    const arrives = this.http.get(`/api${path}`, asked).pipe(
       map(({ headers, body }) => ({
         name: /filename="?([^";]+)"?/.exec(headers.get('content-disposition') ?? '')?.[1] ?? 'yard-spool',
         bytes: body ?? new Blob(),
@@ -118,6 +121,18 @@ export class ApiService {
       catchError((error: unknown) =>
         from(withText(error)).pipe(switchMap((told) => throwError(() => this.said(told)))),
       ),
+    );
+    return this.proved(arrives);
+  }
+
+  /** What asks for the passcode again is asked once more behind it; where it is left, nothing was done. */
+  private proved<T>(asked: Observable<T>): Observable<T> {
+    return asked.pipe(
+      catchError((error: unknown) => {
+        if (!(error instanceof RequestProblem) || error.code !== 'passcode-again')
+          return throwError(() => error);
+        return this.proof.ask().pipe(switchMap((typed) => (typed ? asked : throwError(() => error))));
+      }),
     );
   }
 }

@@ -26,8 +26,10 @@ export class SessionService {
     );
   });
 
-  signIn(name: string, passcode: string): Observable<Person> {
-    return this.api.call(api.signIn, { body: { name, passcode } }).pipe(tap((person) => this.has(person)));
+  /** @param code what an authenticator shows, for whoever has a second step */
+  signIn(name: string, passcode: string, code?: string): Observable<Person> {
+    const body = { name, passcode, ...(code === undefined ? {} : { code }) };
+    return this.api.call(api.signIn, { body }).pipe(tap((person) => this.has(person)));
   }
 
   signOut(): Observable<unknown> {

@@ -19,6 +19,7 @@ const KINDS: Readonly<Record<Audit['kind'], string>> = {
   'person-added': 'Added somebody',
   'person-changed': 'Changed somebody',
   'passcode-set': 'Set a passcode',
+  'second-step': 'Second step',
   exported: 'Exported',
   imported: 'Imported',
 };

@@ -14,11 +14,12 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { HouseTabs } from './house-tabs';
+import { SecondStep } from './second-step';
 
 /** Who is here, what they may change, and their passcodes. */
 @Component({
   selector: 'ys-people-page',
-  imports: [Choice, LoadState, ReactiveFormsModule, HouseTabs, TextField],
+  imports: [Choice, LoadState, ReactiveFormsModule, HouseTabs, SecondStep, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -30,6 +31,8 @@ export class PeoplePage {
 
   protected readonly people = load(() => this.api.call(api.listPeople));
   protected readonly me = this.session.person;
+  /** Oneself as the house keeps one. */
+  protected readonly mine = computed(() => this.people.value()?.find(({ id }) => id === this.me()?.id));
   protected readonly mayChange = computed(() => this.me()?.role === 'manager');
   protected readonly roles = [
     { value: 'technician', name: 'Technician' },
@@ -90,6 +93,10 @@ export class PeoplePage {
       this.done,
       this.people.reload,
     );
+  }
+
+  protected endStep({ id }: Member): void {
+    this.changing.send(this.api.call(api.endSecondStep, { params: { id } }), this.done);
   }
 
   protected add(): void {

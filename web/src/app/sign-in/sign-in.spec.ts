@@ -1,4 +1,4 @@
-import { openScreen } from '../testing/screen';
+import { openScreen, problem } from '../testing/screen';
 import { SignIn } from './sign-in';
 
 const PEOPLE = [
@@ -52,6 +52,31 @@ describe('signing in', () => {
     const { request } = http.expectOne('/api/sign-in/first');
     expect(request.headers.get('x-first-words')).toBe('heron%20moss');
     expect(request.body).toEqual({ name: 'Wren', passcode: 'herring-9-net' });
+  });
+
+  it('of whoever has a second step asks for the code once the passcode was right', async () => {
+    const { http, fixture, element, shown, press } = await open({ people: PEOPLE });
+    const type = (name: string, text: string): void => {
+      const field = element.querySelector<HTMLInputElement>(`[formControlName="${name}"]`)!;
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+    };
+    await press('Tova');
+    type('passcode', 'eider-41');
+    expect(shown()).not.toContain('authenticator');
+    await press('Sign in');
+    const first = http.expectOne('/api/session');
+    expect(first.request.body).toEqual({ name: 'Tova', passcode: 'eider-41' });
+    first.flush(problem('code-needed', 'Type the six figures your authenticator shows.'), {
+      ...{ status: 401, statusText: 'no' },
+    });
+    await fixture.whenStable();
+    expect(shown()).toContain('Type the six figures');
+    type('code', '123 456');
+    await press('Sign in');
+    expect(http.expectOne('/api/session').request.body).toEqual({
+      ...{ name: 'Tova', passcode: 'eider-41', code: '123 456' },
+    });
   });
 
   it('on the shop’s own machine asks for no words', async () => {

@@ -5,7 +5,7 @@ import { Router } from '@angular/router';
 import { api, type SignInSheet } from '@yard-spool/contract';
 import { catchError, finalize, of, switchMap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { sentenceOf } from '../data/request-problem';
+import { RequestProblem, sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
 import { HelpButton } from '../help/help-button';
 import { helpFor } from '../help/screen-help';
@@ -42,9 +42,12 @@ export class SignIn {
     name: new FormControl('', { nonNullable: true }),
     passcode: new FormControl('', { nonNullable: true }),
     words: new FormControl('', { nonNullable: true }),
+    code: new FormControl('', { nonNullable: true }),
   });
   protected readonly problem = signal('');
   protected readonly busy = signal(false);
+  /** Whether an authenticator’s code is asked for. */
+  protected readonly wantsCode = signal(false);
   protected readonly sheet = toSignal(
     this.api
       .call(api.signInSheet)
@@ -62,6 +65,7 @@ export class SignIn {
   protected readonly isNewHouse = (): boolean => this.known()?.people.length === 0;
 
   protected choose(name: string, passcode?: string): void {
+    this.wantsCode.set(false);
     this.form.patchValue({ name, ...(passcode === undefined ? {} : { passcode }) });
   }
 
@@ -82,7 +86,7 @@ export class SignIn {
   }
 
   private signIn(then: () => void): void {
-    const { name, passcode, words } = this.form.getRawValue();
+    const { name, passcode, words, code } = this.form.getRawValue();
     this.problem.set('');
     this.busy.set(true);
     const first: Observable<unknown> = this.isNewHouse()
@@ -90,12 +94,16 @@ export class SignIn {
       : of(null);
     first
       .pipe(
-        switchMap(() => this.session.signIn(name, passcode)),
+        switchMap(() => this.session.signIn(name, passcode, this.wantsCode() ? code : undefined)),
         finalize(() => this.busy.set(false)),
       )
       .subscribe({
         next: then,
-        error: (error: unknown) => this.problem.set(sentenceOf(error)),
+        error: (error: unknown) => {
+          // The passcode was right: whoever it is has a second step.
+          if (error instanceof RequestProblem && error.code === 'code-needed') this.wantsCode.set(true);
+          this.problem.set(sentenceOf(error));
+        },
       });
   }
 }

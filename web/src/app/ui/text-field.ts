@@ -14,6 +14,7 @@ import { ReactiveFormsModule, type FormControl } from '@angular/forms';
         autocomplete="off"
         [class.uppercase]="code()"
         [type]="type()"
+        [attr.inputmode]="inputmode()"
         [formControl]="control()"
         [placeholder]="placeholder()"
       />
@@ -29,6 +30,8 @@ export class TextField {
   readonly label = input.required<string>();
   readonly placeholder = input('');
   readonly type = input<'text' | 'color' | 'password'>('text');
+  /** What an on-screen keyboard shows; its usual keys where nothing is said. */
+  readonly inputmode = input<'numeric' | null>(null);
   /** A code people say, shown in capitals. */
   readonly code = input(false);
   readonly problem = input('');

@@ -1,0 +1,69 @@
+import { Dialog, DialogRef } from '@angular/cdk/dialog';
+import { ChangeDetectionStrategy, Component, inject, type Injector } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
+import { api, PROOF_MINUTES } from '@yard-spool/contract';
+import { map, type Observable } from 'rxjs';
+import { useKeys } from '../keyboard/keyboard.service';
+import { Sending } from '../ui/sending';
+import { text } from '../ui/text-control';
+import { TextField } from '../ui/text-field';
+import { ApiService } from './api.service';
+
+/** The passcode of whoever is signed in, again. What they were about to do goes on behind it. */
+@Component({
+  selector: 'ys-passcode-again',
+  imports: [ReactiveFormsModule, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form class="card grid w-105 max-w-[92vw] gap-3 p-5" (submit)="$event.preventDefault(); send()">
+      <h2 id="passcode-again">Your passcode again</h2>
+      <p class="text-mute">
+        It was typed more than {{ minutes }} minutes ago, and this is a manager’s to do. Nothing was changed
+        yet.
+      </p>
+      <ys-text-field
+        label="Your passcode"
+        type="password"
+        [control]="passcode"
+        [problem]="sending.at('passcode')"
+      />
+      @if (sending.problem(); as sentence) {
+        <p class="look px-3.5 py-2.5 font-bold" role="alert">{{ sentence }}</p>
+      }
+      <div class="flex flex-wrap gap-2.5">
+        <button class="go grow" [disabled]="sending.busy()">Go on <span class="key">Enter</span></button>
+        <button type="button" class="plain" (click)="dialog.close(false)">
+          Leave it <span class="key">Esc</span>
+        </button>
+      </div>
+    </form>
+  `,
+})
+export class PasscodeAgain {
+  private readonly api = inject(ApiService);
+  protected readonly dialog = inject<DialogRef<boolean>>(DialogRef);
+  protected readonly passcode = text();
+  protected readonly sending = new Sending();
+  protected readonly minutes = PROOF_MINUTES;
+
+  constructor() {
+    // What is typed beside the field is not for the screen behind.
+    useKeys((key) => (key.length === 1 ? () => undefined : undefined));
+  }
+
+  protected send(): void {
+    const body = { passcode: this.passcode.value };
+    this.sending.send(
+      this.api.call(api.proveAgain, { body }),
+      () => this.dialog.close(true),
+      () => this.passcode.setValue(''),
+    );
+  }
+}
+
+/** Opens the question; false where it is left. */
+export const askAgain = (injector: Injector): Observable<boolean> =>
+  injector
+    .get(Dialog)
+    .open<boolean>(PasscodeAgain, { ariaLabelledBy: 'passcode-again', autoFocus: 'input' })
+    .closed.pipe(map((proved) => proved === true));
