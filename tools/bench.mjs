@@ -10,7 +10,7 @@ import { prepare } from './lib/prepare.mjs';
 import { run } from './lib/run.mjs';
 
 /** Requests of the fuzz, with the event loop looked at after each, and rounds of its races. */
-const FUZZ = { count: 20_000, rounds: 200 };
+const FUZZ = { count: 20_000, rounds: 200, waiting: 450 };
 
 /** How fast a shop of 100,000 fills answers; how many of its limits were not kept. */
 async function load() {

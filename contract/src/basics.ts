@@ -1,9 +1,10 @@
 import * as v from 'valibot';
+import { oneLine, someLines } from './hidden';
 
 const sized = (what: string, max: number) =>
   v.pipe(
     v.string(),
-    v.trim(),
+    v.transform(oneLine),
     v.minLength(1, `${what} is needed.`),
     v.maxLength(max, `${what} can be ${String(max)} characters at most.`),
   );
@@ -11,9 +12,21 @@ const sized = (what: string, max: number) =>
 /** Text a person types in one line. */
 export const line = (what: string, max = 80) => sized(what, max);
 
+/** One line that may be left empty. */
+export const maybeLine = (what: string, max: number) =>
+  v.pipe(
+    v.string(),
+    v.transform(oneLine),
+    v.maxLength(max, `${what} can be ${String(max)} characters at most.`),
+  );
+
 /** Text that may be left empty. */
 export const text = (what: string, max: number) =>
-  v.pipe(v.string(), v.trim(), v.maxLength(max, `${what} can be ${String(max)} characters at most.`));
+  v.pipe(
+    v.string(),
+    v.transform(someLines),
+    v.maxLength(max, `${what} can be ${String(max)} characters at most.`),
+  );
 
 /** More than any shop ever numbers, and still a number every part of the way can carry. */
 const MOST_ID = 999_999_999_999;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { IdSchema, line, VersionSchema } from './basics';
+import { IdSchema, line, maybeLine, VersionSchema } from './basics';
 
 /** What a counting device counts. */
 export const COUNTED = ['handle-turns', 'spool-turns', 'metres'] as const;
@@ -41,7 +41,7 @@ const bench = {
   /** The hand that winds here. */
   hand: v.picklist(['right', 'left']),
   /** The key its foot switch types; empty where it has none. */
-  pedal: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(20, 'A key is 20 characters at most.')), ''),
+  pedal: v.optional(maybeLine('A key', 20), ''),
   devices: v.pipe(v.array(DeviceSchema), v.maxLength(4, 'A bench has four devices at most.')),
 };
 

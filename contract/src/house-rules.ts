@@ -8,6 +8,7 @@ import {
   type HouseRules,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { oneLine } from './hidden';
 import { IdSchema, InstantSchema, line, MillimetresSchema, text, VersionSchema } from './basics';
 import { PrinterSchema, WordingsSchema } from './wordings';
 import { STREAMS } from './recycling';
@@ -25,7 +26,7 @@ export const HouseRulesSchema = v.object(
 /** What the shop reckons its money in: a sign or a few letters. */
 const MoneySchema = v.pipe(
   v.string(),
-  v.trim(),
+  v.transform(oneLine),
   v.minLength(1, 'Say what the shop reckons its money in.'),
   v.maxLength(4, 'At most four letters or one sign.'),
 );

@@ -4,6 +4,7 @@ export { files } from './api/rack';
 export { CODE_PATTERN, DaySchema, InstantSchema } from './basics';
 export { asksAgain, PROOF_MINUTES } from './asks-again';
 export { BegunStepSchema, ConfirmStepSchema, StepCodeSchema, type BegunStep } from './second-step';
+export { oneLine, someLines, withHiddenSeen } from './hidden';
 export { makesOnce, ONCE_HEADER, OnceKeySchema } from './once';
 export { route, type Route, type RouteParts } from './route';
 export { PROBLEM_CODES, ProblemSchema, type Problem, type ProblemCode } from './problem';
@@ -129,7 +130,7 @@ export { RunEventSchema } from './run-events';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export { FillSchema, type Fill, type FillLayer, type Reel, type ReelRow } from './reels';
 export type { Learning } from './learning';
-export type { Page } from './pages';
+export { UNREAD_HEADER, type Page } from './pages';
 export type { CustomerCounter } from './reels';
 export type { Drawing, LineOn } from './drawing';
 export {

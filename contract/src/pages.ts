@@ -12,3 +12,6 @@ export interface Page<T> {
 /** Where a page begins: what the page before said, of the form its list uses. */
 export const afterOf = (form: RegExp) =>
   v.optional(v.pipe(v.string(), v.maxLength(80), v.regex(form, 'There is no such page.')), '');
+
+/** The header that says how many rows of a list could not be told and were left out. */
+export const UNREAD_HEADER = 'x-unread-rows';

@@ -12,7 +12,7 @@ import {
   type SpoolGeometry,
 } from '@yard-spool/core';
 import * as v from 'valibot';
-import { FigureSchema, KeySchema } from './basics';
+import { FigureSchema, KeySchema, maybeLine } from './basics';
 import { LABEL_SIDES } from './products';
 
 const number = FigureSchema;
@@ -43,7 +43,7 @@ export const ObservationSchema: v.GenericSchema<Observation> = v.variant('kind',
     diameter: number,
     material: v.exactOptional(v.picklist(MATERIALS)),
     printed: v.exactOptional(v.object({ system: v.picklist(['strength', 'size']), figure: number })),
-    text: v.exactOptional(v.pipe(v.string(), v.maxLength(60))),
+    text: v.exactOptional(maybeLine('A print', 60)),
   }),
   v.object({ kind: v.literal('lip'), diameter: number }),
   v.object({ kind: v.literal('arbor'), diameter: number, farDiameter: v.exactOptional(number) }),

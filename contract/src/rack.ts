@@ -11,6 +11,7 @@ import {
   MillimetresSchema,
   text,
   VersionSchema,
+  maybeLine,
 } from './basics';
 
 export const PIECE_KINDS = ['bulk', 'pack', 'remnant', 'salvage'] as const;
@@ -93,10 +94,7 @@ export const waterState = (
 /** The longest bulk spool taken in, 100 km. */
 const MOST_MM = 100_000_000;
 
-const place = v.optional(
-  v.pipe(v.string(), v.trim(), v.maxLength(40, 'A place is 40 characters at most.')),
-  '',
-);
+const place = v.optional(maybeLine('A place', 40), '');
 
 /** Facts as a request may give them: each may be left out. */
 const askedFacts = {

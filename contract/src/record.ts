@@ -6,13 +6,13 @@ import { CustomerSchema } from './customers';
 import { DrawingSchema, LineOnSchema } from './drawing';
 import { afterOf } from './pages';
 
-const value = v.nullable(v.union([v.pipe(v.string(), v.maxLength(200)), FigureSchema, v.boolean()]));
+const value = v.nullable(v.union([text('A value', 200), FigureSchema, v.boolean()]));
 const WHY = 'A reason';
 
 /** A wrong entry in a closed record, as it should have been. The log keeps what it was. */
 export const CorrectFillSchema = v.object({
   what: v.picklist(CORRECTED),
-  about: v.pipe(v.string(), v.maxLength(80)),
+  about: text('What it is about', 80),
   is: value,
   why: line(WHY, 200),
 });

@@ -8,7 +8,7 @@ import {
 } from '@yard-spool/core';
 import * as v from 'valibot';
 import { LineSchema } from './plan';
-import { FigureSchema, IdSchema, InstantSchema, KeySchema, line, UuidSchema } from './basics';
+import { FigureSchema, IdSchema, InstantSchema, KeySchema, line, text, UuidSchema } from './basics';
 
 const finite = v.pipe(v.number(), v.finite());
 const id = KeySchema;
@@ -44,7 +44,7 @@ const of = <const K extends string, P extends v.ObjectEntries>(kind: K, payload:
 const atBench = { bench: line('A bench', 20), benchId: v.exactOptional(IdSchema) };
 
 /** What may be written down at a step: a word, a figure, a yes. */
-const note = v.union([v.pipe(v.string(), v.maxLength(200)), FigureSchema, v.boolean()]);
+const note = v.union([text('A note', 200), FigureSchema, v.boolean()]);
 
 export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
   of('started', atBench),
@@ -155,7 +155,7 @@ export const RunEventSchema: v.GenericSchema<RunEvent> = v.variant('kind', [
     allAlong: v.exactOptional(v.boolean()),
     line: v.exactOptional(LineSchema),
   }),
-  of('put-aside', { why: v.pipe(v.string(), v.maxLength(120)) }),
+  of('put-aside', { why: text('Why', 120) }),
   of('given-up', { why: line('A reason', 120), line: v.picklist(GIVEN_UP_TO) }),
   of('undone', { event: UuidSchema }),
   of('closed', {}),

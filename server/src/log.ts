@@ -4,16 +4,43 @@ import type { Config } from './config';
 /** More than this waiting to be written is let go, characters. */
 const MOST_WAITING = 1_000_000;
 
-/** What an error may be told of in the log: what it is and where, never its words, which quote what people typed. */
+/** What a database says of the row it would not take, beside its words. */
+interface About {
+  readonly errno?: unknown;
+  readonly code?: unknown;
+  readonly sql?: unknown;
+  readonly table?: unknown;
+  readonly index?: unknown;
+  readonly fields?: unknown;
+  /** Whether its message names places alone. */
+  readonly tellsNothingTyped?: unknown;
+}
+
+/** The first table a statement names: never its values. */
+const tableIn = (sql: string): string | undefined =>
+  /\b(?:FROM|INTO|UPDATE|JOIN)\s+`?([a-z_]{1,40})`?/i.exec(sql)?.[1];
+
+const namesOf = (fields: unknown): string[] =>
+  Array.isArray(fields)
+    ? fields.filter((one): one is string => typeof one === 'string')
+    : Object.keys((fields ?? {}) as object);
+
+/** What an error may be told of in the log: what it is, of which table, key and field, and where; never what people typed. */
 function withoutWords(error: unknown): object {
   if (!(error instanceof Error)) return { type: typeof error };
-  const { errno, code } = error as { readonly errno?: unknown; readonly code?: unknown };
+  const { errno, code, sql, table, index, fields, tellsNothingTyped } = error as About;
   const cause: unknown = 'parent' in error ? error.parent : undefined;
   const at = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
+  const where = typeof table === 'string' ? table : typeof sql === 'string' ? tableIn(sql) : undefined;
+  const named = namesOf(fields);
   return {
     type: error.name,
+    ...(tellsNothingTyped === true ? { message: error.message } : {}),
     ...(typeof code === 'string' ? { code } : {}),
     ...(typeof errno === 'number' ? { errno } : {}),
+    ...(where === undefined ? {} : { table: where }),
+    ...(typeof index === 'string' ? { key: index } : {}),
+    ...(named.length === 0 ? {} : { fields: named }),
     ...(cause instanceof Error ? { cause: withoutWords(cause) } : {}),
     stack: at.join('\n'),
   };

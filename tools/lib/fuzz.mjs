@@ -6,11 +6,11 @@ import { run } from './run.mjs';
 
 /**
  * Asks a whole server so many requests that are nearly right, or nothing like it, and has changes race each other.
- * @param {{ count: number, rounds: number }} much
+ * @param {{ count: number, rounds: number, waiting: number }} much waiting: reels that wait in the shop that is asked
  * @param {{ lag?: boolean, show?: boolean }} [options] lag: whether the server's event loop is held to its limit
  * @returns {Promise<import('./stages.mjs').Outcome>}
  */
-export async function fuzz({ count, rounds }, { lag = false, show = false } = {}) {
+export async function fuzz({ count, rounds, waiting }, { lag = false, show = false } = {}) {
   const database = await startDatabase(join(CACHE, 'test', 'fuzz', 'database'), {
     durable: false,
     tests: true,
@@ -20,7 +20,7 @@ export async function fuzz({ count, rounds }, { lag = false, show = false } = {}
   const all = { passed: 0, failed: 0, output: '' };
   try {
     for (const [name, ...args] of [
-      ['main', '--count', String(count), ...(lag ? ['--lag'] : [])],
+      ['main', '--count', String(count), '--waiting', String(waiting), ...(lag ? ['--lag'] : [])],
       ['races', '--rounds', String(rounds)],
     ]) {
       const program = join(ROOT, 'server', 'src', 'fuzz', `${name}.ts`);

@@ -1,6 +1,7 @@
 import { api, files, streams, type Route } from '@yard-spool/contract';
 import type { Dice } from './dice';
 import { fromSchema, type Known } from './from-schema';
+import { nastyFile } from './nasty-files';
 import { nasty, spoiled } from './nasty-values';
 
 /** One request of the fuzz. */
@@ -24,6 +25,7 @@ const SPOILED = 0.6;
 export function ask(dice: Dice, known: Known, cookies: readonly string[]): Ask {
   const cookie = dice.chance(0.9) ? dice.of(cookies) : dice.of(badCookies(cookies[0]?.split('=')[0] ?? ''));
   if (dice.chance(0.04)) return fileOrStream(dice, cookie);
+  if (dice.chance(0.06)) return importOf(nastyFile(dice, known), cookie);
   const { method, path, parts } = dice.of(ROUTES);
   const spoil = (value: unknown): unknown => (dice.chance(SPOILED) ? spoiled(value, dice) : value);
   // Those who ask stay who they are: somebody else leaves, or has another passcode.
@@ -89,14 +91,13 @@ function largeFile(dice: Dice, cookie: string): Ask {
     ? `code,name,material,diameter_mm,strength_kg,tint\n${rows.join('')}`
     : 'x'.repeat(2_900_000);
   const base64 = Buffer.from(text).toString('base64');
-  const body = JSON.stringify({ what: 'products', format: 'csv', preview: true, base64 });
-  return {
-    method: 'POST',
-    path: '/rack-files',
-    headers: { cookie, 'content-type': 'application/json' },
-    body,
-  };
+  return importOf(JSON.stringify({ what: 'products', format: 'csv', preview: true, base64 }), cookie);
 }
+
+const importOf = (body: string, cookie: string): Ask => ({
+  ...{ method: 'POST', path: '/rack-files', body },
+  headers: { cookie, 'content-type': 'application/json' },
+});
 
 function fileOrStream(dice: Dice, cookie: string): Ask {
   const headers = { cookie };

@@ -7,6 +7,8 @@ import { connect } from '../db/connect';
 import { ask, type Ask } from './asks';
 import type { Books } from './books';
 import { Dice } from './dice';
+import { MOST_PROBE_MS, probeHealth } from './probe-health';
+import { readAll } from './read-all';
 
 /** How long an answer may take, ms. */
 const PATIENCE_MS = 30_000;
@@ -20,13 +22,16 @@ const { values } = parseArgs({
     count: { type: 'string', default: '3000' },
     seed: { type: 'string', default: '20260704' },
     lag: { type: 'boolean', default: false },
+    waiting: { type: 'string', default: '0' },
   },
 });
 const [count, seed] = [Number(values.count), Number(values.seed)];
 
 type Told = Books & { readonly address: string; readonly database: string };
 
-const child = fork(new URL('./shop-process.ts', import.meta.url).pathname, { execArgv: ['--import', 'tsx'] });
+const child = fork(new URL('./shop-process.ts', import.meta.url).pathname, [values.waiting], {
+  execArgv: ['--import', 'tsx'],
+});
 const told = await new Promise<Told>((resolve, reject) => {
   child.once('message', (message) => resolve(message as Told));
   child.once('exit', () => reject(new Error('The shop to fuzz did not start.')));
@@ -75,6 +80,7 @@ const said = ({ method, path, body = '' }: Ask): string =>
   `${method} ${path.slice(0, 120)} ${body.slice(0, 600)}`;
 let stands = await books(database);
 await lag();
+const probe = values.lag ? probeHealth(told.address) : null;
 for (let i = 0; i < count; i += 1) {
   const asked = ask(dice, told.known, told.cookies);
   const { status, text } = await answer(asked);
@@ -95,9 +101,19 @@ for (let i = 0; i < count; i += 1) {
   lags.push({ ms, of: said(asked) });
 }
 
+const longestProbe = await probe?.stop();
+const cookie = told.cookies[0] ?? '';
+const everything = await readAll((path) => answer({ method: 'GET', path, headers: { cookie } }));
+problems.push(...everything.wrong.map((one) => `cannot be read afterwards: ${one}`));
+
 process.stdout.write(`\n${count.toLocaleString('en')} requests, seed ${String(seed)}\n`);
 for (const [status, times] of [...statuses].sort(([a], [b]) => a - b))
   process.stdout.write(`  ${status === 0 ? 'no answer' : String(status)}: ${String(times)}\n`);
+process.stdout.write(`  read afterwards: ${String(everything.read)} lists, pages and entries\n`);
+if (longestProbe !== undefined)
+  process.stdout.write(
+    `  /health at the longest: ${longestProbe.toFixed(0)} ms, limit ${String(MOST_PROBE_MS)} ms\n`,
+  );
 const slow = lags.filter(({ ms }) => ms > MOST_LAG_MS);
 if (values.lag) {
   const longest = [...lags].sort((a, b) => b.ms - a.ms);
@@ -113,4 +129,4 @@ process.stdout.write(
 );
 await database.close();
 child.disconnect();
-process.exitCode = problems.length + slow.length === 0 ? 0 : 1;
+process.exitCode = problems.length + slow.length === 0 && (longestProbe ?? 0) <= MOST_PROBE_MS ? 0 : 1;

@@ -7,7 +7,7 @@ import { fuzzBooks } from './books';
 const LOOK_MS = 5;
 
 const shop = await TestShop.open();
-const books = await fuzzBooks(shop);
+const books = await fuzzBooks(shop, Number(process.argv[2] ?? 0));
 
 let [before, worst] = [performance.now(), 0];
 setInterval(() => {

@@ -1,4 +1,4 @@
-import type { ErrorRequestHandler } from 'express';
+import type { ErrorRequestHandler, Request } from 'express';
 import type { Logger } from 'pino';
 import { problemOfDatabaseError } from '../db/database-errors';
 import { ProblemError } from '../problem-error';
@@ -6,12 +6,12 @@ import { ProblemError } from '../problem-error';
 /** Turns whatever was thrown into problem+json. What is not a known problem is logged and told as a server error. */
 export const tellProblems =
   (log: Logger): ErrorRequestHandler =>
-  (error: unknown, _request, response, next) => {
+  (error: unknown, request, response, next) => {
     if (response.headersSent) {
       next(error);
       return;
     }
-    const problem = problemOf(error) ?? unexpected(log, error);
+    const problem = problemOf(error) ?? unexpected(log, error, request);
     const body = problem.toProblem();
     response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
   };
@@ -35,8 +35,10 @@ function problemOf(error: unknown): ProblemError | null {
   return problemOfDatabaseError(error);
 }
 
-function unexpected(log: Logger, error: unknown): ProblemError {
-  log.error({ err: error }, 'request failed');
+function unexpected(log: Logger, error: unknown, { method, route }: Request): ProblemError {
+  // The route as it is written, not as it was asked: what stands in an address may be somebody's.
+  const { path = '' } = (route ?? {}) as { readonly path?: string };
+  log.error({ err: error, route: `${method} ${path}` }, 'request failed');
   return new ProblemError(
     'server-error',
     'The server could not do this, or could not tell what came of it. Look whether it was done before you try again.',

@@ -1,4 +1,4 @@
-import { streams, type RunFrame } from '@yard-spool/contract';
+import { streams, withHiddenSeen, type RunFrame } from '@yard-spool/contract';
 import type { Router } from 'express';
 import * as v from 'valibot';
 import { watchRun } from '../bench/watch-run';
@@ -51,7 +51,7 @@ export function liveRoute(router: Router, context: ServerContext, counters: Benc
     response.write(':\n\n');
     const tell = (run: number, frame: RunFrame): void => {
       const told = v.safeParse(frameSchema, { run, frame });
-      if (told.success) response.write(`data: ${JSON.stringify(told.output)}\n\n`);
+      if (told.success) response.write(`data: ${withHiddenSeen(JSON.stringify(told.output))}\n\n`);
     };
     for (const { run, from } of runs) {
       try {

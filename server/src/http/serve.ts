@@ -1,4 +1,10 @@
-import type { Person, Route, RouteParts } from '@yard-spool/contract';
+import {
+  UNREAD_HEADER,
+  withHiddenSeen,
+  type Person,
+  type Route,
+  type RouteParts,
+} from '@yard-spool/contract';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import * as v from 'valibot';
 import { ProblemError } from '../problem-error';
@@ -6,6 +12,8 @@ import type { OutgoingFile } from '../rack-files/export-rack';
 import type { Turn } from '../work/turn';
 import { firstTooLong } from './bounds-first';
 import { fieldErrors } from './field-errors';
+import { withoutUnfit } from './fitting';
+import { UnfitReply } from './unfit-reply';
 import { sendFile } from './send-file';
 
 type Read<S> = S extends v.GenericSchema ? v.InferOutput<S> : undefined;
@@ -40,16 +48,28 @@ export function serve<P extends RouteParts>(
       request,
       response,
     } as Asked<P>;
-    const reply = v.safeParse(parts.reply, await handler(asked));
+    const made = hiddenSeen(await handler(asked));
+    const reply = v.safeParse(parts.reply, made);
+    if (reply.success) {
+      response.json(reply.output);
+      return;
+    }
+    const rest = withoutUnfit(parts.reply, made);
+    const route = `${method} ${path}`;
     // The change is made by now: what cannot be told is not said to have been left undone.
-    if (!reply.success)
-      throw new Error(
-        `The reply of ${method} ${path} does not fit: ${v.flatten(reply.issues).root?.[0] ?? v.getDotPath(reply.issues[0]) ?? ''}`,
-      );
-    response.json(reply.output);
+    if (!rest) throw new UnfitReply(route, v.getDotPath(reply.issues[0]) ?? 'all of it');
+    request.log.error({ route, unfit: rest.unfit }, 'stands in the books and cannot be told');
+    response.set(UNREAD_HEADER, String(rest.unfit.length)).json(rest.reply);
   };
   const verbs = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
   router[verbs[method]](path, handle);
+}
+
+/** What was stored with characters that nobody sees shows them, before a schema takes them out. */
+function hiddenSeen<T>(told: T): T {
+  const json = JSON.stringify(told);
+  const seen = withHiddenSeen(json);
+  return seen === json ? told : (JSON.parse(seen) as T);
 }
 
 /** Binds a file of the contract to what makes it; it is sent while it is made. */

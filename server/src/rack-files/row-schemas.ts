@@ -11,6 +11,7 @@ import {
   InstantSchema,
   LineCodeSchema,
   mayBeSoaked,
+  someLines,
 } from '@yard-spool/contract';
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
@@ -48,7 +49,8 @@ const perhaps = (least: number, most: number, unit: string) =>
 const firstMessage = (issues: readonly v.BaseIssue<unknown>[] | undefined): string | undefined =>
   issues?.findLast(({ type }) => type !== 'literal')?.message;
 
-const text = (most: number) => v.pipe(v.string(), v.trim(), v.maxLength(most, `At most ${most} characters.`));
+const text = (most: number) =>
+  v.pipe(v.string(), v.transform(someLines), v.maxLength(most, `At most ${most} characters.`));
 const filled = (most: number) => v.pipe(text(most), v.minLength(1, 'This must be filled in.'));
 const code = v.pipe(
   v.string(),

@@ -13,6 +13,7 @@ import { filter, map } from 'rxjs';
 import { Outbox } from './data/outbox.service';
 import { SessionService } from './data/session.service';
 import { UNIT_NAMES, UnitsService } from './data/units.service';
+import { UnreadRows } from './data/unread-rows';
 import { HelpButton } from './help/help-button';
 import { HelpPanel } from './help/help-panel';
 import { WalkStrip } from './help/walk-strip';
@@ -36,6 +37,7 @@ export class App {
   private readonly session = inject(SessionService);
   private readonly tagField = viewChild<ElementRef<HTMLInputElement>>('tagField');
   protected readonly units = inject(UnitsService);
+  protected readonly unread = inject(UnreadRows);
   protected readonly unitNames = UNIT_NAMES;
 
   protected readonly areas: readonly Area[] = [
@@ -70,6 +72,7 @@ export class App {
     effect(() => {
       this.url();
       this.helping.set(false);
+      this.unread.count.set(0);
     });
     useKeys((key) => {
       if (key === '/' && this.framed()) return () => this.tagField()?.nativeElement.focus();

@@ -1,4 +1,4 @@
-import { Dialog, DialogRef } from '@angular/cdk/dialog';
+import { Dialog, DialogConfig, DialogRef } from '@angular/cdk/dialog';
 import { ChangeDetectionStrategy, Component, inject, type Injector } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { api, PROOF_MINUTES } from '@yard-spool/contract';
@@ -21,12 +21,7 @@ import { ApiService } from './api.service';
         It was typed more than {{ minutes }} minutes ago, and this is a manager’s to do. Nothing was changed
         yet.
       </p>
-      <ys-text-field
-        label="Your passcode"
-        type="password"
-        [control]="passcode"
-        [problem]="sending.at('passcode')"
-      />
+      <ys-text-field label="Your passcode" type="password" [control]="passcode" />
       @if (sending.problem(); as sentence) {
         <p class="look px-3.5 py-2.5 font-bold" role="alert">{{ sentence }}</p>
       }
@@ -65,5 +60,11 @@ export class PasscodeAgain {
 export const askAgain = (injector: Injector): Observable<boolean> =>
   injector
     .get(Dialog)
-    .open<boolean>(PasscodeAgain, { ariaLabelledBy: 'passcode-again', autoFocus: 'input' })
+    .open<boolean>(
+      PasscodeAgain,
+      Object.assign(new DialogConfig<unknown, DialogRef<boolean>>(), {
+        ariaLabelledBy: 'passcode-again',
+        autoFocus: 'input',
+      }),
+    )
     .closed.pipe(map((proved) => proved === true));

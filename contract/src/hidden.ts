@@ -1,0 +1,30 @@
+/**
+ * Characters nobody types on purpose and nobody sees: controls (Unicode Cc), and those that turn the direction of what
+ * stands behind them (Unicode Standard Annex 9, 2), by which a name can look like another. Joiners stay: scripts and
+ * emoji are made with them.
+ */
+const DIRECTIONS = '\\u061C\\u200E\\u200F\\u202A-\\u202E\\u2066-\\u2069';
+const HIDDEN = new RegExp(`[\\p{Cc}${DIRECTIONS}]`, 'gu');
+/** Line ends, however they are written, and the tab: a space in a single line. */
+const BREAKS = /[\t\n\v\f\r\u0085\u2028\u2029]+/g;
+const HIDDEN_BUT_BREAKS = new RegExp(`(?![\\t\\n])[\\p{Cc}${DIRECTIONS}]`, 'gu');
+
+/** What is typed in one line, without what nobody sees in it. */
+export const oneLine = (typed: string): string => typed.replace(BREAKS, ' ').replace(HIDDEN, '').trim();
+
+/** What is typed in several lines, without what nobody sees in it. */
+export const someLines = (typed: string): string =>
+  typed
+    .replace(/\r\n?|[\v\f\u0085\u2028\u2029]/g, '\n')
+    .replace(HIDDEN_BUT_BREAKS, '')
+    .trim();
+
+/** Stands where a character that nobody sees stands in what was stored before they were taken out. */
+export const SEEN = '\u2426';
+const IN_JSON = new RegExp(`\\\\(?:u00[01][0-9a-f]|[bf])|\\\\.|[\\u007F-\\u009F${DIRECTIONS}]`, 'g');
+
+/** Written JSON with a sign for each hidden character in it; line ends and tabs of texts stay. */
+export const withHiddenSeen = (json: string): string =>
+  json.replace(IN_JSON, (found) =>
+    found.startsWith('\\') && !/^\\(?:u00[01][0-9a-f]|[bf])$/.test(found) ? found : SEEN,
+  );

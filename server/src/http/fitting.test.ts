@@ -1,0 +1,57 @@
+import { UNREAD_HEADER, type Page, type Piece, type ReelKind } from '@yard-spool/contract';
+import * as v from 'valibot';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { receive, type Ask } from '../testing/rack';
+import { TestShop } from '../testing/test-shop';
+import { withoutUnfit } from './fitting';
+
+const RowSchema = v.object({ code: v.string(), at: v.pipe(v.number(), v.minValue(0)) });
+
+describe('a list with a row that does not fit', () => {
+  it('is all the others, and says which is missing and why, whole or as a page', () => {
+    const rows = [
+      { code: 'A', at: 1 },
+      { code: 'B', at: -1 },
+      { code: 'C', at: 2 },
+    ];
+    const unfit = [{ key: 'code B', field: 'at' }];
+    expect(withoutUnfit(v.array(RowSchema), rows)).toEqual({ reply: [rows[0], rows[2]], unfit });
+    const page = v.object({ rows: v.array(RowSchema), next: v.nullable(v.string()) });
+    expect(withoutUnfit(page, { rows, next: 'C' })).toEqual({
+      reply: { rows: [rows[0], rows[2]], next: 'C' },
+      unfit,
+    });
+  });
+
+  it('is none where it is no list, or what is around the rows does not fit', () => {
+    expect(withoutUnfit(RowSchema, { code: 'B', at: -1 })).toBeNull();
+    const page = v.object({ rows: v.array(RowSchema), next: v.string() });
+    expect(withoutUnfit(page, { rows: [], next: 7 })).toBeNull();
+    expect(withoutUnfit(v.array(RowSchema), null)).toBeNull();
+  });
+});
+
+describe('books with something that cannot be told', () => {
+  let shop: TestShop;
+  let ask: Ask;
+  beforeAll(async () => {
+    shop = await TestShop.open();
+    ask = await shop.as('Ada');
+  });
+  afterAll(() => shop.close());
+
+  it('are read without it, in every list, and the answer says how many are missing', async () => {
+    await receive(ask, 'FIT-1', 100);
+    await receive(ask, 'FIT-2', 100);
+    const wrong = { kind: 'borrowed' } as never;
+    await shop.force(({ tables }) => tables.pieces.changeAll(wrong, { code: 'FIT-2' }));
+    for (const path of ['/rack?find=fit', '/pieces']) {
+      const { status, body, headers } = await ask<Page<Piece> | Piece[]>('GET', path);
+      const rows = Array.isArray(body) ? body : body.rows;
+      expect([path, status, headers.get(UNREAD_HEADER)]).toEqual([path, 200, '1']);
+      expect(rows.map(({ code }) => code)).toEqual(['FIT-1']);
+    }
+    const kinds = await ask<ReelKind[]>('GET', '/reel-kinds');
+    expect([kinds.status, kinds.headers.get(UNREAD_HEADER)]).toEqual([200, null]);
+  });
+});

@@ -1,0 +1,36 @@
+import type { Page, Piece, PieceWithLedger } from '@yard-spool/contract';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { lineOf, type Ask } from '../testing/rack';
+import { TestShop } from '../testing/test-shop';
+
+let shop: TestShop;
+let ask: Ask;
+beforeAll(async () => {
+  shop = await TestShop.open();
+  ask = await shop.as('Bo');
+});
+afterAll(() => shop.close());
+
+it('what nobody sees is not kept of what is typed, in a field or a file', async () => {
+  const { status, body } = await ask<Piece>('POST', '/pieces', {
+    ...{ code: 'HID-1', kind: 'bulk', product: lineOf('HID', { name: 'Moss\u202E line\u0000' }) },
+    ...{ lengthMm: 100_000, lot: 'L\u0007 7', place: 'shelf\r\n2\u2066' },
+  });
+  expect([status, body.lot, body.place, body.product.name]).toEqual([200, 'L 7', 'shelf 2', 'Moss line']);
+  const row = { code: 'HID-2', product: 'HID', kind: 'bulk', received_m: '50', left_m: '50' };
+  const text = JSON.stringify([{ ...row, received: '2031-01-02', lot: 'A\u202EB', place: 'low\u0000er' }]);
+  const base64 = Buffer.from(text).toString('base64');
+  const file = { what: 'pieces', format: 'json', base64, preview: false };
+  const imported = await ask<{ taken: boolean }>('POST', '/rack-files', file);
+  expect(imported.body).toMatchObject({ taken: true });
+  const { piece } = (await ask<PieceWithLedger>('GET', '/pieces/HID-2')).body;
+  expect([piece.lot, piece.place]).toEqual(['AB', 'lower']);
+});
+
+it('what stands in old books is shown where it stands', async () => {
+  await shop.force(({ tables }) =>
+    tables.pieces.changeAll({ place: 'left\u202Ethgir', lot: 'tab\tand\u0001' }, { code: 'HID-1' }),
+  );
+  const { rows } = (await ask<Page<Piece>>('GET', '/rack?find=hid-1')).body;
+  expect([rows[0]!.place, rows[0]!.lot]).toEqual(['left␦thgir', 'tab\tand␦']);
+});
