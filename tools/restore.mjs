@@ -21,7 +21,7 @@ live(async () => {
   await step('Looking the file through', () => shopFile('check', file));
   const outside = process.env.YARD_SPOOL_SCHEMA_DATABASE ?? process.env.YARD_SPOOL_DATABASE;
   if (outside) {
-    await step('Restoring', () => shopFile('restore', file, outside));
+    tellUnread(await step('Restoring', () => shopFile('restore', file, outside)));
     say('The shop is restored. "npm start" opens it.');
     return 0;
   }
@@ -29,7 +29,7 @@ live(async () => {
   rmSync(next, { recursive: true, force: true });
   const database = await startDatabase(next);
   try {
-    await step('Restoring', () => shopFile('restore', file, database.schemaAddress));
+    tellUnread(await step('Restoring', () => shopFile('restore', file, database.schemaAddress)));
   } finally {
     await database.stop();
   }
@@ -42,3 +42,16 @@ live(async () => {
   say('The shop is restored. "npm start" opens it.');
   return 0;
 });
+
+/** As many as are named; the log has them all once they are looked at. */
+const NAMED = 12;
+
+/** Says what cannot be read of a shop that was restored all the same. @param {string} told JSON of the restoring */
+function tellUnread(told) {
+  /** @type {{ unread: string[] }} */
+  const { unread } = JSON.parse(told.split('\n').at(-1) ?? '');
+  if (unread.length === 0) return;
+  say(
+    `${unread.length} of its entries cannot be read. They are kept, and left out of lists:\n  ${unread.slice(0, NAMED).join('\n  ')}`,
+  );
+}

@@ -61,7 +61,7 @@ const STAGES = {
 const ON_REQUEST = { quick: { what: 'What changed', work: quick } };
 
 /** Requests and rounds of the fuzz in an ordinary run. */
-const FUZZ = { count: 3000, rounds: 10, waiting: 450 };
+const FUZZ = { count: 3000, rounds: 10, waiting: 60 };
 
 /** Slow tests named at the end. */
 const SHOWN = 12;

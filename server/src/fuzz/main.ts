@@ -72,9 +72,11 @@ async function answer({ method, path, headers, body }: Ask): Promise<{ status: n
   }
 }
 
+const problems: string[] = [];
+child.on('exit', (code) => problems.push(`The server ended, with ${String(code)}.`));
+
 const dice = new Dice(seed);
 const statuses = new Map<number, number>();
-const problems: string[] = [];
 const lags: { readonly ms: number; readonly of: string }[] = [];
 const said = ({ method, path, body = '' }: Ask): string =>
   `${method} ${path.slice(0, 120)} ${body.slice(0, 600)}`;
@@ -101,7 +103,9 @@ for (let i = 0; i < count; i += 1) {
   lags.push({ ms, of: said(asked) });
 }
 
-const longestProbe = await probe?.stop();
+const probed = await probe?.stop();
+const longestProbe = probed?.worst;
+problems.push(...(probed?.failed ?? []).map((why) => `/health was not answered: ${why}`));
 const cookie = told.cookies[0] ?? '';
 const everything = await readAll((path) => answer({ method: 'GET', path, headers: { cookie } }));
 problems.push(...everything.wrong.map((one) => `cannot be read afterwards: ${one}`));
@@ -128,5 +132,6 @@ process.stdout.write(
   problems.length === 0 ? 'Nothing was the server’s fault.\n' : `${String(problems.length)} were.\n`,
 );
 await database.close();
+child.removeAllListeners('exit');
 child.disconnect();
 process.exitCode = problems.length + slow.length === 0 && (longestProbe ?? 0) <= MOST_PROBE_MS ? 0 : 1;

@@ -103,6 +103,15 @@ function spoil(row: Row, dice: Dice): Row {
   return { ...row, ...Object.fromEntries(put), ...(dice.chance(0.05) ? { surplus: 1 } : {}) };
 }
 
+/** A row as a table has it: what is no text or number stands in it as it is written in JSON. */
+const inCells = (row: Row): Record<string, Cell> =>
+  Object.fromEntries(
+    Object.entries(row).map(([column, value]) => [
+      column,
+      typeof value === 'string' || typeof value === 'number' ? value : JSON.stringify(value),
+    ]),
+  );
+
 /** A file's bytes in an encoding; mostly the right one. */
 function bytesOf(text: string, dice: Dice): Buffer {
   if (dice.chance(0.85)) return Buffer.from(dice.chance(0.2) ? `\uFEFF${text}` : text, 'utf8');
@@ -123,7 +132,7 @@ export function nastyFile(dice: Dice, known: Known): string {
   const format = dice.of(['csv', 'json'] as const);
   const text =
     format === 'csv'
-      ? Papa.unparse([...rows], { delimiter: dice.of([',', ',', ';']) })
+      ? Papa.unparse(rows.map(inCells), { delimiter: dice.of([',', ',', ';']) })
       : JSON.stringify(rows);
   const preview = dice.chance(0.3);
   return JSON.stringify({ what, format, preview, base64: bytesOf(text, dice).toString('base64') });

@@ -34,7 +34,14 @@ const WHOLE = [
   ],
 ];
 const PAGED = [
-  ...['/rack?find=', '/rack?find=-', '/reels?q=', '/messages?state=', '/runs?'],
+  ...[
+    '/rack?find=',
+    '/rack?find=-',
+    '/reels?q=',
+    '/messages?state=waiting',
+    '/messages?state=done',
+    '/runs?',
+  ],
   ...['waiting', 'filled', 'over'].map((group) => `/bags?group=${group}&find=&state=`),
 ];
 const FILES = ['products', 'pieces', 'ledger', 'reels'].flatMap((what) =>

@@ -17,12 +17,15 @@ it('what nobody sees is not kept of what is typed, in a field or a file', async 
     ...{ lengthMm: 100_000, lot: 'L\u0007 7', place: 'shelf\r\n2\u2066' },
   });
   expect([status, body.lot, body.place, body.product.name]).toEqual([200, 'L 7', 'shelf 2', 'Moss line']);
-  const row = { code: 'HID-2', product: 'HID', kind: 'bulk', received_m: '50', left_m: '50' };
-  const text = JSON.stringify([{ ...row, received: '2031-01-02', lot: 'A\u202EB', place: 'low\u0000er' }]);
+  const row = {
+    ...{ code: 'HID-2', product: 'HID', kind: 'bulk', received_m: '50', left_m: '50', price: '', tare_g: '' },
+    ...{ flange_mm: '', core_mm: '', wound: 'unknown', leaves: 'unknown', new_on: '' },
+  };
+  const text = JSON.stringify([{ ...row, lot: 'A\u202EB', place: 'low\u0000er' }]);
   const base64 = Buffer.from(text).toString('base64');
   const file = { what: 'pieces', format: 'json', base64, preview: false };
   const imported = await ask<{ taken: boolean }>('POST', '/rack-files', file);
-  expect(imported.body).toMatchObject({ taken: true });
+  expect(imported.body).toMatchObject({ errors: [], taken: true });
   const { piece } = (await ask<PieceWithLedger>('GET', '/pieces/HID-2')).body;
   expect([piece.lot, piece.place]).toEqual(['AB', 'lower']);
 });

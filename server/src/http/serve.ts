@@ -12,7 +12,7 @@ import type { OutgoingFile } from '../rack-files/export-rack';
 import type { Turn } from '../work/turn';
 import { firstTooLong } from './bounds-first';
 import { fieldErrors } from './field-errors';
-import { withoutUnfit } from './fitting';
+import { withoutUnfit } from '../fitting';
 import { UnfitReply } from './unfit-reply';
 import { sendFile } from './send-file';
 

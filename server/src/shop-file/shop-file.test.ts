@@ -13,6 +13,7 @@ import { TestShop } from '../testing/test-shop';
 import { plainConnection } from '../db/plain-connection';
 import { checkShopFile } from './read-shop-file';
 import { restoreShop } from './restore-shop';
+import { unreadEntries } from './unread-entries';
 import { writeShopFile } from './write-shop-file';
 
 const base = process.env.YARD_SPOOL_TEST_DATABASE ?? '';
@@ -88,6 +89,21 @@ describe('a shop’s file', () => {
     for (const name of NAMES) expect(text).toContain(JSON.stringify(name));
     // Whoever was signed in is not in it.
     expect(text).not.toContain('"table":"sessions"');
+  });
+
+  it('with something in it that cannot be read is restored all the same, and it is named', async () => {
+    const place = await emptyDatabase();
+    await restoreShop(place, await written(at(shop.name), 'unread'));
+    expect(await unreadEntries(place)).toEqual([]);
+    const [[line, piece] = []] = await asked(
+      place,
+      'SELECT products.code, pieces.code FROM pieces JOIN products ON products.id = pieces.product_id LIMIT 1',
+    );
+    await asked(place, `UPDATE products SET maker = '{"soakHours":999}' WHERE code = '${line ?? ''}'`);
+    const named = await unreadEntries(place);
+    expect(named).toContain(`lines code ${line ?? ''}: maker.soakHours`);
+    expect(named).toContain(`pieces code ${piece ?? ''}: product.maker.soakHours`);
+    expect(named.join()).not.toContain('999');
   });
 
   it('is one moment of the shop, however much is written meanwhile', async () => {
