@@ -23,7 +23,7 @@ const tableIn = (sql: string): string | undefined =>
 const namesOf = (fields: unknown): string[] =>
   Array.isArray(fields)
     ? fields.filter((one): one is string => typeof one === 'string')
-    : Object.keys((fields ?? {}));
+    : Object.keys(fields ?? {});
 
 /** What an error may be told of in the log: what it is, of which table, key and field, and where; never what people typed. */
 function withoutWords(error: unknown): object {

@@ -8,7 +8,8 @@ export const EXCEPTION_SCOPES = ['type', 'material', 'material-on-type', 'line',
 export type ExceptionScope = (typeof EXCEPTION_SCOPES)[number];
 
 /** How near to the reel an exception is: the higher has the last word. */
-export const nearness = ({ scope }: { readonly scope: ExceptionScope }): number => EXCEPTION_SCOPES.indexOf(scope);
+export const nearness = ({ scope }: { readonly scope: ExceptionScope }): number =>
+  EXCEPTION_SCOPES.indexOf(scope);
 
 /** One question answered otherwise than the house does, for a sort of reel, a line, a customer or one reel. */
 export interface RuleException<Q extends HouseQuestion = HouseQuestion> {

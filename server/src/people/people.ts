@@ -1,10 +1,7 @@
 import type { Demo, Person, SignInSheet } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import { unit } from '../unit';
-import { lockHouse } from '../house-rules/read-house-rules';
-import { ProblemError } from '../problem-error';
 import { hashPasscode } from './passcode';
-import { mustBeStrong } from './strong';
 
 /** Names to choose from on the sign-in screen. */
 export async function signInSheet(
@@ -37,22 +34,4 @@ export async function addPerson(
     tables.people.create({ name, role, passcodeHash, createdAt: clock() }),
   );
   return { id, name, role };
-}
-
-/** The first person of a new house is a manager. Refused as soon as there is anybody. */
-export async function addFirstPerson(
-  context: ServerContext,
-  name: string,
-  passcode: string,
-): Promise<Person> {
-  if ((await context.tables.people.count()) === 0) await mustBeStrong(context, passcode, name);
-  const passcodeHash = await hashPasscode(passcode, context.passcodeCost);
-  return unit(context, null, async (u) => {
-    await lockHouse(u);
-    const there = await u.tables.people.count();
-    if (there > 0)
-      throw new ProblemError('not-allowed', 'This house has people already. Ask a manager to add you.');
-    const row = await u.tables.people.create({ name, role: 'manager', passcodeHash, createdAt: u.clock() });
-    return { id: row.id, name: row.name, role: row.role };
-  });
 }

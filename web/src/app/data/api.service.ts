@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract';
+import { api, ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract';
 import { catchError, from, map, of, switchMap, tap, throwError, timeout, type Observable } from 'rxjs';
 import * as v from 'valibot';
 import { KeptReplies } from './kept-replies';
@@ -125,13 +125,18 @@ export class ApiService {
     return this.proved(arrives);
   }
 
+  private readonly sendProof = (passcode: string): Observable<unknown> =>
+    this.call(api.proveAgain, { body: { passcode } });
+
   /** What asks for the passcode again is asked once more behind it; where it is left, nothing was done. */
   private proved<T>(asked: Observable<T>): Observable<T> {
     return asked.pipe(
       catchError((error: unknown) => {
         if (!(error instanceof RequestProblem) || error.code !== 'passcode-again')
           return throwError(() => error);
-        return this.proof.ask().pipe(switchMap((typed) => (typed ? asked : throwError(() => error))));
+        return this.proof
+          .ask(this.sendProof)
+          .pipe(switchMap((typed) => (typed ? asked : throwError(() => error))));
       }),
     );
   }

@@ -1,13 +1,13 @@
-import { Dialog, DialogConfig, DialogRef } from '@angular/cdk/dialog';
+import { Dialog, DIALOG_DATA, DialogConfig, DialogRef } from '@angular/cdk/dialog';
 import { ChangeDetectionStrategy, Component, inject, type Injector } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { api, PROOF_MINUTES } from '@yard-spool/contract';
+import { PROOF_MINUTES } from '@yard-spool/contract';
 import { map, type Observable } from 'rxjs';
 import { useKeys } from '../keyboard/keyboard.service';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
-import { ApiService } from './api.service';
+import type { SendProof } from './send-proof';
 
 /** The passcode of whoever is signed in, again. What they were about to do goes on behind it. */
 @Component({
@@ -35,7 +35,7 @@ import { ApiService } from './api.service';
   `,
 })
 export class PasscodeAgain {
-  private readonly api = inject(ApiService);
+  private readonly sends = inject<SendProof>(DIALOG_DATA);
   protected readonly dialog = inject<DialogRef<boolean>>(DialogRef);
   protected readonly passcode = text();
   protected readonly sending = new Sending();
@@ -47,9 +47,8 @@ export class PasscodeAgain {
   }
 
   protected send(): void {
-    const body = { passcode: this.passcode.value };
     this.sending.send(
-      this.api.call(api.proveAgain, { body }),
+      this.sends(this.passcode.value),
       () => this.dialog.close(true),
       () => this.passcode.setValue(''),
     );
@@ -57,12 +56,13 @@ export class PasscodeAgain {
 }
 
 /** Opens the question; false where it is left. */
-export const askAgain = (injector: Injector): Observable<boolean> =>
+export const askAgain = (injector: Injector, send: SendProof): Observable<boolean> =>
   injector
     .get(Dialog)
-    .open<boolean>(
+    .open<boolean, SendProof>(
       PasscodeAgain,
-      Object.assign(new DialogConfig<unknown, DialogRef<boolean>>(), {
+      Object.assign(new DialogConfig<SendProof, DialogRef<boolean>>(), {
+        data: send,
         ariaLabelledBy: 'passcode-again',
         autoFocus: 'input',
       }),

@@ -1,5 +1,6 @@
 import { inject, Injectable, Injector } from '@angular/core';
 import { finalize, from, share, switchMap, type Observable } from 'rxjs';
+import type { SendProof } from './send-proof';
 
 /** Asks whoever is signed in for their passcode again, before a manager's act. */
 @Injectable({ providedIn: 'root' })
@@ -8,10 +9,10 @@ export class Proof {
   private asking: Observable<boolean> | null = null;
 
   /** Whether it was typed, and was right. Several who ask at once are answered by one question. */
-  ask(): Observable<boolean> {
+  ask(send: SendProof): Observable<boolean> {
     // Read once it is needed: few screens ever ask.
     this.asking ??= from(import('./passcode-again')).pipe(
-      switchMap(({ askAgain }) => askAgain(this.injector)),
+      switchMap(({ askAgain }) => askAgain(this.injector, send)),
       finalize(() => (this.asking = null)),
       share(),
     );
