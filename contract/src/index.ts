@@ -38,6 +38,7 @@ export type { Customer } from './customers';
 export {
   lineOf,
   LABEL_SIDES,
+  MakerWordsSchema,
   OWN_PREFIX,
   DRY_LINE,
   mayBeSoaked,

@@ -53,6 +53,8 @@ export const ProductSchema = v.object({
   mass: v.nullable(v.object({ gramsPerMetre: v.number(), sd: v.number(), samples: v.number() })),
   /** What its maker says; left out where nobody wrote it down. */
   maker: v.exactOptional(MakerWordsSchema),
+  /** What stands in the books of it and cannot be read; left out where all can. */
+  unread: v.exactOptional(v.array(v.string())),
 });
 export type Product = v.InferOutput<typeof ProductSchema>;
 

@@ -14,12 +14,15 @@ import { ProblemError } from '../problem-error';
 import { toProduct } from './to-piece';
 
 /** All lines the shop knows, by code; customers' own among them. */
-export async function listProducts({ tables }: Reading): Promise<Product[]> {
+export async function listProducts({ tables, tellUnread }: Reading): Promise<Product[]> {
   const [rows, samples] = await Promise.all([
     tables.products.findAll({ order: ['code'] }),
     tables.massSamples.findAll(),
   ]);
-  return rows.map((row) => toProduct(row, samples));
+  const products = rows.map((row) => toProduct(row, samples));
+  for (const { code, unread } of products)
+    if (unread) tellUnread({ table: 'products', key: code, fields: unread });
+  return products;
 }
 
 /** The lines the shop sells or keeps. */

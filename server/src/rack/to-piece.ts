@@ -1,4 +1,10 @@
-import { PIECE_FACTS, type Piece, type PieceFacts, type Product } from '@yard-spool/contract';
+import {
+  MakerWordsSchema,
+  PIECE_FACTS,
+  type Piece,
+  type PieceFacts,
+  type Product,
+} from '@yard-spool/contract';
 import { learnMass } from '@yard-spool/core';
 import * as v from 'valibot';
 import type { PieceRow, ProductRow } from '../db/models/rack';
@@ -22,8 +28,14 @@ export function toProduct(row: ProductRow, samples: readonly MassSampleRow[]): P
     strengthKg: numberOf(row.strengthKg),
     tint: row.tint,
     mass: learned && { ...learned, samples: mine.length },
-    ...(row.maker ? { maker: row.maker } : {}),
+    ...makerOf(row),
   };
+}
+
+/** What its maker says, or that it stands there and cannot be read. */
+function makerOf({ maker }: ProductRow): Pick<Product, 'maker' | 'unread'> {
+  if (!maker) return {};
+  return v.is(MakerWordsSchema, maker) ? { maker } : { unread: ['maker'] };
 }
 
 /** A letter scale reads a sample to about a twentieth of a gram. From memory. */
@@ -56,7 +68,7 @@ export const DRY = { soaking: null, wetUntil: null } as const;
 export function toPiece(row: PieceRow, { product, promisedMm, water }: PieceBeside): Piece {
   if (!product) throw new Error(`Piece ${row.code} has no product.`);
   const { id, code, kind, place, receivedMm, lengthMm, version } = row;
-  const { facts, unread } = readFacts({
+  const { facts, unread: unreadFacts } = readFacts({
     ...{ lot: row.lot, wound: row.wound, leaves: row.leaves },
     priceMinor: row.priceMinor ?? null,
     tareG: numberOf(row.tareG),
@@ -64,6 +76,7 @@ export function toPiece(row: PieceRow, { product, promisedMm, water }: PieceBesi
     coreMm: numberOf(row.coreMm),
     newOn: row.newOn ?? null,
   });
+  const unread = [...unreadFacts, ...(product.unread ?? [])];
   return {
     ...{ id, code, product, kind, place, receivedMm, lengthMm, promisedMm, version },
     ...facts,

@@ -95,14 +95,12 @@ describe('a shop’s file', () => {
     const place = await emptyDatabase();
     await restoreShop(place, await written(at(shop.name), 'unread'));
     expect(await unreadEntries(place)).toEqual([]);
-    const [[line, piece] = []] = await asked(
-      place,
-      'SELECT products.code, pieces.code FROM pieces JOIN products ON products.id = pieces.product_id LIMIT 1',
-    );
+    const [[line] = []] = await asked(place, 'SELECT code FROM products LIMIT 1');
     await asked(place, `UPDATE products SET maker = '{"soakHours":999}' WHERE code = '${line ?? ''}'`);
+    await asked(place, `UPDATE benches SET devices = '[{"name":"reed 999"}]' LIMIT 1`);
     const named = await unreadEntries(place);
-    expect(named).toContain(`lines code ${line ?? ''}: maker.soakHours`);
-    expect(named).toContain(`pieces code ${piece ?? ''}: product.maker.soakHours`);
+    expect(named).toContain(`products ${line ?? ''}: maker`);
+    expect(named.find((one) => one.startsWith('benches'))).toMatch(/^benches id \d+: devices\.0/);
     expect(named.join()).not.toContain('999');
   });
 

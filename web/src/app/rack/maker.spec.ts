@@ -103,5 +103,10 @@ describe('a piece with facts that cannot be read', () => {
     expect(screen.shown()).toContain(
       'Cannot be read: the weight of the empty spool, the day the line was new. Write it down again under “Move, rename”.',
     );
+    screen.fixture.componentRef.setInput('piece', aPiece({ unread: ['maker'] }));
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain(
+      'Cannot be read: what its maker says. Write it down again under “On its box”.',
+    );
   });
 });

@@ -15,6 +15,7 @@ const FACT_NAMES: Readonly<Record<string, string>> = {
   ...{ lot: 'its lot', priceMinor: 'its price', tareG: 'the weight of the empty spool' },
   ...{ flangeMm: 'its flange', coreMm: 'its core', wound: 'how it was wound', leaves: 'how it leaves' },
   newOn: 'the day the line was new',
+  maker: 'what its maker says',
 };
 
 /** One piece: what is left and free, what is known of it, and what can be done with it. */
@@ -84,10 +85,11 @@ export class PieceCard {
 
   /** What stands in the books of this piece and cannot be read, and how it is mended. */
   protected readonly unread = computed(() => {
-    const fields = (this.piece().unread ?? []).map((field) => FACT_NAMES[field] ?? field);
-    return fields.length === 0
-      ? ''
-      : `Cannot be read: ${fields.join(', ')}. Write it down again under “Move, rename”.`;
+    const unread = this.piece().unread ?? [];
+    if (unread.length === 0) return '';
+    const names = unread.map((field) => FACT_NAMES[field] ?? field).join(', ');
+    const places = unread.map((field) => (field === 'maker' ? '“On its box”' : '“Move, rename”'));
+    return `Cannot be read: ${names}. Write it down again under ${[...new Set(places)].join(' and ')}.`;
   });
   /** What is printed on the line, and what its maker says of it. */
   protected readonly onBox = computed(() => {
