@@ -14,6 +14,8 @@ import { readAll } from './read-all';
 const PATIENCE_MS = 30_000;
 /** Longer than this nobody else may be kept waiting by one request, ms. */
 const MOST_LAG_MS = 100;
+/** Requests after which those who ask sign in again. */
+const SESSIONS_EACH = 100;
 /** What changes by itself, or is meant to be written at a refusal. */
 const OWN_WAYS = new Set(['sessions', 'audits', 'counters', 'answered_requests']);
 
@@ -60,6 +62,13 @@ const lag = (): Promise<number> =>
     child.send('lag');
   });
 
+/** Sessions of those who ask, begun again: what is asked may end them. */
+const freshCookies = (): Promise<string[]> =>
+  new Promise((resolve) => {
+    child.once('message', (message) => resolve((message as { cookies: string[] }).cookies));
+    child.send('cookies');
+  });
+
 async function answer({ method, path, headers, body }: Ask): Promise<{ status: number; text: string }> {
   try {
     const response = await fetch(`${told.address}/api${path}`, {
@@ -83,8 +92,13 @@ const said = ({ method, path, body = '' }: Ask): string =>
 let stands = await books(database);
 await lag();
 const probe = values.lag ? probeHealth(told.address) : null;
+let cookies = [...told.cookies];
 for (let i = 0; i < count; i += 1) {
-  const asked = ask(dice, told.known, told.cookies);
+  if (i % SESSIONS_EACH === SESSIONS_EACH - 1) {
+    cookies = await freshCookies();
+    stands = await books(database);
+  }
+  const asked = ask(dice, told.known, cookies);
   const { status, text } = await answer(asked);
   statuses.set(status, (statuses.get(status) ?? 0) + 1);
   if (status === 0 || status >= 500)
@@ -106,7 +120,7 @@ for (let i = 0; i < count; i += 1) {
 const probed = await probe?.stop();
 const longestProbe = probed?.worst;
 problems.push(...(probed?.failed ?? []).map((why) => `/health was not answered: ${why}`));
-const cookie = told.cookies[0] ?? '';
+const [cookie = ''] = await freshCookies();
 const everything = await readAll((path) => answer({ method: 'GET', path, headers: { cookie } }));
 problems.push(...everything.wrong.map((one) => `cannot be read afterwards: ${one}`));
 

@@ -2,7 +2,8 @@ import type { Piece, PreviewReel, ReelType } from '@yard-spool/contract';
 import type { FillPlan, PlanInput } from '@yard-spool/core';
 import type { Job } from '@yard-spool/contract';
 import { Op } from 'sequelize';
-import type { JobRow } from '../db/models/bags';
+import type { CutRow, JobRow } from '../db/models/bags';
+import type { ReelTableRow } from '../db/models/customers';
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
 import { readLearning } from '../learning/learning';
@@ -54,6 +55,9 @@ export async function lockWaiting(u: Unit): Promise<Waiting & { readonly jobs: r
 const piecesOf = (cuts: readonly { readonly pieceId: number | null }[]): number[] =>
   cuts.flatMap(({ pieceId }) => pieceId ?? []);
 
+const byId = <Row extends { readonly id: number }>(rows: readonly Row[]): ReadonlyMap<number, Row> =>
+  new Map(rows.map((row) => [row.id, row]));
+
 async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waiting> {
   const { tables } = from;
   const [cuts, spools, bags, learning, { tailMm }] = await Promise.all([
@@ -68,29 +72,46 @@ async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waitin
     tables.reels.findAll({ where: { id: { [Op.in]: spools.map(({ reelId }) => reelId) } } }),
     tables.customers.findAll({ where: { id: bags.map(({ customerId }) => customerId) } }),
   ]);
-  const waiting = jobs.map((job): WaitingReel => {
-    const reel = reels.find(({ id }) => id === spools.find((spool) => spool.id === job.spoolId)?.reelId);
-    const bag = bags.find(({ id }) => id === job.bagId);
+  const waiting = joinWaiting({ jobs, cuts, spools, bags, reels, customers });
+  const soonest = (a: WaitingReel, b: WaitingReel): number =>
+    a.shown.promisedAt.localeCompare(b.shown.promisedAt) || a.shown.jobId - b.shown.jobId;
+  return { reels: waiting.sort(soonest), pieces, learning, tailMm };
+}
+
+/** Rows of the jobs that wait, and of what belongs to them. */
+export interface WaitingRows {
+  readonly jobs: readonly Pick<JobRow, 'id' | 'spoolId' | 'bagId' | 'planInput' | 'plan' | 'wants'>[];
+  readonly cuts: readonly Pick<CutRow, 'jobId' | 'layer' | 'pieceId' | 'lengthMm' | 'tailMm' | 'takes'>[];
+  readonly spools: readonly { readonly id: number; readonly reelId: number }[];
+  readonly bags: readonly { readonly id: number; readonly customerId: number; readonly promisedAt: Date }[];
+  readonly reels: readonly Pick<ReelTableRow, 'id' | 'type' | 'tag' | 'label'>[];
+  readonly customers: readonly { readonly id: number; readonly name: string }[];
+}
+
+/** Each job with its reel, bag, customer and cuts. */
+export function joinWaiting({ jobs, cuts, spools, bags, reels, customers }: WaitingRows): WaitingReel[] {
+  // By their numbers: a shop has hundreds of each, and one looked for among all others holds everybody up.
+  const [spoolOf, reelOf, bagOf, customerOf] = [byId(spools), byId(reels), byId(bags), byId(customers)];
+  const cutsOf = new Map<number, WaitingRows['cuts'][number][]>();
+  for (const cut of cuts) cutsOf.set(cut.jobId, [...(cutsOf.get(cut.jobId) ?? []), cut]);
+  return jobs.map((job): WaitingReel => {
+    const reel = reelOf.get(spoolOf.get(job.spoolId)?.reelId ?? 0);
+    const bag = bagOf.get(job.bagId);
     if (!reel || !bag) throw new Error(`Job ${String(job.id)} has no reel or no bag.`);
     const { planInput, plan, wants } = job;
     return {
       ...{ planInput, plan, wants, type: reel.type, customerId: bag.customerId },
-      cuts: cuts
-        .filter(({ jobId }) => jobId === job.id)
-        .map(({ layer, pieceId, lengthMm, tailMm, takes }) => ({
-          ...{ layer, pieceId, lengthMm, tailMm, takes: takes ?? null },
-        })),
+      cuts: (cutsOf.get(job.id) ?? []).map(({ layer, pieceId, lengthMm, tailMm, takes }) => ({
+        ...{ layer, pieceId, lengthMm, tailMm, takes: takes ?? null },
+      })),
       shown: {
         jobId: job.id,
         bagNumber: bag.id,
-        customer: customers.find(({ id }) => id === bag.customerId)?.name ?? '',
+        customer: customerOf.get(bag.customerId)?.name ?? '',
         promisedAt: bag.promisedAt.toISOString(),
         tag: reel.tag,
         label: reel.label,
       },
     };
   });
-  const soonest = (a: WaitingReel, b: WaitingReel): number =>
-    a.shown.promisedAt.localeCompare(b.shown.promisedAt) || a.shown.jobId - b.shown.jobId;
-  return { reels: waiting.sort(soonest), pieces, learning, tailMm };
 }
