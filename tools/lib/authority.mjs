@@ -19,7 +19,11 @@ const LOCAL = ['10.0.0.0/8', '172.16.0.0/12', '192.168.0.0/16', '169.254.0.0/16'
 
 x509.cryptoProvider.set(/** @type {never} */ (webcrypto));
 
-/** An authority's certificate and its private key. @typedef {{ certificate: x509.X509Certificate, key: CryptoKey }} Authority */
+/**
+ * An authority's certificate and its private key.
+ * @typedef {import('node:crypto').webcrypto.CryptoKey} CryptoKey
+ * @typedef {{ certificate: x509.X509Certificate, key: CryptoKey }} Authority
+ */
 
 /**
  * The shop's own authority, made once and kept where only its owner reads it: what a tablet installs to know this shop's
