@@ -3,9 +3,6 @@ import { Injectable } from '@angular/core';
 import { makesOnce, ONCE_HEADER, type Route } from '@yard-spool/contract';
 import { defer, tap, type Observable } from 'rxjs';
 
-/** A click this soon after an answer is the second half of a double click, ms. */
-const DOUBLE_MS = 1000;
-
 /** What a request is known by while its key is kept. */
 type Same = readonly [address: string, query: unknown, body: unknown];
 
@@ -30,7 +27,8 @@ export class OnceKeys {
       this.keys.set(name, key);
       return send({ [ONCE_HEADER]: key }).pipe(
         tap({
-          next: () => setTimeout(() => this.forget(name, key), DOUBLE_MS),
+          // What is asked behind an answer is meant: one more trip, the same once more.
+          next: () => this.forget(name, key),
           error: (error: unknown) => {
             if (isAnswer(error)) this.forget(name, key);
           },
