@@ -12,21 +12,18 @@ const sized = (what: string, max: number) =>
 /** Text a person types in one line. */
 export const line = (what: string, max = 80) => sized(what, max);
 
-/** One line that may be left empty. */
-export const maybeLine = (what: string, max: number) =>
+const upTo = (what: string, max: number, clean: (typed: string) => string) =>
   v.pipe(
     v.string(),
-    v.transform(oneLine),
+    v.transform(clean),
     v.maxLength(max, `${what} can be ${String(max)} characters at most.`),
   );
 
+/** One line that may be left empty. */
+export const maybeLine = (what: string, max: number) => upTo(what, max, oneLine);
+
 /** Text that may be left empty. */
-export const text = (what: string, max: number) =>
-  v.pipe(
-    v.string(),
-    v.transform(someLines),
-    v.maxLength(max, `${what} can be ${String(max)} characters at most.`),
-  );
+export const text = (what: string, max: number) => upTo(what, max, someLines);
 
 /** More than any shop ever numbers, and still a number every part of the way can carry. */
 const MOST_ID = 999_999_999_999;

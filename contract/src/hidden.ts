@@ -21,10 +21,9 @@ export const someLines = (typed: string): string =>
 
 /** Stands where a character that nobody sees stands in what was stored before they were taken out. */
 export const SEEN = '\u2426';
-const IN_JSON = new RegExp(`\\\\(?:u00[01][0-9a-f]|[bf])|\\\\.|[\\u007F-\\u009F${DIRECTIONS}]`, 'g');
+/** An escape of a hidden character, any other escape (kept, so that a backslash is never taken for the next one's), or one as it is. */
+const IN_JSON = new RegExp(`\\\\(?:u00[01][0-9a-f]|[bf])|(\\\\.)|[\\u007F-\\u009F${DIRECTIONS}]`, 'g');
 
 /** Written JSON with a sign for each hidden character in it; line ends and tabs of texts stay. */
 export const withHiddenSeen = (json: string): string =>
-  json.replace(IN_JSON, (found) =>
-    found.startsWith('\\') && !/^\\(?:u00[01][0-9a-f]|[bf])$/.test(found) ? found : SEEN,
-  );
+  json.replace(IN_JSON, (_, escaped: string | undefined) => escaped ?? SEEN);

@@ -1,5 +1,6 @@
 // The shop the fuzz asks: a whole server on a database of its own, in a process of its own, so that what is measured of its
 // event loop is its own. Told by messages; ends with whoever started it.
+import { NO_SECOND_STEP } from '../db/models/people';
 import { TestShop } from '../testing/test-shop';
 import { fuzzBooks } from './books';
 
@@ -21,10 +22,7 @@ const atFirst = await shop.context.tables.people.findAll({ order: ['id'] });
 async function whoAsks(): Promise<string[]> {
   await shop.force(async ({ tables }) => {
     for (const { id, name, role, passcodeHash } of atFirst)
-      await tables.people.changeAll(
-        { name, role, passcodeHash, leftAt: null, stepSecret: null, stepBegun: null, stepLast: null },
-        { id },
-      );
+      await tables.people.changeAll({ name, role, passcodeHash, leftAt: null, ...NO_SECOND_STEP }, { id });
   });
   return [await shop.cookieOf('Ada'), await shop.cookieOf('Ada'), await shop.cookieOf('Bo')];
 }

@@ -19,8 +19,7 @@ const MOST_WAITING = 40;
  * things waits for themselves, and the next person's label comes after one of them at most.
  */
 export class Lanes {
-  private readonly lanes = new Map<Lane, PQueue>();
-  private readonly people = new Map<string, PQueue>();
+  private readonly queues = new Map<string, PQueue>();
 
   /**
    * A turn in a lane for whoever asks. Nothing is begun for somebody who has left meanwhile.
@@ -29,14 +28,14 @@ export class Lanes {
    */
   turn(lane: Lane, response: Response): Turn {
     return (work) => {
-      const mine = this.queueOf(lane, personOf(response).id);
+      const mine = this.queue(`${lane} ${String(personOf(response).id)}`, 1);
       if (mine.size >= MOST_WAITING)
         throw new ProblemError(
           'too-much-work',
           `${String(MOST_WAITING)} things you asked for are still to be made. Wait for them and ask again.`,
         );
       return mine.add(() =>
-        this.laneOf(lane).add(() => {
+        this.queue(lane, LANES[lane]).add(() => {
           if (response.closed) throw new ProblemError('too-much-work', 'Whoever asked for this has left.');
           return work();
         }),
@@ -47,18 +46,9 @@ export class Lanes {
   /** A turn among files on their way out. */
   readonly files = (response: Response): Turn => this.turn('files', response);
 
-  private laneOf(lane: Lane): PQueue {
-    const known = this.lanes.get(lane) ?? new PQueue({ concurrency: LANES[lane] });
-    this.lanes.set(lane, known);
-    return known;
-  }
-
-  private queueOf(lane: Lane, person: number): PQueue {
-    const key = `${lane} ${String(person)}`;
-    const known = this.people.get(key);
-    if (known) return known;
-    const begun = new PQueue({ concurrency: 1 });
-    this.people.set(key, begun);
-    return begun;
+  private queue(name: string, concurrency: number): PQueue {
+    const queue = this.queues.get(name) ?? new PQueue({ concurrency });
+    this.queues.set(name, queue);
+    return queue;
   }
 }

@@ -1,6 +1,6 @@
 import { type Member, type NewPerson, type Person, type PersonChange } from '@yard-spool/contract';
 import { Op } from 'sequelize';
-import type { PersonRow } from '../db/models/people';
+import { NO_SECOND_STEP, type PersonRow } from '../db/models/people';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
@@ -120,7 +120,7 @@ export async function keepPasscode(
   if (!row) throw new ProblemError('not-found', GONE);
   await u.tables.people.change(row, {
     ...{ passcodeHash, version: row.version + 1 },
-    ...(endSecondStep ? { stepSecret: null, stepBegun: null, stepLast: null } : {}),
+    ...(endSecondStep ? NO_SECOND_STEP : {}),
   });
   await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });
   await noteHouseChange(u, { about: row.name, was: '', is: said });

@@ -2,7 +2,7 @@ import type { BegunStep, Member, Person } from '@yard-spool/contract';
 import { generateSecret, generateURI, verify } from 'otplib';
 import type { Clock } from '../clock';
 import type { ServerContext } from '../context';
-import type { PersonRow } from '../db/models/people';
+import { NO_SECOND_STEP, type PersonRow } from '../db/models/people';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { readHouseRules } from '../house-rules/read-house-rules';
 import { ProblemError } from '../problem-error';
@@ -99,7 +99,7 @@ export const endSecondStep = (
   return unit(context, person, async (u) => {
     const row = await u.tables.people.lock(id);
     if (!row) throw new ProblemError('not-found', 'Nobody here has this number.');
-    await u.tables.people.change(row, { stepSecret: null, stepBegun: null, stepLast: null });
+    await u.tables.people.change(row, NO_SECOND_STEP);
     await noteHouseChange(u, { about: row.name, was: 'A second step when signing in', is: '' });
     await noteAudit(u, 'second-step', { name: person.name, place, what: `${row.name}, off` });
     return toMember(row);

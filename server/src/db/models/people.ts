@@ -24,6 +24,9 @@ export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreati
   stepLast: CreationOptional<number | null>;
 }
 
+/** Of somebody who signs in by passcode alone. */
+export const NO_SECOND_STEP = { stepSecret: null, stepBegun: null, stepLast: null } as const;
+
 export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
   tokenHash: string;
   personId: number;
