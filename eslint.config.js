@@ -56,6 +56,13 @@ export default tseslint.config(
       ],
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
       '@angular-eslint/component-class-suffix': 'off',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.name='load'] CallExpression[callee.property.name='pipe']",
+          message: 'What is asked for an input that changes is asked with loadFor: load is dead after one that fails.',
+        },
+      ],
     },
   },
   {

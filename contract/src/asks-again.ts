@@ -14,6 +14,7 @@ export const asksAgain = isOneOf([
   ['POST', '/people/:id/second-step'],
   ['DELETE', '/people/:id/second-step'],
   ['PUT', '/house-rules'],
+  ['PUT', '/unread'],
   ['PUT', '/exceptions'],
   ['DELETE', '/exceptions/:id'],
   ['POST', '/benches'],

@@ -132,6 +132,7 @@ export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export { FillSchema, type Fill, type FillLayer, type Reel, type ReelRow } from './reels';
 export type { Learning } from './learning';
 export { UNREAD_HEADER, type Page } from './pages';
+export { MOST_STANDS, type MendFact, type UnreadFact } from './unread';
 export type { CustomerCounter } from './reels';
 export type { Drawing, LineOn } from './drawing';
 export {

@@ -82,6 +82,7 @@ const SCREENS = [
   ['/paper/claim-slip/:bag', 'paper', '[data-test=paper]'],
   ['/paper/tag/:tag', 'tag', '[data-test=paper]'],
   ['/house/changes', 'changes', 'ys-changes-page tbody tr'],
+  ['/house/unread', 'unread', 'ys-unread-page h2'],
   ['/bags/:waiting/reel/:job', 'replan', 'ys-plan-view svg'],
   ['/reels/:tag', 'reel', 'ys-spool-section svg'],
 ] as const;

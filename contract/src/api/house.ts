@@ -10,6 +10,7 @@ import {
 } from '../house-rules';
 import { NewExceptionSchema, ExceptionSchema } from '../exceptions';
 import { route } from '../route';
+import { MendFactSchema, UnreadFactSchema } from '../unread';
 import { byId } from './params';
 
 /** What the house settles: rules, exceptions, benches. */
@@ -24,6 +25,8 @@ export const houseApi = {
     reply: PreviewSchema,
   }),
   listHouseChanges: route('GET', '/house-rules/changes', { reply: v.array(HouseChangeSchema) }),
+  listUnreadFacts: route('GET', '/unread', { reply: v.array(UnreadFactSchema) }),
+  mendFact: route('PUT', '/unread', { body: MendFactSchema, reply: NothingSchema }),
   readHabits: route('GET', '/house-rules/habits', { reply: HabitsSchema }),
   listExceptions: route('GET', '/exceptions', { reply: v.array(ExceptionSchema) }),
   setException: route('PUT', '/exceptions', { body: NewExceptionSchema, reply: ExceptionSchema }),

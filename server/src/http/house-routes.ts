@@ -9,6 +9,8 @@ import { listExceptions } from '../house-rules/list-exceptions';
 import { dropException, setException } from '../house-rules/exceptions';
 import { previewHouseRules } from '../house-rules/preview';
 import { readHouseRules } from '../house-rules/read-house-rules';
+import { listUnreadFacts } from '../mending/unread-facts';
+import { mendFact } from '../mending/mend-fact';
 import { addMember, changeMember, listPeople, setPasscode } from '../people/members';
 import { listAudit } from '../people/audit';
 import { beginSecondStep, confirmSecondStep, endSecondStep } from '../people/second-step';
@@ -26,6 +28,8 @@ export function houseRoutes(router: Router, context: ServerContext): void {
   );
   serve(router, api.previewHouseRules, ({ body }) => previewHouseRules(context, body.rules));
   serve(router, api.listHouseChanges, () => listHouseChanges(context));
+  serve(router, api.listUnreadFacts, ({ response }) => listUnreadFacts(context, personOf(response)));
+  serve(router, api.mendFact, ({ body, response }) => mendFact(context, personOf(response), body));
   serve(router, api.readHabits, () => readHabits(context));
   serve(router, api.listExceptions, () => listExceptions(context));
   serve(router, api.setException, ({ body, response }) => setException(context, personOf(response), body));

@@ -80,6 +80,7 @@ describe('a manager’s act', () => {
       'PUT /exceptions',
       'PUT /house-rules',
       'PUT /people/:id',
+      'PUT /unread',
     ]);
   });
 

@@ -7,15 +7,13 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type Job, type Paper } from '@yard-spool/contract';
 import { inferSpool, type LineLook, priorsOf, swapOf } from '@yard-spool/core';
-import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { exceptionWords } from '../house/exception-words';
 import { LoadState } from '../ui/load-state';
@@ -47,9 +45,8 @@ export class BagPage {
   /** From the address. */
   readonly number = input.required<string>();
 
-  private readonly number$ = toObservable(this.number);
-  protected readonly bag = load<Bag>(() =>
-    this.number$.pipe(switchMap((number) => this.api.call(api.readBag, { params: { number } }))),
+  protected readonly bag = loadFor(this.number, (number) =>
+    this.api.call(api.readBag, { params: { number } }),
   );
   protected readonly shownId = linkedSignal(
     () => this.bag.value()?.jobs.find(({ state }) => !isFilled(state))?.id ?? this.bag.value()?.jobs[0]?.id,

@@ -1,11 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { levelWords } from '@yard-spool/core';
-import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 
 /** What lies on a reel that was filled, as its record has it: the plan it was booked with is not the last word. */
@@ -45,10 +43,7 @@ export class OnItNow {
   readonly tag = input.required<string>();
   readonly spool = input.required<string>();
 
-  private readonly tag$ = toObservable(this.tag);
-  private readonly reel = load(() =>
-    this.tag$.pipe(switchMap((tag) => this.api.call(api.readReel, { params: { tag } }))),
-  );
+  private readonly reel = loadFor(this.tag, (tag) => this.api.call(api.readReel, { params: { tag } }));
   protected readonly on = computed(() => {
     const lies = this.reel.value()?.spools.find(({ name }) => name === this.spool())?.on;
     return lies && { ...lies, lines: lies.lines.toReversed() };

@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { api, type Bag } from '@yard-spool/contract';
-import { filter, switchMap } from 'rxjs';
+import { api } from '@yard-spool/contract';
+import { EMPTY } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { load, loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';
@@ -76,18 +75,15 @@ export class Replan {
   readonly number = input.required<string>();
   readonly id = input.required<string>();
 
-  private readonly number$ = toObservable(this.number);
-  protected readonly bag = load<Bag>(() =>
-    this.number$.pipe(switchMap((number) => this.api.call(api.readBag, { params: { number } }))),
+  protected readonly bag = loadFor(this.number, (number) =>
+    this.api.call(api.readBag, { params: { number } }),
   );
   protected readonly pieces = load(() => this.api.call(api.listPieces));
   private readonly lines = load(() => this.api.call(api.listProducts));
   /** What is on record of its reel; asked for once its tag is known. */
-  private readonly known = load(() =>
-    toObservable(computed(() => this.job()?.tag)).pipe(
-      filter((tag) => tag !== undefined),
-      switchMap((tag) => this.api.call(api.readLastPlan, { params: { tag } })),
-    ),
+  private readonly known = loadFor(
+    computed(() => this.job()?.tag),
+    (tag) => (tag === undefined ? EMPTY : this.api.call(api.readLastPlan, { params: { tag } })),
   );
   protected readonly job = computed(() => this.bag.value()?.jobs.find(({ id }) => String(id) === this.id()));
   /** The rack as it would be with this reel's own promise given back. */

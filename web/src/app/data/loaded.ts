@@ -1,6 +1,17 @@
 import { DestroyRef, inject, signal, type Signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { catchError, map, of, startWith, Subject, switchMap, type Observable } from 'rxjs';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import {
+  catchError,
+  combineLatest,
+  concat,
+  EMPTY,
+  map,
+  of,
+  startWith,
+  Subject,
+  switchMap,
+  type Observable,
+} from 'rxjs';
 import { sentenceOf } from './request-problem';
 
 /** Something asked of the server: still on its way, here, or not to be had and why. */
@@ -19,15 +30,41 @@ export interface Loader<T> {
 
 /** Asks at once and at each reload. Must be called where `inject` works. */
 export function load<T>(ask: () => Observable<T>): Loader<T> {
+  return loader(of(undefined), ask);
+}
+
+/**
+ * Asks for each input there is, and again at each reload: one that failed takes none of the next with it. Must be called
+ * where `inject` works.
+ *
+ * @param between what is shown while the next one is asked for
+ */
+export function loadFor<T, I>(
+  input: Signal<I>,
+  ask: (input: I) => Observable<T>,
+  between: 'the last one' | 'nothing' = 'the last one',
+): Loader<T> {
+  const waits = between === 'nothing' ? of<Loaded<T>>({ state: 'loading' }) : EMPTY;
+  return loader(toObservable(input), ask, waits);
+}
+
+function loader<T, I>(
+  input$: Observable<I>,
+  ask: (input: I) => Observable<T>,
+  waits: Observable<Loaded<T>> = EMPTY,
+): Loader<T> {
   const again = new Subject<void>();
   const now = signal<Loaded<T>>({ state: 'loading' });
-  again
+  // Once for each input and each reload; what fails is caught inside, so that the next is asked for all the same.
+  combineLatest([input$, again.pipe(startWith(undefined))])
     .pipe(
-      startWith(undefined),
-      switchMap(() =>
-        ask().pipe(
-          map((value): Loaded<T> => ({ state: 'ready', value })),
-          catchError((error: unknown) => of<Loaded<T>>({ state: 'failed', sentence: sentenceOf(error) })),
+      switchMap(([input]) =>
+        concat(
+          waits,
+          ask(input).pipe(
+            map((value): Loaded<T> => ({ state: 'ready', value })),
+            catchError((error: unknown) => of<Loaded<T>>({ state: 'failed', sentence: sentenceOf(error) })),
+          ),
         ),
       ),
       takeUntilDestroyed(inject(DestroyRef)),

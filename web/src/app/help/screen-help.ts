@@ -143,6 +143,10 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
     'Every change to the house’s rules, with what was before and who made it. A change is taken back where it was made.',
   ],
   [
+    /^\/house\/unread/,
+    'Entries that a file brought, or that were changed outside the application, and that no screen can show as they are. Store something that can be read, or leave them: nothing else is touched.',
+  ],
+  [
     /^\/paper\//,
     'What will be printed, as it will look on paper. Choose the size, look at it, then print it or send it to the label printer.',
   ],

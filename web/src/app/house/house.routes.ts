@@ -25,5 +25,6 @@ export const HOUSE_ROUTES: Routes = [
     loadComponent: async () => (await import('./files-and-calendar')).FilesAndCalendar,
     title,
   },
+  { path: 'unread', loadComponent: async () => (await import('./unread-page')).UnreadPage, title },
   { path: 'changes', loadComponent: async () => (await import('./changes-page')).ChangesPage, title },
 ];

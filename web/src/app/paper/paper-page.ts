@@ -1,11 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { api, files, LABELS, PAPERS, type Label, type Paper, type PaperPreview } from '@yard-spool/contract';
-import { switchMap } from 'rxjs';
+import { api, files, LABELS, PAPERS, type Label, type Paper } from '@yard-spool/contract';
 import { ApiService, type ArrivedFile } from '../data/api.service';
 import { HouseService } from '../data/house.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { saveFile } from '../rack/file-bytes';
 import { Choice } from '../ui/choice';
@@ -42,10 +40,7 @@ export class PaperPage {
     ...{ what: this.what(), of: this.of(), label: this.chosen() },
     units: this.units.system(),
   }));
-  private readonly query$ = toObservable(this.query);
-  protected readonly preview = load<PaperPreview>(() =>
-    this.query$.pipe(switchMap((query) => this.api.call(api.previewPaper, { query }))),
-  );
+  protected readonly preview = loadFor(this.query, (query) => this.api.call(api.previewPaper, { query }));
   protected readonly others = computed(() => papersLike(this.what(), this.of()));
   protected readonly subject = computed(() => pageOf(this.what(), this.of()));
   protected readonly printer = computed(() => this.house.house()?.printer ?? '');

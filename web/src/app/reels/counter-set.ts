@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { api, type CustomerCounter } from '@yard-spool/contract';
+import { api } from '@yard-spool/contract';
 import { counterMatch, metresPer, reelToTouch, setTable } from '@yard-spool/core';
 import { dayText } from '../ui/day-text';
-import { switchMap } from 'rxjs';
 import { markText, movedText, readingText } from '../bench/counter-words';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 
@@ -29,9 +27,8 @@ export class CounterSet {
   /** From the address. */
   readonly customer = input.required<string>();
 
-  private readonly customer$ = toObservable(this.customer);
-  protected readonly all = load<CustomerCounter[]>(() =>
-    this.customer$.pipe(switchMap((id) => this.api.call(api.listCustomerCounters, { params: { id } }))),
+  protected readonly all = loadFor(this.customer, (id) =>
+    this.api.call(api.listCustomerCounters, { params: { id } }),
   );
   private readonly left = signal<ReadonlySet<string>>(new Set());
   protected readonly reels = computed(() =>

@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { api, type Reel } from '@yard-spool/contract';
+import { api } from '@yard-spool/contract';
 import { keptTable, metresPer } from '@yard-spool/core';
 import { dayText } from '../ui/day-text';
-import { switchMap } from 'rxjs';
 import { markText } from '../bench/counter-words';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { CounterTable } from '../drawing/counter-table';
 import { LoadState } from '../ui/load-state';
 
@@ -52,10 +50,7 @@ export class CounterTag {
   /** From the address. */
   readonly tag = input.required<string>();
 
-  private readonly tag$ = toObservable(this.tag);
-  protected readonly reel = load<Reel>(() =>
-    this.tag$.pipe(switchMap((tag) => this.api.call(api.readReel, { params: { tag } }))),
-  );
+  protected readonly reel = loadFor(this.tag, (tag) => this.api.call(api.readReel, { params: { tag } }));
   private readonly fill = computed(() => this.reel.value()?.fills[0]);
   protected readonly kept = computed(() => this.fill()?.counter ?? null);
   protected readonly per = computed(() => metresPer(this.kept()?.unit ?? 'm'));

@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { api, type CustomerPage as Page } from '@yard-spool/contract';
-import { switchMap } from 'rxjs';
 import { promisedText } from '../bags/promised-text';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { LineSwatch } from '../drawing/line-swatch';
 import { SmallSection } from '../drawing/small-section';
@@ -44,10 +42,7 @@ export class CustomerPage {
   /** From the address. */
   readonly id = input.required<string>();
 
-  private readonly id$ = toObservable(this.id);
-  protected readonly page = load<Page>(() =>
-    this.id$.pipe(switchMap((id) => this.api.call(api.readCustomer, { params: { id } }))),
-  );
+  protected readonly page = loadFor(this.id, (id) => this.api.call(api.readCustomer, { params: { id } }));
   protected readonly types = REEL_TYPE_NAMES;
   protected readonly day = dayText;
   protected readonly promised = promisedText;

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { api, runFacts, type Run } from '@yard-spool/contract';
+import { api, runFacts } from '@yard-spool/contract';
 import {
   factsNow,
   foldRun,
@@ -12,9 +11,8 @@ import {
   type ToldEvent,
 } from '@yard-spool/core';
 import { DateTime } from 'luxon';
-import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 
@@ -69,9 +67,9 @@ export class FillTold {
   /** Another one where something was put right meanwhile: the log is asked for again. */
   readonly version = input(0);
 
-  private readonly asked$ = toObservable(computed(() => ({ id: this.runId(), version: this.version() })));
-  readonly run = load<Run>(() =>
-    this.asked$.pipe(switchMap(({ id }) => this.api.call(api.readRun, { params: { id } }))),
+  readonly run = loadFor(
+    computed(() => ({ id: this.runId(), version: this.version() })),
+    ({ id }) => this.api.call(api.readRun, { params: { id } }),
   );
   protected readonly chapters = computed(() => {
     const run = this.run.value();

@@ -1,11 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Found, type SearchHit } from '@yard-spool/contract';
-import { catchError, map, of, startWith, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import type { Loaded } from '../data/loaded';
-import { sentenceOf } from '../data/request-problem';
+import { loadFor } from '../data/loaded';
 import { LineSwatch } from '../drawing/line-swatch';
 import { SmallSection } from '../drawing/small-section';
 import { UnitsService } from '../data/units.service';
@@ -20,7 +17,7 @@ const NOTHING: Found = { hits: [], more: [], meant: null };
   imports: [LineSwatch, LoadState, RouterLink, SmallSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ys-load-state what="what was found" [of]="now()" />
+    <ys-load-state what="what was found" [of]="asked.now()" (again)="asked.reload()" />
     @if (found(); as all) {
       @if (all.meant) {
         <p class="look px-3.5 py-2.5" role="status" data-test="meant">
@@ -72,22 +69,8 @@ export class FoundList {
 
   readonly q = input.required<string>();
 
-  protected readonly now = toSignal(
-    toObservable(this.q).pipe(
-      switchMap((q) =>
-        this.api.call(api.search, { query: { q } }).pipe(
-          map((value): Loaded<Found> => ({ state: 'ready', value })),
-          catchError((error: unknown) => of<Loaded<Found>>({ state: 'failed', sentence: sentenceOf(error) })),
-          startWith<Loaded<Found>>({ state: 'loading' }),
-        ),
-      ),
-    ),
-    { initialValue: { state: 'loading' } },
-  );
-  protected readonly found = computed(() => {
-    const now = this.now();
-    return now.state === 'ready' ? now.value : null;
-  });
+  protected readonly asked = loadFor(this.q, (q) => this.api.call(api.search, { query: { q } }), 'nothing');
+  protected readonly found = computed(() => this.asked.value() ?? null);
   protected readonly groups = computed(() => {
     const { hits, more } = this.found() ?? NOTHING;
     const kinds = [...new Set(hits.map(({ kind }) => kind))];

@@ -1,11 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Recipe, type ReelKind } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
-import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { SmallSection } from '../drawing/small-section';
 import { useKeys } from '../keyboard/keyboard.service';
@@ -69,9 +67,9 @@ export class KindRecipes {
 
   readonly kind = input.required<ReelKind>();
 
-  private readonly id$ = toObservable(computed(() => this.kind().id));
-  protected readonly recipes = load<readonly Recipe[]>(() =>
-    this.id$.pipe(switchMap((id) => this.api.call(api.listRecipes, { params: { id } }))),
+  protected readonly recipes = loadFor(
+    computed(() => this.kind().id),
+    (id) => this.api.call(api.listRecipes, { params: { id } }),
   );
   protected readonly day = dayText;
 

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import {
   api,
@@ -17,9 +16,8 @@ import {
   schoolOf,
   type SectionView,
 } from '@yard-spool/core';
-import { switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
-import { load } from '../data/loaded';
+import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { LineSwatch } from '../drawing/line-swatch';
@@ -89,10 +87,7 @@ export class ReelPage {
   /** From the address. */
   readonly tag = input.required<string>();
 
-  private readonly tag$ = toObservable(this.tag);
-  protected readonly reel = load<Reel>(() =>
-    this.tag$.pipe(switchMap((tag) => this.api.call(api.readReel, { params: { tag } }))),
-  );
+  protected readonly reel = loadFor(this.tag, (tag) => this.api.call(api.readReel, { params: { tag } }));
   protected readonly types = REEL_TYPE_NAMES;
   protected readonly shownId = linkedSignal(() => this.reel.value()?.fills[0]?.id);
   protected readonly fill = computed(() => this.reel.value()?.fills.find(({ id }) => id === this.shownId()));
