@@ -14,6 +14,7 @@ const CORE = [
   ...[
     'numeric',
     'quantities',
+    'words',
     'lines',
     'drawing',
     'winding',

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { limit, WordsSchema } from './words';
 import { afterOf } from './pages';
 import {
   CodeSchema,
@@ -25,7 +26,13 @@ export const WantsSchema = v.object({
   /** A leader or bumper, in words: what, how long, how joined. */
   leader: text('A leader', 80),
   /** Drag to hand it back with, kg; null for as the house sets it. */
-  dragKg: v.nullable(v.pipe(v.number(), v.minValue(0.1), v.maxValue(60, 'A drag is at most 60 kg.'))),
+  dragKg: v.nullable(
+    v.pipe(
+      v.number(),
+      v.minValue(0.1),
+      v.maxValue(60, limit('limit.at-most-kg', { what: 'A drag', most: { kg: 60 } })),
+    ),
+  ),
   /** What is on it now, in words. */
   onItNow: text('What is on it', 120),
   /** Main first, backing on top, then over to the other spool. */
@@ -117,7 +124,7 @@ export const JobSchema = v.object({
 export type Job = v.InferOutput<typeof JobSchema>;
 
 /** Something that was done to a bag, in words. */
-export const BagChangeSchema = v.object({ at: InstantSchema, by: v.string(), what: v.string() });
+export const BagChangeSchema = v.object({ at: InstantSchema, by: v.string(), what: WordsSchema });
 
 export const BagSchema = v.object({
   number: IdSchema,

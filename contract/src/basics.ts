@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { oneLine, someLines } from './hidden';
+import { limit } from './words';
 
 const sized = (what: string, max: number) =>
   v.pipe(
@@ -84,7 +85,7 @@ export const NothingSchema = v.object({});
 export const GramsSchema = v.pipe(
   v.number(),
   v.minValue(0, 'A weight cannot be less than zero.'),
-  v.maxValue(50_000, 'A weight is at most 50 kg.'),
+  v.maxValue(50_000, limit('limit.weight-at-most', { most: { g: 50_000 } })),
 );
 
 export const CODE_PATTERN = /^[A-Z0-9][A-Z0-9-]{1,19}$/;

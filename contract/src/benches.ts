@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { limit } from './words';
 import { IdSchema, line, maybeLine, VersionSchema } from './basics';
 
 /** What a counting device counts. */
@@ -35,8 +36,8 @@ const bench = {
   spanMm: v.pipe(
     v.number('A free span is needed.'),
     v.integer(),
-    v.minValue(200, 'A free span is at least 0.2 m.'),
-    v.maxValue(20_000, 'A free span is at most 20 m.'),
+    v.minValue(200, limit('limit.at-least-m', { what: 'A free span', least: { m: 0.2 } })),
+    v.maxValue(20_000, limit('limit.at-most-m', { what: 'A free span', most: { m: 20 } })),
   ),
   /** The hand that winds here. */
   hand: v.picklist(['right', 'left']),

@@ -1,5 +1,6 @@
 import type { Ranged } from '@yard-spool/core';
 import * as v from 'valibot';
+import { limit } from './words';
 import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
 import { MATERIALS, NINETIETH } from '@yard-spool/core';
 import { diameter, OWN_PREFIX } from './products';
@@ -61,8 +62,8 @@ export const BroughtLineSchema = v.object({
   diameter,
   lengthMm: v.pipe(
     MillimetresSchema,
-    v.minValue(1000, 'A piece is at least 1 m long.'),
-    v.maxValue(20_000_000, 'A customer brings at most 20 km of line.'),
+    v.minValue(1000, limit('limit.at-least-m', { what: 'A piece', least: { m: 1 } })),
+    v.maxValue(20_000_000, limit('limit.brought', { most: { m: 20_000 } })),
   ),
 });
 export type BroughtLine = v.InferOutput<typeof BroughtLineSchema>;

@@ -8,6 +8,7 @@ import {
   type HouseRules,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { limit, WordsSchema } from './words';
 import { oneLine } from './hidden';
 import { IdSchema, InstantSchema, line, MillimetresSchema, text, VersionSchema } from './basics';
 import { PrinterSchema, WordingsSchema } from './wordings';
@@ -80,7 +81,7 @@ const settled = {
   tailMm: v.pipe(
     MillimetresSchema,
     v.minValue(0, 'A tail cannot be less than zero.'),
-    v.maxValue(20_000, 'A tail is at most 20 m.'),
+    v.maxValue(20_000, limit('limit.at-most-m', { what: 'A tail', most: { m: 20 } })),
   ),
   /** Units a new screen begins with; each person switches their own. */
   units: v.picklist(UNIT_SYSTEMS),
@@ -111,7 +112,7 @@ export type KeptHouseRules = v.InferOutput<typeof KeptHouseRulesSchema>;
 /** Rules somebody thinks of, to see what they would change. */
 export const PreviewRulesSchema = v.object({ rules: HouseRulesSchema });
 
-const ChangedAdviceSchema = v.object({ question: QuestionSchema, was: v.string(), is: v.string() });
+const ChangedAdviceSchema = v.object({ question: QuestionSchema, was: WordsSchema, is: WordsSchema });
 
 /** What other rules would change on one reel that waits. */
 const PreviewReelSchema = v.object({
@@ -130,7 +131,7 @@ const PreviewReelSchema = v.object({
     }),
   ),
   /** Why the plan stays as it is though the rule would have it otherwise; empty where it does not. */
-  stays: v.string(),
+  stays: WordsSchema,
 });
 export type PreviewReel = v.InferOutput<typeof PreviewReelSchema>;
 
@@ -150,8 +151,8 @@ export const HouseChangeSchema = v.object({
   at: InstantSchema,
   by: v.string(),
   about: v.string(),
-  was: v.string(),
-  is: v.string(),
+  was: WordsSchema,
+  is: WordsSchema,
 });
 export type HouseChange = v.InferOutput<typeof HouseChangeSchema>;
 

@@ -12,6 +12,7 @@ import {
   type SpoolGeometry,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { WordsSchema } from './words';
 import { FigureSchema, KeySchema, maybeLine } from './basics';
 import { LABEL_SIDES } from './products';
 
@@ -182,7 +183,7 @@ const IssueSchema = v.object({
     'layer-out-of-range',
   ]),
   severity: v.picklist(['error', 'caution']),
-  sentence: v.string(),
+  sentence: WordsSchema,
   at: v.exactOptional(v.string()),
   values: v.exactOptional(v.record(v.string(), finite)),
 });

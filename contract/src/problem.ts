@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { WordsSchema } from './words';
 
 /** Every reason the server has for saying no. */
 export const PROBLEM_CODES = [
@@ -38,7 +39,11 @@ export const ProblemSchema = v.object({
   code: v.picklist(PROBLEM_CODES),
   /** What was wrong, and what is allowed, in one sentence. */
   detail: v.string(),
-  errors: v.exactOptional(v.array(v.object({ path: v.string(), message: v.string() }))),
+  /** The same where it holds figures, for whoever measures otherwise. */
+  words: v.exactOptional(WordsSchema),
+  errors: v.exactOptional(
+    v.array(v.object({ path: v.string(), message: v.string(), words: v.exactOptional(WordsSchema) })),
+  ),
 });
 
 export type Problem = v.InferOutput<typeof ProblemSchema>;

@@ -1,13 +1,14 @@
 import { MATERIALS, type Line } from '@yard-spool/core';
 import * as v from 'valibot';
+import { limit } from './words';
 import { CodeSchema, IdSchema, line, text, TintSchema } from './basics';
 
 export const LABEL_SIDES = ['up', 'down'] as const;
 
 export const diameter = v.pipe(
   v.number('A diameter is needed, in mm.'),
-  v.minValue(0.04, 'A line is at least 0.04 mm thick.'),
-  v.maxValue(3, 'A line is at most 3 mm thick.'),
+  v.minValue(0.04, limit('limit.line-at-least', { least: { line: 0.04 } })),
+  v.maxValue(3, limit('limit.line-at-most', { most: { line: 3 } })),
 );
 
 /** What its maker says of a line, as it stands on box and spool. */
@@ -92,8 +93,8 @@ const newProduct = v.object({
   strengthKg: v.nullable(
     v.pipe(
       v.number(),
-      v.minValue(0.1, 'A strength is at least 0.1 kg.'),
-      v.maxValue(500, 'A strength is at most 500 kg.'),
+      v.minValue(0.1, limit('limit.at-least-kg', { what: 'A strength', least: { kg: 0.1 } })),
+      v.maxValue(500, limit('limit.at-most-kg', { what: 'A strength', most: { kg: 500 } })),
     ),
   ),
   tint: TintSchema,

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { limit, WordsSchema } from './words';
 import { afterOf } from './pages';
 import { NewProductSchema, ProductSchema } from './products';
 import {
@@ -22,8 +23,8 @@ export const LEAVES = ['clockwise', 'anticlockwise', 'unknown'] as const;
 
 const spoolDiameter = v.pipe(
   v.number(),
-  v.minValue(5, 'A spool is at least 5 mm across.'),
-  v.maxValue(600, 'A spool is at most 600 mm across.'),
+  v.minValue(5, limit('limit.at-least-mm', { what: 'A spool’s diameter', least: { mm: 5 } })),
+  v.maxValue(600, limit('limit.at-most-mm', { what: 'A spool’s diameter', most: { mm: 600 } })),
 );
 
 /** Line on one piece is never longer than this, mm. */
@@ -135,8 +136,8 @@ export const NewPieceSchema = v.object({
   ...askedFacts,
   lengthMm: v.pipe(
     MillimetresSchema,
-    v.minValue(1000, 'A piece is at least 1 m long.'),
-    v.maxValue(MOST_MM, 'A piece is at most 100 km long.'),
+    v.minValue(1000, limit('limit.at-least-m', { what: 'A piece', least: { m: 1 } })),
+    v.maxValue(MOST_MM, limit('limit.at-most-m', { what: 'A piece', most: { m: MOST_MM / 1000 } })),
   ),
   /** The tag of the reel it was stripped from, for salvage. */
   fromReel: v.optional(v.nullable(CodeSchema), null),
@@ -156,7 +157,7 @@ export const CountPieceSchema = v.object({
   lengthMm: v.pipe(
     MillimetresSchema,
     v.minValue(0, 'A piece cannot hold less than zero.'),
-    v.maxValue(MOST_MM, 'A piece is at most 100 km long.'),
+    v.maxValue(MOST_MM, limit('limit.at-most-m', { what: 'A piece', most: { m: MOST_MM / 1000 } })),
   ),
   why,
   /** What the books said when it was counted: refused where they say something else by now. */
@@ -179,10 +180,14 @@ export type PieceWeighing = v.InferOutput<typeof WeighPieceSchema>;
 
 /** A measured length that was weighed, from which grams per metre are learned. */
 export const MassSampleSchema = v.object({
-  lengthMm: v.pipe(MillimetresSchema, v.minValue(1000, 'Measure at least 1 m.'), v.maxValue(MOST_MM)),
+  lengthMm: v.pipe(
+    MillimetresSchema,
+    v.minValue(1000, limit('limit.measure', { least: { m: 1 } })),
+    v.maxValue(MOST_MM),
+  ),
   grams: v.pipe(
     v.number(),
-    v.minValue(0.05, 'Weigh enough for the scale to tell: 0.05 g at least.'),
+    v.minValue(0.05, limit('limit.weigh', { least: { g: 0.05 } })),
     v.maxValue(50_000),
   ),
 });
@@ -209,7 +214,7 @@ export const MoveSchema = v.object({
   lengthMm: MillimetresSchema,
   at: InstantSchema,
   by: v.string(),
-  why: v.string(),
+  why: WordsSchema,
 });
 export type Move = v.InferOutput<typeof MoveSchema>;
 

@@ -1,5 +1,6 @@
 import { CORRECTED } from '@yard-spool/core';
 import * as v from 'valibot';
+import { limit, WordsSchema } from './words';
 import { CodeSchema, FigureSchema, IdSchema, InstantSchema, line, text, VersionSchema } from './basics';
 import { REEL_TYPES } from './bags';
 import { CustomerSchema } from './customers';
@@ -50,7 +51,7 @@ export const MarkFillSchema = v.variant('kind', [
       v.number(),
       v.integer(),
       v.minValue(0, 'What is gone is zero or more.'),
-      v.maxValue(5_000_000, 'What is gone is 5,000 m at most.'),
+      v.maxValue(5_000_000, limit('limit.gone', { most: { m: 5000 } })),
     ),
     why: text('How it went', 200),
   }),
@@ -143,7 +144,7 @@ export const OnSpoolSchema = v.object({
   by: v.picklist(['months', 'trips', 'loss']),
   toldAt: v.nullable(InstantSchema),
   /** Whether its line is worth turning end for end then, in a sentence. */
-  reverse: v.string(),
+  reverse: WordsSchema,
 });
 export type OnSpool = v.InferOutput<typeof OnSpoolSchema>;
 
@@ -187,7 +188,7 @@ export const CustomerPageSchema = v.object({
     gap: v.nullable(v.object({ mm: v.number(), times: v.number() })),
     leader: v.nullable(v.object({ words: v.string(), times: v.number() })),
     main: v.nullable(v.object({ name: v.string(), times: v.number() })),
-    guides: v.nullable(v.string()),
+    guides: v.nullable(WordsSchema),
   }),
   /** Their own line that is here. */
   line: v.array(

@@ -7,6 +7,7 @@ import {
   type RunEvent,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { limit } from './words';
 import { LineSchema } from './plan';
 import { FigureSchema, IdSchema, InstantSchema, KeySchema, line, text, UuidSchema } from './basics';
 
@@ -20,13 +21,13 @@ const metres = v.pipe(finite, v.minValue(0), v.maxValue(20_000));
 /** Marks people walk to, m. */
 const walkLength = v.pipe(
   finite,
-  v.minValue(5, 'A mark lies at least 5 m out.'),
-  v.maxValue(300, 'A mark lies at most 300 m out.'),
+  v.minValue(5, limit('limit.mark-at-least', { least: { m: 5 } })),
+  v.maxValue(300, limit('limit.mark-at-most', { most: { m: 300 } })),
 );
 const depth = v.pipe(
   finite,
-  v.minValue(-3, 'A depth is at least -3 mm.'),
-  v.maxValue(80, 'A depth is at most 80 mm.'),
+  v.minValue(-3, limit('limit.at-least-mm', { what: 'A depth', least: { mm: -3 } })),
+  v.maxValue(80, limit('limit.at-most-mm', { what: 'A depth', most: { mm: 80 } })),
 );
 export const seenTurn = v.nullable(v.picklist(['clockwise', 'anticlockwise']));
 const deviceName = v.pipe(v.string(), v.minLength(1), v.maxLength(20));

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { WordsSchema } from './words';
 import { CodeSchema, IdSchema, InstantSchema, line } from './basics';
 
 export const NewTubSchema = v.object({ name: line('A name', 40) });
@@ -20,7 +21,7 @@ export const SoakSchema = v.object({
   readyAt: InstantSchema,
   tooLongAt: InstantSchema,
   /** What the house does and why, as it held when the piece went in. */
-  advice: v.string(),
+  advice: WordsSchema,
   why: v.string(),
   /** Taken up by now, by one strand. */
   uptake: UptakeSchema,

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { WordsSchema } from './words';
 import { IdSchema } from './basics';
 
 /** As much of what stands in a fact as is shown and can be typed, characters. */
@@ -15,7 +16,7 @@ export const UnreadFactSchema = v.object({
   says: v.string(),
   /** As it is stored: text and figures as they are, an instant in UTC (ISO 8601), everything else as JSON. */
   stands: v.string(),
-  wrong: v.string(),
+  wrong: WordsSchema,
   /** What it can be; empty where it is typed. */
   choices: v.array(v.string()),
 });

@@ -7,7 +7,6 @@ export { layoutSection, type SectionBox, type SectionView } from './drawing/sect
 export { parseQuantity, type Allowed } from './quantities/parse-quantity';
 export type { Quantity } from './quantities/quantity';
 export * from './quantities/format-quantity';
-export { plain, told } from './quantities/told';
 export { KILOGRAM_FORCE, UNIT_SYSTEMS, type Dimension, type UnitSystem } from './quantities/units';
 export { isBraid, lineArea, MATERIALS, woundArea, type Line, type Material } from './lines/line';
 export { lengthAfterTurns, lengthBetween, radiusAfter, turnsBetween } from './winding/winding';
@@ -39,7 +38,9 @@ export type { FillRequest, LayerLength, LayerRequest, LayerRole } from './plan/f
 export type { Level } from './quantities/level';
 export { parseAmount, type Amount, type AmountAllowed } from './quantities/amount';
 export { levelText, packText } from './quantities/amount-text';
-export { sayIn } from './quantities/say-in';
+export { message, tell, type Message, type MessageValue, type ValuesFor, type Words } from './words/message';
+export type { MessageCode } from './words/catalogue';
+export { wordsAsText, wordsFromText } from './words/as-text';
 export {
   proposePiece,
   SERVES,

@@ -1,3 +1,5 @@
+import type { Words } from './words/message';
+
 /**
  * Something a person typed or asked for that cannot be, or should not be. The core returns issues and never
  * throws for them; exceptions are kept for programming errors.
@@ -7,11 +9,16 @@ export interface Issue<Code extends string = string> {
   /** An error stops the plan; a caution is shown and the work may go on. */
   readonly severity: 'error' | 'caution';
   /** One plain sentence: what is wrong and what would be right. */
-  readonly sentence: string;
+  readonly sentence: Words;
   /** The field, layer or observation it belongs to, where there is one. */
   readonly at?: string;
-  /** The numbers in the sentence, in the core's units, for whoever wants to say it otherwise. */
+  /** What it comes to, in the core's units. */
   readonly values?: Readonly<Record<string, number>>;
+}
+
+/** An issue that holds no figure but what was typed. */
+export interface PlainIssue<Code extends string = string> extends Issue<Code> {
+  readonly sentence: string;
 }
 
 /** A value, or the reasons there is none. */

@@ -1,4 +1,5 @@
 import type { Bag, Fill, Piece, Product, Reel, Run } from '@yard-spool/contract';
+import { tell } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { BenchHand, TypedReel } from './bench-hand';
@@ -32,7 +33,9 @@ describe('sisters', () => {
     await hand.until('Tag and close', { 'Read backing depth': depth });
     const first = await hand.close();
     const { jobs, history } = await browser.api<Bag>(`/bags/${String(hand.bagNumber)}`);
-    expect(history.some(({ what }) => what.includes(`planned again from what ${first} taught`))).toBe(true);
+    expect(
+      history.some(({ what }) => tell(what, 'metric').includes(`planned again from what ${first} taught`)),
+    ).toBe(true);
     const run = await browser.post<Run>('/runs', { jobId: jobs[1]!.id, benchId: 1 });
     await browser.go(`/bench/${String(run.id)}`);
     await browser.find('[aria-current=step]');

@@ -1,5 +1,5 @@
 import type { Bag, Fill, KeptHouseRules, Exception } from '@yard-spool/contract';
-import { HOUSE_QUESTIONS, USUAL_HOUSE_RULES, type HouseQuestion } from '@yard-spool/core';
+import { HOUSE_QUESTIONS, tell, USUAL_HOUSE_RULES, type HouseQuestion } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { Browser } from './browser';
@@ -36,7 +36,7 @@ async function bookOne(): Promise<Bag> {
 }
 
 const schoolName = (question: HouseQuestion, school: string): string =>
-  HOUSE_QUESTIONS[question].schools.find(({ id }) => id === school)?.name ?? '';
+  tell(HOUSE_QUESTIONS[question].schools.find(({ id }) => id === school)?.name ?? '', 'metric');
 
 /** Chooses a school on the screen and keeps it. */
 async function hold(question: HouseQuestion, school: string): Promise<void> {

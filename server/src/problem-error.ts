@@ -1,4 +1,5 @@
 import type { Problem, ProblemCode } from '@yard-spool/contract';
+import { tell, type Words } from '@yard-spool/core';
 
 const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: string]>> = {
   'bad-request': [400, 'Something in it is not right'],
@@ -27,21 +28,41 @@ const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: stri
   'server-error': [500, 'The server failed'],
 };
 
+/** What is wrong with one field. */
+export interface FieldError {
+  readonly path: string;
+  readonly message: Words;
+}
+
+/** What holds figures is told beside its metric text, for whoever measures otherwise. */
+const wordsOf = (words: Words): { words?: Words } => (typeof words === 'string' ? {} : { words });
+
 /** The one error family of the server: a reason with a code, told to the client as problem+json. */
 export class ProblemError extends Error {
   constructor(
     readonly code: ProblemCode,
-    readonly detail: string,
-    readonly errors?: Problem['errors'],
+    readonly words: Words,
+    readonly errors?: readonly FieldError[],
   ) {
-    super(detail);
+    super(tell(words, 'metric'));
     this.name = 'ProblemError';
   }
 
   /** The body a client gets. */
   toProblem(): Problem {
     const [status, title] = STATUS[this.code];
-    const base = { type: `urn:yard-spool:${this.code}`, title, status, code: this.code, detail: this.detail };
-    return this.errors ? { ...base, errors: this.errors } : base;
+    return {
+      ...{ type: `urn:yard-spool:${this.code}`, title, status, code: this.code, detail: this.message },
+      ...wordsOf(this.words),
+      ...(this.errors
+        ? {
+            errors: this.errors.map(({ path, message }) => ({
+              path,
+              message: tell(message, 'metric'),
+              ...wordsOf(message),
+            })),
+          }
+        : {}),
+    };
   }
 }

@@ -3,6 +3,8 @@ import type { Line } from '../lines/line';
 import type { HouseQuestion, HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
 import { compareSupply, type SupplyAdvice } from '../twist/compare-supply';
+import { wordsAsText } from '../words/as-text';
+import type { Words } from '../words/message';
 import type { Advice } from './advice';
 import type { ReelType } from '../lines/reel-type';
 import { dragAdvice } from './drag-advice';
@@ -115,13 +117,13 @@ function twistAdvice({ options, best }: SupplyAdvice, rules: Pick<HouseRules, 'j
 export interface ChangedAdvice {
   readonly question: HouseQuestion;
   /** Empty where the question did not arise. */
-  readonly was: string;
-  readonly is: string;
+  readonly was: Words;
+  readonly is: Words;
 }
 
 /** What differs between two sheets of one reel, in the order of the questions. */
 export const changedAdvice = (before: AdviceSheet, after: AdviceSheet): ChangedAdvice[] =>
   (Object.keys(before) as HouseQuestion[]).flatMap((question) => {
     const [was, is] = [before[question]?.sentence ?? '', after[question]?.sentence ?? ''];
-    return was === is ? [] : [{ question, was, is }];
+    return wordsAsText(was) === wordsAsText(is) ? [] : [{ question, was, is }];
   });

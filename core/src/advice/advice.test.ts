@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MATERIALS, type Line, type Material } from '../lines/line';
 import { HOUSE_QUESTIONS, USUAL_HOUSE_RULES } from '../house-rules/house-rules';
-import { sayIn } from '../quantities/say-in';
+import { said } from '../testing/examples';
 import { dragAdvice } from './drag-advice';
 import { gapAdvice } from './gap-advice';
 import { labelAdvice } from './handling-advice';
@@ -43,7 +43,7 @@ describe('the gap to stop at', () => {
   it('on a shallow baitcaster is a share of its depth, judged with the thumb, and never more than the house leaves', () => {
     const { gap, sentence } = gapAdvice(0.4, 'baitcaster', plain, { level: 'start-low' }, 7.8);
     expect(gap).toBeCloseTo(7.8 / 8, 6);
-    expect(sentence).toContain('go by the thumb');
+    expect(said(sentence)).toContain('go by the thumb');
     expect(gapAdvice(0.4, 'baitcaster', plain, { level: 'by-line' }, 40).gap).toBeCloseTo(3.2, 1);
     expect(gapAdvice(0.4, 'baitcaster', plain, { level: 'flush' }, 7.8).gap).toBe(0);
     expect(gapAdvice(0.4, 'fixed-spool', plain, { level: 'by-line' }, 7.8).gap).toBeCloseTo(3.2, 1);
@@ -75,7 +75,7 @@ describe('grip on the arbor', () => {
   );
 
   it('says it in one sentence', () => {
-    expect(gripAdvice('braid', 'bare', { arborGrip: 'both' }).sentence).toBe(
+    expect(said(gripAdvice('braid', 'bare', { arborGrip: 'both' }).sentence)).toBe(
       'First 2 wraps of tape, then 10 m of nylon, or the whole coil turns on the arbor.',
     );
   });
@@ -100,8 +100,8 @@ describe('the join', () => {
   });
 
   it('is tied to the arbor with more turns in braid', () => {
-    expect(arborKnotAdvice(line('braid', 0.2)).sentence).toContain('four turns');
-    expect(arborKnotAdvice(line('nylon', 0.2)).sentence).toContain('Overhand');
+    expect(said(arborKnotAdvice(line('braid', 0.2)).sentence)).toContain('four turns');
+    expect(said(arborKnotAdvice(line('nylon', 0.2)).sentence)).toContain('Overhand');
   });
 });
 
@@ -140,8 +140,8 @@ describe('drag', () => {
     const advice = dragAdvice([90, 60, 120], { drag: 'quarter' })!;
     expect(advice).toMatchObject({ weakest: 1, low: 15, high: 20, drag: 15 });
     expect(dragAdvice([90, 60], { drag: 'third' })!.drag).toBe(20);
-    expect(sayIn(advice.sentence, 'metric').replaceAll('\u00a0', ' ')).toBe(
-      'Set the drag to 1.5 kg against a straight pull; people work between 1.5 and 2.0 kg.',
+    expect(said(advice.sentence)).toBe(
+      'Set the drag to 1.5 kg against a straight pull; people use 1.5 to 2.0 kg.',
     );
   });
 
@@ -167,9 +167,13 @@ describe('service', () => {
 
   it('says what is left', () => {
     const wear = { trips: 1, months: 4 };
-    expect(serviceAdvice(light, wear, { service: 'by-trips' }).sentence).toBe('Good for another 3 trips.');
-    expect(serviceAdvice(light, wear, { service: 'by-months' }).sentence).toBe('Good for another 8 months.');
-    expect(serviceAdvice(light, wear, { service: 'whichever-first' }).sentence).toContain(
+    expect(said(serviceAdvice(light, wear, { service: 'by-trips' }).sentence)).toBe(
+      'Good for another 3 trips.',
+    );
+    expect(said(serviceAdvice(light, wear, { service: 'by-months' }).sentence)).toBe(
+      'Good for another 8 months.',
+    );
+    expect(said(serviceAdvice(light, wear, { service: 'whichever-first' }).sentence)).toContain(
       '3 trips or 8 months',
     );
   });
@@ -196,14 +200,14 @@ describe('a reverse', () => {
   it('is not where more than half is fished', () => {
     const advice = reverseAdvice(nylon, { length: 100, fished: 60 }, worn, { service });
     expect(advice.worth).toBe(false);
-    expect(advice.sentence).toContain('only 40.000 m');
+    expect(said(advice.sentence)).toContain('only 40 m');
     expect(reverseAdvice(nylon, { length: 50, fished: 60 }, worn, { service }).fresh).toBe(0);
   });
 
   it('waits until the line is due', () => {
     const advice = reverseAdvice(nylon, { length: 150, fished: 60 }, { trips: 1, months: 1 }, { service });
     expect(advice).toMatchObject({ worth: false, fresh: 90 });
-    expect(advice.sentence).toContain('Not due yet');
+    expect(said(advice.sentence)).toContain('Not due yet');
   });
 });
 
@@ -230,14 +234,14 @@ describe('soaking', () => {
   it('tells what a strand takes up meanwhile', () => {
     const { sentence, uptake } = soakAdvice(line('nylon', 0.55), { soak: 'full-day' });
     expect(uptake!.share).toBeGreaterThan(0.7);
-    expect(sentence).toMatch(/24 h in water: a strand of 0\.55 mm takes up \d+ to \d+ %/);
+    expect(said(sentence)).toMatch(/24 h in water: a strand of 0\.55 mm takes up \d+ to \d+ %/);
   });
 
   it('is as its maker says before it is as the house does, and says so', () => {
-    const said = soakAdvice({ ...line('nylon', 0.3), soakHours: 3 }, { soak: 'overnight' });
-    expect(said).toMatchObject({ hours: 3, tooLongAfter: 6 });
-    expect(said.sentence).toMatch(/^3 h in water: /);
-    expect(said.why).toBe('Its maker says 3 h, which goes before what the house does (10 h).');
+    const advice = soakAdvice({ ...line('nylon', 0.3), soakHours: 3 }, { soak: 'overnight' });
+    expect(advice).toMatchObject({ hours: 3, tooLongAfter: 6 });
+    expect(said(advice.sentence)).toMatch(/^3 h in water: /);
+    expect(advice.why).toBe('Its maker says 3 h, which goes before what the house does (10 h).');
     const dry = soakAdvice({ ...line('nylon', 0.3), soakHours: 0 }, { soak: 'short' });
     expect(dry.hours).toBe(0);
     expect(dry.why).toBe('Its maker says not to soak it, which goes before what the house does (1.5 h).');
@@ -269,7 +273,7 @@ describe('every piece of advice', () => {
       ];
       for (const advice of all) {
         if (advice === null) continue;
-        expect(advice.sentence).toMatch(/\.$/);
+        expect(said(advice.sentence)).toMatch(/\.$/);
         expect(advice.why).toMatch(/\.$/);
       }
     }

@@ -2,7 +2,7 @@ import { isWithin } from '../numeric/bounded';
 import { KILOGRAM_FORCE } from '../quantities/units';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import type { Advice } from './advice';
-import { plain } from '../quantities/told';
+import { message } from '../words/message';
 
 export interface DragAdvice extends Advice {
   /** Drag to set, N, and the range people work in. */
@@ -32,13 +32,13 @@ export function dragAdvice(strengths: readonly number[], rules: Pick<HouseRules,
   const least = Math.min(...known);
   const [low, high] = [DRAG_SHARE.low * least, DRAG_SHARE.high * least];
   const drag = rules.drag === 'third' ? high : low;
-  const kilograms = (newtons: number): string => plain(newtons / KILOGRAM_FORCE);
+  const inKg = (newtons: number): number => newtons / KILOGRAM_FORCE;
   return {
     drag,
     low,
     high,
     weakest: strengths.indexOf(least),
-    sentence: `Set the drag to ${kilograms(drag)} kg against a straight pull; people work between ${kilograms(low)} and ${kilograms(high)} kg.`,
+    sentence: message('drag.set', { drag: { kg: inKg(drag) }, usual: { kg: [inKg(low), inKg(high)] } }),
     why: schoolOf(rules, 'drag').why,
     caution: 'Hand the reel over with the drag backed off, and follow the maker’s limit for it.',
   };

@@ -3,7 +3,7 @@ import type { HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
 import type { Advice } from './advice';
 import type { ReelType } from '../lines/reel-type';
-import { told } from '../quantities/told';
+import { message } from '../words/message';
 
 /** The edge line leaves a spool over: plain, or bevelled with the depth of the bevel's bottom below the lip, mm. */
 export type Rim = { readonly kind: 'plain' } | { readonly kind: 'bevel'; readonly depth: number };
@@ -38,21 +38,21 @@ export function gapAdvice(
     const depth = bounded(rim.depth, 0, 60);
     return {
       gap: depth,
-      sentence: `Fill to the bottom of the bevel, ${mm(depth)}.`,
+      sentence: message('gap.bevel', { gap: { mm: depth } }),
       why: 'Line leaves over the bevel; above it loops fall off.',
     };
   }
   if (reel === 'spincast') {
     return {
       gap: GAP.closedFace,
-      sentence: `Leave ${mm(GAP.closedFace)}.`,
+      sentence: message('gap.leave', { gap: { mm: GAP.closedFace } }),
       why: 'The cover sits close; line that stands higher jams inside it.',
     };
   }
   if (reel === 'trolling' || reel === 'big-game') {
     return {
       gap: GAP.thick,
-      sentence: `Leave about ${mm(GAP.thick)}; three quarters full will do.`,
+      sentence: message('gap.three-quarters', { gap: { mm: GAP.thick } }),
       why: 'It is not cast, so the last millimetre buys nothing.',
     };
   }
@@ -69,7 +69,7 @@ function byThumb(house: GapAdvice, room: number | null): GapAdvice {
   if (house.gap <= most) return house;
   return {
     gap: most,
-    sentence: `Leave about ${mm(most)} and go by the thumb: up to the end of the flat below the rim, and no metal felt.`,
+    sentence: message('gap.by-thumb', { gap: { mm: most } }),
     why: 'Its spool turns and is shallow: a gap as on other reels would leave much of it empty.',
   };
 }
@@ -81,12 +81,10 @@ function bySchool(diameter: number, rules: Pick<HouseRules, 'level'>): GapAdvice
     case 'flush':
       return { gap: 0, sentence: 'Fill flush with the lip.', why };
     case 'by-line':
-      return { gap: usual, sentence: `Leave ${mm(usual)} below the lip for line this thick.`, why };
+      return { gap: usual, sentence: message('gap.by-line', { gap: { mm: usual } }), why };
     case 'start-low': {
       const gap = usual + SIXTEENTH;
-      return { gap, sentence: `Stop at ${mm(gap)}, cast it, and add line while it casts well.`, why };
+      return { gap, sentence: message('gap.start-low', { gap: { mm: gap } }), why };
     }
   }
 }
-
-const mm = told.small;

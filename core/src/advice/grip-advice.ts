@@ -1,5 +1,6 @@
 import { isBraid, type Material } from '../lines/line';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
+import { message, type Words } from '../words/message';
 import type { Advice } from './advice';
 
 /** What an arbor offers by itself. */
@@ -42,11 +43,15 @@ export function gripAdvice(
   return {
     wraps: tape ? WRAPS : 0,
     nylon: nylon ? NYLON : 0,
-    sentence: [tape ? `${WRAPS} wraps of tape` : '', nylon ? `${NYLON} m of nylon` : '']
-      .filter(Boolean)
-      .join(', then ')
-      .concat(', or the whole coil turns on the arbor.')
-      .replace(/^/, 'First '),
+    sentence: putFirst(tape, nylon),
     why: schoolOf(rules, 'arborGrip').why,
   };
+}
+
+function putFirst(tape: boolean, nylon: boolean): Words {
+  const metres = { nylon: { m: NYLON } };
+  if (tape && nylon) return message('grip.tape-and-nylon', { wraps: WRAPS, ...metres });
+  return nylon
+    ? message('grip.nylon', metres)
+    : `First ${WRAPS} wraps of tape, or the whole coil turns on the arbor.`;
 }

@@ -2,7 +2,8 @@ import type { Line } from '../lines/line';
 import type { HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
 import type { SupplyStand } from '../twist/compare-supply';
-import type { Advice } from './advice';
+import { message } from '../words/message';
+import type { Advice, PlainAdvice } from './advice';
 import type { ReelType } from '../lines/reel-type';
 
 /** Which way line leaves a piece over its end with the label up, seen from above, as far as anybody looked. */
@@ -42,7 +43,7 @@ export function labelAdvice(
 }
 
 /** Whether a second person is called. Common practice, no source. */
-export const handsAdvice = (rules: Pick<HouseRules, 'hands'>): Advice => ({
+export const handsAdvice = (rules: Pick<HouseRules, 'hands'>): PlainAdvice => ({
   sentence:
     rules.hands === 'helper'
       ? 'Call a helper: one winds, one holds supply and tension through a wet cloth.'
@@ -51,7 +52,7 @@ export const handsAdvice = (rules: Pick<HouseRules, 'hands'>): Advice => ({
 });
 
 /** How far the line is threaded before it is wound. Common practice, no source. */
-export const guidesAdvice = (reel: ReelType, rules: Pick<HouseRules, 'guides'>): Advice => ({
+export const guidesAdvice = (reel: ReelType, rules: Pick<HouseRules, 'guides'>): PlainAdvice => ({
   sentence:
     rules.guides === 'all'
       ? 'Thread every guide, none missed; fold the end so that it cannot slip back.'
@@ -80,10 +81,9 @@ const LOOK_AFTER = 140;
 export function layWhenAdvice(reel: ReelType, rules: Pick<HouseRules, 'washers'>): Advice | null {
   if (reel !== 'fixed-spool') return null;
   return {
-    sentence:
-      rules.washers === 'at-the-bench'
-        ? `Look at the lay about every ${LOOK_AFTER} m, rear and front, and correct a taper with a washer.`
-        : `Look at the lay about every ${LOOK_AFTER} m and write it down; washers wait until it was fished.`,
+    sentence: message(rules.washers === 'at-the-bench' ? 'lay.look-and-correct' : 'lay.look-and-write', {
+      every: { m: LOOK_AFTER },
+    }),
     why: schoolOf(rules, 'washers').why,
   };
 }

@@ -1,5 +1,6 @@
 import { isBraid, type Line } from '../lines/line';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
+import { message, type Words } from '../words/message';
 import type { Advice } from './advice';
 
 export type JoinKnot = 'double-uni' | 'blood' | 'albright' | 'splice';
@@ -11,11 +12,14 @@ export interface JoinAdvice extends Advice {
 /** Diameters that differ more than this many times ask for a knot that does not mind. Common practice, no source. */
 const UNALIKE = 1.5;
 
-const HOW: Readonly<Record<JoinKnot, string>> = {
+/** Line of the other that lies inside a hollow braid, m: twelve feet. Common practice, no source. */
+export const SPLICE_INSIDE = 12 * 0.3048;
+
+const HOW: Readonly<Record<JoinKnot, Words>> = {
   'double-uni': 'Double uni, three turns each side.',
   blood: 'Blood knot, three to seven turns each side, more for thinner line.',
   albright: 'Albright, about ten turns of the thinner line round the thicker.',
-  splice: 'Splice 3.658 m into the hollow braid and whip both ends with waxed thread.',
+  splice: message('knot.splice', { inside: { m: SPLICE_INSIDE } }),
 };
 
 const CAUTION = 'Trim with scissors, never with teeth; no blade or flame against the spool.';

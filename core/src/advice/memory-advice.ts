@@ -1,6 +1,6 @@
 import { isBraid, type Material } from '../lines/line';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
-import type { Advice } from './advice';
+import type { PlainAdvice } from './advice';
 
 /** What is done to line that remembers, by material. Common practice, no source; what warmth does to which is from memory. */
 const HOW: Readonly<Record<'nylon' | 'fluorocarbon', Readonly<Record<HouseRules['memoryRelief'], string>>>> =
@@ -25,7 +25,10 @@ const HOW: Readonly<Record<'nylon' | 'fluorocarbon', Readonly<Record<HouseRules[
   };
 
 /** How the coils are taken out of line that remembers its spool; null for braid, which does not. */
-export function memoryAdvice(material: Material, rules: Pick<HouseRules, 'memoryRelief'>): Advice | null {
+export function memoryAdvice(
+  material: Material,
+  rules: Pick<HouseRules, 'memoryRelief'>,
+): PlainAdvice | null {
   if (isBraid(material)) return null;
   return {
     sentence: HOW[material === 'fluorocarbon' ? 'fluorocarbon' : 'nylon'][rules.memoryRelief],

@@ -3,7 +3,7 @@ import type { HouseRules } from '../house-rules/house-rules';
 import { serviceAdvice, type Wear } from './service-advice';
 import type { Line } from '../lines/line';
 import { bounded } from '../numeric/bounded';
-import { told } from '../quantities/told';
+import { message } from '../words/message';
 
 export interface ReverseAdvice extends Advice {
   readonly worth: boolean;
@@ -31,18 +31,18 @@ export function reverseAdvice(
   const fresh = Math.max(0, bounded(length, 0, MOST_LENGTH) - comesOff);
   const enough = fresh > comesOff;
   const { due } = serviceAdvice(line, wear, rules);
-  const say = `${told.length(fresh)} at the inner end were never fished, against ${told.length(comesOff)} that were`;
+  const lengths = { fresh: { m: fresh }, worn: { m: comesOff } };
   if (!enough)
     return {
       worth: false,
       fresh,
-      sentence: `Renew it when it is due: only ${say}.`,
+      sentence: message('reverse.only', lengths),
       why: 'What comes out on top would reach into worn line within a cast.',
     };
   return {
     worth: due,
     fresh,
-    sentence: due ? `Reverse it: ${say}.` : `Not due yet. It can be reversed when it is: ${say}.`,
+    sentence: message(due ? 'reverse.due' : 'reverse.not-due', lengths),
     why: 'The other spool, face to face and turning the same way, brings the fresh end out on top for the price of a winding.',
   };
 }

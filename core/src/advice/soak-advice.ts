@@ -2,7 +2,7 @@ import type { Line } from '../lines/line';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import { soakHours, soakUptake, type Uptake } from '../soak/soak-uptake';
 import type { Advice } from './advice';
-import { told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 export interface SoakAdvice extends Advice {
   /** Hours in the tub before it is ready, and after which it counts as too long. */
@@ -52,11 +52,12 @@ export function soakAdvice(line: Line, rules: Pick<HouseRules, 'soak'>): SoakAdv
 const byMaker = (hours: number, house: number): string =>
   `Its maker says ${hours === 0 ? 'not to soak it' : `${String(hours)} h`}, which goes before what the house does${hours === house ? '' : ` (${house === 0 ? 'none' : `${String(house)} h`})`}.`;
 
-function say({ diameter }: Line, hours: number, uptake: Uptake | null): string {
+function say({ diameter }: Line, hours: number, uptake: Uptake | null): Words {
   if (hours === 0 || !uptake) return 'Wind it dry, and leave room: it swells when it is fished.';
-  const percent = (share: number): string => (100 * share).toFixed(0);
-  return (
-    `${hours} h in water: a strand of ${told.diameter(diameter)} takes up ${percent(uptake.low)} to ${percent(uptake.high)} % of what it can, ` +
-    `a wound pack less. Nine tenths take about ${soakHours(diameter, 0.9).toFixed(0)} h.`
-  );
+  const percent = (share: number): number => Math.round(100 * share);
+  return message('soak.hours', {
+    ...{ hours, low: percent(uptake.low), high: percent(uptake.high) },
+    diameter: { line: diameter },
+    most: Math.round(soakHours(diameter, 0.9)),
+  });
 }

@@ -1,9 +1,9 @@
 import { isBraid, type Material } from '../lines/line';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
-import type { Advice } from './advice';
+import type { PlainAdvice } from './advice';
 import type { ReelType } from '../lines/reel-type';
 
-export interface TensionAdvice extends Advice {
+export interface TensionAdvice extends PlainAdvice {
   readonly tension: HouseRules['tension'];
 }
 

@@ -1,5 +1,5 @@
 import type { Build, BuildKind } from './build';
-import { told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 interface Figures {
   readonly uses: Build['uses'];
@@ -10,17 +10,16 @@ interface Figures {
 }
 
 /** Why one would choose a build: what it gains and what it costs, in one sentence. */
-export function reasonFor(kind: BuildKind, { uses, saves, wanted, wraps }: Figures): string {
-  const metres = told.length;
+export function reasonFor(kind: BuildKind, { uses, saves, wanted, wraps }: Figures): Words {
   switch (kind) {
     case 'backing':
       return saves > 0
         ? 'Just the main that is fished, for less than filling with main.'
         : 'Just the main that is fished, though backing saves no money here.';
     case 'shorter-main':
-      return `${metres(wanted - uses.main)} of main less, still more than a cast and a half above the join: for a dear main or a short piece.`;
+      return message('build.shorter-main', { less: { m: wanted - uses.main } });
     case 'main-only':
-      return `No join to pass the guides, and ${metres(uses.main)} to cut back from or to reverse later.`;
+      return message('build.main-only', { main: { m: uses.main } });
     case 'tape':
       return wraps > 20
         ? `No join and no backing, but ${wraps.toFixed(0)} wraps of tape is a soft, uneven arbor: for small gaps only.`

@@ -1,5 +1,6 @@
 import type { Line } from '../lines/line';
 import type { LineCost } from '../money/line-cost';
+import type { Words } from '../words/message';
 import type { FillPlan, PlanIssue } from '../plan/fill-plan';
 
 /** A line to build with: what is free of it on its piece, m, and what a metre of it costs. */
@@ -42,7 +43,7 @@ export interface Build {
   /** Knots or splices between lines. */
   readonly joins: number;
   /** Why one would choose it. */
-  readonly reason: string;
+  readonly reason: Words;
   /** Why it cannot be done or should be thought over. */
   readonly issues: readonly BuildIssue[];
 }
@@ -53,7 +54,7 @@ export type BuildIssue = PlanIssue | PieceTooShort;
 export interface PieceTooShort {
   readonly code: 'piece-too-short';
   readonly severity: 'error';
-  readonly sentence: string;
+  readonly sentence: Words;
   readonly at: 'main' | 'backing';
   readonly values: { readonly short: number };
 }

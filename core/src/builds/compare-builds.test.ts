@@ -74,7 +74,10 @@ describe('compareBuilds', () => {
       expect.objectContaining({
         code: 'piece-too-short',
         at: 'main',
-        sentence: expect.stringContaining(' 20.000 m too short'),
+        sentence: {
+          code: 'build.piece-too-short',
+          values: { piece: 'main', short: { m: expect.closeTo(20) } },
+        },
       }),
     );
   });

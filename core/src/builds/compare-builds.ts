@@ -10,7 +10,7 @@ import type { HouseRules } from '../house-rules/house-rules';
 import type { Estimate } from '../spool/estimate';
 import type { Build, BuildChoice, BuildKind, PieceTooShort, StockLine } from './build';
 import { reasonFor } from './build-reasons';
-import { told } from '../quantities/told';
+import { message } from '../words/message';
 
 const USUAL_TAPE = 0.15;
 /** How much of the wanted main a shorter one keeps, but never less than a cast and a half. */
@@ -107,7 +107,7 @@ const tooShort = (left: Build['left']): PieceTooShort[] =>
     .map((at) => ({
       code: 'piece-too-short',
       severity: 'error',
-      sentence: `The ${at} piece is ${told.length(-left[at])} too short for this.`,
+      sentence: message('build.piece-too-short', { piece: at, short: { m: -left[at] } }),
       at,
       values: { short: -left[at] },
     }));

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FT, request, walk, WORKED } from '../testing/counter-examples';
 import { turnsToPayOut } from '../testing/counter-shop';
-import { valueOf } from '../testing/examples';
+import { valueOf, said } from '../testing/examples';
 import { counterMatch, type CounterRequest } from './counter-match';
 import { counterTable, runsAhead } from './counter-table';
 import { payOut, topLength, withMoved } from './paid-out';
@@ -138,7 +138,7 @@ describe('a counter matched to a tape', () => {
   ])('refuses %s with a sentence', (_, more, sentence) => {
     const result = counterMatch(request(more));
     expect(result.ok).toBe(false);
-    expect(result.issues[0]!.sentence).toMatch(sentence);
+    expect(said(result.issues[0]!.sentence)).toMatch(sentence);
   });
 
   it('reads high: add; reads low: take off; and comes to agree, on any reel', () => {

@@ -1,3 +1,4 @@
+import { message, type Words } from '../words/message';
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { ranged, type Ranged } from '../numeric/ranged';
 import { lengthBetween, turnsBetween } from '../winding/winding';
@@ -178,21 +179,37 @@ export const WALK_RANGE = { tape: [5, 300], reading: [1, 2000], moved: [-2000, 2
 const within = (value: number, [least, most]: readonly [number, number]): boolean =>
   value >= least && value <= most;
 
-type Check = readonly [sound: boolean, sentence: string, at: string];
+type Check = readonly [sound: boolean, sentence: Words, at: string];
 
 function checkRequest({ face, match, spool, walks, moved }: CounterRequest): Issue | null {
   const checks: readonly Check[] = [
-    [within(match, WALK_RANGE.tape), 'A counter is matched at a length from 5 to 300 m.', 'match'],
+    [
+      within(match, WALK_RANGE.tape),
+      message('counter.match-range', { range: { m: WALK_RANGE.tape } }),
+      'match',
+    ],
     [face.step > 0 && face.step <= 10, 'A counter counts in steps of up to 10.', 'step'],
-    [within(moved, WALK_RANGE.moved), 'Line moved must be within 2,000 m.', 'moved'],
+    [
+      within(moved, WALK_RANGE.moved),
+      message('limit.within-m', { what: 'Line moved', most: { m: WALK_RANGE.moved[1] } }),
+      'moved',
+    ],
     ...walks.flatMap((walk): Check[] => [
-      [within(walk.tape, WALK_RANGE.tape), 'A walk goes to a mark from 5 to 300 m.', 'tape'],
+      [
+        within(walk.tape, WALK_RANGE.tape),
+        message('counter.walk-range', { range: { m: WALK_RANGE.tape } }),
+        'tape',
+      ],
       [
         within(walk.reading, WALK_RANGE.reading),
         'The counter’s reading at the mark is from 1 to 2,000.',
         'reading',
       ],
-      [within(walk.moved, WALK_RANGE.moved), 'Line moved must be within 2,000 m.', 'moved'],
+      [
+        within(walk.moved, WALK_RANGE.moved),
+        message('limit.within-m', { what: 'Line moved', most: { m: WALK_RANGE.moved[1] } }),
+        'moved',
+      ],
     ]),
     [spool === null || isWound(spool), 'There is no line on the spool to walk out.', 'spool'],
   ];

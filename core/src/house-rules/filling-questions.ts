@@ -1,3 +1,4 @@
+import { message } from '../words/message';
 import { question } from './school';
 
 /** What goes on a spool, how full, and in what order. Common practice, no source; the reasons are this house's own. */
@@ -14,7 +15,7 @@ export const FILLING_QUESTIONS = {
       },
       {
         id: 'by-line',
-        name: 'A gap by the line: 1.6 mm for thin, 3.2 mm for thick',
+        name: message('gap.rule-by-line', { thin: { mm: 25.4 / 16 }, thick: { mm: 25.4 / 8 } }),
         why: 'Casts without trouble in most hands. Stiff line springs off sooner and wants more; a shorter cast is the price.',
       },
       {

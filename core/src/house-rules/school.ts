@@ -1,7 +1,9 @@
+import type { Words } from '../words/message';
+
 /** One school on a disputed question, and why good technicians hold it. */
 export interface School<Id extends string = string> {
   readonly id: Id;
-  readonly name: string;
+  readonly name: Words;
   readonly why: string;
 }
 

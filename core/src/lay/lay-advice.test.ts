@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { layAdvice, type LayReading } from './lay-advice';
+import { said } from '../testing/examples';
 
 const BENCH = { washers: 'at-the-bench' } as const;
 const LATER = { washers: 'after-fishing' } as const;
@@ -26,10 +27,10 @@ describe('layAdvice', () => {
     const before = { reading: { rear: 2.6, front: 2 }, action: 'add-washer' } as const;
     const worse = layAdvice({ rear: 3.1, front: 2 }, 0.25, BENCH, { before });
     expect(worse).toMatchObject({ action: 'take-washer-out', seatReversed: true });
-    expect(worse.sentence).toContain('works the other way');
+    expect(said(worse.sentence)).toContain('works the other way');
     const nextVisit = layAdvice({ rear: 2.6, front: 2 }, 0.25, BENCH, { seatReversed: true });
     expect(nextVisit.action).toBe('take-washer-out');
-    expect(nextVisit.sentence).not.toContain('made it worse');
+    expect(said(nextVisit.sentence)).not.toContain('made it worse');
   });
 
   it('keeps its mind where the change helped, or overshot to the other side', () => {
@@ -44,7 +45,7 @@ describe('layAdvice', () => {
   it('leaves the washers alone in a house that waits until it was fished', () => {
     const first = layAdvice({ rear: 2.6, front: 2 }, 0.25, LATER);
     expect(first).toMatchObject({ shape: 'front-high', action: 'leave' });
-    expect(first.sentence).toContain('after it was fished');
+    expect(said(first.sentence)).toContain('after it was fished');
     expect(first.why).not.toBe(layAdvice({ rear: 2.6, front: 2 }, 0.25, BENCH).why);
   });
 

@@ -1,3 +1,4 @@
+import { message, type Words } from '../words/message';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 
 /** Depths below one lip reference, mm. A smaller depth means line stands higher there. */
@@ -22,7 +23,7 @@ export interface LayAdvice {
   readonly action: WasherAction;
   /** This reel's seat works the other way round: a washer moves the lay to the front. Remembered per reel. */
   readonly seatReversed: boolean;
-  readonly sentence: string;
+  readonly sentence: Words;
   readonly why: string;
 }
 
@@ -95,20 +96,14 @@ const SHAPES: Readonly<Record<LayShape, string>> = {
   barrel: 'High in the middle. Washers cannot mend that; wind with steadier tension.',
   hollow: 'Low in the middle. Washers cannot mend that; look at the line guide and the tension.',
 };
-const ACTIONS: Readonly<Record<WasherAction, string>> = {
-  leave: '',
-  'add-washer': `Add a washer under the spool, then look again after about ${LOOK_AGAIN_AFTER} m.`,
-  'take-washer-out': `Take a washer out from under the spool, then look again after about ${LOOK_AGAIN_AFTER} m.`,
-};
+const CODES = { 'add-washer': 'lay.add-washer', 'take-washer-out': 'lay.take-washer-out' } as const;
 
-const sentenceFor = (shape: LayShape, action: WasherAction, turned: boolean): string =>
-  [
+function sentenceFor(shape: LayShape, action: WasherAction, turned: boolean): Words {
+  const looks = shape === 'front-high' || shape === 'rear-high';
+  const seen = [
     SHAPES[shape],
-    action === 'leave' && (shape === 'front-high' || shape === 'rear-high')
-      ? 'Look again after it was fished.'
-      : '',
-    turned ? 'The last change made it worse: this reel’s seat works the other way.' : '',
-    ACTIONS[action],
-  ]
-    .filter(Boolean)
-    .join(' ');
+    ...(action === 'leave' && looks ? ['Look again after it was fished.'] : []),
+    ...(turned ? ['The last change made it worse: this reel’s seat works the other way.'] : []),
+  ].join(' ');
+  return action === 'leave' ? seen : message(CODES[action], { seen, after: { m: LOOK_AGAIN_AFTER } });
+}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { valueOf } from '../testing/examples';
+import { valueOf, said } from '../testing/examples';
 import { learnMass, metresFromMass, solidMass, type WeighIn } from './metres-from-mass';
 
 const NYLON = { key: 'n', material: 'nylon', diameter: 0.25 } as const;
@@ -30,7 +30,7 @@ describe('metresFromMass', () => {
     const result = metresFromMass(NYLON, weighIn);
     expect(result.ok).toBe(false);
     expect(result.issues[0]).toMatchObject({ code });
-    expect(result.issues[0]!.sentence).toMatch(/\.$/);
+    expect(said(result.issues[0]!.sentence)).toMatch(/\.$/);
   });
 
   it('weighs wet fluorocarbon, which takes up next to no water', () => {

@@ -1,3 +1,4 @@
+import { message, type Words } from '../words/message';
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { isBraid, lineArea, type Line, type Material } from '../lines/line';
 import { isWithin } from '../numeric/bounded';
@@ -43,7 +44,7 @@ export type MassIssue = Issue<'wet-spool' | 'below-tare' | 'mass-not-learned' | 
 
 const refuse = (
   code: MassIssue['code'],
-  sentence: string,
+  sentence: Words,
 ): { readonly ok: false; readonly issues: readonly MassIssue[] } =>
   fail<MassIssue>({ code, severity: 'error', sentence });
 
@@ -58,13 +59,13 @@ export function metresFromMass(
   { gross, tare, scaleSd = 1, wet = false }: WeighIn,
   learned?: LinearMass,
 ): Result<Ranged, MassIssue> {
-  if (!(gross >= 0 && gross < 100_000 && tare >= 0))
-    return refuse('mass-out-of-range', 'A piece weighs from 0 to 100,000 g with its spool.');
+  if (!(gross >= 0 && gross < 100_000 && tare >= 0 && tare < 100_000))
+    return refuse('mass-out-of-range', message('piece.weighs', { most: { g: 100_000 } }));
   if (wet && line.material === 'nylon') {
     return refuse('wet-spool', 'This spool is wet and weighs its water too. Weigh it dry, or count it.');
   }
   if (gross < tare)
-    return refuse('below-tare', `${gross} g is less than the empty spool’s ${tare} g. Check the tare.`);
+    return refuse('below-tare', message('piece.below-tare', { gross: { g: gross }, tare: { g: tare } }));
   const mass = learned ?? solidMass(line);
   if (!mass)
     return refuse(

@@ -1,3 +1,4 @@
+import { message, type Words } from '../words/message';
 import type { PlanIssue } from './fill-plan';
 import type { Level } from '../quantities/level';
 import type { FillRequest, LayerRequest } from './fill-request';
@@ -32,7 +33,7 @@ const WORDS: Readonly<Record<keyof typeof REQUEST_RANGE, string>> = {
   share: 'share of the spool',
 };
 
-const wrong = (code: PlanIssue['code'], sentence: string, at?: string): PlanIssue => ({
+const wrong = (code: PlanIssue['code'], sentence: Words, at?: string): PlanIssue => ({
   code,
   severity: 'error',
   sentence,
@@ -121,11 +122,11 @@ function check(
 ): void {
   const [min, max] = REQUEST_RANGE[field];
   if (value >= min && value <= max) return;
-  issues.push(
-    wrong(
-      'layer-out-of-range',
-      `The ${WORDS[field]} must be from ${String(min)} to ${String(max)} ${unit}.`,
-      at,
-    ),
-  );
+  issues.push(wrong('layer-out-of-range', mustBe(WORDS[field], [min, max], unit), at));
+}
+
+function mustBe(what: string, range: readonly [number, number], unit: string): Words {
+  if (unit === 'm') return message('limit.must-be-m', { what, range: { m: range } });
+  if (unit === 'mm') return message('limit.must-be-mm', { what, range: { mm: range } });
+  return `The ${what} must be from ${String(range[0])} to ${String(range[1])} ${unit}.`;
 }

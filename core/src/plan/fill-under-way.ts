@@ -1,3 +1,4 @@
+import { message } from '../words/message';
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { inferSpool, type InferredSpool } from '../spool/infer-spool';
 import type { Estimate } from '../spool/estimate';
@@ -95,7 +96,7 @@ function checkSegments(segments: Segments): Issue[] {
     goes.flatMap((go): Issue[] => {
       const [amount, most] = 'metres' in go ? [go.metres, MOST.metres] : [go.spoolTurns, MOST.spoolTurns];
       if (Math.abs(amount) <= most) return [];
-      const sentence = `What was counted of ${layer} must be from 0 to 5000 m, or from 0 to 300,000 turns of the spool.`;
+      const sentence = message('plan.counted-too-much', { layer, range: { m: [0, MOST.metres] } });
       return [{ code: 'layer-out-of-range', severity: 'error', sentence, at: layer }];
     }),
   );

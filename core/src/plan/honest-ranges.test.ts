@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { knownSpool } from '../spool/estimate';
 import { inferSpool } from '../spool/infer-spool';
-import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
+import {
+  BACKING,
+  MAIN,
+  valueOf,
+  WORKED_READINGS,
+  WORKED_REQUEST,
+  WORKED_SPOOL,
+  said,
+} from '../testing/examples';
 import { coverageOf, STAGES, WORLDS } from '../testing/worlds';
 import type { FillRequest, LayerRequest } from './fill-request';
 import { planFill } from './plan-fill';
@@ -59,7 +67,7 @@ describe('what cannot be below the line', () => {
   ])('%s is named', (_, layers, code) => {
     const issue = plan(...layers).find((one) => one.code === code);
     expect(issue).toMatchObject({ severity: 'error' });
-    expect(issue!.sentence).toMatch(/\.$/);
+    expect(said(issue!.sentence)).toMatch(/\.$/);
   });
 
   it('is only a caution within the doubt of the estimate', () => {

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ranged } from '../numeric/ranged';
-import { sayIn } from '../quantities/say-in';
-import { valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
+import { said as metric, valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
 import { judgeGap, levelRange, levelWords, markWords } from './judge-gap';
 import { makePlan } from './make-plan';
 
@@ -27,22 +26,22 @@ describe('the gap a plan comes out at', () => {
   });
 
   it('says where it stands in words that have no minus in them', () => {
-    const [said] = judgeGap({ gap: ranged(0.4, 0.5), wetGap: null }, { layers: [], gear: 5, house: 2.4 });
-    expect(sayIn(said!.sentence, 'metric').replaceAll('\u00a0', ' ')).toBe(
+    const [off] = judgeGap({ gap: ranged(0.4, 0.5), wetGap: null }, { layers: [], gear: 5, house: 2.4 });
+    expect(metric(off!.sentence)).toBe(
       'It comes out 0.4 mm below the lip, likely 0.2 mm proud of the lip to 1.0 mm below the lip; the house leaves 2.4 mm.',
     );
     const small = (mm: number): string => `${mm.toFixed(1)} mm`;
     expect([2.4, 0, -0.01, -2.5].map((depth) => markWords(depth, 'stop', small))).toEqual([
       ...['2.4 mm stop', '0.0 mm stop', '0.0 mm stop', '2.5 mm proud'],
     ]);
-    expect(levelRange(ranged(-7.3, 1))).toMatch(/^6\.0\d+ to 8\.\d+ mm proud of the lip$/);
-    expect(levelWords(0.01)).toBe('flush with the lip');
+    expect(metric(levelRange(ranged(-7.3, 1)))).toMatch(/^6\.0 to 8\.\d mm proud of the lip$/);
+    expect(levelWords(0.01, small)).toBe('flush with the lip');
     fc.assert(
       fc.property(
         fc.double({ min: -20, max: 40, noNaN: true }),
         fc.double({ min: 0, max: 9, noNaN: true }),
         (depth, sd) => {
-          for (const words of [levelWords(depth), levelRange(ranged(depth, sd))]) {
+          for (const words of [levelWords(depth, small), metric(levelRange(ranged(depth, sd)))]) {
             expect(words).not.toMatch(/-\d/);
             expect(words).toMatch(/(below|flush with|proud of) the lip$/);
           }

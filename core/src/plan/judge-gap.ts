@@ -1,7 +1,7 @@
 import type { Ranged } from '../numeric/ranged';
 import type { FillPlan, PlanIssue } from './fill-plan';
 import type { FillRequest } from './fill-request';
-import { plain, told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 /** How far a fill whose layers all have their amounts may end from the house's own gap before that is said, mm. From memory. */
 const OFF = { full: 0.8, low: 1.6 } as const;
@@ -12,13 +12,23 @@ const NOTHING = /^0(?:\.0+)?[ \u00a0]/;
 /** What is less than this is told as nothing, mm. */
 export const FLUSH = 0.05;
 
+/** A depth in words: below the lip, flush with it, or proud of it. mm */
+function level(depth: number): Words {
+  if (Math.abs(depth) < FLUSH) return FLUSH_WORDS;
+  return depth < 0
+    ? message('level.proud', { depth: { mm: -depth } })
+    : message('level.below', { depth: { mm: depth } });
+}
+
+const FLUSH_WORDS = 'flush with the lip';
+
 /**
- * A depth in words: below the lip, flush with it, or proud of it. mm
+ * A depth in words, where what is less than the reader's own steps is flush. mm
  *
  * @param small writes it in the reader's own units
  */
-export function levelWords(depth: number, small = told.small): string {
-  if (Math.abs(depth) < FLUSH || NOTHING.test(small(Math.abs(depth)))) return 'flush with the lip';
+export function levelWords(depth: number, small: (millimetres: number) => string): string {
+  if (Math.abs(depth) < FLUSH || NOTHING.test(small(Math.abs(depth)))) return FLUSH_WORDS;
   return depth < 0 ? `${small(-depth)} proud of the lip` : `${small(depth)} below the lip`;
 }
 
@@ -27,14 +37,14 @@ export const markWords = (depth: number, what: string, small: (millimetres: numb
   depth < -FLUSH ? `${small(-depth)} proud` : `${small(Math.max(0, depth))} ${what}`;
 
 /** A range of depths in words; where it reaches past the lip both ends say where they stand. mm */
-export const levelRange = ({ low, high }: Pick<Ranged, 'low' | 'high'>): string =>
-  low < 0 && high >= 0
-    ? `${levelWords(low)} to ${levelWords(high)}`
-    : low < 0
-      ? `${plain(-high)} to ${told.small(-low)} proud of the lip`
-      : `${plain(low)} to ${told.small(high)} below the lip`;
+export function levelRange({ low, high }: Pick<Ranged, 'low' | 'high'>): Words {
+  if (low < 0 && high >= 0) return message('level.both', { low: level(low), high: level(high) });
+  return low < 0
+    ? message('level.from-proud', { depth: { mm: [-high, -low] } })
+    : message('level.from-below', { depth: { mm: [low, high] } });
+}
 
-const caution = (code: PlanIssue['code'], sentence: string, values: PlanIssue['values']): PlanIssue => ({
+const caution = (code: PlanIssue['code'], sentence: Words, values: PlanIssue['values']): PlanIssue => ({
   ...{ code, severity: 'caution', sentence, at: 'gap' },
   ...(values ? { values } : {}),
 });
@@ -55,14 +65,15 @@ function byRule(gap: Ranged, { gap: asked, house }: FillRequest): PlanIssue[] {
   if (asked !== undefined || house === undefined || gap.value <= -FLUSH) return [];
   const off = gap.value - house;
   if (off >= -OFF.full && off <= OFF.low) return [];
-  const comes = `It comes out ${levelWords(gap.value)}, likely ${levelRange(gap)}`;
-  const sentence = `${comes}; the house leaves ${told.small(house)}.`;
+  const sentence = message('plan.off-the-rule', {
+    ...{ level: level(gap.value), range: levelRange(gap), house: { mm: house } },
+  });
   return [caution(off < 0 ? 'fuller-than-rule' : 'lower-than-rule', sentence, { gap: gap.value, house })];
 }
 
 /** Line that swells past the lip falls off in loops on the water, though it left the bench below it. */
 function onceWet(gap: Ranged, wetGap: FillPlan['wetGap']): PlanIssue[] {
   if (!wetGap || gap.value < 0 || wetGap.low >= 0) return [];
-  const sentence = `Once it is wet it stands ${levelRange(wetGap)}. Leave more room, or soak it before it is wound.`;
+  const sentence = message('plan.proud-once-wet', { range: levelRange(wetGap) });
   return [caution('proud-once-wet', sentence, { low: wetGap.low, high: wetGap.high })];
 }

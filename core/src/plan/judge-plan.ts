@@ -6,7 +6,7 @@ import type { SpoolGeometry } from '../spool/spool-geometry';
 import type { PlanRules } from './plan-rules';
 import { spoolRanged } from '../numeric/ranged';
 import { isLevelled, isUnknown, type Stack } from './stack';
-import { told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 interface Judged {
   readonly stack: Stack;
@@ -23,7 +23,7 @@ type LineLayer = Extract<LayerRequest, { kind: 'line' }>;
 
 const caution = (
   code: PlanIssue['code'],
-  sentence: string,
+  sentence: Words,
   values: Record<string, number> = {},
   at?: string,
 ): PlanIssue => ({
@@ -72,10 +72,9 @@ function doesNotFit({ stack, request, solvedSd }: Judged): PlanIssue[] {
       : Infinity;
   const excess = -stack.room / perMetre;
   const values = { excess, gap: stack.gap };
-  const longer = `${told.length(excess)} longer than fits below the gap`;
-  const name = last.role.replace('-', ' ');
-  if (lacks > doubt) return [wrong('does-not-fit', `The ${name} is ${longer}.`, values, last.id)];
-  const sentence = `By the figures the ${name} is ${longer}, which is less than is known of this spool. It likely comes out ${told.small(stack.gap)} below the lip.`;
+  const said = { layer: last.role.replace('-', ' '), excess: { m: excess } };
+  if (lacks > doubt) return [wrong('does-not-fit', message('plan.too-long', said), values, last.id)];
+  const sentence = message('plan.too-long-by-figures', { ...said, gap: { mm: stack.gap } });
   return [caution('does-not-fit', sentence, values, last.id)];
 }
 
@@ -99,7 +98,9 @@ function longOverlap({ stack, request: { layers } }: Judged): PlanIssue[] {
       layers[i - 1]?.kind === 'line' ? (below?.length ?? 0) : Infinity,
     );
     if (layer.overlap <= least) return [];
-    const sentence = `A spliced overlap of ${told.length(layer.overlap)} is longer than the ${told.length(least)} of line it lies in.`;
+    const sentence = message('plan.overlap-too-long', {
+      ...{ overlap: { m: layer.overlap }, least: { m: least } },
+    });
     return [wrong('overlap-too-long', sentence, { overlap: layer.overlap, least }, layer.id)];
   });
 }
@@ -116,7 +117,7 @@ function belowArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
   return request.layers.flatMap((layer) => {
     if (layer.kind !== 'retained' || !('depth' in layer.left) || layer.left.depth <= deepest) return [];
     const { depth } = layer.left;
-    const sentence = `Old line kept at ${told.small(depth)} would lie below the bare arbor, which is at about ${told.small(deepest)}. Measure again from the lip.`;
+    const sentence = message('plan.kept-below-arbor', { depth: { mm: depth }, deepest: { mm: deepest } });
     return [byDoubt(depth - deepest, arborSd)('kept-below-arbor', sentence, { depth, deepest }, layer.id)];
   });
 }
@@ -126,7 +127,9 @@ function insideArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
   return request.layers.flatMap((layer) => {
     const arbor = 2 * spool.arborRadius;
     if (layer.kind !== 'reducer' || layer.diameter >= arbor) return [];
-    const sentence = `A reducer of ${told.small(layer.diameter)} lies inside the arbor, which is about ${told.small(arbor)}. Measure both across.`;
+    const sentence = message('plan.reducer-inside-arbor', {
+      ...{ reducer: { mm: layer.diameter }, arbor: { mm: arbor } },
+    });
     const say = byDoubt(arbor - layer.diameter, 2 * arborSd);
     return [say('reducer-inside-arbor', sentence, { reducer: layer.diameter, arbor }, layer.id)];
   });
@@ -135,14 +138,7 @@ function insideArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
 function negativeGap({ stack, request }: Judged): PlanIssue[] {
   const gap = request.gap ?? stack.gap;
   if (gap > -FLUSH) return [];
-  return [
-    caution(
-      'negative-gap',
-      `This stands ${told.small(-gap)} proud of the lip. Line will fall off in loops.`,
-      { gap },
-      'gap',
-    ),
-  ];
+  return [caution('negative-gap', message('plan.proud', { proud: { mm: -gap } }), { gap }, 'gap')];
 }
 
 /** Lengths are told in whole metres and yards: what rounds to a figure is that figure, m. */
@@ -155,7 +151,7 @@ function tooLittle({ stack, rules }: Judged): PlanIssue[] {
   return [
     caution(
       'too-little-line',
-      `Only ${told.length(total)} in all. A reel should hold at least ${told.length(rules.leastTotal)}.`,
+      message('plan.too-little', { total: { m: total }, least: { m: rules.leastTotal } }),
       { total },
     ),
   ];
@@ -171,7 +167,7 @@ function withinACast({ stack, request, rules }: Judged): PlanIssue[] {
   return [
     caution(
       'join-within-a-cast',
-      `Only ${told.length(above)} lie above the join. Leave a cast and a half, ${told.length(least)}, or the join meets the guides on a cast.`,
+      message('plan.within-a-cast', { above: { m: above }, least: { m: least } }),
       { above, least },
       last.id,
     ),
@@ -185,7 +181,7 @@ function springyBacking({ request, rules }: Judged): PlanIssue[] {
     const springy =
       layer.line.material === 'nylon' && layer.role === 'backing' && layer.line.diameter >= rules.springyFrom;
     if (!springy || !above || !isBraid(above.line.material)) return [];
-    const sentence = `Nylon of ${told.diameter(layer.line.diameter)} is springy under braid: the braid lies badly on it. Take thinner backing.`;
+    const sentence = message('plan.springy-backing', { diameter: { line: layer.line.diameter } });
     return [caution('springy-backing', sentence, { diameter: layer.line.diameter }, layer.id)];
   });
 }
@@ -205,7 +201,7 @@ function bareArbor({ request }: Judged): PlanIssue[] {
 
 function thickJoin({ request }: Judged): PlanIssue[] {
   const { guideBore } = request;
-  if (guideBore === undefined) return [];
+  if (guideBore === undefined || !Number.isFinite(guideBore)) return [];
   const layers = lineLayers(request);
   return layers.slice(1).flatMap((layer, i) => {
     // A double knot is about two of each line across (common practice, no source).
@@ -214,7 +210,7 @@ function thickJoin({ request }: Judged): PlanIssue[] {
     return [
       caution(
         'join-too-thick',
-        `The join is about ${told.small(thickness)} thick and the line guide is ${told.small(guideBore)}. Choose thinner backing.`,
+        message('plan.join-too-thick', { thickness: { mm: thickness }, guide: { mm: guideBore } }),
         { thickness },
         layer.id,
       ),

@@ -1,4 +1,4 @@
-import { fail, succeed, type Issue, type Result } from '../issue';
+import { fail, succeed, type PlainIssue, type Result } from '../issue';
 import type { Material } from '../lines/line';
 import { formatDiameter, formatQuantity } from '../quantities/format-quantity';
 import { DEFAULT_UNIT, TO_BASE, type UnitSystem } from '../quantities/units';
@@ -53,7 +53,7 @@ export function printedDiameter({ system, figure }: PrintedBy, material: Materia
  *
  * @returns each print with its readings; an issue for the first that cannot be read at all
  */
-export function readPrints(text: string, context: PrintContext = {}): Result<readonly Print[]> {
+export function readPrints(text: string, context: PrintContext = {}): Result<readonly Print[], PlainIssue> {
   const chunks = printChunks(text.slice(0, LONGEST));
   if (chunks.length === 0 || chunks.length > MOST) return fail(unreadable(text));
   const prints: Print[] = [];
@@ -73,7 +73,7 @@ const MOST = 12;
 interface Ways {
   readonly ways: readonly PrintReading[];
   readonly sure: boolean;
-  readonly issue?: Issue;
+  readonly issue?: PlainIssue;
 }
 
 const NONE: Ways = { ways: [], sure: false };
@@ -110,7 +110,7 @@ function inOrder([a, b]: readonly [PrintPart, PrintPart]): readonly [PrintPart, 
   return a.value <= b.value ? [a, b] : [b, a];
 }
 
-const one = (reading: PrintReading | Issue): Ways =>
+const one = (reading: PrintReading | PlainIssue): Ways =>
   'code' in reading ? { ...NONE, issue: reading } : { ways: [reading], sure: true };
 
 /**
@@ -119,7 +119,7 @@ const one = (reading: PrintReading | Issue): Ways =>
  * is written "times" the length, as diameters are.
  */
 function bare(thing: PrintPart, length: PrintPart, times: boolean, { system, of }: Telling): Ways {
-  const as = (reading: PrintReading | Issue): PrintReading[] => ('code' in reading ? [] : [reading]);
+  const as = (reading: PrintReading | PlainIssue): PrintReading[] => ('code' in reading ? [] : [reading]);
   const metric = as(byDiameter(thing, length, 'mm', system, of));
   const inches = as(byDiameter(thing, length, 'in', system, of));
   const pounds = as(byStrength(thing, length, 'lb', { system, of }));
@@ -153,7 +153,7 @@ function byDiameter(
   unit: string,
   system: UnitSystem,
   material: Material,
-): PrintReading | Issue {
+): PrintReading | PlainIssue {
   const metres = inMetres(length, DEFAULT_UNIT[system]['line-length']);
   const diameter = thing.value * (TO_BASE['small-length'][unit] ?? 1);
   const text = `${length.digits} ${length.unit || DEFAULT_UNIT[system]['line-length']} × ${thing.digits} ${unit}`;
@@ -172,13 +172,13 @@ function byStrength(
   length: PrintPart,
   unit: string,
   telling: Telling,
-): PrintReading | Issue {
+): PrintReading | PlainIssue {
   const usual = unit === 'lb' || unit === 'oz' ? 'yd' : 'm';
   const printed = { system: 'strength', figure: thing.value * (TO_BASE.strength[unit] ?? 1) } as const;
   return withPrinted(printed, `${thing.digits} ${unit}`, { length, usual }, telling);
 }
 
-const bySize = (thing: PrintPart, length: PrintPart, telling: Telling): PrintReading | Issue =>
+const bySize = (thing: PrintPart, length: PrintPart, telling: Telling): PrintReading | PlainIssue =>
   withPrinted({ system: 'size', figure: thing.value }, `#${thing.digits}`, { length, usual: 'm' }, telling);
 
 function withPrinted(
@@ -186,7 +186,7 @@ function withPrinted(
   written: string,
   { length, usual }: { readonly length: PrintPart; readonly usual: string },
   { system, of: material }: Telling,
-): PrintReading | Issue {
+): PrintReading | PlainIssue {
   const diameter = printedDiameter(printed, material);
   const braid = material === 'braid' && printed.system === 'size';
   const said = printed.system === 'size' ? `size ${written.slice(1)}` : written;
@@ -210,7 +210,7 @@ const MATERIAL: Readonly<Record<Material, string>> = {
 const sayLength = ({ digits, unit }: PrintPart, usual: string): string => `${digits} ${unit || usual}`;
 
 /** The reading, or why no line and no spool are like that. */
-function checked(reading: PrintReading): PrintReading | Issue {
+function checked(reading: PrintReading): PrintReading | PlainIssue {
   const [shortest, longest] = OBSERVATION_RANGE.rating.length;
   const [thinnest, thickest] = OBSERVATION_RANGE.rating.diameter;
   if (!(reading.length >= shortest && reading.length <= longest))
@@ -224,9 +224,9 @@ function checked(reading: PrintReading): PrintReading | Issue {
   return reading;
 }
 
-const wrong = (sentence: string): Issue => ({ code: 'not-a-rating', severity: 'error', sentence });
+const wrong = (sentence: string): PlainIssue => ({ code: 'not-a-rating', severity: 'error', sentence });
 
-const unreadable = (text: string): Issue =>
+const unreadable = (text: string): PlainIssue =>
   wrong(
     `"${text.trim().slice(0, 60)}" is not a rating. Write length and diameter like 210 × 0.25, strength and length like 8 lb / 140 yd, or a size number like #2 / 150 m.`,
   );

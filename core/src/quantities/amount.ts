@@ -1,4 +1,4 @@
-import { fail, succeed, type Issue, type Result } from '../issue';
+import { fail, succeed, type PlainIssue, type Result } from '../issue';
 import type { Level } from './level';
 import { parseNumber } from './parse-number';
 import { parseQuantity, type Allowed } from './parse-quantity';
@@ -44,7 +44,7 @@ const SHARES = new RegExp(`^(up to |to )?${SHARE}(?: ?(?:to|-|–) ?${SHARE})?( 
 const BELOW = /^(?:up to |to )?(.+?)(?: (?:below|under)(?: the lip| lip| it)?)$/;
 const TO_DEPTH = /^(?:up )?to (.+)$/;
 
-const issue = (code: string, sentence: string): Issue => ({ code, severity: 'error', sentence });
+const issue = (code: string, sentence: string): PlainIssue => ({ code, severity: 'error', sentence });
 
 /**
  * Reads how much of a line goes on: `120 m`, `100yd`, `as much as fits`, `whole pack`, `half the pack`, `a third of the
@@ -53,7 +53,11 @@ const issue = (code: string, sentence: string): Issue => ({ code, severity: 'err
  *
  * @returns the amount; an issue where it cannot be read, or where a bare share may be of the pack or of the spool
  */
-export function parseAmount(text: string, system: UnitSystem, allowed: AmountAllowed): Result<Amount> {
+export function parseAmount(
+  text: string,
+  system: UnitSystem,
+  allowed: AmountAllowed,
+): Result<Amount, PlainIssue> {
   const typed = plain(text);
   const said = SAID.find(([words]) => words.test(typed))?.[1];
   if (said) return succeed(said);
@@ -81,7 +85,7 @@ const SAID: readonly (readonly [words: RegExp, amount: Amount])[] = [
 ];
 
 /** A level people have words for, or a bare share of an inch: `flush`, `just under the lip`, `a sixteenth`. */
-function levelSaid(text: string, allowed: AmountAllowed): Result<Amount> | null {
+function levelSaid(text: string, allowed: AmountAllowed): Result<Amount, PlainIssue> | null {
   const said = text.trim().toLowerCase().replace(/\s+/g, ' ');
   const depth = LEVELS.find(([words]) => words.test(said))?.[1];
   if (depth !== undefined) return succeed({ kind: 'level', level: { depth } });
@@ -95,7 +99,11 @@ function levelSaid(text: string, allowed: AmountAllowed): Result<Amount> | null 
 }
 
 /** The pack that holds so much, or a share of it: `the 150 yd pack`, `half of the 150 yd pack`. */
-function packOfLength(typed: string, system: UnitSystem, { length }: AmountAllowed): Result<Amount> | null {
+function packOfLength(
+  typed: string,
+  system: UnitSystem,
+  { length }: AmountAllowed,
+): Result<Amount, PlainIssue> | null {
   const found = /^(?:1 (?=\d))?(?:(\d+\/\d+|[\d.]+ ?%) )?(\d[\d., ]* ?[a-z]*)[ -]pack$/.exec(typed);
   const [, part = '1', held = ''] = found ?? [];
   if (!found) return null;
@@ -107,7 +115,7 @@ function packOfLength(typed: string, system: UnitSystem, { length }: AmountAllow
   return succeed({ kind: 'pack', share, held: read.value.value });
 }
 
-const NOT_READ = (text: string): Issue =>
+const NOT_READ = (text: string): PlainIssue =>
   issue(
     'not-an-amount',
     `"${text}" cannot be read. Write a length, "half the pack", "what is left", "a quarter of the spool", "as much as fits" or "3 mm below the lip".`,
@@ -133,7 +141,7 @@ function plain(text: string): string {
 }
 
 /** A share, or a range of shares; null where it is no share at all. */
-function asShare(found: RegExpExecArray, text: string): Result<Amount> | null {
+function asShare(found: RegExpExecArray, text: string): Result<Amount, PlainIssue> | null {
   const [, , first = '', second = '', of = ''] = found;
   // A bare figure is a length; beside a percentage it is one too ("15-20 %").
   if (!/[%/]/.test(first) && !second.includes('%')) return null;
@@ -148,7 +156,7 @@ function asShare(found: RegExpExecArray, text: string): Result<Amount> | null {
 
 type Share = readonly [least: number, most: number];
 
-const ofPack = ([least, most]: Share): Result<Amount> =>
+const ofPack = ([least, most]: Share): Result<Amount, PlainIssue> =>
   least === most
     ? succeed({ kind: 'pack', share: least })
     : fail(issue('not-a-share', 'A share of the pack is one figure: half, a third.'));

@@ -1,9 +1,9 @@
-import { fail, succeed, type Issue, type Result } from '../issue';
+import { fail, succeed, type PlainIssue, type Result } from '../issue';
 
 const FRACTION = /^([-+])?(?:(\d+)[ -])?(\d+)\/(\d+)$/;
 const GROUPED = /^-?\d{1,3}(,\d{3})+\.\d+$|^-?\d{1,3}(,\d{3}){2,}$/;
 
-const wrong = (sentence: string): Issue => ({ code: 'not-a-number', severity: 'error', sentence });
+const wrong = (sentence: string): PlainIssue => ({ code: 'not-a-number', severity: 'error', sentence });
 
 /**
  * Reads the number part of a quantity: 120, .25, 0,25 (decimal comma), 1,310.5, 1/16, 1 1/2.
@@ -13,13 +13,13 @@ const wrong = (sentence: string): Issue => ({ code: 'not-a-number', severity: 'e
  * @returns the number, or an issue. Otherwise such a comma can be read two ways and is refused with both readings, unless
  *   it starts with a zero.
  */
-export function parseNumber(text: string, grouped = false): Result<number> {
+export function parseNumber(text: string, grouped = false): Result<number, PlainIssue> {
   const read = readNumber(text, grouped);
   if (!read.ok || Number.isFinite(read.value)) return read;
   return fail(wrong(`"${text.trim().slice(0, 20)}…" is a larger number than anything here can be.`));
 }
 
-function readNumber(text: string, grouped: boolean): Result<number> {
+function readNumber(text: string, grouped: boolean): Result<number, PlainIssue> {
   const clean = text
     .trim()
     .replace(/[\u00a0\u202f]/g, ' ')
@@ -37,13 +37,13 @@ function readNumber(text: string, grouped: boolean): Result<number> {
   return succeed(Number(dotted));
 }
 
-function fromFraction([, sign, whole, over, under]: RegExpExecArray): Result<number> {
+function fromFraction([, sign, whole, over, under]: RegExpExecArray): Result<number, PlainIssue> {
   if (Number(under) === 0) return fail(wrong('A fraction cannot have zero under the line.'));
   const value = Number(whole ?? 0) + Number(over) / Number(under);
   return succeed(sign === '-' ? -value : value);
 }
 
-function twoReadings(text: string): Issue {
+function twoReadings(text: string): PlainIssue {
   return {
     code: 'ambiguous',
     severity: 'error',

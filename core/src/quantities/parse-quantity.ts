@@ -1,4 +1,4 @@
-import { fail, succeed, type Issue, type Result } from '../issue';
+import { fail, succeed, type PlainIssue, type Result } from '../issue';
 import { formatQuantity, INCH_STEP } from './format-quantity';
 import { parseNumber } from './parse-number';
 import type { Quantity } from './quantity';
@@ -11,7 +11,7 @@ export interface Allowed {
   readonly max?: number;
 }
 
-const issue = (code: string, sentence: string): Issue => ({ code, severity: 'error', sentence });
+const issue = (code: string, sentence: string): PlainIssue => ({ code, severity: 'error', sentence });
 
 /**
  * Reads a quantity as a person types it: `120 m`, `180yd`, `.25`, `0.011in`, `1/16"`, `12 lb`, `6.1kg`, `5.2:1`.
@@ -27,7 +27,7 @@ export function parseQuantity(
   dimension: Dimension,
   system: UnitSystem = 'metric',
   allowed: Allowed = {},
-): Result<Quantity> {
+): Result<Quantity, PlainIssue> {
   if (text.trim() === '') return fail(issue('empty', 'Nothing is written here yet.'));
   const read =
     dimension === 'ratio'
@@ -38,7 +38,7 @@ export function parseQuantity(
   return problem ? fail(problem) : read;
 }
 
-function readRatio(text: string): Result<Quantity> {
+function readRatio(text: string): Result<Quantity, PlainIssue> {
   const [front, back = '1', ...rest] = text.split(':');
   const over = parseNumber(front ?? '');
   const under = parseNumber(back);
@@ -51,7 +51,7 @@ function readRatio(text: string): Result<Quantity> {
 /** Nobody measures these to a thousandth: a comma before three digits groups thousands, as it is written here. */
 const GROUPED: ReadonlySet<Dimension> = new Set(['line-length', 'mass', 'count']);
 
-function readWithUnit(text: string, dimension: Dimension, system: UnitSystem): Result<Quantity> {
+function readWithUnit(text: string, dimension: Dimension, system: UnitSystem): Result<Quantity, PlainIssue> {
   const match = /^\s*([-−–+]?[\d.,/ \u00a0\u202f-]*\d\.?)\s*([^\d\s][^\d]*)?$/.exec(text);
   if (!match)
     return fail(issue('not-a-number', `"${text.trim()}" is not a number. Write it like 120, 0.25 or 1/16.`));
@@ -67,7 +67,7 @@ function readWithUnit(text: string, dimension: Dimension, system: UnitSystem): R
   return succeed({ text: text.trim(), value: number.value * factor, unit });
 }
 
-function unknownUnit(spelled: string, dimension: Dimension): Issue {
+function unknownUnit(spelled: string, dimension: Dimension): PlainIssue {
   const known = Object.keys(TO_BASE[dimension]).join(', ');
   return issue(
     'unknown-unit',
@@ -85,7 +85,7 @@ function outside(
   dimension: Dimension,
   system: UnitSystem,
   { min = -Infinity, max = Infinity }: Allowed,
-): Issue | null {
+): PlainIssue | null {
   if (quantity.value >= min && quantity.value <= max) return null;
   const most = Math.max(...[min, max].filter(Number.isFinite).map(Math.abs));
   const typed = TO_BASE[dimension][quantity.unit] ?? 1;

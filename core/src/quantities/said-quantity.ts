@@ -1,4 +1,4 @@
-import { succeed, type Result } from '../issue';
+import { succeed, type Result, type PlainIssue } from '../issue';
 import { parseNumber } from './parse-number';
 import type { Quantity } from './quantity';
 import { TO_BASE, type Dimension } from './units';
@@ -20,7 +20,7 @@ const FLUSH = /^(flush|level)( with the lip)?$/;
  *
  * @returns null where it is said in no such way
  */
-export function readSaid(text: string, dimension: Dimension): Result<Quantity> | null {
+export function readSaid(text: string, dimension: Dimension): Result<Quantity, PlainIssue> | null {
   const typed = text.trim();
   if (dimension !== 'line-length' && dimension !== 'small-length') return null;
   const inches = inchesIn(typed, dimension);

@@ -1,37 +1,44 @@
 import type { Correction } from '../run/run-event';
+import type { UnitSystem } from '../quantities/units';
 import { noteAt } from '../steps/note-at';
 import type { RunFacts } from '../steps/run-facts';
 import { fieldOf, metres, millimetres, stepName, valueWords } from './words';
 
 type Value = Correction['is'];
 
+/** Around a correction: its fill, and what whoever reads it measures in. */
+interface Around {
+  readonly facts: RunFacts;
+  readonly units: UnitSystem;
+}
+
 /** A correction as a sentence: what it was, what it is, and why. */
-export function correctionWords({ what, about, was, is, why }: Correction, facts: RunFacts): string {
-  const [name, said] = TELL[what](about, facts);
+export function correctionWords({ what, about, was, is, why }: Correction, around: Around): string {
+  const [name, said] = TELL[what](about, around);
   return `Put right: ${name} is ${said(is)}, not ${said(was)}: ${why}.`;
 }
 
-type Tell = (about: string, facts: RunFacts) => readonly [name: string, said: (value: Value) => string];
+type Tell = (about: string, around: Around) => readonly [name: string, said: (value: Value) => string];
 
 const figures =
-  (unit: (value: number) => string, none: string) =>
+  (unit: (value: number, units: UnitSystem) => string, units: UnitSystem, none: string) =>
   (value: Value): string =>
-    typeof value === 'number' ? unit(value) : none;
+    typeof value === 'number' ? unit(value, units) : none;
 
 const TELL: Readonly<Record<Correction['what'], Tell>> = {
-  gap: () => ['the gap', figures(millimetres, 'unread')],
-  length: (about) => [`the length of layer ${about}`, figures(metres, 'unknown')],
+  gap: (_, { units }) => ['the gap', figures(millimetres, units, 'unread')],
+  length: (about, { units }) => [`the length of layer ${about}`, figures(metres, units, 'unknown')],
   piece: (about) => [
     `the piece of layer ${about}`,
     (code) => (code === null ? 'no piece of the rack' : String(code)),
   ],
-  note: (about, facts) => {
+  note: (about, { facts, units }) => {
     const [step, key] = noteAt(about);
     const field = fieldOf(step, facts, key);
     const name = `${stepName(step, facts)}, ${field?.label.toLowerCase() ?? key},`;
     return [
       name,
-      (value) => (value === null ? 'left open' : field ? valueWords(field, value) : String(value)),
+      (value) => (value === null ? 'left open' : field ? valueWords(field, value, units) : String(value)),
     ];
   },
 };

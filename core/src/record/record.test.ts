@@ -58,7 +58,7 @@ const SAMPLES: Samples = {
 };
 /** Kept to find things by, or of the inside of counting; nothing anybody saw. */
 const INSIDE = new Set(['pieceId', 'benchId', 'from', 'per', 'seen']);
-const AROUND = { facts: FACTS, log: [] as RunEvent[] };
+const AROUND = { facts: FACTS, log: [] as RunEvent[], units: 'metric' as const };
 const told = (kind: Kind, payload: unknown): string =>
   tellEvent({ kind, payload } as RunHappening, { ...AROUND, log: done(1, 'mount') });
 /** Whether it is one of the words there are for it. */
@@ -239,12 +239,13 @@ it('who wound a layer and when is told, where times can be', () => {
   });
   const log = [turns(1, 'Joss'), turns(2, 'Tova'), turns(3, 'Joss')];
   const main = (when?: (iso: string) => string) =>
-    tellFill(FACTS, foldRun(FACTS, log), log, when).find(({ title }) => title === 'Main')?.sentences;
+    tellFill(FACTS, foldRun(FACTS, log), log, when ? { when } : {}).find(({ title }) => title === 'Main')
+      ?.sentences;
   expect(main()).toEqual(['30 turns counted by hand.', 'Wound by Joss, then Tova.']);
   const minute = (iso: string): string => iso.slice(11, 16);
   expect(main(minute)?.[1]).toBe('Wound by Joss, then Tova, 08:01 to 08:03.');
   const begun = [{ ...event(1, { kind: 'started', payload: { bench: 'Bench 7' } }), by: 'Joss' }];
-  const who = tellFill(FACTS, foldRun(FACTS, begun), begun, () => '1 Mar 8:00').at(-1);
+  const who = tellFill(FACTS, foldRun(FACTS, begun), begun, { when: () => '1 Mar 8:00' }).at(-1);
   expect(who?.sentences).toEqual(['1 Mar 8:00, Joss: begun at Bench 7.']);
 });
 

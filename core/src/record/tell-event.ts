@@ -1,4 +1,6 @@
 import { metresPer } from '../counter/counter-unit';
+import { formatDiameter } from '../quantities/format-quantity';
+import type { UnitSystem } from '../quantities/units';
 import type { RunEvent, RunHappening, SeenTurn, Walked } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';
 import { roleOf } from './role-of';
@@ -25,10 +27,13 @@ type PayloadOf<K extends RunHappening['kind']> = Extract<RunHappening, { kind: K
 export interface Around {
   readonly facts: RunFacts;
   readonly log: readonly RunEvent[];
+  /** What whoever reads it measures in. */
+  readonly units: UnitSystem;
 }
 
 const turned = (turn: SeenTurn | null): string => turn ?? 'not at all';
-const at = (wound: number | undefined): string => (wound === undefined ? '' : ` at ${metres(wound)}`);
+const at = (wound: number | undefined, units: UnitSystem): string =>
+  wound === undefined ? '' : ` at ${metres(wound, units)}`;
 const because = (why: string): string => (why === '' ? '' : `: ${why}`);
 
 /** One sentence for each kind of event; the compiler asks for one where a kind is new. */
@@ -44,36 +49,37 @@ const TELL: { readonly [K in RunHappening['kind']]: (payload: PayloadOf<K>, arou
     turns < 0
       ? `${layerWords(layer)}: ${figure(-turns)} turns taken back${by(device)}.`
       : `${layerWords(layer)}: ${figure(turns)} turns${by(device)}.`,
-  metres: ({ layer, metres: run, device }) => `${layerWords(layer)}: ${metres(run)}${by(device, 'over')}.`,
-  metered: ({ layer, meter, metres: stood, step }) =>
-    `${layerWords(layer)}: ${meter} stood at ${metres(stood)}, ${figure(step, 3)} spool turns a count.`,
+  metres: ({ layer, metres: run, device }, { units }) =>
+    `${layerWords(layer)}: ${metres(run, units)}${by(device, 'over')}.`,
+  metered: ({ layer, meter, metres: stood, step }, { units }) =>
+    `${layerWords(layer)}: ${meter} stood at ${metres(stood, units)}, ${figure(step, 3)} spool turns a count.`,
   'count-set': ({ layer, turns }) => `${layerWords(layer)}: the count was set to ${figure(turns)} turns.`,
   held: ({ on, device, count }) =>
     on
       ? `The count was held${device === undefined ? '' : `, ${device} at ${figure(count ?? 0)}`}.`
       : 'The count went on.',
   'device-at': ({ device, count }) => `The counter ${device} was taken as it stood, at ${figure(count)}.`,
-  'depth-read': ({ after, depth, by: how }) =>
-    `Depth ${after === 'gap' ? 'at the gap' : `after the ${layerWords(after).toLowerCase()}`}: ${millimetres(depth)}, by ${how === 'eye' ? 'eye' : 'calliper'}.`,
+  'depth-read': ({ after, depth, by: how }, { units }) =>
+    `Depth ${after === 'gap' ? 'at the gap' : `after the ${layerWords(after).toLowerCase()}`}: ${millimetres(depth, units)}, by ${how === 'eye' ? 'eye' : 'calliper'}.`,
   supply: ({ layer, way, supplyTurns, reelTurns }) =>
     `${layerWords(layer)}: ${WAY_WORDS[way]}; it turned ${turned(supplyTurns)}, the reel ${turned(reelTurns)}.`,
-  'slack-read': ({ layer, pinched, plyTurns, wound }) =>
-    `${layerWords(layer)}${at(wound)}: a loop of ${metres(pinched)} showed ${figure(plyTurns)} turns of twist.`,
+  'slack-read': ({ layer, pinched, plyTurns, wound }, { units }) =>
+    `${layerWords(layer)}${at(wound, units)}: a loop of ${metres(pinched, units)} showed ${figure(plyTurns)} turns of twist.`,
   restarted: ({ layer, why }) =>
     `${layerWords(layer)}: stripped back and begun again, ${RESTART_WORDS[why]}.`,
-  'lay-read': ({ layer, rear, front, centre, did, wound }) =>
-    `${layerWords(layer)}${at(wound)}: ${millimetres(rear)} at the rear, ${millimetres(front)} in front${centre === undefined ? '' : `, ${millimetres(centre)} in the middle`}; ${DID_WORDS[did]}.`,
-  'tension-read': ({ layer, holds, wound }) =>
-    `${layerWords(layer)}${at(wound)}: let go, the line ${holds ? 'stayed put' : 'sprang'}.`,
-  chosen: ({ layer, how, gap, length }) =>
-    `${layerWords(layer)}: ${CHOICE_WORDS[how]}${gap === undefined ? '' : `, ${millimetres(gap)}`}${length === undefined ? '' : `, ${metres(length)}`}.`,
+  'lay-read': ({ layer, rear, front, centre, did, wound }, { units }) =>
+    `${layerWords(layer)}${at(wound, units)}: ${millimetres(rear, units)} at the rear, ${millimetres(front, units)} in front${centre === undefined ? '' : `, ${millimetres(centre, units)} in the middle`}; ${DID_WORDS[did]}.`,
+  'tension-read': ({ layer, holds, wound }, { units }) =>
+    `${layerWords(layer)}${at(wound, units)}: let go, the line ${holds ? 'stayed put' : 'sprang'}.`,
+  chosen: ({ layer, how, gap, length }, { units }) =>
+    `${layerWords(layer)}: ${CHOICE_WORDS[how]}${gap === undefined ? '' : `, ${millimetres(gap, units)}`}${length === undefined ? '' : `, ${metres(length, units)}`}.`,
   walked: (walk) => walkWords(walk),
   moving: ({ on }) => (on ? 'Line was moved by the count.' : 'Moving line ended.'),
   settled: ({ cause, about }) =>
     `Answered: ${SETTLED_WORDS[cause]}${about === '' ? '' : ` (${/^\d+$/.test(about) ? `depth ${String(Number(about) + 1)}` : about})`}.`,
-  noted: ({ step, values }, { facts }) => `${stepName(step, facts)}: ${noteWords(step, facts, values)}.`,
-  'piece-changed': ({ layer, code, usedUp, allAlong, line }) =>
-    `${layerWords(layer)}: ${allAlong ? 'was wound all along off' : 'goes on off'} ${code}${line ? `, ${line.key}, ${line.material} ${line.diameter.toFixed(2)} mm` : ''}${usedUp ? '; the piece before ran out' : ''}.`,
+  noted: ({ step, values }, around) => `${stepName(step, around.facts)}: ${noteWords(step, around, values)}.`,
+  'piece-changed': ({ layer, code, usedUp, allAlong, line }, { units }) =>
+    `${layerWords(layer)}: ${allAlong ? 'was wound all along off' : 'goes on off'} ${code}${line ? `, ${line.key}, ${line.material} ${formatDiameter(line.diameter, units).text}` : ''}${usedUp ? '; the piece before ran out' : ''}.`,
   'put-aside': ({ why }) => `Put aside${because(why)}.`,
   'given-up': ({ why, line }) => `Given up, its line ${GIVEN_UP_WORDS[line]}${because(why)}.`,
   undone: ({ event }, around) => {
@@ -81,7 +87,7 @@ const TELL: { readonly [K in RunHappening['kind']]: (payload: PayloadOf<K>, arou
     return taken ? `Taken back: ${tellEvent(taken, around)}` : 'Something was taken back.';
   },
   closed: () => 'Closed.',
-  corrected: (correction, { facts }) => correctionWords(correction, facts),
+  corrected: (correction, around) => correctionWords(correction, around),
   reopened: ({ why }) => `Opened again${because(why)}.`,
 };
 
@@ -119,7 +125,7 @@ function walkWords({
   return `${said.filter((part) => part !== '').join('; ')}.`;
 }
 
-/** An event as a sentence, in metric. */
+/** An event as a sentence, in the units of whoever reads it. */
 export function tellEvent(event: RunHappening, around: Around): string {
   const tell = TELL[event.kind] as (payload: RunHappening['payload'], around: Around) => string;
   return tell(byRole(event.payload, around.facts), around);

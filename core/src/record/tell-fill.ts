@@ -1,4 +1,5 @@
 import { isWithin } from '../numeric/bounded';
+import type { UnitSystem } from '../quantities/units';
 import type { RunEvent, RunHappening } from '../run/run-event';
 import type { RunState } from '../run/run-state';
 import { kindOfStep } from '../steps/check-notes';
@@ -14,6 +15,14 @@ export interface Chapter {
   readonly sentences: readonly string[];
 }
 
+/** Who a fill is told to. */
+interface ToldTo {
+  /** A time as people of the shop write it; without it no times are told. */
+  readonly when?: (iso: string) => string;
+  /** What they measure in. */
+  readonly units?: UnitSystem;
+}
+
 /** What belongs to a layer in short; what only counts is summed. */
 const OF_A_LAYER = new Set<RunEvent['kind']>([
   ...(['supply', 'slack-read', 'lay-read', 'tension-read', 'restarted', 'chosen', 'piece-changed'] as const),
@@ -24,15 +33,14 @@ const OF_A_LAYER = new Set<RunEvent['kind']>([
  * every reel. What was taken back is not in it; the log has it.
  *
  * @param standing the events that stand, in order
- * @param when a time as people of the shop write it; without one no times are told
  */
 export function tellFill(
   facts: RunFacts,
   state: RunState,
   standing: readonly RunEvent[],
-  when: (iso: string) => string = () => '',
+  { when = () => '', units = 'metric' }: ToldTo = {},
 ): Chapter[] {
-  const around = { facts, log: standing };
+  const around = { facts, log: standing, units };
   const tell = (events: readonly RunHappening[]): string[] => events.map((event) => tellEvent(event, around));
   const layers = lineLayers(facts.request);
   const layerOfNote = (step: string): string | undefined =>
@@ -50,7 +58,7 @@ export function tellFill(
       title: layerWords(roleOf(id, facts)),
       sentences: [
         ...tell(notes.filter(({ payload }) => layerOfNote(payload.step) === id)),
-        ...countWords(state, id, layerWords(roleOf(id, facts))),
+        ...countWords(state, id, { name: layerWords(roleOf(id, facts)), units }),
         ...whoWound(standing, id, when),
         ...tell(
           standing.filter(
@@ -63,7 +71,7 @@ export function tellFill(
     {
       title: 'At the end',
       sentences: [
-        ...gapWords(facts, standing),
+        ...gapWords(around),
         ...tell(standing.filter(({ kind }) => kind === 'walked' || kind === 'settled')),
         ...tell(after),
       ],
@@ -140,7 +148,7 @@ const isBefore = (step: string, facts: RunFacts): boolean =>
 function countWords(
   { turns, metres: metered, byEye, byDevice, usedUp, stretches }: RunState,
   id: string,
-  name: string,
+  { name, units }: { readonly name: string; readonly units: UnitSystem },
 ): string[] {
   const counted = turns[id] ?? 0;
   const over = metered[id] ?? 0;
@@ -148,7 +156,7 @@ function countWords(
     ...(isWithin(counted, 0.5, Infinity)
       ? [`${figure(counted, 0)} turns counted ${byDevice.has(id) ? 'by a counter' : 'by hand'}`]
       : []),
-    ...(over > 0 ? [`${metres(over)} over a line meter`] : []),
+    ...(over > 0 ? [`${metres(over, units)} over a line meter`] : []),
     ...(byEye.has(id) ? [byEye.get(id)?.at === 0 ? 'on it when it came' : 'wound by eye'] : []),
     ...(usedUp.has(id) ? ['its supply ran out with it'] : []),
   ];
@@ -158,19 +166,20 @@ function countWords(
     ...(said.length > 0 ? [`${name}: ${said.join(', ')}.`] : []),
     ...(own.length > 0
       ? [
-          `${own[0]?.meter ?? ''} measured the reel over ${metres(length)}, in ${String(own.length)} stretches.`,
+          `${own[0]?.meter ?? ''} measured the reel over ${metres(length, units)}, in ${String(own.length)} stretches.`,
         ]
       : []),
   ];
 }
 
 /** The gap that was wanted, and what was read at it. */
-function gapWords({ request: { gap } }: RunFacts, standing: readonly RunEvent[]): string[] {
+function gapWords({ facts, log: standing, units }: Around): string[] {
+  const { gap } = facts.request;
   const read = standing.findLast(
     (event): event is Extract<RunEvent, { kind: 'depth-read' }> =>
       event.kind === 'depth-read' && event.payload.after === 'gap',
   );
-  const wanted = gap === undefined ? [] : [`A gap of ${millimetres(gap)} was wanted`];
+  const wanted = gap === undefined ? [] : [`A gap of ${millimetres(gap, units)} was wanted`];
   const put = standing.findLast(
     (event): event is Extract<RunEvent, { kind: 'corrected' }> =>
       event.kind === 'corrected' && event.payload.what === 'gap',
@@ -179,11 +188,13 @@ function gapWords({ request: { gap } }: RunFacts, standing: readonly RunEvent[])
   const got = put
     ? [
         typeof right === 'number'
-          ? `${millimetres(right)} was got, as put right`
+          ? `${millimetres(right, units)} was got, as put right`
           : 'it was not read, as put right',
       ]
     : read
-      ? [`${millimetres(read.payload.depth)} was read by ${read.payload.by === 'eye' ? 'eye' : 'calliper'}`]
+      ? [
+          `${millimetres(read.payload.depth, units)} was read by ${read.payload.by === 'eye' ? 'eye' : 'calliper'}`,
+        ]
       : [];
   return wanted.length + got.length > 0 ? [`${[...wanted, ...got].join('; ')}.`] : [];
 }

@@ -1,3 +1,4 @@
+import type { UnitSystem } from '../quantities/units';
 import type { RunEvent } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';
 import { tellEvent } from './tell-event';
@@ -34,7 +35,11 @@ function goesOn(last: readonly RunEvent[], event: RunEvent): boolean {
 const amountOf = ({ kind, payload }: Counted): number => (kind === 'turns' ? payload.turns : payload.metres);
 
 /** A whole log, told. Nothing of it is left out; counting in a row is put together. */
-export function tellLog(facts: RunFacts, log: readonly RunEvent[]): ToldEvent[] {
+export function tellLog(
+  facts: RunFacts,
+  log: readonly RunEvent[],
+  units: UnitSystem = 'metric',
+): ToldEvent[] {
   const rows: RunEvent[][] = [];
   for (const event of log) {
     const last = rows.at(-1);
@@ -45,7 +50,7 @@ export function tellLog(facts: RunFacts, log: readonly RunEvent[]): ToldEvent[] 
     const [first] = events;
     const last = events.at(-1);
     if (!first || !last) return [];
-    const sentence = tellEvent(together(events) ?? first, { facts, log });
+    const sentence = tellEvent(together(events) ?? first, { facts, log, units });
     return [{ at: first.at, until: last.at, by: first.by, sentence, events: events.length }];
   });
 }

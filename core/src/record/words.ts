@@ -1,4 +1,6 @@
 import type { DoubtCause } from '../counter/walk-doubt';
+import { formatQuantity } from '../quantities/format-quantity';
+import type { Dimension, UnitSystem } from '../quantities/units';
 import type { TooLongChoice } from '../run/run-event';
 import type { SettlingCause } from '../run/settling';
 import { kindOfStep } from '../steps/check-notes';
@@ -73,8 +75,13 @@ export const layerWords = (layer: string): string =>
 
 /** A number without more digits than it has. */
 export const figure = (value: number, decimals = 1): string => String(Number(value.toFixed(decimals)));
-export const metres = (value: number): string => `${figure(value)} m`;
-export const millimetres = (value: number): string => `${figure(value, 2)} mm`;
+
+/** Line, m, as a reader has it: in a metric record as exact as it was counted. */
+export const metres = (value: number, units: UnitSystem): string =>
+  units === 'metric' ? `${figure(value)} m` : formatQuantity(value, 'line-length', units).text;
+/** A depth, width or diameter of a spool, mm, as a reader has it. */
+export const millimetres = (value: number, units: UnitSystem): string =>
+  units === 'metric' ? `${figure(value, 2)} mm` : formatQuantity(value, 'small-length', units).text;
 
 /** What a step of this fill is called; its id for one no fill like it has. */
 export function stepName(id: string, facts: RunFacts): string {
@@ -84,7 +91,7 @@ export function stepName(id: string, facts: RunFacts): string {
   return STEPS[kind].words(stepAt(facts, layer)).name;
 }
 
-const UNITS: Readonly<Record<string, string>> = {
+const UNITS: Readonly<Record<Dimension, string>> = {
   'line-length': ' m',
   'small-length': ' mm',
   mass: ' g',
@@ -93,12 +100,23 @@ const UNITS: Readonly<Record<string, string>> = {
   count: '',
 };
 
+const quantityWords = (value: number, dimension: Dimension, units: UnitSystem): string =>
+  units === 'metric'
+    ? `${figure(value, 2)}${UNITS[dimension]}`
+    : formatQuantity(value, dimension, units, dimension === 'count' ? 0 : undefined).text;
+
 /** What was written down at a step, one sentence for all of it. */
-export function noteWords(id: string, facts: RunFacts, values: Readonly<Record<string, NoteValue>>): string {
+export function noteWords(
+  id: string,
+  { facts, units }: { readonly facts: RunFacts; readonly units: UnitSystem },
+  values: Readonly<Record<string, NoteValue>>,
+): string {
   return Object.entries(values)
     .map(([key, value]) => {
       const field = fieldOf(id, facts, key);
-      return field ? `${field.label.toLowerCase()}: ${valueWords(field, value)}` : `${key}: ${String(value)}`;
+      return field
+        ? `${field.label.toLowerCase()}: ${valueWords(field, value, units)}`
+        : `${key}: ${String(value)}`;
     })
     .join('; ');
 }
@@ -109,11 +127,11 @@ export function fieldOf(id: string, facts: RunFacts, key: string): StepField | u
   return kind ? (STEPS[kind].fields ?? []).find((one) => one.key === key) : undefined;
 }
 
-export function valueWords(field: StepField, value: NoteValue): string {
+export function valueWords(field: StepField, value: NoteValue, units: UnitSystem): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (field.kind === 'choice')
     return field.options.find((option) => option.value === value)?.name ?? String(value);
   if (field.kind === 'quantity' && typeof value === 'number')
-    return `${figure(value, 2)}${UNITS[field.dimension] ?? ''}`;
+    return quantityWords(value, field.dimension, units);
   return String(value);
 }

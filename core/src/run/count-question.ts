@@ -1,16 +1,17 @@
+import { message, type Words } from '../words/message';
 import { unitsOf, type CountingDevice, type OddCount } from './credit-count';
 import type { RunHappening } from './run-event';
 import type { RunState, Unheard } from './run-state';
 
 /** One answer to what a counter counted, and what is written down with it. */
 export interface CountAnswer {
-  readonly words: string;
+  readonly words: Words;
   readonly happenings: readonly RunHappening[];
 }
 
 /** What a counter has to be asked about, and its answers, the likeliest first. */
 export interface CountQuestion {
-  readonly sentence: string;
+  readonly sentence: Words;
   readonly answers: readonly CountAnswer[];
 }
 
@@ -46,7 +47,9 @@ export function countQuestion(
   return oddQuestion(state, layer, asked);
 }
 
-const unitOf = ({ counts }: CountingDevice): string => (counts === 'metres' ? 'm' : 'turns');
+/** What was counted, in what it is counted in. */
+const counted = ({ counts }: CountingDevice, units: number): Words =>
+  counts === 'metres' ? message('count.metres', { line: { m: Math.round(units) } }) : `${round(units)} turns`;
 const round = (units: number): string => (Math.round(units) + 0).toFixed(0);
 const nameOf = (layer: string): string => layer.replaceAll('-', ' ');
 
@@ -72,24 +75,26 @@ function oddQuestion({ devices }: Pick<RunState, 'devices'>, layer: string, aske
   const gear = asked.gear(layer);
   const went = unitsOf(device, count - (devices[device.name] ?? count), gear);
   const stands = unitsOf(device, count, gear);
-  const unit = unitOf(device);
+  const says = (units: number): Words => counted(device, units);
   const none: CountAnswer = { words: 'Count none of them', happenings: [standsAt(asked)] };
-  const add = (words: string, units: number): CountAnswer[] =>
+  const add = (words: Words, units: number): CountAnswer[] =>
     Math.abs(units) < 0.5 ? [] : offered(words, { [layer]: units }, asked);
   if (odd === 'jumped')
     return {
-      sentence: `${device.name} jumped by ${round(went)} ${unit} at once.`,
-      answers: [none, ...add(`They were wound: count ${round(went)} ${unit}`, went)],
+      sentence: message('count.jumped', { device: device.name, went: says(went) }),
+      answers: [none, ...add(message('count.were-wound', { went: says(went) }), went)],
     };
-  const back = went < 0 ? `went back by ${round(-went)} ${unit}: it` : 'begins its lines again: it';
   return {
-    sentence: `${device.name} ${back} seems to have begun again from zero.`,
+    sentence:
+      went < 0
+        ? message('count.went-back', { device: device.name, back: says(-went) })
+        : `${device.name} begins its lines again: it seems to have begun again from zero.`,
     answers: [
-      ...(stands > 0 ? add(`It began again: count the ${round(stands)} ${unit} since`, stands) : []),
+      ...(stands > 0 ? add(message('count.since', { stands: says(stands) }), stands) : []),
       none,
       ...(went < 0
-        ? add(`${round(-went)} ${unit} were wound back off`, went)
-        : add(`It went on: count ${round(went)} ${unit}`, went)),
+        ? add(message('count.wound-back', { back: says(-went) }), went)
+        : add(message('count.went-on', { went: says(went) }), went)),
     ],
   };
 }
@@ -118,7 +123,7 @@ function unheardQuestion(open: Unheard, layer: string | undefined, asked: Asked)
 
 /** An answer, unless it says more than a log takes in. */
 const offered = (
-  words: string,
+  words: Words,
   units: Readonly<Record<string, number>>,
   asked: Asked,
   before: readonly RunHappening[] = [],
@@ -137,16 +142,17 @@ function againstHand(open: Unheard, { unitsOn, there }: Gone, asked: Asked): Cou
     hands.map(([on, { turns }]) => [on, (both[on] ?? 0) - inUnits(device, turns)]),
   );
   const moved = Object.values(both).reduce((all, one) => all + one, 0);
-  const unit = unitOf(device);
   const keeps = offered(`Keep the ${round(byHand)} counted by hand`, there, asked);
   return {
-    sentence: `${device.name} counted ${round(moved)} ${unit} while it could not be heard; ${round(byHand)} turns were counted by hand.`,
+    sentence: message('count.unheard-by-hand', {
+      ...{ device: device.name, moved: counted(device, moved), byHand: Math.round(byHand) },
+    }),
     answers:
       Math.abs(moved) < 0.5
         ? keeps
         : [
             ...offered(
-              `Take the counter’s ${round(moved)} ${unit}`,
+              message('count.take', { moved: counted(device, moved) }),
               sum(there, instead),
               asked,
               takeBack(device, open),
@@ -164,15 +170,14 @@ function whoseItIs(
   asked: Asked,
 ): CountQuestion {
   const { device } = asked;
-  const unit = unitOf(device);
   const moved = layers[0] === undefined ? 0 : unitsOn(layers[0]);
   const ended = open.ended.length > 0 ? `, and ${open.ended.map(nameOf).join(', ')} ended meanwhile` : '';
   return {
-    sentence: `${device.name} went on by ${round(moved)} ${unit} while it could not be heard${ended}.`,
+    sentence: message('count.unheard', { device: device.name, moved: counted(device, moved), ended }),
     answers: [
       ...layers.flatMap((on) =>
         offered(
-          `They are ${nameOf(on)}: count ${round(unitsOn(on))} ${unit} there`,
+          message('count.are', { layer: nameOf(on), went: counted(device, unitsOn(on)) }),
           sum(there, { [on]: unitsOn(on) }),
           asked,
         ),

@@ -2,7 +2,7 @@ import { READING_SD } from '../spool/priors';
 import type { DepthReading } from './run-state';
 import { AT_THE_GAP } from './depth-observations';
 import type { RunUnderWay } from './under-way';
-import { told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 /** What a depth is worth before it is believed. */
 export interface DepthJudgement {
@@ -10,7 +10,7 @@ export interface DepthJudgement {
   readonly expected: number;
   readonly sd: number;
   readonly verdict: 'fits' | 'unlikely' | 'impossible';
-  readonly sentence: string;
+  readonly sentence: Words;
 }
 
 /** A reading this many standard deviations off is read again before it is believed. */
@@ -29,30 +29,21 @@ export function judgeDepth(
   { depth, by }: Pick<DepthReading, 'depth' | 'by'>,
 ): DepthJudgement {
   const { start, expected, sd } = levelAt(underWay, after);
-  const said = (verdict: DepthJudgement['verdict'], sentence: string): DepthJudgement => ({
+  const said = (verdict: DepthJudgement['verdict'], sentence: Words): DepthJudgement => ({
     ...{ expected, sd, verdict, sentence },
   });
-  const read = told.small(depth);
+  const read = { mm: depth };
   const { lipRadius, arborRadius } = underWay.spool.deviation;
   // How deep the arbor lies is often only believed; what is wound is never deeper than that.
   const slack = UNLIKELY * Math.hypot(READING_SD[by], lipRadius, arborRadius);
+  if (!Number.isFinite(depth)) return said('impossible', 'This is not a depth. Measure again from the lip.');
   if (depth > start + slack)
-    return said(
-      'impossible',
-      `${read} is deeper than what lies below this layer, at ${told.small(start)}. Measure again from the lip.`,
-    );
-  if (depth < -PROUD)
-    return said(
-      'impossible',
-      `${read} would stand more than ${String(PROUD)} mm above the lip. Measure again from the lip.`,
-    );
+    return said('impossible', message('depth.too-deep', { read, start: { mm: start } }));
+  if (depth < -PROUD) return said('impossible', message('depth.too-proud', { read, most: { mm: PROUD } }));
   const off = Math.abs(depth - expected) / Math.hypot(sd, READING_SD[by]);
   return off > UNLIKELY
-    ? said(
-        'unlikely',
-        `${read} is far from the ${told.small(expected)} the count comes to. Measure once more, and look whether the count is right.`,
-      )
-    : said('fits', `${read}, by the count ${told.small(expected)}.`);
+    ? said('unlikely', message('depth.unlikely', { read, expected: { mm: expected } }))
+    : said('fits', message('depth.fits', { read, expected: { mm: expected } }));
 }
 
 /** More than this above the lip line does not stand, mm. */

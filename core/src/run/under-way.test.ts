@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fillUnderWay, restAsAsked, restToGap } from '../plan/fill-under-way';
 import { planSwap } from '../plan/plan-swap';
 import { inferSpool } from '../spool/infer-spool';
-import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
+import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST, said } from '../testing/examples';
 import { done, event, FACTS, turns } from '../testing/runs';
 import { finalFill } from './final-fill';
 import { foldRun } from './fold-run';
@@ -93,7 +93,7 @@ describe('judgeDepth', () => {
     expect(judge(expected - 3.5 * Math.hypot(sd, 0.2)).verdict).toBe('unlikely');
     expect(judge(19).verdict).toBe('impossible');
     expect(judge(-4).verdict).toBe('impossible');
-    expect(judge(19).sentence).toContain('Measure again');
+    expect(said(judge(19).sentence)).toContain('Measure again');
   });
 
   it('is milder with an eye than with a calliper, and never the other way', () => {

@@ -4,6 +4,7 @@ import { countQuestion } from './count-question';
 import { creditCount } from './credit-count';
 import { foldRun } from './fold-run';
 import type { RunEvent, SeenCount } from './run-event';
+import { said } from '../testing/examples';
 
 const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 2 } as const;
 const seen = (count: number, unheard = false): { seen: SeenCount } => ({
@@ -120,8 +121,10 @@ describe('a counter that is heard again', () => {
     const log = [byHand(5, 40, seen(60, true))];
     const state = fold(...log);
     expect(told(state, 148)).toMatchObject({ happening: null, odd: 'unheard' });
-    expect(ask(state, 148)!.sentence).toContain('counted 44 turns while it could not be heard; 40 turns');
-    expect(ask(state, 148)!.answers.map(({ words }) => words)).toEqual([
+    expect(said(ask(state, 148)!.sentence)).toContain(
+      'counted 44 turns while it could not be heard; 40 turns',
+    );
+    expect(ask(state, 148)!.answers.map(({ words }) => said(words))).toEqual([
       'Take the counter’s 44 turns',
       'Keep the 40 counted by hand',
       'Both were wound: count them together',
@@ -158,7 +161,7 @@ describe('a counter that is heard again', () => {
   it('keeps what was counted by hand where it stood still', () => {
     const log = [byHand(5, 40, seen(60, true))];
     const question = ask(fold(...log), 60)!;
-    expect(question.answers.map(({ words }) => words)).toEqual(['Keep the 40 counted by hand']);
+    expect(question.answers.map(({ words }) => said(words))).toEqual(['Keep the 40 counted by hand']);
     expect(after(fold(...log), log, 60, 0).turns.backing).toBe(50);
   });
 
@@ -171,8 +174,10 @@ describe('a counter that is heard again', () => {
     const state = fold(...log);
     expect(told(state, 140)).toMatchObject({ happening: null, unclaimed: 80, odd: 'unheard' });
     const question = ask(state, 140)!;
-    expect(question.sentence).toContain('went on by 40 turns while it could not be heard, and backing ended');
-    expect(question.answers.map(({ words }) => words)).toEqual([
+    expect(said(question.sentence)).toContain(
+      'counted 40 turns more while it could not be heard, and backing ended',
+    );
+    expect(question.answers.map(({ words }) => said(words))).toEqual([
       'They are backing: count 40 turns there',
       'They are main: count 40 turns there',
       'Count none of them',
@@ -207,7 +212,7 @@ describe('a counter that is heard again', () => {
 
   it('that began again meanwhile counts from zero', () => {
     const log = [byHand(5, 40, seen(60, true))];
-    expect(ask(fold(...log), 30)!.sentence).toContain('counted 15 turns');
+    expect(said(ask(fold(...log), 30)!.sentence)).toContain('counted 15 turns');
     expect(after(fold(...log), log, 30, 0).turns.backing).toBe(25);
   });
 

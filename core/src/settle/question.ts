@@ -1,7 +1,7 @@
 import type { Settling } from '../run/settling';
 import type { FillEvidence } from './evidence';
 import type { Cause, Solved } from './solved';
-import { told as figures } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 /** Readings that contradict each other, in one sentence, with the likeliest causes to choose from. */
 export interface Question {
@@ -12,7 +12,7 @@ export interface Question {
 
 export interface Answer {
   readonly settling: Settling;
-  readonly words: string;
+  readonly words: Words;
 }
 
 /** What is asked of whoever wound it. */
@@ -54,7 +54,7 @@ interface Told {
   readonly off: number;
 }
 
-function wordsFor(evidence: FillEvidence, base: Solved, { settling, solved }: Cause): string {
+function wordsFor(evidence: FillEvidence, base: Solved, { settling, solved }: Cause): Words {
   const off = solved.problem.freed(solved.fit.vector, settling);
   return WORDS[settling.cause]({ evidence, base, solved, about: settling.about, off });
 }
@@ -64,7 +64,7 @@ const layerOf = ({ evidence, about }: Told): FillEvidence['layers'][number] | un
 const nameOf = ({ about }: Told): string => about.replace('-', ' ');
 const packingOf = ({ problem, fit }: Solved): number => problem.unknowns.worldOf(fit.vector).spool.packing;
 
-const WORDS: Readonly<Record<Settling['cause'], (told: Told) => string>> = {
+const WORDS: Readonly<Record<Settling['cause'], (told: Told) => Words>> = {
   gear: ({ evidence: { request }, off }) =>
     `The gear ratio: nearer ${(request.gear * Math.exp(off)).toFixed(1)}:1 than ${request.gear.toFixed(1)}:1; kept for the reel and its kind`,
   count: (told) => {
@@ -74,15 +74,19 @@ const WORDS: Readonly<Record<Settling['cause'], (told: Told) => string>> = {
   },
   depth: ({ evidence: { depths }, about, off }) => {
     const read = depths[Number(about)]?.depth ?? 0;
-    return `A depth: nearer ${figures.small(read - off)} than the ${figures.small(read)} read`;
+    return message('settle.depth', { nearer: { mm: read - off }, read: { mm: read } });
   },
   packing: ({ base, solved }) =>
     `None of these: it was wound ${packingOf(solved) < packingOf(base) ? 'looser' : 'tighter'} than usual`,
   line: (told) => `The line: the ${nameOf(told)} is another one than was said`,
   piece: (told) => {
     const more = (layerOf(told)?.piece?.length ?? 0) * (Math.exp(told.off) - 1);
-    const held = `it held ${figures.length(Math.abs(more))} ${more > 0 ? 'more' : 'less'} than the books say`;
-    return `The piece of the ${nameOf(told)}: ${held}${layerOf(told)?.usedUp ? ', or it did not run out' : ''}`;
+    const layer = nameOf(told);
+    const held =
+      more > 0
+        ? message('settle.piece-more', { layer, more: { m: more } })
+        : message('settle.piece-less', { layer, less: { m: -more } });
+    return layerOf(told)?.usedUp ? message('settle.or-not-out', { held }) : held;
   },
   meter: ({ off }) =>
     `The line meter: it reads ${(100 * Math.abs(Math.exp(-off) - 1)).toFixed(0)} % ${off < 0 ? 'long' : 'short'}`,

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { woundArea } from '../lines/line';
-import { BACKING, MAIN, valueOf, WORKED_READINGS, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examples';
+import {
+  BACKING,
+  MAIN,
+  said,
+  valueOf,
+  WORKED_READINGS,
+  WORKED_REQUEST,
+  WORKED_SPOOL,
+} from '../testing/examples';
 import { normalFrom, seeded } from '../numeric/random';
 import { windLength } from '../testing/turn-by-turn';
 import type { DepthEvidence, FillEvidence, LayerEvidence } from './evidence';
@@ -128,7 +136,7 @@ describe('a pack used up', () => {
     const more = { request, layers: [wrong('backing'), wrong('main')], depths };
     expect(causes(more)[0]).toBe('gear');
     const { question } = settled(more);
-    expect(question!.answers[0]!.words).toMatch(/nearer 5\.[123]:1 than 6\.2:1/);
+    expect(said(question!.answers[0]!.words)).toMatch(/nearer 5\.[123]:1 than 6\.2:1/);
     expect(question!.answers).toHaveLength(3);
     const [answer] = question!.answers;
     const then = settled({ ...more, settlings: [answer!.settling] });
@@ -146,7 +154,7 @@ describe('readings that contradict each other', () => {
     };
     expect(causes(more).slice(0, 2)).toContain('depth');
     const { question } = settled(more);
-    expect(question!.sentence).toMatch(/ cannot all be right\. Which is wrong\?$/);
+    expect(said(question!.sentence)).toMatch(/ cannot all be right\. Which is wrong\?$/);
   });
 
   it('find a count off by a fifth', () => {
@@ -158,7 +166,7 @@ describe('readings that contradict each other', () => {
     const { question } = settled(more);
     const [first] = question!.answers;
     expect(first!.settling).toEqual({ cause: 'count', about: 'main' });
-    const told = /about (\d+) turns, not (\d+)/.exec(first!.words)!;
+    const told = /about (\d+) turns, not (\d+)/.exec(said(first!.words))!;
     expect(Math.abs(Number(told[1]) - TRUE.turns.main / GEAR)).toBeLessThan(8);
   });
 

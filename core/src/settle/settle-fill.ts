@@ -1,6 +1,7 @@
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { checkRequest } from '../plan/check-request';
 import { planFill } from '../plan/plan-fill';
+import { message, type Words } from '../words/message';
 import type { Settling } from '../run/settling';
 import { priorsOf } from '../spool/beliefs';
 import { checkObservations } from '../spool/check-observations';
@@ -79,7 +80,7 @@ function plannedLengths({ observations, beliefs, request }: FillEvidence): (id: 
   };
 }
 
-const wrong = (sentence: string, at: string): Issue => ({
+const wrong = (sentence: Words, at: string): Issue => ({
   code: 'evidence-out-of-range',
   severity: 'error',
   sentence,
@@ -101,7 +102,9 @@ function checkEvidence({ layers, depths, request }: FillEvidence): Issue[] {
       isSound(layer) ? [] : [wrong('A count or a piece’s length is outside what a fill can have.', layer.id)],
     ),
     ...depths.flatMap(({ depth, after }) =>
-      depth >= -5 && depth <= 80 ? [] : [wrong('A depth must be from -5 to 80 mm.', after)],
+      depth >= -5 && depth <= 80
+        ? []
+        : [wrong(message('limit.from-mm', { what: 'A depth', range: { mm: [-5, 80] } }), after)],
     ),
   ];
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MAIN, WORKED_READINGS } from '../testing/examples';
+import { MAIN, WORKED_READINGS, said } from '../testing/examples';
 import { inferSpool } from './infer-spool';
 import type { Observation } from './observation';
 
@@ -32,7 +32,7 @@ describe('observations that cannot be', () => {
       severity: 'error',
       at: `observations.${String(WORKED_READINGS.length)}.${field}`,
     });
-    expect(result.issues[0]!.sentence).toMatch(/must be from .* to .*\.$/);
+    expect(said(result.issues[0]!.sentence)).toMatch(/must be from .* to .*\.$/);
   });
 
   it('names every one of several', () => {
@@ -53,7 +53,7 @@ describe('observations that disagree', () => {
       severity: 'caution',
       at: 'observations.5',
     });
-    expect(result.issues[0]!.sentence).toMatch(/The 0\.28 rating says \d+ % more than the rest\./);
+    expect(said(result.issues[0]!.sentence)).toMatch(/The 0\.28 rating says \d+ % more than the rest\./);
     expect(result.issues[0]!.values!.excess).toBeGreaterThan(0.4);
   });
 

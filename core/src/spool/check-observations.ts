@@ -1,7 +1,7 @@
 import type { Issue } from '../issue';
 import { isLine, OBSERVATION_RANGE, type Observation, type WoundLength } from './observation';
 import { meanArbor } from './forecast';
-import { told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 export type ObservationIssue = Issue<
   'observation-out-of-range' | 'arbor-not-inside-lip' | 'capacity-exceeds-spool'
@@ -105,12 +105,20 @@ function checkRange(observation: Observation, index: number): ObservationIssue[]
       {
         code: 'observation-out-of-range' as const,
         severity: 'error' as const,
-        sentence: `The ${WORDS[observation.kind]} is outside what a reel can have: it must be from ${[String(min), 'to', String(max), unit].join(' ').trim()}.`,
+        sentence: outside(WORDS[observation.kind], unit, [min, max]),
         at: `observations.${String(index)}.${field}`,
         values: { min, max, ...(Number.isFinite(value) ? { value } : {}) },
       },
     ];
   });
+}
+
+function outside(what: string, unit: string, range: readonly [number, number]): Words {
+  if (unit === 'm') return message('spool.out-of-range-m', { what, range: { m: range } });
+  if (unit === 'mm') return message('spool.out-of-range-mm', { what, range: { mm: range } });
+  return `The ${what} is outside what a reel can have: it must be from ${range.map(String).join(' to ')} ${unit}`
+    .trim()
+    .concat('.');
 }
 
 const first = <K extends Observation['kind']>(
@@ -129,7 +137,9 @@ function checkArbor(observations: readonly Observation[]): ObservationIssue[] {
     {
       code: 'arbor-not-inside-lip',
       severity: 'error',
-      sentence: `An arbor of ${told.small(arbor.diameter)} leaves no room for line inside a lip of ${told.small(lip.diameter)}. Measure both across the spool.`,
+      sentence: message('spool.arbor-not-inside-lip', {
+        ...{ arbor: { mm: arbor.diameter }, lip: { mm: lip.diameter } },
+      }),
       at: 'arbor',
       values: { arbor: arbor.diameter, lip: lip.diameter },
     },
@@ -151,7 +161,9 @@ function checkCapacity(observations: readonly Observation[]): ObservationIssue[]
       {
         code: 'capacity-exceeds-spool' as const,
         severity: 'error' as const,
-        sentence: `${told.length(observation.length)} of ${told.diameter(observation.diameter)} cannot fit on a spool of these measures, even wound solid. Check the rating and the measures.`,
+        sentence: message('spool.capacity', {
+          ...{ length: { m: observation.length }, diameter: { line: observation.diameter } },
+        }),
         at: `observations.${String(index)}`,
         values: { most: most / 1000 / observation.diameter ** 2 },
       },

@@ -2,7 +2,7 @@ import type { LeastSquaresFit } from '../numeric/least-squares';
 import { depthSpread } from './forecast';
 import type { Observation } from './observation';
 import { READING_SD } from './priors';
-import { told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 
 /** The reading that fits the others least. */
 export interface Disagreement {
@@ -13,7 +13,7 @@ export interface Disagreement {
   /** How much more it says than the rest: a share for ratings, retrieves and stretches (0.12 is 12 % more), mm otherwise. */
   readonly excess: number;
   /** What it says, against what, and what to look at. */
-  readonly sentence: string;
+  readonly sentence: Words;
 }
 
 /** From this many standard deviations on a reading is pointed out. */
@@ -111,14 +111,17 @@ function excessOf(observation: Observation, deletedResidual: number): number {
 
 const RELATIVE = new Set<Observation['kind']>(['rating', 'retrieve', 'stretch']);
 
-function sentenceFor(observation: Observation, excess: number, against: Observation | null): string {
-  const amount = RELATIVE.has(observation.kind)
-    ? `${(Math.abs(excess) * 100).toFixed(0)} %`
-    : told.small(Math.abs(excess));
+function sentenceFor(observation: Observation, excess: number, against: Observation | null): Words {
   const than = against ? `the ${nameOf(against)} would have` : 'the rest';
   const checks = [observation, ...(against ? [against] : [])].map(({ kind }) => CHECK[kind]);
-  const look = [...new Set(checks)].join(' ');
-  return `The ${nameOf(observation)} says ${amount} ${excess > 0 ? 'more' : 'less'} than ${than}. ${look}`;
+  const [what, check] = [nameOf(observation), [...new Set(checks)].join(' ')];
+  if (RELATIVE.has(observation.kind)) {
+    const share = `${(Math.abs(excess) * 100).toFixed(0)} % ${excess > 0 ? 'more' : 'less'}`;
+    return `The ${what} says ${share} than ${than}. ${check}`;
+  }
+  return message(excess > 0 ? 'spool.disagrees-more' : 'spool.disagrees-less', {
+    ...{ what, than, check, amount: { mm: Math.abs(excess) } },
+  });
 }
 
 const CHECK: Readonly<Record<Observation['kind'], string>> = {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { planFill } from '../plan/plan-fill';
-import { valueOf, WORKED_PRIORS, WORKED_READINGS, WORKED_REQUEST } from '../testing/examples';
+import { valueOf, WORKED_PRIORS, WORKED_READINGS, WORKED_REQUEST, said } from '../testing/examples';
 import { inferSpool } from './infer-spool';
 import type { Observation } from './observation';
 
@@ -98,7 +98,7 @@ describe('inferSpool', () => {
       ]),
     );
     expect(disagreement?.index).toBe(2);
-    expect(disagreement?.sentence).toMatch(/The 0\.28 rating says \d+ % more than the rest\./);
+    expect(said(disagreement?.sentence)).toMatch(/The 0\.28 rating says \d+ % more than the rest\./);
   });
 
   it('finds nothing to point at where readings agree', () => {
@@ -145,6 +145,6 @@ describe('inferSpool refuses what cannot be', () => {
     const result = inferSpool(observations);
     expect(result.ok).toBe(false);
     expect(result.issues.map((issue) => issue.code)).toContain(code);
-    expect(result.issues[0]?.sentence).toMatch(/\.$/);
+    expect(said(result.issues[0]?.sentence)).toMatch(/\.$/);
   });
 });

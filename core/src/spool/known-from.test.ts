@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { kindFillsAsObservations, type ClosedFill } from '../learn/learn';
-import { sayIn } from '../quantities/say-in';
-import { BACKING } from '../testing/examples';
+import { BACKING, said } from '../testing/examples';
 import { knownFrom } from './known-from';
 import type { Observation } from './observation';
 
@@ -26,15 +25,12 @@ describe('what a spool is known from', () => {
 
   it('a like reel is said with how nearly two of a kind are alike, nearer the more were filled', () => {
     const say = (fills: number): string =>
-      sayIn(
-        knownFrom([PRINT, ...kindFillsAsObservations(Array.from({ length: fills }, () => FILL))]),
-        'metric',
-      );
+      said(knownFrom([PRINT, ...kindFillsAsObservations(Array.from({ length: fills }, () => FILL))]));
     expect(say(1)).toBe(
-      'From its print; a fill of a reel like it: the next one comes out within 0.4\u00a0mm of it two times in three.',
+      'From its print; a fill of a reel like it: the next one comes out within 0.4 mm of it two times in three.',
     );
     expect(say(6)).toBe(
-      'From its print; 6 fills of reels like it: the next one comes out within 0.3\u00a0mm of them two times in three.',
+      'From its print; 6 fills of reels like it: the next one comes out within 0.3 mm of them two times in three.',
     );
   });
 });

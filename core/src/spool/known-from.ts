@@ -1,4 +1,4 @@
-import { told } from '../quantities/told';
+import { message, type Words } from '../words/message';
 import type { Observation } from './observation';
 
 const MEASURED: Partial<Record<Observation['kind'], string>> = {
@@ -12,7 +12,7 @@ const MEASURED: Partial<Record<Observation['kind'], string>> = {
  * What is known of a spool, in one sentence: its print, its measures, its own fills, and fills of reels like it with how
  * nearly those are alike, which is why the range is as wide as it is.
  */
-export function knownFrom(observations: readonly Observation[]): string {
+export function knownFrom(observations: readonly Observation[]): Words {
   const depths = observations.filter((one) => one.kind === 'depth');
   const like = depths.flatMap(({ sd }) => sd ?? []);
   const own = depths.length - like.length;
@@ -22,17 +22,21 @@ export function knownFrom(observations: readonly Observation[]): string {
     prints === 0 ? '' : prints === 1 ? 'its print' : `its ${String(prints)} prints`,
     measured.length === 0 ? '' : `its ${measured.join(', ')} as measured`,
     own === 0 ? '' : own === 1 ? 'a depth read on this spool' : `${String(own)} depths read on this spool`,
-    like.length === 0 ? '' : likeWords(like),
   ].filter((part) => part !== '');
-  return parts.length === 0 ? 'From what such reels usually are alone.' : `From ${parts.join('; ')}.`;
+  const known = parts.join('; ');
+  if (like.length === 0) return known === '' ? 'From what such reels usually are alone.' : `From ${known}.`;
+  const likes = likeWords(like);
+  return message('spool.known-from', {
+    parts: known,
+    like: known === '' ? likes : message('spool.known-and-like', { like: likes }),
+  });
 }
 
 /** Fills of like reels, and how far the next of them usually lies from where those came out. */
-function likeWords(spreads: readonly number[]): string {
+function likeWords(spreads: readonly number[]): Words {
   const weight = spreads.reduce((sum, sd) => sum + 1 / sd ** 2, 0);
-  const [many, they] =
-    spreads.length === 1
-      ? ['a fill of a reel like it', 'it']
-      : [`${String(spreads.length)} fills of reels like it`, 'them'];
-  return `${many}: the next one comes out within ${told.small(1 / Math.sqrt(weight))} of ${they} two times in three`;
+  const one = spreads.length === 1;
+  const many = one ? 'a fill of a reel like it' : `${String(spreads.length)} fills of reels like it`;
+  const they = one ? 'it' : 'them';
+  return message('spool.known-like', { many, they, spread: { mm: 1 / Math.sqrt(weight) } });
 }

@@ -1,4 +1,5 @@
 import type { CautionPlace } from '../cautions/cautions';
+import type { Words } from '../words/message';
 import type { Line } from '../lines/line';
 import type { RunFacts } from './run-facts';
 import type { NoteValue, StepField } from './step-field';
@@ -7,9 +8,9 @@ import type { SupplyWayAtBench } from './supply-way';
 /** What a step is called, what to do, what to look at, and where the cautions that belong there are found. */
 export interface StepWords {
   readonly name: string;
-  readonly todo: string;
+  readonly todo: Words;
   /** What to look at; empty where the step says it all. */
-  readonly look: string;
+  readonly look: Words;
   readonly cautions: readonly CautionPlace[];
 }
 
@@ -58,5 +59,5 @@ export const onlyIf = (holds: boolean, when: When = 'always'): When => (holds ? 
 
 /** A step that says the same of every reel. */
 export const says =
-  (name: string, todo: string, look = '', ...cautions: CautionPlace[]) =>
+  (name: string, todo: Words, look = '', ...cautions: CautionPlace[]) =>
   (): StepWords => ({ name, todo, look, cautions });

@@ -1,3 +1,4 @@
+import { message } from '../words/message';
 import { onlyIf, says, type BenchStep } from './bench-step';
 import { check } from './step-field';
 
@@ -6,7 +7,7 @@ export const brake: BenchStep = {
   when: ({ type }) => onlyIf(type === 'baitcaster', 'optional'),
   words: says(
     'Cast brake',
-    'Tighten until a 14 g weight falls at about 0.3 m a second.',
+    message('step.brake', { weight: { g: 14 }, fall: { m: 0.3 } }),
     'The spool stops when the weight lands: no overrun.',
   ),
   fields: [check('falls', 'Falls slowly, no overrun')],

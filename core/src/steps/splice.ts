@@ -1,3 +1,5 @@
+import { SPLICE_INSIDE as INSIDE } from '../advice/knot-advice';
+import { message } from '../words/message';
 import { onlyIf, type BenchStep, type StepAt } from './bench-step';
 import { check, quantity } from './step-field';
 
@@ -10,7 +12,7 @@ export const splice: BenchStep = {
   when: (at) => onlyIf(at.below !== null && isSplice(at)),
   words: () => ({
     name: 'Splice',
-    todo: 'Needle into the hollow braid, 3.658 m of the other line inside, whip both ends with waxed thread, push the braid down over it.',
+    todo: message('step.splice', { inside: { m: INSIDE } }),
     look: 'Needle will not go through: a bad weave. Cut back and start the splice again.',
     cautions: ['cut', 'wind-tight'],
   }),

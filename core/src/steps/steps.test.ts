@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { said } from '../testing/examples';
 import type { ReelType } from '../lines/reel-type';
 import { runSteps } from '../run/run-steps';
 import { FACTS } from '../testing/runs';
@@ -16,7 +17,7 @@ describe('the catalogue of steps', () => {
     for (const type of TYPES)
       for (const kind of KINDS) {
         const { name, todo } = stepWords({ id: kind, kind, layer: 'main' }, of({ type }), 'walked-out');
-        expect([kind, type, name.length > 2, todo.length > 10]).toEqual([kind, type, true, true]);
+        expect([kind, type, name.length > 2, said(todo).length > 10]).toEqual([kind, type, true, true]);
       }
   });
 

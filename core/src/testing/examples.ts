@@ -1,3 +1,4 @@
+import { tell, type Words } from '../words/message';
 import type { Line } from '../lines/line';
 import type { FillRequest } from '../plan/fill-request';
 import type { Observation } from '../spool/observation';
@@ -47,8 +48,12 @@ export const WORKED_PRIORS: SpoolPriors = {
 
 /** The value of a result, or a failed test with its sentences. */
 export function valueOf<T>(
-  result: { ok: true; value: T } | { ok: false; issues: readonly { sentence: string }[] },
+  result: { ok: true; value: T } | { ok: false; issues: readonly { sentence: Words }[] },
 ): T {
   if (result.ok) return result.value;
-  throw new Error(result.issues.map(({ sentence }) => sentence).join(' '));
+  throw new Error(result.issues.map(({ sentence }) => said(sentence)).join(' '));
 }
+
+/** A sentence as a metric reader has it, with plain spaces. */
+export const said = (words: Words | undefined): string =>
+  tell(words ?? '', 'metric').replaceAll('\u00a0', ' ');

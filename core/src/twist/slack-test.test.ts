@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readSlackTest, slackLookDue, slackShare, type SlackReading } from './slack-test';
+import { said } from '../testing/examples';
 
 const EXPECTED = { asLaidOut: -3.89, turnedOver: -10.26, rotor: true };
 const ROLLING = { asLaidOut: -7.07, turnedOver: null, rotor: true };
@@ -95,7 +96,7 @@ describe('readSlackTest', () => {
   it('says when it was looked at early, and is no less good for that', () => {
     const early = readSlackTest(reading(1, { wound: 0.8 }), EXPECTED);
     expect(early.good).toBe(true);
-    expect(early.sentence).toMatch(/early: look once more/);
+    expect(said(early.sentence)).toMatch(/early: look once more/);
   });
 
   it('never mistakes what is laid out right for the wrong way, whatever half turn is miscounted', () => {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { compareSupply, type SupplyChoice } from './compare-supply';
 import { twistLedger, type SupplyWay, type TwistSetup } from './twist-ledger';
+import { said } from '../testing/examples';
 
 const fixedSpool = (supply: SupplyWay, diameter = 45, slip = 0): TwistSetup => ({
   supply,
@@ -106,7 +107,7 @@ describe('compareSupply', () => {
   it('takes the house’s settled way and says what it costs', () => {
     const advice = compareSupply(choice, { ...bySpool, supply: 'rolling' });
     expect(advice.best).toBe('rolling');
-    expect(advice.sentence).toContain('more twist as the line lies on the spool than over the end');
+    expect(said(advice.sentence)).toContain('more twist as the line lies on the spool than over the end');
     expect(compareSupply(choice, { ...bySpool, supply: 'as-it-comes' }).best).toBe('matched');
   });
 

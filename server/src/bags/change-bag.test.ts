@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { codeOf, type Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let ask: Ask;
@@ -159,7 +160,7 @@ describe('one reel of a bag', () => {
     expect((await move('ready')).body.jobs[0]!.state).toBe('ready');
     const { body } = await move('handed-back');
     expect(body.jobs[0]!.state).toBe('handed-back');
-    expect(body.history.map(({ what }) => what.replace(/R-\d+/, 'R'))).toEqual([
+    expect(body.history.map(({ what }) => said(what).replace(/R-\d+/, 'R'))).toEqual([
       'R handed back',
       'R checked and ready',
       'R was filled',

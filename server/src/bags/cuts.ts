@@ -1,5 +1,5 @@
 import { cutOnPiece, type Cut, type Piece, type Takes } from '@yard-spool/contract';
-import { told, type FillPlan, type PlannedLayer } from '@yard-spool/core';
+import { message, type FillPlan, type PlannedLayer, type Words } from '@yard-spool/core';
 import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 import { readHouseRules } from '../house-rules/read-house-rules';
@@ -104,7 +104,7 @@ async function promise(
 }
 
 /** Why a piece is too short, naming the tails of other cuts where they are what lacks. */
-async function notEnough({ query }: Unit, { code, id, ...piece }: Piece, metres: number): Promise<string> {
+async function notEnough({ query }: Unit, { code, id, ...piece }: Piece, metres: number): Promise<Words> {
   const free = Math.max(0, (piece.lengthMm - piece.promisedMm) / 1000);
   const [row] = await query<{ mm: string | number | null }>(
     `SELECT SUM(cuts.tail_mm) AS mm FROM cuts JOIN jobs ON jobs.id = cuts.job_id
@@ -113,10 +113,10 @@ async function notEnough({ query }: Unit, { code, id, ...piece }: Piece, metres:
   );
   const tails = Number(row?.mm ?? 0) / 1000;
   const short = metres - free;
-  const sentence = `Piece ${code} has ${told.length(free)} free and this takes ${told.length(metres)}: ${told.length(short)} short.`;
+  const said = { code, free: { m: free }, takes: { m: metres }, short: { m: short } };
   return short <= tails
-    ? `${sentence} The tails of the cuts before it, ${told.length(tails)}, are what lacks: shared out in equal parts, none is lost.`
-    : sentence;
+    ? message('piece.too-short-by-tails', { ...said, tails: { m: tails } })
+    : message('piece.too-short', said);
 }
 
 function refuseOtherLine(

@@ -1,5 +1,12 @@
 import type { Job, Person } from '@yard-spool/contract';
-import { kindKey, plain, told, type FillPlan, type Observation, type PlanInput } from '@yard-spool/core';
+import {
+  kindKey,
+  message,
+  type FillPlan,
+  type Observation,
+  type PlanInput,
+  type Words,
+} from '@yard-spool/core';
 import { noteChange } from '../bags/history';
 import { readJob } from '../bags/bags';
 import type { ServerContext } from '../context';
@@ -38,8 +45,8 @@ export async function replanSisters(context: ServerContext, person: Person, jobI
       if (!job || !reel || !replanned || change === '') continue;
       await keepPlan(u, job, replanned);
       await u.tables.bags.addOne('version', { id: job.bagId });
-      const what = `${reel.shown.tag} planned again from what ${filled.tag} taught: ${change}`;
-      await noteChange(u, job.bagId, what.slice(0, 300));
+      const told = { tag: reel.shown.tag, from: filled.tag, change };
+      await noteChange(u, job.bagId, message('bag.taught', told));
     }
   });
 }
@@ -67,17 +74,21 @@ function taught(
 const SAME = 0.5;
 
 /** What changed between two plans, layer by layer; empty where nothing does that anybody would notice. */
-function changeWords(before: FillPlan, after: FillPlan): string {
+function changeWords(before: FillPlan, after: FillPlan): Words {
   return after.layers
-    .flatMap(({ id, length, handleTurns, request }) => {
+    .flatMap(({ id, length, handleTurns, request }): Words[] => {
       const was = before.layers.find((one) => one.id === id);
       if (!was || request.kind !== 'line') return [];
       const turns = `${was.handleTurns.value.toFixed(0)} → ${handleTurns.value.toFixed(0)} turns`;
       if (Math.abs(was.length.value - length.value) >= SAME)
         return [
-          `${request.role} ${told.length(was.length.value)} → ${told.length(length.value)}, likely ${plain(length.low)}–${told.length(length.high)}, before ${plain(was.length.low)}–${told.length(was.length.high)}, ${turns}`,
+          message('bag.layer-changed', {
+            ...{ role: request.role, turns, was: { m: was.length.value }, is: { m: length.value } },
+            likely: { m: [length.low, length.high] },
+            before: { m: [was.length.low, was.length.high] },
+          }),
         ];
       return Math.abs(was.handleTurns.value - handleTurns.value) >= 1 ? [`${request.role} ${turns}`] : [];
     })
-    .join('; ');
+    .reduce<Words>((first, then) => (first === '' ? then : message('bag.and', { first, then })), '');
 }

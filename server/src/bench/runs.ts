@@ -1,6 +1,6 @@
 import { counterOf, type Job, type OpenRun, type Page, type Person, type Run } from '@yard-spool/contract';
 import { pageOf } from '../db/page-of';
-import { supplySizes, told } from '@yard-spool/core';
+import { message, supplySizes } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
 import type { Reading, ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
@@ -52,7 +52,9 @@ export async function startRun(
 async function refuseIfLineToCome(u: Unit, jobId: number): Promise<void> {
   const waits = (await cutsOf(u, jobId)).find(({ pieceId }) => pieceId === null);
   if (!waits) return;
-  const sentence = `This reel waits for ${told.length(waits.lengthMm / 1000)} of ${waits.productName}. Plan it again once a piece of it is on the rack.`;
+  const sentence = message('job.waits-for', {
+    ...{ waits: { m: waits.lengthMm / 1000 }, line: waits.productName },
+  });
   throw new ProblemError('not-enough-line', sentence);
 }
 

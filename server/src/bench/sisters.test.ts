@@ -12,6 +12,7 @@ import {
   wholeFill,
 } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let bo: Awaited<ReturnType<TestShop['as']>>;
@@ -56,11 +57,11 @@ describe('sisters', () => {
     expect(Math.abs(after.plan.layers[0]!.length.value - before.length.value)).toBeGreaterThan(1);
     expect(after.plan.layers[0]!.length.sd).toBeLessThan(before.length.sd);
     expect(after.cuts[0]!.lengthMm).toBe(Math.round(1000 * after.plan.layers[0]!.length.value));
-    const said = bag.history.find(({ what }) => what.includes('planned again from what'));
+    const change = bag.history.find(({ what }) => said(what).includes('planned again from what'));
     const told = new RegExp(
       `${second.tag} planned again from what ${first.tag} taught: backing [\\d.]+ m → [\\d.]+ m, ` +
-        'likely ([\\d.]+)–([\\d.]+) m, before ([\\d.]+)–([\\d.]+) m, ',
-    ).exec(said!.what);
+        'likely ([\\d.]+) to ([\\d.]+) m, before ([\\d.]+) to ([\\d.]+) m, ',
+    ).exec(said(change!.what));
     const [low = 0, high = 0, lowBefore = 0, highBefore = 0] = (told ?? []).slice(1).map(Number);
     expect(high - low).toBeGreaterThan(0);
     expect(high - low).toBeLessThan(highBefore - lowBefore);

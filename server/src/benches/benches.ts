@@ -1,3 +1,4 @@
+import { message, type Words } from '@yard-spool/core';
 import type { Bench, NewBench, Person } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context';
 import type { BenchRow } from '../db/models/house-rules';
@@ -18,16 +19,16 @@ export const listBenches = async ({ tables }: Reading): Promise<Bench[]> =>
   (await tables.benches.findAll({ where: { removed: false }, order: ['name'] })).map(toBench);
 
 /** A bench in a sentence, as its changes are written down. */
-const said = ({ name, spanMm, hand, pedal, devices }: NewBench): string =>
-  [
-    `${name}, ${(spanMm / 1000).toFixed(2)} m free, ${hand}-handed`,
+const said = ({ name, spanMm, hand, pedal, devices }: NewBench): Words => {
+  const more = [
+    `${hand}-handed`,
     ...(pedal ? [`foot switch types ${pedal}`] : []),
     ...devices.map(
       (one) => `${one.name} at ${one.address}, ${String(one.per)} to one of ${one.counts.replace('-', ' ')}`,
     ),
-  ]
-    .join('; ')
-    .slice(0, 400);
+  ].join('; ');
+  return message('house.bench', { name, span: { m: spanMm / 1000 }, more });
+};
 
 const WORDS = {
   gone: 'This bench is not there any more.',
@@ -84,7 +85,7 @@ export async function removeBench(context: ServerContext, person: Person, id: nu
   return {};
 }
 
-async function changed(u: Unit, row: BenchRow, was: string, is: string): Promise<Bench> {
+async function changed(u: Unit, row: BenchRow, was: Words, is: Words): Promise<Bench> {
   await noteHouseChange(u, { about: 'Benches', was, is });
   u.afterCommit(() => u.bell.emit(BENCHES_BELL));
   return toBench(row);

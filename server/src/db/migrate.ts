@@ -24,6 +24,7 @@ import { looks } from './migrations/0021-looks';
 import { inches } from './migrations/0022-inches';
 import { rulesBySort } from './migrations/0023-rules-by-sort';
 import { proofs } from './migrations/0026-proofs';
+import { sentences } from './migrations/0027-sentences';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -57,6 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
   makersWords,
   answeredRequests,
   proofs,
+  sentences,
 ];
 
 /** Whether a schema step is one of this version's. */

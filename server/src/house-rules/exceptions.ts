@@ -1,5 +1,5 @@
 import { sortKey, type NewException, type Exception, type Person } from '@yard-spool/contract';
-import { HOUSE_QUESTIONS, schoolOf } from '@yard-spool/core';
+import { HOUSE_QUESTIONS, schoolOf, type Words } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
 import { ProblemError } from '../problem-error';
@@ -62,7 +62,7 @@ interface Turned {
 
 async function noteException(u: Unit, id: number, { question, was, is }: Turned): Promise<void> {
   const name = (await listExceptions(u)).find((one) => one.id === id)?.name ?? '';
-  const said = (school: string | undefined): string =>
+  const said = (school: string | undefined): Words =>
     school === undefined ? 'as the house' : schoolOf({ [question]: school }, question).name;
   const about = `${name}: ${HOUSE_QUESTIONS[question].ask}`.slice(0, 120);
   await noteHouseChange(u, { about, was: said(was), is: said(is) });

@@ -1,4 +1,5 @@
 import type { HouseChange, Person } from '@yard-spool/contract';
+import { wordsAsText, wordsFromText } from '@yard-spool/core';
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
 import { peopleNames } from '../people/people';
@@ -14,10 +15,12 @@ export function managersOnly({ role }: Person, does: string): void {
 /** Writes down what the house was changed in. Never edited, never removed. */
 export async function noteHouseChange(
   { tables, clock, actor }: Unit,
-  { about, was, is }: Pick<HouseChange, 'about' | 'was' | 'is'>,
+  { about, ...change }: Pick<HouseChange, 'about' | 'was' | 'is'>,
 ): Promise<void> {
-  if (was === is) return;
-  await tables.houseChanges.create({ at: clock(), byId: actor.id, about, was, isNow: is });
+  const was = wordsAsText(change.was);
+  const isNow = wordsAsText(change.is);
+  if (was === isNow) return;
+  await tables.houseChanges.create({ at: clock(), byId: actor.id, about, was, isNow });
 }
 
 /** The latest changes of the house, newest first. */
@@ -33,7 +36,7 @@ export async function listHouseChanges(from: Reading): Promise<HouseChange[]> {
     peopleNames(from),
   ]);
   return rows.map(({ id, at, byId, about, was, isNow }) => ({
-    ...{ id, about, was, is: isNow },
+    ...{ id, about, was: wordsFromText(was), is: wordsFromText(isNow) },
     at: at.toISOString(),
     by: nameOf.get(byId) ?? '',
   }));

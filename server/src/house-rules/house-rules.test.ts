@@ -3,6 +3,7 @@ import { BUILT_IN_CAUTIONS, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let ada: Awaited<ReturnType<TestShop['as']>>;
@@ -72,7 +73,7 @@ describe('a rule that is kept', () => {
     expect(gapOf(now)).toBe(0);
     expect(now.version).toBe(bag.version + 1);
     expect(now.history[0]).toMatchObject({ by: 'Ada' });
-    expect(now.history[0]!.what).toContain('planned again: the house now leaves 0.000 mm');
+    expect(said(now.history[0]!.what)).toContain('planned again: the house now leaves 0.000 mm');
     const { plan, cuts } = now.jobs[0]!;
     expect(cuts[0]!.lengthMm).toBe(Math.round(plan.layers[0]!.length.value * 1000));
   });

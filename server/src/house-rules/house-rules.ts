@@ -8,9 +8,12 @@ import {
 import {
   BUILT_IN_CAUTIONS,
   HOUSE_QUESTIONS,
+  message,
   schoolOf,
+  wordsAsText,
   type HouseQuestion,
   type UnitSystem,
+  type Words,
 } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { mayBeLocal } from '../devices/local-address';
@@ -78,7 +81,7 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
     was: before.cautions.words[id] ?? '',
     is: after.cautions.words[id] ?? '',
   }));
-  const metres = ({ tailMm }: HouseSheet): string => `${(tailMm / 1000).toFixed(2)} m`;
+  const tail = ({ tailMm }: HouseSheet): Words => message('house.length', { length: { m: tailMm / 1000 } });
   const idle = ({ idleMinutes }: HouseSheet): string =>
     idleMinutes === 0 ? 'never' : `after ${String(idleMinutes)} minutes`;
   const more = ({ cautions }: HouseSheet): string =>
@@ -99,9 +102,9 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
       is: after.wordings[kind].slice(0, 400),
     })),
     { about: 'Money', was: before.money, is: after.money },
-    { about: 'Tail lost with each cut', was: metres(before), is: metres(after) },
+    { about: 'Tail lost with each cut', was: tail(before), is: tail(after) },
     { about: 'Units a new screen begins with', was: UNITS[before.units], is: UNITS[after.units] },
     { about: 'Signed out without use', was: idle(before), is: idle(after) },
     { about: 'Time zone', was: before.zone, is: after.zone },
-  ].filter(({ was, is }) => was !== is);
+  ].filter(({ was, is }) => wordsAsText(was) !== wordsAsText(is));
 }

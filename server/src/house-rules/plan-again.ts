@@ -1,4 +1,4 @@
-import { told } from '@yard-spool/core';
+import { message } from '@yard-spool/core';
 import { noteChange } from '../bags/history';
 import type { JobRow } from '../db/models/bags';
 import type { Unit } from '../unit';
@@ -46,8 +46,8 @@ async function keep(u: Unit, job: JobRow, { reel, replanned, stays }: Replanned)
   if (replanned) await keepPlan(u, job, replanned);
   const { tag } = reel.shown;
   const what = replanned
-    ? `${tag} planned again: the house now leaves ${told.small(replanned.planInput.request.gap ?? 0)}`
-    : `${tag} stays as planned though the house rule changed: ${stays}`;
+    ? message('bag.gap-by-rule', { tag, gap: { mm: replanned.planInput.request.gap ?? 0 } })
+    : message('bag.stays', { tag, why: stays });
   await u.tables.bags.addOne('version', { id: job.bagId });
-  await noteChange(u, job.bagId, what.slice(0, 300));
+  await noteChange(u, job.bagId, what);
 }

@@ -5,7 +5,14 @@ import {
   type Piece,
   type PreviewReel,
 } from '@yard-spool/contract';
-import { adviceSheet, changedAdvice, effectiveRules, gapAdvice, type HouseRules } from '@yard-spool/core';
+import {
+  adviceSheet,
+  changedAdvice,
+  effectiveRules,
+  gapAdvice,
+  type HouseRules,
+  type Words,
+} from '@yard-spool/core';
 import { withBeliefs } from '../learning/with-beliefs';
 import { lineFacts } from './main-line';
 import { rackLeft, tryPlan, type PlannedAgain } from './try-plan';
@@ -23,7 +30,7 @@ export interface Replanned {
   readonly advice: PreviewReel['advice'];
   /** Null where its plan stays as it is. */
   readonly replanned: PlannedAgain | null;
-  readonly stays: string;
+  readonly stays: Words;
 }
 
 /** What another ruling is looked at with. */

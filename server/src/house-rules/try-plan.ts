@@ -1,5 +1,5 @@
 import { cutOnPiece, type Piece, type Takes } from '@yard-spool/contract';
-import { makePlan, type FillPlan, type PlanInput } from '@yard-spool/core';
+import { makePlan, type FillPlan, type PlanInput, type Words } from '@yard-spool/core';
 import { blockingIssues } from '../bags/blocking-issues';
 
 /** A layer's line as it is promised: off which piece (none while it has yet to come), how many mm. */
@@ -22,7 +22,7 @@ export interface Tried {
   /** Null where it has to stay as it is. */
   readonly replanned: PlannedAgain | null;
   /** Why it stays; empty where it does not. */
-  readonly stays: string;
+  readonly stays: Words;
 }
 
 /** The rack while waiting reels are planned again, one after another. */

@@ -1,3 +1,4 @@
+import { wordsFromText, type Words } from '@yard-spool/core';
 import * as v from 'valibot';
 import { ProblemError } from '../problem-error';
 import type { BookFact } from './book-facts';
@@ -18,9 +19,9 @@ export function factText(fact: BookFact, stored: unknown): string {
 }
 
 /** What is wrong with a fact; empty where it fits. */
-export function wrongWith(fact: BookFact, stored: unknown): string {
+export function wrongWith(fact: BookFact, stored: unknown): Words {
   const read = v.safeParse(fact.schema, factValue(fact, stored));
-  return read.success ? '' : read.issues[0].message;
+  return read.success ? '' : wordsFromText(read.issues[0].message);
 }
 
 /** What a fact can be, where it is one of a few. */
@@ -37,7 +38,7 @@ export function choicesOf({ schema }: BookFact): string[] {
  */
 export function readTyped(fact: BookFact, typed: string): unknown {
   const read = v.safeParse(fact.schema, typedValue(fact, typed));
-  if (!read.success) throw notThis(read.issues[0].message);
+  if (!read.success) throw notThis(wordsFromText(read.issues[0].message));
   return fact.sort === 'instant' && typeof read.output === 'string' ? new Date(read.output) : read.output;
 }
 
@@ -53,5 +54,5 @@ function typedValue({ sort, schema }: BookFact, typed: string): unknown {
   }
 }
 
-const notThis = (message: string): ProblemError =>
+const notThis = (message: Words): ProblemError =>
   new ProblemError('bad-request', message, [{ path: 'is', message }]);

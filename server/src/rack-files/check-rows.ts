@@ -1,4 +1,5 @@
 import type { RowError } from '@yard-spool/contract';
+import { tell, wordsFromText } from '@yard-spool/core';
 import * as v from 'valibot';
 
 /** A row of a file, checked, with its place: row 1 is the first after the heading. */
@@ -22,7 +23,8 @@ export function checkRows<S extends v.GenericSchema>(
         ...read.issues.map((issue) => ({
           row: i + 1,
           column: v.getDotPath(issue) ?? '',
-          message: issue.message,
+          // A file is metric, whoever brings it.
+          message: tell(wordsFromText(issue.message), 'metric'),
         })),
       );
   });

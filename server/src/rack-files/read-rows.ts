@@ -1,6 +1,7 @@
-import { ImportRackSchema, type Problem, type RackFile, type RowError } from '@yard-spool/contract';
+import { ImportRackSchema, type RackFile, type RowError } from '@yard-spool/contract';
 import * as v from 'valibot';
 import { fieldErrors } from '../http/field-errors';
+import type { FieldError } from '../problem-error';
 import { checkRows } from './check-rows';
 import { inPieces } from './chunked';
 import { readFile } from './read-file';
@@ -18,7 +19,7 @@ export type FileRows = { readonly [K in RackFile]: v.InferOutput<(typeof SCHEMAS
 
 /** What was asked with a file, as plain data that goes quickly from a worker to the event loop. */
 export type AskedFile =
-  | { readonly ok: false; readonly errors: NonNullable<Problem['errors']> }
+  | { readonly ok: false; readonly errors: readonly FieldError[] }
   | {
       readonly ok: true;
       readonly what: RackFile;

@@ -1,5 +1,5 @@
+import { message } from '@yard-spool/core';
 import type { Person, Piece, PieceChange } from '@yard-spool/contract';
-import { told } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { unit, type Unit } from '../unit';
 import { noteWords } from '../search/index-words';
@@ -58,6 +58,6 @@ export async function refuseIfPromised(u: Unit, code: string): Promise<void> {
   if (promisedMm > 0)
     throw new ProblemError(
       'not-enough-line',
-      `${told.length(promisedMm / 1000)} of ${code} are promised to reels that are booked in. Fill those first.`,
+      message('piece.promised', { promised: { m: promisedMm / 1000 }, code }),
     );
 }

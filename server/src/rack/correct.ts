@@ -6,7 +6,7 @@ import {
   type PieceCount,
   type PieceWeighing,
 } from '@yard-spool/contract';
-import { metresFromMass, told, type MassIssue } from '@yard-spool/core';
+import { message, metresFromMass, type MassIssue } from '@yard-spool/core';
 import type { ServerContext } from '../context';
 import { unit } from '../unit';
 import { ProblemError } from '../problem-error';
@@ -61,7 +61,7 @@ export async function weighPiece(
     refuseTooMuch(piece, low);
     const toMm = (metres: number): number => Math.round(metres * 1000);
     const lengthMm = toMm(value);
-    const why = `${asked.grossG.toFixed(1)} g with its spool of ${asked.tareG.toFixed(1)} g`;
+    const why = message('piece.weighed', { gross: { g: asked.grossG }, tare: { g: asked.tareG } });
     await addMoves(u, row, [{ kind: 'weighed', lengthMm: lengthMm - row.lengthMm, why }]);
     await tellBroken(u, code, brokenAt(await promisesOf(u, row.id), lengthMm));
     await u.tables.pieces.change(row, { tareG: asked.tareG.toFixed(1) });
@@ -81,7 +81,9 @@ export async function weighPiece(
 /** A weight that would mean clearly more line than ever came on the piece is of another piece, or the tare is. */
 function refuseTooMuch({ receivedMm, code }: Piece, lowMetres: number): void {
   if (lowMetres * 1000 <= 1.1 * receivedMm) return;
-  const sentence = `By this weight ${code} would hold at least ${told.length(lowMetres)}, and it came with ${told.length(receivedMm / 1000)}. Is it the right piece, and the right empty spool?`;
+  const sentence = message('piece.weighs-too-much', {
+    ...{ code, low: { m: lowMetres }, received: { m: receivedMm / 1000 } },
+  });
   throw new ProblemError('bad-request', sentence, [{ path: 'grossG', message: sentence }]);
 }
 

@@ -1,5 +1,5 @@
+import { message, wordsAsText, type Words } from '@yard-spool/core';
 import type { Move } from '@yard-spool/contract';
-import { told } from '@yard-spool/core';
 import type { PieceRow } from '../db/models/rack';
 import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
@@ -9,7 +9,7 @@ export interface NewMove {
   readonly kind: Move['kind'];
   /** Positive on to the piece, negative off it; a move of nothing is not written. */
   readonly lengthMm: number;
-  readonly why: string;
+  readonly why: Words;
   readonly at?: Date;
 }
 
@@ -44,10 +44,10 @@ export async function addMoves(
   if (lengthMm < 0)
     throw new ProblemError(
       'not-enough-line',
-      `Piece ${piece.code} has ${told.length(piece.lengthMm / 1000)} left, which is less than this takes.`,
+      message('piece.less-left', { code: piece.code, left: { m: piece.lengthMm / 1000 } }),
     );
   if (moves.length === 0) return;
   const shared = { pieceId: piece.id, at: clock(), byId: actor.id, runId };
-  await tables.moves.createAll(moves.map((move) => ({ ...shared, ...move })));
+  await tables.moves.createAll(moves.map((move) => ({ ...shared, ...move, why: wordsAsText(move.why) })));
   await tables.pieces.change(piece, { lengthMm });
 }

@@ -1,3 +1,4 @@
+import { wordsFromText } from '@yard-spool/core';
 import type { Piece, PieceWithLedger } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { PieceRow } from '../db/models/rack';
@@ -104,7 +105,7 @@ export async function readPiece(
   });
   const nameOf = await peopleNames(from);
   const moves = rows.slice(0, PAGE).map(({ id, kind, lengthMm, at, byId, why }) => ({
-    ...{ id, kind, lengthMm, at: at.toISOString(), by: nameOf.get(byId) ?? '', why },
+    ...{ id, kind, lengthMm, at: at.toISOString(), by: nameOf.get(byId) ?? '', why: wordsFromText(why) },
   }));
   return { piece, moves: moves.reverse(), earlier: rows.length > PAGE };
 }

@@ -1,4 +1,4 @@
-import type { Correction } from '@yard-spool/core';
+import { message, type Correction } from '@yard-spool/core';
 import { ProblemError } from '../problem-error';
 import { layerAt, moveBack, type Correcting } from './correcting';
 import { stackAgain } from './stack-again';
@@ -9,7 +9,10 @@ export async function correctLength(correcting: Correcting): Promise<Correction[
   const layer = layerAt(correcting);
   const { is } = asked;
   if (typeof is !== 'number' || is < 0 || is > 5000)
-    throw new ProblemError('bad-request', 'A length is between 0 and 5,000 m.');
+    throw new ProblemError(
+      'bad-request',
+      message('limit.from-m', { what: 'A length', range: { m: [0, 5000] } }),
+    );
   const [was, lengthMm] = [layer.lengthMm, Math.round(is * 1000)];
   if (layer.pieceId !== null) await moveBack(correcting, layer.pieceId, was - lengthMm);
   const share = was === 0 ? 1 : lengthMm / was;

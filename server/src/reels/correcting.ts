@@ -1,5 +1,5 @@
 import { runFacts, type CorrectFill } from '@yard-spool/contract';
-import { foldRun, kindOfStep, noteAt, noteProblem, type Correction } from '@yard-spool/core';
+import { foldRun, kindOfStep, message, noteAt, noteProblem, type Correction } from '@yard-spool/core';
 import { readJob } from '../bags/bags';
 import { readLog } from '../bench/run-log';
 import type { FillLayerRow, FillRow, RunRow } from '../db/models/runs';
@@ -41,7 +41,10 @@ export async function moveBack(
 /** Another gap, or none; gives what it was. */
 export async function correctGap({ u, fill, asked: { is } }: Correcting): Promise<Value> {
   if (is !== null && (typeof is !== 'number' || is < -3 || is > 60))
-    throw new ProblemError('bad-request', 'A gap is between -3 and 60 mm.');
+    throw new ProblemError(
+      'bad-request',
+      message('limit.from-mm', { what: 'A gap', range: { mm: [-3, 60] } }),
+    );
   const was = fill.gapRead === null ? null : Number(fill.gapRead);
   await u.tables.fills.change(fill, { gapRead: is === null ? null : is.toFixed(3) });
   return was;

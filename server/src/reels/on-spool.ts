@@ -1,4 +1,4 @@
-import { lengthOn, reverseAdvice, topLine, USUAL_PLAN_RULES, type Wear } from '@yard-spool/core';
+import { lengthOn, reverseAdvice, topLine, USUAL_PLAN_RULES, type Wear, type Words } from '@yard-spool/core';
 import type { OnSpool } from '@yard-spool/contract';
 import type { SpoolRow } from '../db/models/customers';
 import type { FillLayerRow, FillRow } from '../db/models/runs';
@@ -133,7 +133,7 @@ function dueOf(
 }
 
 /** Why it is worth turning end for end now; empty where it is not. */
-function reverseWords({ line, length }: LyingLayer, wear: Wear, service: ServiceSchool): string {
+function reverseWords({ line, length }: LyingLayer, wear: Wear, service: ServiceSchool): Words {
   const fished = USUAL_PLAN_RULES.longCast;
   const { worth, sentence } = reverseAdvice(line, { length, fished }, wear, { service });
   return worth ? sentence : '';

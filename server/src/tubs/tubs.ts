@@ -1,5 +1,5 @@
 import { lineOf, type Person, type Soak, type Tub } from '@yard-spool/contract';
-import { soakAdvice, soakUptake } from '@yard-spool/core';
+import { soakAdvice, soakUptake, wordsAsText, wordsFromText } from '@yard-spool/core';
 import type { SoakRow, TubRow } from '../db/models/tubs';
 import type { Reading, ServerContext } from '../context';
 import { type Unit, unit } from '../unit';
@@ -30,7 +30,7 @@ export async function listTubs(from: Reading): Promise<Tub[]> {
     return {
       id: row.id,
       code: piece.code,
-      ...{ productName: name, diameter, tint, advice: row.advice, why: row.why },
+      ...{ productName: name, diameter, tint, advice: wordsFromText(row.advice), why: row.why },
       inAt: row.inAt.toISOString(),
       by: nameOf.get(row.byId) ?? '',
       readyAt: row.readyAt.toISOString(),
@@ -135,7 +135,7 @@ export async function soakPiece(
         pieceId: row.id,
         inAt,
         byId: u.actor.id,
-        advice: sentence,
+        advice: wordsAsText(sentence),
         why:
           from.soak && made === undefined
             ? `${why} Set so for this line${from.soak === 'material' ? ' by what it is made of' : ''}.`

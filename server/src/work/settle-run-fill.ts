@@ -7,6 +7,7 @@ import {
   type Observation,
   type ReelType,
   type SettledFill,
+  type Words,
 } from '@yard-spool/core';
 
 /** What closing a run writes down, as plain data; a sentence where it cannot be brought together. */
@@ -19,7 +20,7 @@ export type SettledRun =
       /** What it taught; null where that cannot be told. */
       readonly lesson: Lesson | null;
     }
-  | { readonly ok: false; readonly sentence: string };
+  | { readonly ok: false; readonly sentence: Words };
 
 /**
  * Settles a fill with all that is believed, and once more without what the shop has learned: nothing is learned twice.

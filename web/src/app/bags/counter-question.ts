@@ -145,7 +145,7 @@ export class CounterQuestionPage {
     if (asked && !asked.ok) return this.units.say(asked.issues[0]?.sentence ?? '');
     return this.typed().reading.trim() === ''
       ? 'Type what the counter reads, and how much line is out by the tape.'
-      : this.units.say('Type a number the counter shows, and a length from 5 to 300 m.');
+      : `Type a number the counter shows, and a length from ${this.units.length(5)} to ${this.units.length(300)}.`;
   });
   protected readonly answer = computed(() => {
     const asked = this.asked();

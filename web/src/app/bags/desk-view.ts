@@ -47,7 +47,7 @@ import { WaysToSay } from './ways-to-say';
             [ends]="desk.type() === 'fixed-spool'"
           />
         } @else if (rackKnown()) {
-          <h1>{{ units.say(plan.problems[0] ?? 'The plan appears here') }}</h1>
+          <h1>{{ plan.problems[0] ?? 'The plan appears here' }}</h1>
           <p class="pt-2 text-mute">
             @if (desk.rack().length === 0) {
               There is no line on the rack yet.

@@ -11,6 +11,7 @@ import {
   swapOf,
   USUAL_GEAR,
   USUAL_HOUSE_RULES,
+  tell,
   type Assumed,
   type GapAdvice,
   type HouseRules,
@@ -123,7 +124,12 @@ export function planDraft(
   };
   const { made, input, aim } = aimed(asked, gives && draft.gap.trim() === '');
   if (!made.ok)
-    return { ...base, gapUnused, next: '', problems: made.issues.map(({ sentence }) => sentence) };
+    return {
+      ...base,
+      gapUnused,
+      next: '',
+      problems: made.issues.map(({ sentence }) => tell(sentence, system)),
+    };
   const swap = draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
   const cuts = cutsFor(made.value, sources, amounts, taken, rules);
   return { ...base, input, made: made.value, swap, aim, cuts, gapUnused, next: '' };

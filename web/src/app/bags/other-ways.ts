@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { compareBuilds, type Build, type BuildKind, type HouseRules } from '@yard-spool/core';
+import { compareBuilds, type Build, type BuildKind, type HouseRules, type Words } from '@yard-spool/core';
 import type { Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -87,7 +87,7 @@ export class OtherWays {
     useKeys((key) => this.keyFor(key));
   }
 
-  protected blocked({ issues }: Build): string {
+  protected blocked({ issues }: Build): Words {
     return issues.find(({ severity }) => severity === 'error')?.sentence ?? '';
   }
 

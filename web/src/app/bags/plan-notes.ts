@@ -1,6 +1,7 @@
 import {
   dragTooHigh,
   makePlan,
+  message,
   reverseAdvice,
   USUAL_HOUSE_RULES,
   USUAL_PLAN_RULES,
@@ -103,7 +104,8 @@ function turnedNote(
     WORN,
     rules,
   );
-  return units.say(`With casts of ${USUAL_PLAN_RULES.longCast.toFixed(0)} m: ${sentence} ${why}`);
+  const cast = { m: USUAL_PLAN_RULES.longCast };
+  return units.say(message('plan.with-casts', { cast, what: sentence, why }));
 }
 
 /** What happens to a reel whose line stays on. */

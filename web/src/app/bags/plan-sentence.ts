@@ -1,8 +1,8 @@
-import { levelWords, type FillPlan } from '@yard-spool/core';
+import { levelWords, type FillPlan, type Words } from '@yard-spool/core';
 import { rangeText } from '../ui/level-words';
 
 interface Shown {
-  readonly headline: string;
+  readonly headline: Words;
   readonly likely: string;
 }
 

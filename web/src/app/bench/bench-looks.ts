@@ -37,8 +37,8 @@ import { BenchView } from './bench-view';
         }
       </div>
     }
-    @for (words of bench.exceptions(); track words) {
-      <p class="look px-3.5 py-2 text-[14px] font-semibold">{{ words }}</p>
+    @for (words of bench.exceptions(); track $index) {
+      <p class="look px-3.5 py-2 text-[14px] font-semibold">{{ units.say(words) }}</p>
     }
     @if (bench.winding()) {
       <div class="card px-3.5 py-2.5">

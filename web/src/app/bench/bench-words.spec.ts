@@ -9,6 +9,7 @@ import {
   stepFields,
   stillMissing,
   stepWords,
+  tell,
 } from '@yard-spool/core';
 import { aRun, anEvent, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { actionsOf } from './bench-actions-of';
@@ -34,7 +35,7 @@ describe('the words of a step', () => {
       const of = facts({ type, rules, leader: true, mainFirst: type === 'fixed-spool' });
       for (const step of runSteps(of)) {
         const { name, todo } = stepWords(step, of);
-        expect([step.kind, name !== '', todo.endsWith('.')]).toEqual([step.kind, true, true]);
+        expect([step.kind, name !== '', tell(todo, 'metric').endsWith('.')]).toEqual([step.kind, true, true]);
       }
     },
   );

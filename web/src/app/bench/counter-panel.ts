@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { countQuestion, gearAt, type CountAnswer } from '@yard-spool/core';
 import { interval, map, startWith } from 'rxjs';
 import { useKeys } from '../keyboard/keyboard.service';
+import { UnitsService } from '../data/units.service';
 import { RunStore } from './run-store';
 
 /** What the bench's counter has to be asked about: away, silent, taken, held, or what it counted in doubt. */
@@ -12,11 +13,11 @@ import { RunStore } from './run-store';
   template: `
     @if (question(); as asked) {
       <div class="look px-3.5 py-2.5" role="alert" data-test="odd-count">
-        <b class="text-[17px]">{{ asked.sentence }}</b>
+        <b class="text-[17px]">{{ units.say(asked.sentence) }}</b>
         <div class="grid gap-2 pt-2">
-          @for (answer of asked.answers; track answer.words; let i = $index) {
+          @for (answer of asked.answers; track $index; let i = $index) {
             <button type="button" class="plain min-h-18! justify-between text-left" (click)="take(answer)">
-              {{ answer.words }} <span class="key shrink-0">Alt&nbsp;{{ i + 1 }}</span>
+              {{ units.say(answer.words) }} <span class="key shrink-0">Alt&nbsp;{{ i + 1 }}</span>
             </button>
           }
         </div>
@@ -62,6 +63,7 @@ import { RunStore } from './run-store';
 })
 export class CounterPanel {
   protected readonly store = inject(RunStore);
+  protected readonly units = inject(UnitsService);
   private readonly now = toSignal(
     interval(1000).pipe(
       startWith(0),

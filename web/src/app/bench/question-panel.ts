@@ -18,13 +18,13 @@ import { UnitsService } from '../data/units.service';
     }
     <div class="look grid gap-2 px-3.5 py-3" role="alert" data-test="contradiction">
       <b class="text-[19px]">{{ units.say(question().sentence) }}</b>
-      @for (answer of question().answers; track answer.words; let i = $index) {
+      @for (answer of question().answers; track $index; let i = $index) {
         <button
           type="button"
           class="plain min-h-18! justify-between! text-left text-[17px]"
           (click)="answered(i)"
         >
-          {{ answer.words }} <span class="key">{{ i + 1 }}</span>
+          {{ units.say(answer.words) }} <span class="key">{{ i + 1 }}</span>
         </button>
       }
       <p class="text-[14px] text-mute">

@@ -1,6 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { api, ProblemSchema, type Route, type RouteParts } from '@yard-spool/contract';
+import type { Words } from '@yard-spool/core';
 import { catchError, from, map, of, switchMap, tap, throwError, timeout, type Observable } from 'rxjs';
 import * as v from 'valibot';
 import { KeptReplies } from './kept-replies';
@@ -101,12 +102,11 @@ export class ApiService {
 
   /** A failure in the person's own units. */
   private said(error: unknown): RequestProblem {
-    const { code, sentence, fields } = toProblem(error);
-    const say = (text: string): string => this.units.say(text);
+    const { code, words, fields } = toProblem(error);
     return new RequestProblem(
       code,
-      say(sentence),
-      fields.map(({ path, message }) => ({ path, message: say(message) })),
+      this.units.say(words),
+      fields.map(({ path, words }) => ({ path, message: this.units.say(words) })),
     );
   }
 
@@ -162,18 +162,34 @@ async function withText(error: unknown): Promise<unknown> {
   return new HttpErrorResponse({ error: await error.error.text(), status, headers });
 }
 
-function toProblem(error: unknown): RequestProblem {
+/** A failure before it is told in anybody's units. */
+interface Failure {
+  readonly code: RequestProblem['code'];
+  readonly words: Words;
+  readonly fields: readonly { readonly path: string; readonly words: Words }[];
+}
+
+const failure = (code: Failure['code'], words: Words, fields: Failure['fields'] = []): Failure => ({
+  ...{ code, words, fields },
+});
+
+function toProblem(error: unknown): Failure {
   if (!(error instanceof HttpErrorResponse))
-    return new RequestProblem('server-error', 'The server’s answer could not be read.');
+    return failure('server-error', 'The server’s answer could not be read.');
   if (error.status === 0)
-    return new RequestProblem('server-away', 'The server does not answer. What you typed is still here.');
+    return failure('server-away', 'The server does not answer. What you typed is still here.');
   const problem = v.safeParse(
     ProblemSchema,
     typeof error.error === 'string' ? parseJson(error.error) : error.error,
   );
   if (!problem.success)
-    return new RequestProblem('server-error', `The server answered with an error (${String(error.status)}).`);
-  return new RequestProblem(problem.output.code, problem.output.detail, problem.output.errors ?? []);
+    return failure('server-error', `The server answered with an error (${String(error.status)}).`);
+  const { code, detail, words = detail, errors = [] } = problem.output;
+  return failure(
+    code,
+    words,
+    errors.map(({ path, message, words: said = message }) => ({ path, words: said })),
+  );
 }
 
 const parseJson = (text: string): unknown => {

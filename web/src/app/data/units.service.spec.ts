@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { UNIT_NAMES, UnitsService } from './units.service';
+import { message } from '@yard-spool/core';
 
 const units = (): UnitsService => TestBed.inject(UnitsService);
 
@@ -28,9 +29,9 @@ describe('the units a person reads', () => {
     units().beginWith('imperial');
     expect(units().small(42.07)).toBe('1\u00a021/32\u00a0in');
     expect(units().spread(42.07, 3.33)).toBe('1\u00a021/32 ± 1/8\u00a0in');
-    expect(units().say('It stands 3.175 mm proud of 200.300 m.')).toBe(
-      'It stands 1/8\u00a0in proud of 219\u00a0yd.',
-    );
+    const proud = message('plan.proud', { proud: { mm: 3.175 } });
+    expect(units().say(proud)).toBe('This stands 1/8\u00a0in proud of the lip. Line will fall off in loops.');
+    expect(units().say('Call at 5 m, 3.175 mm')).toBe('Call at 5 m, 3.175 mm');
     expect(units().like('3 mm', '1/8 in')).toBe('1/8 in');
   });
 

@@ -3,11 +3,12 @@ import {
   formatDiameter,
   formatQuantity,
   formatSpread,
-  sayIn,
+  tell,
   UNIT_SYSTEMS,
   type Dimension,
   type ShownQuantity,
   type UnitSystem,
+  type Words,
 } from '@yard-spool/core';
 
 const KEPT_AT = 'yard-spool.units';
@@ -66,9 +67,9 @@ export class UnitsService {
     return this.show(kilograms, 'strength').text;
   }
 
-  /** A sentence of the core, which speaks metric. */
-  say(sentence: string): string {
-    return sayIn(sentence, this.chosen());
+  /** A sentence, its figures in the person's units. */
+  say(words: Words): string {
+    return tell(words, this.chosen());
   }
 
   /** What could be typed, as somebody with these units would: an example, not a figure that is converted. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { api } from '@yard-spool/contract';
 import { promisedText } from '../bags/promised-text';
 import { ApiService } from '../data/api.service';
+import { UnitsService } from '../data/units.service';
 import { load } from '../data/loaded';
 import { LoadState } from '../ui/load-state';
 import { HouseTabs } from './house-tabs';
@@ -35,8 +36,8 @@ import { HouseTabs } from './house-tabs';
                   <td class="px-4 py-2.5 whitespace-nowrap max-md:p-0">{{ at(one.at) }}</td>
                   <td class="px-2 py-2.5 max-md:p-0">{{ one.by }}</td>
                   <td class="px-2 py-2.5 font-bold max-md:p-0">{{ one.about }}</td>
-                  <td class="px-2 py-2.5 text-mute max-md:p-0">{{ one.was || '—' }}</td>
-                  <td class="px-2 py-2.5 pr-4 max-md:p-0">{{ one.is || '—' }}</td>
+                  <td class="px-2 py-2.5 text-mute max-md:p-0">{{ units.say(one.was) || '—' }}</td>
+                  <td class="px-2 py-2.5 pr-4 max-md:p-0">{{ units.say(one.is) || '—' }}</td>
                 </tr>
               }
             </tbody>
@@ -49,6 +50,7 @@ import { HouseTabs } from './house-tabs';
 })
 export class ChangesPage {
   private readonly api = inject(ApiService);
+  protected readonly units = inject(UnitsService);
   protected readonly changes = load(() => this.api.call(api.listHouseChanges));
   protected readonly at = (iso: string): string => promisedText(iso);
 }

@@ -16,6 +16,7 @@ import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
+import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
@@ -44,6 +45,7 @@ export class ExceptionsPage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   protected readonly house = inject(HouseService);
+  protected readonly units = inject(UnitsService);
 
   private readonly products = load(() => this.api.call(api.listProducts));
   protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
@@ -94,7 +96,7 @@ export class ExceptionsPage {
       { value: '', name: 'Choose what they want' },
       ...schools.map(({ id, name }) => ({
         value: id,
-        name: id === held ? `${name} (the house’s own)` : name,
+        name: `${this.units.say(name)}${id === held ? ' (the house’s own)' : ''}`,
       })),
     ];
   });
@@ -116,10 +118,10 @@ export class ExceptionsPage {
 
   protected readonly at = (iso: string): string => promisedText(iso);
   protected readonly schoolName = ({ question, school }: Exception): string =>
-    schoolOf({ [question]: school }, question).name;
+    this.units.say(schoolOf({ [question]: school }, question).name);
   protected readonly houseName = ({ question }: Exception): string => {
     const rules = this.house.house()?.rules;
-    return rules ? schoolOf(rules, question).name : '';
+    return rules ? this.units.say(schoolOf(rules, question).name) : '';
   };
 
   protected set(): void {

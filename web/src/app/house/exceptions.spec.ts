@@ -1,5 +1,5 @@
 import type { Exception } from '@yard-spool/contract';
-import { effectiveRules, USUAL_HOUSE_RULES } from '@yard-spool/core';
+import { effectiveRules, tell, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aHouse, signInAs } from '../testing/house';
 import { openScreen, problem } from '../testing/screen';
 import { ExceptionsPage } from './exceptions-page';
@@ -15,7 +15,9 @@ describe('exceptions to the house rules', () => {
 
   it('are said with whom they are for', () => {
     const ruling = effectiveRules(USUAL_HOUSE_RULES, [{ scope: 'line', question: 'soak', school: 'none' }]);
-    expect(exceptionWords(ruling)).toEqual(['Soak: Not at all, set for this line.']);
+    expect(exceptionWords(ruling).map((words) => tell(words, 'metric'))).toEqual([
+      'Soak: Not at all, set for this line.',
+    ]);
   });
 
   it('say what is missing before one can be set, and send it', async () => {

@@ -28,13 +28,15 @@ import { QUESTION_NAMES } from './question-names';
             <p class="pt-1 font-bold">{{ words }}</p>
           }
           @if (reel.stays) {
-            <p class="look mt-1 px-2 py-1 font-semibold">Stays as planned: {{ reel.stays }}</p>
+            <p class="look mt-1 px-2 py-1 font-semibold">Stays as planned: {{ units.say(reel.stays) }}</p>
           }
           @for (one of reel.advice; track one.question) {
             <p class="pt-1">
-              <b>{{ names[one.question] }}:</b> {{ one.is || 'does not arise' }}
+              <b>{{ names[one.question] }}:</b> {{ units.say(one.is) || 'does not arise' }}
               @if (one.was) {
-                <span class="block text-[13px] text-mute line-through decoration-1">{{ one.was }}</span>
+                <span class="block text-[13px] text-mute line-through decoration-1">{{
+                  units.say(one.was)
+                }}</span>
               }
             </p>
           }
@@ -59,7 +61,7 @@ import { QUESTION_NAMES } from './question-names';
   },
 })
 export class RulesPreview {
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
 
   readonly preview = input.required<Preview | null>();
   /** Whether anything is thought of at all. */

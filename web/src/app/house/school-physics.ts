@@ -56,13 +56,17 @@ export class SchoolPhysics {
       case 'drag':
         return 'Strength goes with the diameter squared at one quality: half the diameter bears a quarter. The weakest layer decides, since a long run comes down to it.';
       case 'arborGrip':
-        return this.units.say(
-          'A tight drag turns a coil that does not grip. Two wraps of tape add about 0.3 mm to the arbor’s radius; 10 m of 0.25 mm nylon take the room of 7 m of 0.30 mm.',
-        );
+        return this.gripWords();
       default:
         return '';
     }
   });
+
+  /** What tape and nylon under braid take of the room. */
+  private gripWords(): string {
+    const [metres, mm] = [(of: number) => this.units.length(of), (of: number) => this.units.diameter(of)];
+    return `A tight drag turns a coil that does not grip. Two wraps of tape add about ${mm(0.3)} to the arbor’s radius; ${metres(10)} of ${mm(0.25)} nylon take the room of ${metres(7)} of ${mm(0.3)}.`;
+  }
 
   /** How many times more turns backing takes at the arbor than on top, on the shop's own reel. */
   private swapWords(): string {

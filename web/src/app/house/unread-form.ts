@@ -10,6 +10,7 @@ import {
 import { ReactiveFormsModule } from '@angular/forms';
 import { api, type UnreadFact } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { UnitsService } from '../data/units.service';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
@@ -26,7 +27,7 @@ import { TextField } from '../ui/text-field';
       <p>
         Stored: <span class="font-mono break-all">{{ shown() }}</span>
       </p>
-      <p class="text-mute">{{ fact().wrong }}</p>
+      <p class="text-mute">{{ units.say(fact().wrong) }}</p>
       @if (choices().length > 0) {
         <ys-select-field label="Store instead" [control]="is()" [options]="choices()" />
       } @else if (long()) {
@@ -47,6 +48,7 @@ import { TextField } from '../ui/text-field';
 })
 export class UnreadForm {
   private readonly api = inject(ApiService);
+  protected readonly units = inject(UnitsService);
   readonly fact = input.required<UnreadFact>();
   readonly saved = output();
 

@@ -37,7 +37,7 @@ const WORDS: Readonly<Record<Move['kind'], string>> = {
         @for (move of lines(); track move.id) {
           <tr class="border-b border-line align-top last:border-0">
             <td class="px-4 py-2">
-              <b>{{ words[move.kind] }}</b> {{ move.why }}<br /><span class="text-mute"
+              <b>{{ words[move.kind] }}</b> {{ units.say(move.why) }}<br /><span class="text-mute"
                 >{{ day(move.at) }}, {{ move.by }}</span
               >
             </td>

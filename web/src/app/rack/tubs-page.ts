@@ -38,7 +38,10 @@ export class TubsPage {
   protected readonly ruling = new Sending();
   protected readonly form = new FormGroup({ name: text() });
   protected readonly school = text();
-  protected readonly schools = HOUSE_QUESTIONS.soak.schools.map(({ id, name }) => ({ value: id, name }));
+  protected readonly schools = HOUSE_QUESTIONS.soak.schools.map(({ id, name }) => ({
+    value: id,
+    name: this.units.say(name),
+  }));
   private readonly now = toSignal(timer(0, LOOK_EVERY_MS).pipe(map(() => new Date())), {
     initialValue: new Date(),
   });

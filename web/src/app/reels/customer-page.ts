@@ -61,7 +61,7 @@ export class CustomerPage {
       gap ? `A gap of ${this.units.small(gap.mm)}, ${of(gap.times)}.` : '',
       main ? `${main.name}, ${of(main.times)}.` : '',
       leader ? `Leader: ${leader.words}, ${of(leader.times)}.` : '',
-      guides ? `Guides: ${guides.toLowerCase()}.` : '',
+      guides ? `Guides: ${this.units.say(guides).toLowerCase()}.` : '',
     ].filter(Boolean);
   });
 

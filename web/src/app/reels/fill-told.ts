@@ -33,7 +33,7 @@ const timeText = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL 
           <div>
             <h3 class="text-[13px] text-mute">{{ chapter.title }}</h3>
             @for (sentence of chapter.sentences; track $index) {
-              <p>{{ units.say(sentence) }}</p>
+              <p>{{ sentence }}</p>
             }
           </div>
         } @empty {
@@ -48,7 +48,7 @@ const timeText = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLL 
           @for (row of log(); track $index) {
             <li class="grid grid-cols-[118px_1fr] gap-x-3 border-t border-line py-1.5 max-md:grid-cols-1">
               <span class="text-[13px] text-mute">{{ when(row) }}<br />{{ row.by }}</span>
-              <span>{{ units.say(row.sentence) }}</span>
+              <span>{{ row.sentence }}</span>
             </li>
           }
         </ol>
@@ -77,13 +77,15 @@ export class FillTold {
     const planned = runFacts(run);
     const state = foldRun(planned, run.events);
     const facts = factsNow(planned, state);
-    const told = tellFill(facts, state, standingOf(run.events), timeText);
-    const wanted = tellWants(run.job.wants);
+    const told = tellFill(facts, state, standingOf(run.events), {
+      ...{ when: timeText, units: this.units.system() },
+    });
+    const wanted = tellWants(run.job.wants, this.units.system());
     return wanted.length === 0 ? told : [{ title: 'Wanted', sentences: wanted }, ...told];
   });
   protected readonly log = computed(() => {
     const run = this.run.value();
-    return run ? tellLog(runFacts(run), run.events) : [];
+    return run ? tellLog(runFacts(run), run.events, this.units.system()) : [];
   });
 
   /** When it was, to the minute; from when to when where it took a while. */

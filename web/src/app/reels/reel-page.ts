@@ -161,7 +161,7 @@ export class ReelPage {
   protected readonly rulesOf = ({ under: { rules, from } }: Fill) =>
     (Object.keys(QUESTION_NAMES) as HouseQuestion[]).map((question) => {
       const scope = from[question];
-      const { name } = schoolOf(rules, question);
+      const name = this.units.say(schoolOf(rules, question).name);
       return { name: QUESTION_NAMES[question], school: scope ? `${name}, ${SCOPE_WORDS[scope]}` : name };
     });
   protected readonly look = fillLook;

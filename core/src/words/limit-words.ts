@@ -1,0 +1,23 @@
+/** What a field can be. */
+export const LIMIT_WORDS = {
+  'limit.at-least-m': '{what text} is at least {least m}.',
+  'limit.at-most-m': '{what text} is at most {most m}.',
+  'limit.at-least-mm': '{what text} is at least {least mm}.',
+  'limit.at-most-mm': '{what text} is at most {most mm}.',
+  'limit.line-at-least': 'A line is at least {least line} thick.',
+  'limit.line-at-most': 'A line is at most {most line} thick.',
+  'limit.at-least-kg': '{what text} is at least {least kg}.',
+  'limit.at-most-kg': '{what text} is at most {most kg}.',
+  'limit.from-m': '{what text} is from {range m-range}.',
+  'limit.from-mm': '{what text} is from {range mm-range}.',
+  'limit.must-be-m': 'The {what text} must be from {range m-range}.',
+  'limit.must-be-mm': 'The {what text} must be from {range mm-range}.',
+  'limit.within-m': '{what text} is within {most m}.',
+  'limit.gone': 'What is gone is {most m} at most.',
+  'limit.brought': 'A customer brings at most {most m} of line.',
+  'limit.measure': 'Measure at least {least m}.',
+  'limit.weigh': 'Weigh enough for the scale to tell: {least g} at least.',
+  'limit.mark-at-least': 'A mark lies at least {least m} out.',
+  'limit.mark-at-most': 'A mark lies at most {most m} out.',
+  'limit.weight-at-most': 'A weight is at most {most g}.',
+} as const;
