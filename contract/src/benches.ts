@@ -34,10 +34,10 @@ const bench = {
   name: line('A name', 20),
   /** Free line between supply and reel, mm. */
   spanMm: v.pipe(
-    v.number('A free span is needed.'),
+    v.number('A clear length is needed.'),
     v.integer(),
-    v.minValue(200, limit('limit.at-least-m', { what: 'A free span', least: { m: 0.2 } })),
-    v.maxValue(20_000, limit('limit.at-most-m', { what: 'A free span', most: { m: 20 } })),
+    v.minValue(200, limit('limit.at-least-m', { what: 'A clear length', least: { m: 0.2 } })),
+    v.maxValue(20_000, limit('limit.at-most-m', { what: 'A clear length', most: { m: 20 } })),
   ),
   /** The hand that winds here. */
   hand: v.picklist(['right', 'left']),

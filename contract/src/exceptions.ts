@@ -34,7 +34,7 @@ export const NewExceptionSchema = v.pipe(
   v.forward(
     v.check(
       ({ question, school }) => HOUSE_QUESTIONS[question].schools.some(({ id }) => id === school),
-      'Choose one of the schools there are.',
+      'Choose one of the options.',
     ),
     ['school'],
   ),

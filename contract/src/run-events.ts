@@ -1,10 +1,11 @@
 import {
   CORRECTED,
   COUNTER_UNITS,
+  DEPTH_RANGE,
   DOUBT_CAUSES,
   GIVEN_UP_TO,
-  SUPPLY_WAYS,
   type RunEvent,
+  SUPPLY_WAYS,
 } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit } from './words';
@@ -26,8 +27,8 @@ const walkLength = v.pipe(
 );
 const depth = v.pipe(
   finite,
-  v.minValue(-3, limit('limit.at-least-mm', { what: 'A depth', least: { mm: -3 } })),
-  v.maxValue(80, limit('limit.at-most-mm', { what: 'A depth', most: { mm: 80 } })),
+  v.minValue(DEPTH_RANGE[0], limit('limit.at-least-mm', { what: 'A depth', least: { mm: DEPTH_RANGE[0] } })),
+  v.maxValue(DEPTH_RANGE[1], limit('limit.at-most-mm', { what: 'A depth', most: { mm: DEPTH_RANGE[1] } })),
 );
 export const seenTurn = v.nullable(v.picklist(['clockwise', 'anticlockwise']));
 const deviceName = v.pipe(v.string(), v.minLength(1), v.maxLength(20));

@@ -38,7 +38,15 @@ export type { FillRequest, LayerLength, LayerRequest, LayerRole } from './plan/f
 export type { Level } from './quantities/level';
 export { parseAmount, type Amount, type AmountAllowed } from './quantities/amount';
 export { levelText, packText } from './quantities/amount-text';
-export { message, tell, type Message, type MessageValue, type ValuesFor, type Words } from './words/message';
+export {
+  message,
+  tell,
+  tellMetric,
+  type Message,
+  type MessageValue,
+  type ValuesFor,
+  type Words,
+} from './words/message';
 export type { MessageCode } from './words/catalogue';
 export { wordsAsText, wordsFromText } from './words/as-text';
 export {
@@ -249,3 +257,5 @@ export { DOUBT_CAUSES, walkDoubts, type DoubtCause, type WalkDoubt } from './cou
 export { counterNow, counterRequest, setupOf, walksOf, type CounterSetup } from './run/counter-now';
 export { keptMatch, keptTable, runsAheadOf, type KeptMatch, type KeptWalk } from './run/kept-match';
 export { learnCounters, type CounterLesson, type LearnedCounters } from './learn/learn-counters';
+export { DEPTH_RANGE, GAP_RANGE, USUAL_TAPE } from './quantities/reel-ranges';
+export { METRES_PER_YARD, MM_PER_INCH } from './quantities/units';

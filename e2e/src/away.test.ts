@@ -33,7 +33,7 @@ const logHas = (turns: number): Promise<boolean> =>
 describe('with the server away', () => {
   it('a reload opens the bench where it was, and it counts on; nothing is lost, nothing twice', async () => {
     await browser.go('/bench');
-    await browser.choose('This machine stands at', 'Bench 1');
+    await browser.choose('This computer is at', 'Bench 1');
     await hand.book({ ...REEL, customer: 'Away One', name: 'Away 3000' });
     await hand.until('Backing');
     for (let i = 0; i < 3; i += 1) await browser.press(' ');
@@ -87,7 +87,7 @@ describe('with the server away', () => {
 describe('a counter that does wrong', () => {
   it('is asked about where it jumped, the likeliest answer first and on a key', async () => {
     await browser.go('/bench');
-    await browser.choose('This machine stands at', 'Bench 2');
+    await browser.choose('This computer is at', 'Bench 2');
     await hand.book({ ...REEL, customer: 'Away Two', name: 'Doubtful 3000' });
     await hand.until('Backing');
     await browser.until(async () => 'reed-2' in (await hand.state()).devices, 'the counter is known');

@@ -91,7 +91,7 @@ describe('a reel by its tag', () => {
     await browser.text(`${tag} is Wenna Fairholt’s, planned as last time.`, 'p');
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     await browser.choose('Backing line', 'JA-204');
-    await browser.click('Its spare spool');
+    await browser.click('Add its spare spool');
     await browser.find('[aria-label="Reel 2 of the bag"][aria-pressed=true]');
     await browser.choose('Main line', 'JA-220');
     await browser.fill('How much main', '60 m');
@@ -233,14 +233,14 @@ describe('a bag that is booked', () => {
     await browser.text('planned again', 'li');
     const bag = await browser.api<Bag>(`/bags/${String(number)}`);
     expect(bag.jobs[0]!.cuts.find(({ layer }) => layer === 'main')!.lengthMm).toBe(80_000);
-    await browser.click('Promise or notes');
+    await browser.click('Change due time or notes');
     await browser.fill('Notes', 'ring first');
     await browser.click('Save it');
     await browser.text('ring first', 'p');
     await browser.click('Call the bag off');
     await browser.fill('Why', 'sold it');
-    await browser.click('Call it off');
-    await browser.text('Called off: sold it', 'li');
+    await browser.click('Cancel this reel');
+    await browser.text('Cancelled: sold it', 'li');
     expect((await browser.api<Bag>(`/bags/${String(number)}`)).jobs[0]).toMatchObject({
       state: 'cancelled',
       cuts: [],

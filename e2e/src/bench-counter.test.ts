@@ -38,7 +38,7 @@ async function hold(): Promise<void> {
 describe('a counter at the bench', () => {
   it('counts on the screen as the handle turns, forward and back', async () => {
     await browser.go('/bench');
-    await browser.choose('This machine stands at', 'Bench 2');
+    await browser.choose('This computer is at', 'Bench 2');
     await hand.book({ ...REEL, customer: 'Counted One', name: 'Counted 3000' });
     await hand.until('Backing');
     await browser.text('Hold the count', 'button');
@@ -113,7 +113,7 @@ describe('a counter at the bench', () => {
       await other.go(`/bench/${String(hand.runId)}`);
       await other.text('Joss has this reel at Bench 2', 'b');
       expect(await soFar(other)).toBe('56');
-      await other.click('Take it up here');
+      await other.click('Continue at this bench');
       await other.until(async () => (await hand.state()).hands.at(-1) === 'Pell', 'it is handed over');
       expect((await hand.run()).bench).toBe('Bench 1');
       await browser.text('Pell has this reel at Bench 1', 'b');

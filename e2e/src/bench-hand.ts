@@ -45,7 +45,7 @@ export class BenchHand {
     if (reel.type) await browser.choose('Type', reel.type);
     await browser.fill('Gear ratio', reel.gear);
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys(reel.rating);
-    if (reel.lip) await browser.fill('Lip Ø', reel.lip);
+    if (reel.lip) await browser.fill('Lip diameter', reel.lip);
     await browser.choose('Main line', reel.main);
     if (reel.length) await browser.fill('How much main', reel.length);
     if (reel.backing) await browser.choose('Backing line', reel.backing);

@@ -81,8 +81,8 @@ describe('a change of mind at the bench', () => {
     await browser.press('x');
     await browser.fill('Why', 'not braid after all');
     await (await browser.text('Salvage', 'label')).click();
-    await browser.click('Give it up');
-    await browser.text('given up at the bench: not braid after all', 'li');
+    await browser.click('Cancel the fill');
+    await browser.text('cancelled at the bench: not braid after all', 'li');
     expect((await hand.bag()).jobs[0]).toMatchObject({ state: 'booked', runId: null });
     const salvage = await pieceOf(`S-R${String(hand.runId)}`);
     expect(salvage.kind).toBe('salvage');

@@ -138,7 +138,7 @@ describe('a set of three counter reels', () => {
   });
 
   it('stand side by side, with the one to touch and what to do to it', async () => {
-    await (await browser.text('Reels fished together', 'a')).click();
+    await (await browser.text('Reels used as a set', 'a')).click();
     await browser.find('[data-test=set-table]');
     for (const tag of tags) await browser.text(`${tag} shows`, 'th');
     const touch = await browser.shown('[data-test=touch]');

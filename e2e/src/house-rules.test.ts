@@ -22,7 +22,7 @@ async function bookOne(): Promise<Bag> {
   await browser.fill('Reel', 'Rules 3000');
   await browser.fill('Gear ratio', '5.2:1');
   await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('208 x 0.25');
-  await browser.fill('Lip Ø', '46 mm');
+  await browser.fill('Lip diameter', '46 mm');
   await browser.choose('Main line', 'JH-207');
   await browser.fill('How much main', '110 m');
   await browser.choose('Backing line', 'JH-204');
@@ -43,10 +43,10 @@ async function hold(question: HouseQuestion, school: string): Promise<void> {
   await browser.go(`/house/rules/${question}`);
   const name = schoolName(question, school);
   await (await browser.text(name, 'label')).click();
-  await browser.click('Keep the rule');
+  await browser.click('Save');
   await browser.until(
     async () => (await browser.api<KeptHouseRules>('/house-rules')).rules[question] === school,
-    `the house holds "${name}"`,
+    `the shop holds "${name}"`,
   );
 }
 
@@ -155,14 +155,14 @@ describe('a rule that is thought of', () => {
       /Gap \d\.\d mm → 0\.0 mm, backing/,
     );
     expect(await browser.api<Bag>(`/bags/${String(waiting.number)}`)).toEqual(before);
-    await browser.click('Keep the rule');
+    await browser.click('Save');
     await browser.until(
       async () =>
         (await browser.api<Bag>(`/bags/${String(waiting.number)}`)).jobs[0]!.planInput.request.gap === 0,
       'the reel is planned again',
     );
     await browser.go(`/bags/${String(waiting.number)}`);
-    await browser.text('planned again: the house now leaves 0.0\u00a0mm', 'li');
+    await browser.text('planned again: the shop now leaves 0.0\u00a0mm', 'li');
     await hold('level', 'by-line');
   });
 
@@ -215,7 +215,7 @@ describe('an exception to a house rule', () => {
     const [fill] = (await browser.api<{ fills: Fill[] }>(`/reels/${filled.tag}`)).fills;
     expect(fill!.under.rules).toEqual(USUAL_HOUSE_RULES);
     await browser.go(`/reels/${filled.tag}`);
-    await (await browser.text('House rules it was filled under', 'summary')).click();
+    await (await browser.text('Shop rules it was filled under', 'summary')).click();
     await browser.text(schoolName('soak', fill!.under.rules.soak), 'dd');
   });
 });

@@ -21,7 +21,7 @@ describe('the rest of the house', () => {
     await browser.go('/house/benches');
     await browser.click('Set up another bench');
     await browser.fill('Bench', 'Bench 9');
-    await browser.fill('Free span', '2.5 m');
+    await browser.fill('Clear length', '2.5 m');
     await browser.click('Save the bench');
     await browser.find('section[aria-label="Bench 9"]');
     expect(await browser.shown('section[aria-label="Bench 9"]')).toContain('2.5 m');
@@ -33,7 +33,7 @@ describe('the rest of the house', () => {
     await browser.fill('First passcode', 'skua-55');
     await browser.click('Add them');
     await browser.text('Ansa Verre', 'b');
-    const own = `//li[contains(., "signed in here")]//button[contains(., "They have left")]`;
+    const own = `//li[contains(., "signed in here")]//button[contains(., "Deactivate")]`;
     await browser.driver.executeScript(
       'document.evaluate(arguments[0], document, null, 9, null).singleNodeValue.click()',
       own,
@@ -63,18 +63,18 @@ describe('the rest of the house', () => {
     );
     const zone = await browser.field('Time zone, empty for each machine’s own');
     await zone.sendKeys('Nowhere/Atall');
-    await browser.click('Settle it so');
+    await browser.click('Save');
     await browser.text('This time zone is not known', 'p');
     expect(await zone.getAttribute('value')).toBe('Nowhere/Atall');
     await zone.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
     await browser.fill('Tail lost with each cut', '2.5 m');
-    await browser.click('Settle it so');
+    await browser.click('Save');
     await browser.until(
       async () => (await browser.api<KeptHouseRules>('/house-rules')).tailMm === 2500,
       'the tail is kept',
     );
     await browser.fill('Tail lost with each cut', '2 m');
-    await browser.click('Settle it so');
+    await browser.click('Save');
     await browser.until(
       async () => (await browser.api<KeptHouseRules>('/house-rules')).tailMm === 2000,
       'the tail is kept',

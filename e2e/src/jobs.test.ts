@@ -74,7 +74,7 @@ describe('packs used up', () => {
     await browser.text('enough for 1 more like it', 'span');
     await browser.driver.actions().keyDown(Key.ALT).sendKeys('l').keyUp(Key.ALT).perform();
     await browser.find('[aria-label="Reel 2 of the bag"][aria-pressed=true]');
-    await browser.text('used up to the end', 'span');
+    await browser.text('uses all of it', 'span');
     await hand.booked();
     const { jobs } = await hand.bag();
     expect(jobs.map(({ cuts }) => cuts[1])).toMatchObject([

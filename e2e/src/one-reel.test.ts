@@ -46,7 +46,7 @@ describe('one reel, end to end', () => {
     await browser.fill('Gear ratio', '5.2:1');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('210 x 0.25');
     await (await browser.find('[aria-label^="Rating 2"]')).sendKeys('148 x .30');
-    await browser.fill('Lip Ø', '46');
+    await browser.fill('Lip diameter', '46');
     await browser.fill('Width', '16.5');
     await browser.choose('Main line', 'JO-207');
     await browser.fill('How much main', '120');
@@ -71,7 +71,9 @@ describe('one reel, end to end', () => {
       plan.gap.low < 0
         ? `${small(-plan.gap.low)} proud of the lip to ${small(plan.gap.high)} below the lip`
         : `${small(plan.gap.low)} to ${small(plan.gap.high)} below the lip`;
-    expect(shownLikely).toBe(plain(`likely ${metres(low)} to ${metres(high)}; wound so, it ends ${ends}`));
+    expect(shownLikely).toBe(
+      plain(`likely ${metres(low)} to ${metres(high)}; the gap would then be ${ends}`),
+    );
     expect(await browser.shown('[data-test=plan-headline]')).toBe(shownHeadline);
   });
 
@@ -151,7 +153,7 @@ describe('one reel, end to end', () => {
     await (await browser.text('Brackwater', 'b')).click();
     const toGo = await browser.shown('[data-test=turns-to-go]');
     await browser.press(Key.ENTER);
-    await browser.text(`${toGo} turns to go`, 'b');
+    await browser.text(`${toGo} turns left`, 'b');
     await browser.press(Key.ENTER);
     expect(await browser.shown('[aria-current=step]')).toMatch(/^Main/);
     await browser.press('c');

@@ -67,7 +67,7 @@ describe('messages', () => {
     expect(await words.getAttribute('value')).toContain(`Hello ${customer.name}`);
     await words.clear();
     await words.sendKeys('Come by, it is due.');
-    await browser.driver.findElement(By.xpath(`${row}//button[contains(., 'Do not send it')]`)).click();
+    await browser.driver.findElement(By.xpath(`${row}//button[contains(., 'Discard')]`)).click();
     await browser.until(
       async () => (await browser.driver.findElements(By.xpath(row))).length === 0,
       'the message waits no more',

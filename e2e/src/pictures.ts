@@ -110,7 +110,7 @@ try {
   await browser.fill('Gear ratio', '5.2:1');
   await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('208 x 0.25');
   await (await browser.find('[aria-label^="Rating 2"]')).sendKeys('145 x 0.30');
-  await browser.fill('Lip Ø', '46.2 mm');
+  await browser.fill('Lip diameter', '46.2 mm');
   await browser.fill('Width', '16.4 mm');
   await browser.choose('Main line', 'N-207');
   await browser.fill('How much main', '120 m');

@@ -22,7 +22,7 @@ describe('one piece of line, from the van to the bin', () => {
   it('is received with what is printed on it', async () => {
     await browser.go('/rack');
     await browser.find('ys-piece-card');
-    await browser.click('Receive a piece');
+    await browser.click('Add a spool');
     await browser.choose('Line', 'Smoke nylon 0.20');
     await browser.fill('Piece code', 'j-400');
     await browser.fill('Length on it', '3000');
@@ -31,7 +31,7 @@ describe('one piece of line, from the van to the bin', () => {
     await browser.fill('Price of the whole', '46.50');
     await browser.fill('Empty spool', '118.5 g');
     await browser.press(Key.ENTER);
-    await browser.text('Taken on', 'b');
+    await browser.text('Received', 'b');
     expect((await ledger()).piece).toMatchObject({ lengthMm: 3_000_000, priceMinor: 4650, place: 'Wall J' });
     const card = (await browser.shown('ys-piece-card')).replace(/\u00a0/g, ' ');
     expect(card).toContain('€ 1.55 per 100 m');
@@ -70,7 +70,7 @@ describe('one piece of line, from the van to the bin', () => {
     await browser.click('Set the books');
     await browser.text('This spool is wet', 'b');
     expect(await (await browser.field('With its spool')).getAttribute('value')).toBe('230 g');
-    await browser.click('Leave it');
+    await browser.click('Cancel');
   });
 
   it('lies in its tub with what it has taken up, and comes out wet', async () => {
@@ -85,7 +85,7 @@ describe('one piece of line, from the van to the bin', () => {
   });
 
   it('goes into the nylon bin, by its length, and off the rack', async () => {
-    await browser.click('Let it go');
+    await browser.click('Write off');
     await browser.click('Into the bin');
     await browser.until(
       async () => !(await browser.shown('ys-rack-page')).includes('J-400 Smoke'),

@@ -30,7 +30,7 @@ const look = async (words: string): Promise<void> => {
 describe('the record of a reel', () => {
   it('is put right where it is wrong, and says both', async () => {
     await browser.go(`/reels/${tag}`);
-    await browser.click('Put it right');
+    await browser.click('Correct the record');
     await browser.fill('It was', '2.4 mm');
     await browser.fill('Why', 'read off the wrong edge');
     await browser.press(Key.ENTER);
@@ -44,7 +44,7 @@ describe('the record of a reel', () => {
     await browser.text('Due since', 'h2');
     await browser.go('/reels/due');
     await browser.text(tag, 'b');
-    await browser.click('They were told');
+    await browser.click('Mark as told');
     await browser.until(
       async () => !(await browser.shown('ys-due-page')).includes(tag),
       'it is out of the way',
@@ -54,7 +54,7 @@ describe('the record of a reel', () => {
 
   it('that comes back is booked against its fill, and settled', async () => {
     await browser.go(`/reels/${tag}`);
-    await browser.click('It came back');
+    await browser.click('Record a comeback');
     await browser.choose('What the customer sees', 'throws loops');
     await browser.fill('In their words', 'loops off the lip since Friday');
     await browser.press(Key.ENTER);

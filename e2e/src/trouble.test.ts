@@ -45,12 +45,12 @@ describe('when something is wrong', () => {
   });
 
   it('a field says what it takes and keeps what was typed', async () => {
-    await browser.fill('Lip Ø', '460 mm');
+    await browser.fill('Lip diameter', '460 mm');
     await browser.text('460 mm is outside what this takes: from 12 mm to 250 mm.', 'p');
     await (await browser.find('[aria-label^="Rating 2"]')).sendKeys('lots');
     await browser.text('"lots" is not a rating.', 'p');
     await (await browser.text('Start over', 'button')).click();
-    expect(await (await browser.field('Lip Ø')).getAttribute('value')).toBe('');
+    expect(await (await browser.field('Lip diameter')).getAttribute('value')).toBe('');
   });
 
   it('the count goes on while the server is away, and reaches it afterwards', async () => {

@@ -72,11 +72,11 @@ describe('the first five minutes', () => {
     await comes('at which bench this machine stands');
     expect(await browser.driver.getCurrentUrl()).toMatch(/\/bench$/);
     await browser.go('/rack');
-    await (await browser.text('Take me there', 'a')).click();
+    await (await browser.text('Go there', 'a')).click();
     await browser.find('ys-bench-list');
     await browser.driver.navigate().refresh();
     await comes('at which bench this machine stands');
-    await browser.click('Leave the walk');
+    await browser.click('End the tour');
     await gone('[data-test=walk-step]');
   });
 
@@ -97,7 +97,7 @@ describe('the first five minutes', () => {
     await hand.booked();
     await begin('Fill the one on bench 2');
     await comes('at which bench this machine stands');
-    await browser.choose('This machine stands at', 'Bench 2');
+    await browser.choose('This computer is at', 'Bench 2');
     await comes('Take a reel up');
     await browser.go(`/bags/${String(hand.bagNumber)}`);
     await browser.find('ys-plan-view pattern');
@@ -140,7 +140,7 @@ describe('the first five minutes', () => {
     await hand.until('Tag and close');
     await hand.close();
     await comes('Counters that are fished together');
-    await (await browser.text('Reels fished together', 'a')).click();
+    await (await browser.text('Reels used as a set', 'a')).click();
     await comes('done.');
     await browser.click('Close');
   });

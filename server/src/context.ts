@@ -45,6 +45,8 @@ export interface ServerContext extends Reading {
   readonly passcodeCost: ScryptCost;
   /** How long a passcode that was typed stands for a manager's acts, minutes. */
   readonly proofMinutes: number;
+  /** Told of what failed behind an answer and stopped nothing. */
+  readonly tellFailed: (what: string, error: unknown) => void;
 }
 
 export function openContext(
@@ -56,8 +58,12 @@ export function openContext(
     passcodeCost = TODAYS_COST,
     proofMinutes = PROOF_MINUTES,
     tellUnread = () => undefined,
+    tellFailed = () => undefined,
   }: Partial<
-    Pick<ServerContext, 'scaleAddress' | 'inboxFolder' | 'passcodeCost' | 'proofMinutes' | 'tellUnread'>
+    Pick<
+      ServerContext,
+      'scaleAddress' | 'inboxFolder' | 'passcodeCost' | 'proofMinutes' | 'tellUnread' | 'tellFailed'
+    >
   > = {},
 ): ServerContext {
   const models = defineModels(sequelize);
@@ -73,6 +79,6 @@ export function openContext(
     house: { settled: null },
     words: new KeptWords(query),
     bell: new EventEmitter().setMaxListeners(0),
-    ...{ scaleAddress, inboxFolder, passcodeCost, proofMinutes, tellUnread },
+    ...{ scaleAddress, inboxFolder, passcodeCost, proofMinutes, tellUnread, tellFailed },
   };
 }

@@ -78,6 +78,7 @@ try {
   const context = openContext(sequelize, undefined, {
     ...{ scaleAddress: config.scale, inboxFolder: config.inbox },
     tellUnread: (found) => log.error(found, 'stands in the books and cannot be read'),
+    tellFailed: (what, error) => log.error({ err: error }, what),
   });
   await takeWords(context);
   counters = await BenchCounters.open(context);

@@ -1,5 +1,5 @@
 import type { Problem, ProblemCode } from '@yard-spool/contract';
-import { tell, type Words } from '@yard-spool/core';
+import { tellMetric, type Words } from '@yard-spool/core';
 
 const STATUS: Readonly<Record<ProblemCode, readonly [status: number, title: string]>> = {
   'bad-request': [400, 'Something in it is not right'],
@@ -44,7 +44,7 @@ export class ProblemError extends Error {
     readonly words: Words,
     readonly errors?: readonly FieldError[],
   ) {
-    super(tell(words, 'metric'));
+    super(tellMetric(words));
     this.name = 'ProblemError';
   }
 
@@ -58,7 +58,7 @@ export class ProblemError extends Error {
         ? {
             errors: this.errors.map(({ path, message }) => ({
               path,
-              message: tell(message, 'metric'),
+              message: tellMetric(message),
               ...wordsOf(message),
             })),
           }

@@ -41,8 +41,8 @@ describe('a change', () => {
     const lock = (id: number, version: number) =>
       shop.force((u) => u.lockVersioned(u.tables.pieces, id, version, WORDS));
     expect((await lock(1, 1)).code).toBe('P-25');
-    await expect(lock(1, 2)).rejects.toMatchObject({ code: 'stale-version', detail: WORDS.changed });
-    await expect(lock(99, 1)).rejects.toMatchObject({ code: 'not-found', detail: WORDS.gone });
+    await expect(lock(1, 2)).rejects.toMatchObject({ code: 'stale-version', message: WORDS.changed });
+    await expect(lock(99, 1)).rejects.toMatchObject({ code: 'not-found', message: WORDS.gone });
   });
 
   it('that nobody is signed in for has no actor to put it down to', async () => {

@@ -241,10 +241,10 @@ describe('soaking', () => {
     const advice = soakAdvice({ ...line('nylon', 0.3), soakHours: 3 }, { soak: 'overnight' });
     expect(advice).toMatchObject({ hours: 3, tooLongAfter: 6 });
     expect(said(advice.sentence)).toMatch(/^3 h in water: /);
-    expect(advice.why).toBe('Its maker says 3 h, which goes before what the house does (10 h).');
+    expect(advice.why).toBe('Its maker says 3 h, which goes before what the shop does (10 h).');
     const dry = soakAdvice({ ...line('nylon', 0.3), soakHours: 0 }, { soak: 'short' });
     expect(dry.hours).toBe(0);
-    expect(dry.why).toBe('Its maker says not to soak it, which goes before what the house does (1.5 h).');
+    expect(dry.why).toBe('Its maker says not to soak it, which goes before what the shop does (1.5 h).');
     expect(soakAdvice({ ...line('braid', 0.2), soakHours: 5 }, { soak: 'short' }).hours).toBe(0);
   });
 

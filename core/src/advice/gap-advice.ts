@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantities/units';
 import { bounded } from '../numeric/bounded';
 import type { HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
@@ -14,7 +15,7 @@ export interface GapAdvice extends Advice {
 }
 
 /** Sixteenths of an inch in mm, as gaps are named. Common practice, no source. */
-const SIXTEENTH = 25.4 / 16;
+const SIXTEENTH = MM_PER_INCH / 16;
 const GAP = { thin: SIXTEENTH, middle: 1.5 * SIXTEENTH, thick: 2 * SIXTEENTH, closedFace: 3 * SIXTEENTH };
 /** Diameters from which line counts as middling and as thick, mm. */
 const MIDDLE_FROM = 0.25;

@@ -1,3 +1,4 @@
+import { METRES_PER_YARD } from '../quantities/units';
 import { isBraid, type Line } from '../lines/line';
 import { schoolOf, type HouseRules } from '../house-rules/house-rules';
 import { message, type Words } from '../words/message';
@@ -13,7 +14,7 @@ export interface JoinAdvice extends Advice {
 const UNALIKE = 1.5;
 
 /** Line of the other that lies inside a hollow braid, m: twelve feet. Common practice, no source. */
-export const SPLICE_INSIDE = 12 * 0.3048;
+export const SPLICE_INSIDE = 4 * METRES_PER_YARD;
 
 const HOW: Readonly<Record<JoinKnot, Words>> = {
   'double-uni': 'Double uni, three turns each side.',
@@ -43,7 +44,7 @@ export function joinAdvice(lower: Line, upper: Line, rules: Pick<HouseRules, 'kn
     return {
       knot: 'double-uni',
       sentence: HOW['double-uni'],
-      why: 'The house ties blood knots, but these two lines are too unalike for one.',
+      why: 'The shop ties blood knots, but these two lines are too unalike for one.',
       caution: CAUTION,
     };
   }

@@ -43,6 +43,6 @@ export function reverseAdvice(
     worth: due,
     fresh,
     sentence: message(due ? 'reverse.due' : 'reverse.not-due', lengths),
-    why: 'The other spool, face to face and turning the same way, brings the fresh end out on top for the price of a winding.',
+    why: 'The other spool, face to face and turning the same way, brings the fresh end out on top for the price of winding only.',
   };
 }

@@ -50,7 +50,7 @@ export function soakAdvice(line: Line, rules: Pick<HouseRules, 'soak'>): SoakAdv
 }
 
 const byMaker = (hours: number, house: number): string =>
-  `Its maker says ${hours === 0 ? 'not to soak it' : `${String(hours)} h`}, which goes before what the house does${hours === house ? '' : ` (${house === 0 ? 'none' : `${String(house)} h`})`}.`;
+  `Its maker says ${hours === 0 ? 'not to soak it' : `${String(hours)} h`}, which goes before what the shop does${hours === house ? '' : ` (${house === 0 ? 'none' : `${String(house)} h`})`}.`;
 
 function say({ diameter }: Line, hours: number, uptake: Uptake | null): Words {
   if (hours === 0 || !uptake) return 'Wind it dry, and leave room: it swells when it is fished.';

@@ -19,7 +19,7 @@ describe('a message’s words', () => {
         'bag 12 is ready: 2 reels.',
         'R-1 Pier 4000: 150 m moss braid',
         'R-2 Quay 30',
-        'Bring your slip when you fetch it. The Yard',
+        'Bring your slip when you collect it. The Yard',
       ].join('\n'),
     );
     expect(readyText({ ...READY, reels: READY.reels.slice(1) }, '{reels}, {bag}')).toBe('1 reel, 12');

@@ -10,7 +10,7 @@ export const USUAL_WORDINGS = {
     'Hello {customer},',
     'bag {bag} is ready: {reels}.',
     '{list}',
-    'Bring your slip when you fetch it. {shop}',
+    'Bring your slip when you collect it. {shop}',
   ].join('\n'),
   due: [
     'Hello {customer},',

@@ -1,3 +1,4 @@
+import { USUAL_TAPE } from '../quantities/reel-ranges';
 import { bounded } from '../numeric/bounded';
 import { succeed, type Result } from '../issue';
 import { lineCost } from '../money/line-cost';
@@ -12,7 +13,6 @@ import type { Build, BuildChoice, BuildKind, PieceTooShort, StockLine } from './
 import { reasonFor } from './build-reasons';
 import { message } from '../words/message';
 
-const USUAL_TAPE = 0.15;
 /** How much of the wanted main a shorter one keeps, but never less than a cast and a half. */
 const SHORTER = 2 / 3;
 

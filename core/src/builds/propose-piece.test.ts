@@ -21,7 +21,7 @@ describe('the piece that is proposed', () => {
       serves: 1,
       tight: null,
     });
-    expect(proposePiece([piece(1)], needed())?.reason).toBe('sealed, no opened piece has enough');
+    expect(proposePiece([piece(1)], needed())?.reason).toBe('unopened: no opened spool has enough');
   });
 
   it('is a remnant where one is long enough in nine of ten', () => {
@@ -32,7 +32,7 @@ describe('the piece that is proposed', () => {
     // 184 m that may be 154 to 214: 186 m run out nearly every other time.
     const fits = needed({ metres: 184, doubt: 30 });
     expect(proposePiece([piece(1), piece(2, { opened: true, free: 186, off: 4 })], fits)).toMatchObject({
-      ...{ id: 1, reason: 'sealed, no opened piece has enough', serves: 1 },
+      ...{ id: 1, reason: 'unopened: no opened spool has enough', serves: 1 },
       tight: { id: 2 },
     });
     const { serves } = proposePiece([piece(2, { opened: true, free: 186, off: 4 })], fits)!;

@@ -29,7 +29,7 @@ export type ProposalReason =
   | 'soaked already'
   | 'a remnant that is long enough'
   | 'opened already'
-  | 'sealed, no opened piece has enough';
+  | 'unopened: no opened spool has enough';
 
 export interface ProposedPiece {
   readonly id: number;
@@ -90,7 +90,7 @@ const REASONS: readonly ProposalReason[] = [
   'soaked already',
   'a remnant that is long enough',
   'opened already',
-  'sealed, no opened piece has enough',
+  'unopened: no opened spool has enough',
 ];
 
 /** Place in the order of reasons; line that is wet where it should be dry comes last of all. */

@@ -77,7 +77,7 @@ export const BUILT_IN_CAUTIONS = [
   {
     id: 'drag-off',
     at: 'hand-back',
-    title: 'As its maker says',
+    title: 'Maker’s instructions',
     text: 'Hand it back with the drag backed off, and follow the maker’s instructions for the reel.',
   },
 ] as const satisfies readonly Caution[];

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantities/units';
 import { message } from '../words/message';
 import { question } from './school';
 
@@ -15,7 +16,7 @@ export const FILLING_QUESTIONS = {
       },
       {
         id: 'by-line',
-        name: message('gap.rule-by-line', { thin: { mm: 25.4 / 16 }, thick: { mm: 25.4 / 8 } }),
+        name: message('gap.rule-by-line', { thin: { mm: MM_PER_INCH / 16 }, thick: { mm: MM_PER_INCH / 8 } }),
         why: 'Casts without trouble in most hands. Stiff line springs off sooner and wants more; a shorter cast is the price.',
       },
       {

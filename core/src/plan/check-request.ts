@@ -1,3 +1,4 @@
+import { DEPTH_RANGE, GAP_RANGE } from '../quantities/reel-ranges';
 import { message, type Words } from '../words/message';
 import type { PlanIssue } from './fill-plan';
 import type { Level } from '../quantities/level';
@@ -8,13 +9,13 @@ import { isLevelled, isUnknown } from './stack';
 export const REQUEST_RANGE = {
   diameter: [0.04, 3],
   length: [0, 5000],
-  gap: [-5, 60],
+  gap: GAP_RANGE,
   gear: [0.5, 12],
   thickness: [0.05, 3],
   wraps: [0, 200],
   overlap: [0, 50],
   soaked: [0, 1],
-  depth: [-5, 80],
+  depth: DEPTH_RANGE,
   reducer: [4, 240],
   share: [0, 1],
 } as const;

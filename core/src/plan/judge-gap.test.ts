@@ -28,7 +28,7 @@ describe('the gap a plan comes out at', () => {
   it('says where it stands in words that have no minus in them', () => {
     const [off] = judgeGap({ gap: ranged(0.4, 0.5), wetGap: null }, { layers: [], gear: 5, house: 2.4 });
     expect(metric(off!.sentence)).toBe(
-      'It comes out 0.4 mm below the lip, likely 0.2 mm proud of the lip to 1.0 mm below the lip; the house leaves 2.4 mm.',
+      'It comes out 0.4 mm below the lip, likely 0.2 mm proud of the lip to 1.0 mm below the lip; the shop leaves 2.4 mm.',
     );
     const small = (mm: number): string => `${mm.toFixed(1)} mm`;
     expect([2.4, 0, -0.01, -2.5].map((depth) => markWords(depth, 'stop', small))).toEqual([

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from './units';
 import { fail, succeed, type PlainIssue, type Result } from '../issue';
 import type { Level } from './level';
 import { parseNumber } from './parse-number';
@@ -33,7 +34,7 @@ const LEAST =
 /** Depths below the lip people have words for, mm; "just under" is a sixteenth of an inch. Common practice, no source. */
 const LEVELS: readonly (readonly [said: RegExp, depth: number])[] = [
   [/^(flush|level|flush with the lip|level with the lip|(up )?to the (lip|brim)|brim ?full|to the top)$/, 0],
-  [/^(just|nearly|right|almost|a (bit|touch|hair)) (under|below|at|to|up to) the lip$/, 25.4 / 16],
+  [/^(just|nearly|right|almost|a (bit|touch|hair)) (under|below|at|to|up to) the lip$/, MM_PER_INCH / 16],
 ];
 const EXACTLY = /^\s*(exactly|just|only|precisely)\s+(?=[\d.])/i;
 const REST =

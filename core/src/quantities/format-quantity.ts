@@ -1,4 +1,4 @@
-import { DEFAULT_UNIT, TO_BASE, type Dimension, type UnitSystem } from './units';
+import { DEFAULT_UNIT, MM_PER_INCH, TO_BASE, type Dimension, type UnitSystem } from './units';
 
 /** Decimals that still mean something, in the unit a person reads. */
 const DECIMALS: Readonly<Record<'metric' | 'imperial', Readonly<Record<Dimension, number>>>> = {
@@ -8,7 +8,7 @@ const DECIMALS: Readonly<Record<'metric' | 'imperial', Readonly<Record<Dimension
 
 /** The steps of a rule in inches, and one of them in mm. */
 const STEPS = 32;
-export const INCH_STEP = 25.4 / STEPS;
+export const INCH_STEP = MM_PER_INCH / STEPS;
 
 /** Line this short, in m or yd, is told with a decimal, or in feet: rounded to a whole one it would be another length. */
 const SHORT = { metric: 10, imperial: 5 };
@@ -61,7 +61,7 @@ export function formatSpread(millimetres: number, off: number, system: UnitSyste
 export const SMALL_STEP: Readonly<Record<UnitSystem, number>> = {
   metric: 0.1,
   imperial: INCH_STEP,
-  thousandths: 0.0254,
+  thousandths: MM_PER_INCH / 1000,
 };
 
 const shown = (number: string, unit: string): ShownQuantity => ({

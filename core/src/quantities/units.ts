@@ -14,10 +14,22 @@ export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 /** One kilogram of force in newtons (NIST SP 811, exact). */
 export const KILOGRAM_FORCE = 9.80665;
 
+/** A yard in metres and an inch in millimetres: every other figure of either comes from here. */
+export const METRES_PER_YARD = 0.9144;
+export const MM_PER_INCH = 25.4;
+
 /** Multiply a number in the named unit by this to have it in the dimension's stored unit. */
 export const TO_BASE: Readonly<Record<Dimension, Readonly<Record<string, number>>>> = {
-  'line-length': { m: 1, yd: 0.9144, ft: 0.3048, cm: 0.01, mm: 0.001, km: 1000, in: 0.0254 },
-  'small-length': { mm: 1, cm: 10, in: 25.4, m: 1000, um: 0.001 },
+  'line-length': {
+    m: 1,
+    yd: METRES_PER_YARD,
+    ft: METRES_PER_YARD / 3,
+    cm: 0.01,
+    mm: 0.001,
+    km: 1000,
+    in: MM_PER_INCH / 1000,
+  },
+  'small-length': { mm: 1, cm: 10, in: MM_PER_INCH, m: 1000, um: 0.001 },
   mass: { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 },
   strength: { kg: 1, lb: 0.45359237, g: 0.001, oz: 0.028349523125, n: 1 / KILOGRAM_FORCE },
   ratio: {},

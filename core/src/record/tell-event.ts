@@ -57,7 +57,7 @@ const TELL: { readonly [K in RunHappening['kind']]: (payload: PayloadOf<K>, arou
   held: ({ on, device, count }) =>
     on
       ? `The count was held${device === undefined ? '' : `, ${device} at ${figure(count ?? 0)}`}.`
-      : 'The count went on.',
+      : 'Counting resumed.',
   'device-at': ({ device, count }) => `The counter ${device} was taken as it stood, at ${figure(count)}.`,
   'depth-read': ({ after, depth, by: how }, { units }) =>
     `Depth ${after === 'gap' ? 'at the gap' : `after the ${layerWords(after).toLowerCase()}`}: ${millimetres(depth, units)}, by ${how === 'eye' ? 'eye' : 'calliper'}.`,

@@ -12,7 +12,7 @@ import type { SupplyWayAtBench } from '../steps/supply-way';
 
 /** How a supply stood, in words. */
 export const WAY_WORDS: Readonly<Record<SupplyWayAtBench, string>> = {
-  'over-end': 'the supply lay still and line left over its end',
+  'over-end': 'the supply lay still and line left off the end',
   rolling: 'the supply rolled',
   rig: 'the supply turned on a rig',
   winder: 'a winder turned the spool',
@@ -48,12 +48,12 @@ export const GIVEN_UP_WORDS = {
 } as const;
 
 export const SETTLED_WORDS: Readonly<Record<SettlingCause, string>> = {
-  gear: 'the gear ratio was another',
+  gear: 'the gear ratio was different',
   count: 'the count was off',
   depth: 'a depth was misread',
   packing: 'it was wound looser or tighter than usual',
-  line: 'the line was another than was said',
-  piece: 'the piece held another length than the books said',
+  line: 'the line was not the one that was entered',
+  piece: 'the piece held a different length from the books',
   meter: 'the line meter was off',
   none: 'all of it stands as it was read',
 };
@@ -62,10 +62,10 @@ export const DOUBT_WORDS: Readonly<Record<DoubtCause, string>> = {
   'other-unit': 'the counter shows another unit',
   'not-moved': 'the line had not been moved yet',
   'wrong-way': 'the line was moved the wrong way',
-  'other-mark': 'it was another mark',
-  'earlier-mark': 'an earlier walk was at another mark',
+  'other-mark': 'it was a different mark',
+  'earlier-mark': 'an earlier walk was at a different mark',
   'not-zeroed': 'the counter was not at zero',
-  tension: 'the tension was another',
+  tension: 'the tension was different',
   join: 'a join was on the way',
 };
 

@@ -1,12 +1,10 @@
+import { USUAL_TAPE } from '../quantities/reel-ranges';
 import { REQUEST_RANGE } from '../plan/check-request';
 import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import { isWithin } from '../numeric/bounded';
 import type { RunState } from './run-state';
 
 type Notes = RunState['notes'];
-
-/** Tape as it is usually sold, mm to a wrap. From memory. */
-const USUAL_TAPE = 0.15;
 
 const noted = (
   notes: Notes,

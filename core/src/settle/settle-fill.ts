@@ -1,3 +1,5 @@
+import { isWithin } from '../numeric/bounded';
+import { DEPTH_RANGE } from '../quantities/reel-ranges';
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { checkRequest } from '../plan/check-request';
 import { planFill } from '../plan/plan-fill';
@@ -102,9 +104,9 @@ function checkEvidence({ layers, depths, request }: FillEvidence): Issue[] {
       isSound(layer) ? [] : [wrong('A count or a piece’s length is outside what a fill can have.', layer.id)],
     ),
     ...depths.flatMap(({ depth, after }) =>
-      depth >= -5 && depth <= 80
+      isWithin(depth, ...DEPTH_RANGE)
         ? []
-        : [wrong(message('limit.from-mm', { what: 'A depth', range: { mm: [-5, 80] } }), after)],
+        : [wrong(message('limit.from-mm', { what: 'A depth', range: { mm: DEPTH_RANGE } }), after)],
     ),
   ];
 }

@@ -1,3 +1,4 @@
+import { DEPTH_RANGE } from '../quantities/reel-ranges';
 import type { Line, Material } from '../lines/line';
 import type { PrintSystem } from './priors';
 
@@ -86,7 +87,7 @@ export const OBSERVATION_RANGE = {
   arbor: { diameter: [4, 230] },
   width: { width: [3, 200] },
   retrieve: { perTurn: [0.1, 3], gear: [0.5, 12] },
-  depth: { depth: [-3, 80], length: [0, 5000], spoolTurns: [0, 60_000], sd: [0.01, 20] },
-  underlay: { rise: [0, 60], radius: [1, 130], below: [-3, 80], sd: [0, 20] },
+  depth: { depth: DEPTH_RANGE, length: [0, 5000], spoolTurns: [0, 60_000], sd: [0.01, 20] },
+  underlay: { rise: [0, 60], radius: [1, 130], below: DEPTH_RANGE, sd: [0, 20] },
   stretch: { length: [0.1, 5000], spoolTurns: [0.1, 60_000], sd: [0.0005, 1] },
 } as const;

@@ -18,5 +18,5 @@ export const clip: BenchStep = {
     look: 'Pull the line before you cut: it moves at the reel.',
     cautions: ['cut'],
   }),
-  fields: [check('pulled', 'Pulled it first')],
+  fields: [check('pulled', 'Checked it is the right line')],
 };

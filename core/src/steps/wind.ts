@@ -4,7 +4,7 @@ import type { SupplyWayAtBench } from './supply-way';
 
 /** Where line of the layer comes from, as the winding step says it. */
 const WAY: Readonly<Record<SupplyWayAtBench, string>> = {
-  'over-end': 'Supply standing over its end.',
+  'over-end': 'Supply standing, line off its end.',
   rolling: 'Supply rolling on its spindle or on its edge.',
   rig: 'Supply on the rig, turned with the rotor.',
   winder: 'On the bench winder, which turns the reel’s own spool.',

@@ -1,4 +1,4 @@
-import { tell, type Words } from '../words/message';
+import { tellMetric, type Words } from '../words/message';
 import type { Line } from '../lines/line';
 import type { FillRequest } from '../plan/fill-request';
 import type { Observation } from '../spool/observation';
@@ -55,5 +55,4 @@ export function valueOf<T>(
 }
 
 /** A sentence as a metric reader has it, with plain spaces. */
-export const said = (words: Words | undefined): string =>
-  tell(words ?? '', 'metric').replaceAll('\u00a0', ' ');
+export const said = (words: Words | undefined): string => tellMetric(words ?? '');

@@ -112,5 +112,5 @@ const WORDS: Readonly<Record<SlackVerdict, string>> = {
   slipping:
     'More than this layout puts in. Look whether the drag slips: tighten it right down. Then whether the supply drags.',
   dragging:
-    'More than this layout puts in. Look whether the supply turns freely, and is not pulled over its end.',
+    'More than this layout puts in. Look whether the supply turns freely, and is not pulled off its end.',
 };

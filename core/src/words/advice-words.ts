@@ -15,10 +15,10 @@ export const ADVICE_WORDS = {
     '{hours count} h in water: a strand of {diameter line} takes up {low count} to {high count} % of what it can, a wound pack less. Nine tenths take about {most count} h.',
 
   'reverse.only':
-    'Renew it when it is due: only {fresh m} at the inner end were never fished, against {worn m} that were.',
-  'reverse.due': 'Reverse it: {fresh m} at the inner end were never fished, against {worn m} that were.',
+    'Renew it when it is due: only {fresh m} at the inner end have not been used, against {worn m} that have.',
+  'reverse.due': 'Reverse it: {fresh m} at the inner end have not been used, against {worn m} that have.',
   'reverse.not-due':
-    'Not due yet. It can be reversed when it is: {fresh m} at the inner end were never fished, against {worn m} that were.',
+    'Not due yet. It can be reversed when it is: {fresh m} at the inner end have not been used, against {worn m} that have.',
 
   'knot.splice': 'Splice {inside m} into the hollow braid and whip both ends with waxed thread.',
 

@@ -37,10 +37,7 @@ export type Words = string | Message;
 export type ValuesFor<Code extends MessageCode> = ValuesOf<Catalogue[Code]>;
 
 /** A sentence of the catalogue, with all the values it asks for. */
-export const message = <Code extends MessageCode>(
-  code: Code,
-  values: ValuesFor<Code>,
-): Message => ({
+export const message = <Code extends MessageCode>(code: Code, values: ValuesFor<Code>): Message => ({
   code,
   values: values,
 });
@@ -63,3 +60,6 @@ function tellValue(value: MessageValue | undefined, system: UnitSystem): string 
   if (typeof value === 'string') return value;
   return 'code' in value ? tell(value, system) : tellMeasured(value, system);
 }
+
+/** A sentence for a file, a log or another program: metric, with plain spaces. */
+export const tellMetric = (words: Words): string => tell(words, 'metric').replaceAll('\u00a0', ' ');

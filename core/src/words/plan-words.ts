@@ -17,7 +17,7 @@ export const PLAN_WORDS = {
     'Nylon of {diameter line} is springy under braid: the braid lies badly on it. Take thinner backing.',
   'plan.join-too-thick':
     'The join is about {thickness mm} thick and the line guide is {guide mm}. Choose thinner backing.',
-  'plan.off-the-rule': 'It comes out {level words}, likely {range words}; the house leaves {house mm}.',
+  'plan.off-the-rule': 'It comes out {level words}, likely {range words}; the shop leaves {house mm}.',
   'plan.proud-once-wet':
     'Once it is wet it stands {range words}. Leave more room, or soak it before it is wound.',
   'plan.counted-too-much':

@@ -21,9 +21,9 @@ export const RACK_WORDS = {
   'house.bench': '{name text}, {span m} free, {more text}',
 
   'bag.and': '{first words}; {then words}',
-  'bag.stays': '{tag text} stays as planned though the house rule changed: {why words}',
+  'bag.stays': '{tag text} stays as planned though the shop rule changed: {why words}',
   'bag.taught': '{tag text} planned again from what {from text} taught: {change words}',
   'bag.layer-changed':
     '{role text} {was m} → {is m}, likely {likely m-range}, before {before m-range}, {turns text}',
-  'bag.gap-by-rule': '{tag text} planned again: the house now leaves {gap mm}',
+  'bag.gap-by-rule': '{tag text} planned again: the shop now leaves {gap mm}',
 } as const;

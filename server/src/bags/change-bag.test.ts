@@ -70,7 +70,7 @@ describe('a bag', () => {
       why: 'sold the boat',
     });
     expect(body.jobs[0]).toMatchObject({ state: 'cancelled', cuts: [] });
-    expect(body.history[0]!.what).toBe('Called off: sold the boat');
+    expect(body.history[0]!.what).toBe('Cancelled: sold the boat');
     expect(await promised()).toEqual(before);
     expect(codeOf(await ask('POST', `/bags/${bag.number}/cancel`, { version: 2, why: 'again' }))).toBe(
       'already-closed',

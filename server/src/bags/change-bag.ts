@@ -74,11 +74,11 @@ export const cancelBag = (
     if (off.length === 0)
       throw new ProblemError(
         'already-closed',
-        'No reel of this bag waits any more: nothing can be called off.',
+        'No reel of this bag waits any more: nothing can be cancelled.',
       );
     for (const job of off) await callOff(u, job);
     await giveOwnLineBack(u, bagId);
-    return `Called off: ${asked.why}`;
+    return `Cancelled: ${asked.why}`;
   });
 
 /** Plans a reel again before it goes to the bench; the line promised before is given back first. */
@@ -131,7 +131,7 @@ export const cancelJob = (
   onJob(context, person, jobId, asked, 'booked', async (u, { job, tag }) => {
     await callOff(u, job);
     await giveOwnLineBack(u, job.bagId);
-    return `${tag} called off: ${asked.why}`;
+    return `${tag} cancelled: ${asked.why}`;
   });
 
 const BEFORE = { ready: 'to-check', 'handed-back': 'ready' } as const;

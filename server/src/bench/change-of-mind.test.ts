@@ -149,7 +149,7 @@ describe('given up', () => {
     expect(await piece('GB-25')).toMatchObject({ lengthMm: 400_000 });
     const bag = await bagOf(run);
     expect(bag.jobs[0]).toMatchObject({ state: 'booked', runId: null });
-    expect(bag.history[0]!.what).toContain('given up at the bench: not braid after all');
+    expect(bag.history[0]!.what).toContain('cancelled at the bench: not braid after all');
     const again = await bo<Run>('POST', '/runs', { jobId: run.job.id, benchId: FIRST_BENCH });
     expect(again.status).toBe(200);
     expect(again.body.id).not.toBe(run.id);

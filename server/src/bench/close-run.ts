@@ -46,7 +46,10 @@ export async function closeRun(context: ServerContext, person: Person, runId: nu
     return { fillId: there?.id ?? (await write(u, run)), jobId: run.jobId, fresh: !there };
   });
   // A change of its own: whatever the waiting reels come to, this one is filled, and their plans hold as they are.
-  if (fresh) await replanSisters(context, person, jobId).catch(() => undefined);
+  if (fresh)
+    await replanSisters(context, person, jobId).catch((error: unknown) =>
+      context.tellFailed('the waiting reels of its kind were not planned again', error),
+    );
   return readFill(context, fillId);
 }
 

@@ -70,7 +70,7 @@ export async function giveUpRun(
     await leavesBench(u, runId, run.benchId);
     await tables.jobs.change(row, { state: 'booked' });
     await tables.bags.addOne('version', { id: row.bagId });
-    await noteChange(u, row.bagId, `${job.tag} given up at the bench: ${asked.why}`.slice(0, 300));
+    await noteChange(u, row.bagId, `${job.tag} cancelled at the bench: ${asked.why}`.slice(0, 300));
   });
   return {};
 }

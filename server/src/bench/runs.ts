@@ -29,7 +29,7 @@ export async function startRun(
     const there = await runs.findOne({ where: { jobId, state: ['open', 'closed'] } });
     if (there) return there.id;
     if (job.state !== 'booked')
-      throw new ProblemError('already-closed', 'This reel was called off. Book it in again first.');
+      throw new ProblemError('already-closed', 'This reel was cancelled. Book it in again first.');
     await refuseIfLineToCome(u, jobId);
     // Under its lock before a row refers to it: two starts at one bench would each wait for the other.
     const bench = await benches.lock(benchId);

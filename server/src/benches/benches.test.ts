@@ -2,6 +2,7 @@ import type { Bench, HouseChange, Run, Tub } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { FIRST_BENCH, receiveTwo, runOf } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let ada: Awaited<ReturnType<TestShop['as']>>;
@@ -24,8 +25,8 @@ describe('a bench', () => {
     expect((await ada<Bench>('PUT', `/benches/${bench.id}`, moved)).body.spanMm).toBe(1800);
     expect((await ada('PUT', `/benches/${bench.id}`, moved)).body.code).toBe('stale-version');
     const [latest] = (await bo<HouseChange[]>('GET', '/house-rules/changes')).body;
-    expect(latest!.was).toContain('1.50 m free');
-    expect(latest!.is).toContain('1.80 m free');
+    expect(said(latest!.was)).toContain('1.5 m free');
+    expect(said(latest!.is)).toContain('1.8 m free');
   });
 
   it.each([

@@ -106,7 +106,7 @@ async function devicesFree({ tables }: Unit, { devices }: NewBench, mine: number
     }
     const there = others.find((bench) => bench.devices.some((one) => one.address === address));
     if (!there) return;
-    const sentence = `${name} at ${address} is at ${there.name} already. Take it away there first.`;
+    const sentence = `${name} at ${address} is at ${there.name} already. Delete it there first.`;
     throw new ProblemError('already-exists', sentence, [
       { path: `devices.${String(i)}.address`, message: sentence },
     ]);

@@ -1,5 +1,5 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
-import type { Credit, MeterStands, RunEvent } from '@yard-spool/core';
+import type { MeterStands, RunEvent } from '@yard-spool/core';
 import { runBell } from '../bench/run-log';
 import { benchBell } from '../bench/standing';
 import type { ServerContext } from '../context';
@@ -7,9 +7,11 @@ import { BenchMeter } from './bench-meter';
 import type { CounterLine } from './counter-line';
 import { creditRun } from './credit-run';
 import { DeviceLink } from './device-link';
+import { FirstFailure } from './first-failure';
 import { answered, answeredAt, hearLine, type Heard } from './hear-line';
 import { keepHeard, readHeard } from './keep-heard';
 import { settledAt } from './settled-at';
+import { BESIDE_NOTHING, leavesNothingToAsk, type Weighed } from './weighed-count';
 
 /** Pulses are folded into at most four events a second. */
 const FOLD_MS = 250;
@@ -66,6 +68,9 @@ export class BenchCounter {
   private keptAt = 0;
   private keeping: Promise<void> | null = null;
   private over = false;
+  private readonly keeps = new FirstFailure((error) =>
+    this.context.tellFailed(`what ${this.device.name} counted was not kept`, error),
+  );
   /** Whether it sends more than is read of it. */
   private flooding = false;
 
@@ -122,7 +127,7 @@ export class BenchCounter {
     this.meter?.close();
     await this.folding;
     await this.keeping;
-    await this.keepNow().catch(() => undefined);
+    await this.keepNow().catch(this.keeps.failed);
   }
 
   private hear(line: CounterLine, fresh: boolean): void {
@@ -239,7 +244,10 @@ export class BenchCounter {
     const now = this.context.clock().getTime();
     if (!this.heard || this.heard.at <= this.keptAt || now - this.keptAt < KEEP_MS || this.over) return;
     this.keptAt = now;
-    this.keeping = this.keepNow().catch(() => void (this.keptAt = 0));
+    this.keeping = this.keepNow().catch((error: unknown) => {
+      this.keptAt = 0;
+      this.keeps.failed(error);
+    });
   }
 
   private async keepNow(): Promise<void> {
@@ -277,19 +285,22 @@ export class BenchCounter {
         ...{ leaving: false, ...stands, benchId, device },
         live: this.state === 'up',
       });
+      this.keeps.worked();
       if (runId !== this.runId || !credit) return true;
       if ('behind' in credit) {
         this.knows(credit.behind);
         return this.later(since);
       }
       const { unclaimed, odd } = credit;
-      if (doubt !== null && this.heard?.doubt === doubt && owesNothing(credit)) this.settled(stands.count);
+      if (doubt !== null && this.heard?.doubt === doubt && leavesNothingToAsk(credit))
+        this.settled(stands.count);
       if (unclaimed === this.unclaimed && odd === this.odd) return true;
       [this.unclaimed, this.odd] = [unclaimed, odd];
       this.tell();
       return true;
-    } catch {
+    } catch (error) {
       // The database is away: the count stands at the device, and is credited once it is back.
+      this.keeps.failed(error);
       return this.later(since);
     }
   }
@@ -301,23 +312,3 @@ export class BenchCounter {
     return false;
   }
 }
-
-/** A count, and what it is weighed beside. */
-interface Weighed {
-  readonly count: number;
-  readonly runId: number;
-  /** How far the run's log was known. */
-  readonly known: number | null;
-  readonly since: number | null;
-  readonly doubt: Heard['doubt'];
-  readonly meter: MeterStands | null;
-  readonly leaving?: boolean;
-}
-const BESIDE_NOTHING = { known: null, since: null, doubt: null, meter: null } as const;
-
-/**
- * Whether a count leaves nothing to ask, as the log has it: a doubt that was answered just before the server ended is kept
- * with what was heard, and the answer only in the log.
- */
-const owesNothing = ({ happening, unclaimed, odd }: Credit): boolean =>
-  happening === null && unclaimed === 0 && odd === null;

@@ -33,11 +33,11 @@ export async function changeHouseRules(
   person: Person,
   { version, ...sheet }: KeptHouseRules,
 ): Promise<KeptHouseRules> {
-  managersOnly(person, 'changes the house rules');
+  managersOnly(person, 'changes the shop rules');
   mustBeNear(sheet.printer);
   return unit(context, person, async (u) => {
     await lockHouse(u);
-    const words = 'Somebody changed the house rules meanwhile. Look again.';
+    const words = 'Somebody changed the shop rules meanwhile. Look again.';
     const { houseRules } = u.tables;
     const row = await u.lockVersioned(houseRules, HOUSE_ROW, version, { gone: words, changed: words });
     const before = await readHouseRules(u);

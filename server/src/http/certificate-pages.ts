@@ -49,7 +49,7 @@ const page = ({ locals }: Response, fingerprint: string, host = ''): string => `
     certificate is for, it is an authority (CA). A computer: open the file, or the browser’s settings for certificates,
     and add it to the trusted authorities. Some devices have a second switch there that has to be turned on.</li>
   <li>Before you say yes, look at its SHA-256 fingerprint. It has to be this one, and the same as on the shop’s own
-    screen under House, Access. Where it differs, somebody else answered: do not install it.
+    screen under Settings, Access. Where it differs, somebody else answered: do not install it.
     <br><span class="print">${fingerprint.replaceAll(':', ':<wbr>')}</span></li>
   <li><a href="https://${host}/">Open the shop</a></li>
 </ol>

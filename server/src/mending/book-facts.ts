@@ -51,7 +51,7 @@ export const BOOK_TABLES: readonly BookTable[] = [
     ...{ table: 'benches', entry: 'Bench', named: ['name'] },
     facts: [
       fact('name', 'Name', 'text', bench.name),
-      fact('spanMm', 'Free span, mm', 'number', bench.spanMm),
+      fact('spanMm', 'Clear length, mm', 'number', bench.spanMm),
       fact('pedal', 'Foot switch', 'text', bench.pedal),
       fact('devices', 'Counting devices', 'json', bench.devices),
     ],

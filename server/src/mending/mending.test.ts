@@ -6,6 +6,7 @@ import { connect } from '../db/connect';
 import { codeOf } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 import { BOOK_TABLES } from './book-facts';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await TestShop.open()));
@@ -34,19 +35,23 @@ describe('what cannot be read', () => {
     expect(without.headers.get('x-unread-rows')).toBe(String(before.body.length));
 
     const { id, stands, says, wrong, ...rest } = await wrongAt('benches', 'spanMm');
-    expect([stands, says, wrong]).toEqual(['50', 'Free span, mm', 'A free span is at least 0.2 m.']);
+    expect([stands, says, said(wrong)]).toEqual([
+      '50',
+      'Clear length, mm',
+      'A clear length is at least 0.2 m.',
+    ]);
     expect(rest.choices).toEqual([]);
     const mend = { table: 'benches', id, field: 'spanMm', stands };
     const stillWrong = await ada('PUT', '/unread', { ...mend, is: '60' });
     expect([stillWrong.status, stillWrong.body]).toMatchObject([
       400,
-      { detail: 'A free span is at least 0.2 m.', errors: [{ path: 'is' }] },
+      { detail: 'A clear length is at least 0.2 m.', errors: [{ path: 'is' }] },
     ]);
     expect((await ada('PUT', '/unread', { ...mend, is: '1500' })).status).toBe(200);
     expect((await ada('GET', '/benches')).body).toEqual([{ ...before.body[0], spanMm: 1500 }]);
     const changes = await ada<HouseChange[]>('GET', '/house-rules/changes');
     expect(changes.body[0]).toMatchObject({
-      ...{ about: `Bench ${String(id)}: Free span, mm`, was: '50', is: '1500', by: 'Ada' },
+      ...{ about: `Bench ${String(id)}: Clear length, mm`, was: '50', is: '1500', by: 'Ada' },
     });
   });
 

@@ -35,7 +35,7 @@ export async function printPaper(
   if (printer === '')
     throw new ProblemError(
       'not-set-up',
-      'No label printer is set up. Set one under House, Shop, or save the paper as a file.',
+      'No label printer is set up. Set one under Settings, Shop, or save the paper as a file.',
     );
   const { title, pages, pdf } = await turn(() => paperAsPdf(from, query));
   await sendToPrinter(printer, pdf);

@@ -1,7 +1,8 @@
+import { MM_PER_INCH } from '@yard-spool/core';
 import type { Content } from 'pdfmake/interfaces';
 
 /** Points to a millimetre: a point is 1/72 of an inch of 25.4 mm. */
-export const PT = 72 / 25.4;
+export const PT = 72 / MM_PER_INCH;
 
 /** Something to be printed: the size of its pages, mm, and what is on them. */
 export interface Sheet {

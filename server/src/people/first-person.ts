@@ -18,7 +18,7 @@ export async function addFirstPerson(
     await lockHouse(u);
     const there = await u.tables.people.count();
     if (there > 0)
-      throw new ProblemError('not-allowed', 'This house has people already. Ask a manager to add you.');
+      throw new ProblemError('not-allowed', 'This shop has people already. Ask a manager to add you.');
     const row = await u.tables.people.create({ name, role: 'manager', passcodeHash, createdAt: u.clock() });
     return { id: row.id, name: row.name, role: row.role };
   });

@@ -59,7 +59,7 @@ export async function changeMember(
     if (managers.length === 1 && managers[0]?.id === id && !(role === 'manager' && here))
       throw new ProblemError(
         'last-manager',
-        `${row.name} is the only manager. Make somebody else one first, or nobody could change the house.`,
+        `${row.name} is the only manager. Make somebody else one first, or nobody could change the shop.`,
       );
     const said = (who: { name: string; role: string }, there: boolean): string =>
       `${who.name}, ${there ? who.role : 'has left'}`;
@@ -85,8 +85,8 @@ export async function setPasscode(
   if (id !== person.id) managersOnly(person, 'sets another’s passcode');
   const known = await context.tables.people.findByPk(id);
   if (id === person.id && !(await checkPasscode(now, known?.passcodeHash ?? '')))
-    throw new ProblemError('wrong-passcode', 'The passcode that holds now is not the one you typed.', [
-      { path: 'now', message: 'This is not the passcode that holds now.' },
+    throw new ProblemError('wrong-passcode', 'The current passcode is not the one you typed.', [
+      { path: 'now', message: 'This is not the current passcode.' },
     ]);
   if (known) await mustBeStrong(context, passcode, known.name);
   const passcodeHash = await hashPasscode(passcode, context.passcodeCost);

@@ -56,7 +56,7 @@ export async function signIn(
     await unit(context, null, (u) =>
       noteAudit(u, 'sign-in-failed', { name: row?.name ?? '', place, what: row ? '' : 'a name nobody has' }),
     );
-    throw new ProblemError('wrong-passcode', 'That name and passcode do not belong together. Try again.');
+    throw new ProblemError('wrong-passcode', 'Wrong passcode for this name. Try again.');
   }
   const step = await secondStep(row, code, context.clock);
   const better = isOfAnotherCost(row.passcodeHash, passcodeCost)

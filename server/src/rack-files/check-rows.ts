@@ -1,5 +1,5 @@
 import type { RowError } from '@yard-spool/contract';
-import { tell, wordsFromText } from '@yard-spool/core';
+import { tellMetric, wordsFromText } from '@yard-spool/core';
 import * as v from 'valibot';
 
 /** A row of a file, checked, with its place: row 1 is the first after the heading. */
@@ -24,7 +24,7 @@ export function checkRows<S extends v.GenericSchema>(
           row: i + 1,
           column: v.getDotPath(issue) ?? '',
           // A file is metric, whoever brings it.
-          message: tell(wordsFromText(issue.message), 'metric'),
+          message: tellMetric(wordsFromText(issue.message)),
         })),
       );
   });

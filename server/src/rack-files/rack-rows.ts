@@ -1,3 +1,4 @@
+import { tellMetric, wordsFromText } from '@yard-spool/core';
 import type { RackFile, ReelKind } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import { listReelKinds } from '../bags/reel-kinds';
@@ -89,7 +90,8 @@ async function* ledgerRows(from: Reading): AsyncGenerator<FileRow[]> {
       kind,
       moved_m: lengthMm / 1000,
       by: nameOf.get(byId) ?? '',
-      why,
+      // A file is metric, whoever takes it along.
+      why: tellMetric(wordsFromText(why)),
     }));
   }
 }

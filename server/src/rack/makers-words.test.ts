@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let ask: Ask;
@@ -53,7 +54,7 @@ describe('what its maker says of a line', () => {
     const soak = (code: string) => ask<Tub>('POST', `/tubs/${String(tub.id)}/soaks`, { code });
     const soaked = (await soak(main.code)).body.soaks[0]!;
     expect(Date.parse(soaked.readyAt) - Date.parse(soaked.inAt)).toBe(2.5 * 3_600_000);
-    expect(soaked.advice).toMatch(/^2\.5 h in water/);
+    expect(said(soaked.advice)).toMatch(/^2\.5 h in water/);
     expect(soaked.why).toMatch(/^Its maker says 2\.5 h/);
     await write(main.product.id, { ...SAID, soakHours: 0 });
     await ask('POST', '/pieces', { ...BULK, code: 'MS-27', product: { id: main.product.id } });

@@ -1,5 +1,13 @@
 import { runFacts, type CorrectFill } from '@yard-spool/contract';
-import { foldRun, kindOfStep, message, noteAt, noteProblem, type Correction } from '@yard-spool/core';
+import {
+  type Correction,
+  foldRun,
+  GAP_RANGE,
+  kindOfStep,
+  message,
+  noteAt,
+  noteProblem,
+} from '@yard-spool/core';
 import { readJob } from '../bags/bags';
 import { readLog } from '../bench/run-log';
 import type { FillLayerRow, FillRow, RunRow } from '../db/models/runs';
@@ -38,12 +46,14 @@ export async function moveBack(
   await addMoves(u, piece, [{ kind: lengthMm > 0 ? 'taken-back' : 'filled', lengthMm, why: said }], run.id);
 }
 
+const within = (gap: number): boolean => gap >= GAP_RANGE[0] && gap <= GAP_RANGE[1];
+
 /** Another gap, or none; gives what it was. */
 export async function correctGap({ u, fill, asked: { is } }: Correcting): Promise<Value> {
-  if (is !== null && (typeof is !== 'number' || is < -3 || is > 60))
+  if (is !== null && (typeof is !== 'number' || !within(is)))
     throw new ProblemError(
       'bad-request',
-      message('limit.from-mm', { what: 'A gap', range: { mm: [-3, 60] } }),
+      message('limit.from-mm', { what: 'A gap', range: { mm: GAP_RANGE } }),
     );
   const was = fill.gapRead === null ? null : Number(fill.gapRead);
   await u.tables.fills.change(fill, { gapRead: is === null ? null : is.toFixed(3) });

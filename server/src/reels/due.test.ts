@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { filledReel } from '../testing/filled';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let ask: Ask;
@@ -45,7 +46,7 @@ describe('what is due', () => {
       on: { by: 'months', dueAt: START.plus({ months: 12 }).toISO(), toldAt: null, trips: null },
     });
     expect(rows[0]!.on.drawing.layers).toHaveLength(2);
-    expect(rows[0]!.on.reverse).toMatch(/^Reverse it: /);
+    expect(said(rows[0]!.on.reverse)).toMatch(/^Reverse it: /);
     const ahead = await due(`?by=${START.plus({ months: 14 }).toISO()}`);
     expect(tags(ahead)).toEqual([second[0].job.tag, first[0].job.tag]);
   });

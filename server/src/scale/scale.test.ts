@@ -52,7 +52,7 @@ describe('the bench scale', () => {
     server?.close();
     await expect(readScale(context)).rejects.toMatchObject({
       code: 'device-away',
-      detail: expect.stringContaining('type what it shows') as string,
+      message: expect.stringContaining('type what it shows') as string,
     });
     await expect(readScale({} as ServerContext)).rejects.toMatchObject({ code: 'not-set-up' });
   });

@@ -96,7 +96,7 @@ export async function putInto(address: string, file: string): Promise<number> {
     return all;
   } catch (error) {
     if (error instanceof mariadb.SqlError && MEANWHILE.has(error.code ?? ''))
-      throw new ShopFileError('Somebody began something in this house meanwhile: nothing was imported.');
+      throw new ShopFileError('Somebody began something in this shop meanwhile: nothing was imported.');
     if (error instanceof mariadb.SqlError && ROWS_DO_NOT_FIT.has(error.code ?? ''))
       throw new ShopFileError('The rows of this file do not fit: nothing was imported.');
     throw error;

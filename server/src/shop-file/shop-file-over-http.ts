@@ -89,7 +89,7 @@ async function mustBeEmpty({ tables }: ServerContext): Promise<void> {
   if ((await tables.people.count()) > 0)
     throw new ProblemError(
       'not-allowed',
-      'This house has people already. A shop’s file is imported into an empty one, before the first person is added.',
+      'This shop has people already. A shop’s file is imported into an empty one, before the first person is added.',
     );
 }
 

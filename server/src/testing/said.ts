@@ -1,4 +1,1 @@
-import { tell, type Words } from '@yard-spool/core';
-
-/** A sentence as a metric reader has it, with plain spaces. */
-export const said = (words: Words): string => tell(words, 'metric').replaceAll('\u00a0', ' ');
+export { tellMetric as said } from '@yard-spool/core';

@@ -2,6 +2,7 @@ import type { KeptHouseRules, Piece, Tub } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { codeOf, ledgerOf, lineOf, receive, type Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let ask: Ask;
@@ -35,7 +36,7 @@ describe('a soak tub', () => {
     const [soak] = (await tubs())[0]!.soaks;
     expect(soak!.uptake.share).toBeGreaterThan(0.4);
     expect(soak!.uptake.low).toBeLessThan(soak!.uptake.share);
-    expect(soak!.advice).toContain('a strand of 0.25 mm');
+    expect(said(soak!.advice)).toContain('a strand of 0.25 mm');
   });
 
   it('marks the piece wherever it appears: in the water, then wet for a day, then dry', async () => {

@@ -125,7 +125,7 @@ export async function soakPiece(
     if (hours === 0)
       throw new ProblemError(
         'bad-request',
-        made === undefined ? 'This house does not soak line. The house rule says otherwise first.' : why,
+        made === undefined ? 'This shop does not soak line. The shop rule says otherwise first.' : why,
       );
     const inAt = u.clock();
     const after = (h: number): Date => new Date(inAt.getTime() + h * HOUR);

@@ -45,7 +45,7 @@ export class App {
     { path: '/bench', name: 'Bench' },
     { path: '/rack', name: 'Line rack' },
     { path: '/reels', name: 'Reels' },
-    { path: '/house', name: 'House' },
+    { path: '/house', name: 'Settings' },
   ];
   protected readonly person = this.session.person;
   protected readonly url = toSignal(

@@ -1,4 +1,4 @@
-import { formatQuantity, type UnitSystem } from '@yard-spool/core';
+import { formatQuantity, MM_PER_INCH, type UnitSystem } from '@yard-spool/core';
 import type { GaugeFacts } from '../facts';
 import { A5, trueToScale, type Sheet } from '../sheet';
 import type { House, Say } from '../say';
@@ -6,7 +6,6 @@ import { checkBar } from '../svg/check-bar';
 import { INK, JOIN, STOP } from '../svg/colours';
 import { drawing, element, words } from '../svg/element';
 
-const MM_PER_INCH = 25.4;
 /** Width of a strip and of the words beside its marks, mm. */
 const STRIP = 9;
 const CELL = 31;

@@ -1,8 +1,6 @@
-import type { UnitSystem } from '@yard-spool/core';
+import { MM_PER_INCH, type UnitSystem } from '@yard-spool/core';
 import { INK } from './colours';
 import { element, words } from './element';
-
-const MM_PER_INCH = 25.4;
 
 /** A bar of a known length, so that whoever prints can see whether the paper is true to scale. mm throughout. */
 export function checkBar(x: number, y: number, units: UnitSystem): string {

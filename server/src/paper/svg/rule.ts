@@ -1,4 +1,4 @@
-import type { RuleStretch, UnitSystem } from '@yard-spool/core';
+import { METRES_PER_YARD, type RuleStretch, type UnitSystem } from '@yard-spool/core';
 import { scaleLinear } from 'd3-scale';
 import { INK, JOIN, MUTE } from './colours';
 import { drawing, element, words } from './element';
@@ -8,7 +8,6 @@ const WIDTH = 560;
 const THICK = 26;
 /** Room for the last figure's unit, px. */
 const END = 34;
-const METRES_PER_YARD = 0.9144;
 
 /** Any length of line as one bar along a tape measure, as a drawing of its own. */
 export function ruleSvg(stretches: readonly RuleStretch[], system: UnitSystem): string {

@@ -36,7 +36,7 @@ const FORMAT = "yyyy-MM-dd'T'HH:mm";
           <b>Meanwhile it says:</b>
           <span>promised {{ promised(now.promisedAt) }}</span>
           <span>{{ now.notes || 'no notes' }}</span>
-          <button type="button" class="plain" (click)="take(now)">Take theirs</button>
+          <button type="button" class="plain" (click)="take(now)">Use the saved version</button>
         </div>
       }
       <ys-form-end

@@ -34,7 +34,7 @@ export interface LookedFor {
   template: `
     <h2 class="pb-1.5 pt-3 text-mute">{{ name() }}</h2>
     @if (!open()) {
-      <button type="button" class="plain" (click)="open.set(true)">Show the bags that are over</button>
+      <button type="button" class="plain" (click)="open.set(true)">Show finished bags</button>
     } @else {
       <ys-load-state what="the bags" [of]="bags.now()" (again)="bags.reload()" />
       @if (bags.now().state === 'ready' && bags.rows().length === 0) {

@@ -31,7 +31,7 @@ export class BagList {
   private readonly router = inject(Router);
   protected readonly groups = [
     { group: 'waiting', name: 'To fill', none: 'No bag waits to be filled. Book one in.' },
-    { group: 'filled', name: 'To check and hand back', none: 'No filled bag waits.' },
+    { group: 'filled', name: 'To check and hand back', none: 'Nothing to hand back.' },
     { group: 'over', name: 'Over', none: 'No bag has been handed back yet.' },
   ] as const;
   protected readonly filter = new FormGroup({ find: text(), state: text() });

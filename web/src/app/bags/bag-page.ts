@@ -122,7 +122,7 @@ export class BagPage {
   });
   protected readonly nextState = ({ state }: Job) =>
     state === 'to-check'
-      ? ({ to: 'ready', words: 'Checked, it is ready' } as const)
+      ? ({ to: 'ready', words: 'Mark as checked' } as const)
       : state === 'ready'
         ? ({ to: 'handed-back', words: 'Hand it back' } as const)
         : null;

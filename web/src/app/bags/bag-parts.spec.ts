@@ -63,7 +63,7 @@ describe('a group of bags', () => {
   it('that is over is asked for only when somebody wants it, or looks for something', async () => {
     const screen = await open('over');
     screen.http.expectNone(({ url }) => url === '/api/bags');
-    await screen.press('Show the bags that are over');
+    await screen.press('Show finished bags');
     asked(screen).flush({ rows: [], next: null });
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('None yet.');
@@ -109,7 +109,7 @@ describe('editing a bag', () => {
     const screen = await openScreen(BagEdit, { bag });
     screen.fixture.componentRef.setInput('bag', { ...bag, version: 4, notes: 'theirs' });
     await screen.fixture.whenStable();
-    await screen.press('Take theirs');
+    await screen.press('Use the saved version');
     await screen.press('Save it');
     expect(screen.http.expectOne('/api/bags/7').request.body).toMatchObject({ version: 4, notes: 'theirs' });
   });
@@ -178,7 +178,7 @@ describe('what stands beside a plan', () => {
     expect(screen.shown()).toMatch(
       /Measure across the lip: ±\d+ m becomes ±\d+ m|Read one depth at the join: ±\d+ m becomes ±\d+ m of main/,
     );
-    expect(screen.shown()).toContain('The backing, reckoned in m and mm');
+    expect(screen.shown()).toContain('The backing, calculated in m and mm');
     expect(screen.shown()).toMatch(
       /Likely range: eight of ten such reels lie inside.*m to .*m; never below zero/,
     );

@@ -18,7 +18,7 @@ import { typedValue } from '../ui/typed-value';
       <h2>{{ job() ? 'Call ' + job()?.tag + ' off' : 'Call the whole bag off' }}</h2>
       <p class="text-mute">The line promised to it is free again.</p>
       <ys-text-field label="Why" [control]="form.controls.why" />
-      <ys-form-end action="Call it off" [sending]="sending" [missing]="missing()" (left)="left.emit()" />
+      <ys-form-end action="Cancel this reel" [sending]="sending" [missing]="missing()" (left)="left.emit()" />
     </form>
   `,
 })
@@ -34,7 +34,7 @@ export class CallOff {
   protected readonly sending = new Sending();
   protected readonly form = new FormGroup({ why: text() });
   private readonly typed = typedValue(this.form);
-  protected readonly missing = computed(() => (this.typed().why.trim() === '' ? 'Say why.' : ''));
+  protected readonly missing = computed(() => (this.typed().why.trim() === '' ? 'Enter a reason.' : ''));
 
   protected callOff(): void {
     if (this.missing() !== '') return;

@@ -90,7 +90,7 @@ export class CutList {
 
   /** What stays free on a piece, and how many more reels like this it still does. */
   protected leftWords(left: number, more: number): string {
-    if (left < 0.5) return 'used up to the end';
+    if (left < 0.5) return 'uses all of it';
     const words = `${this.units.length(left)} free afterwards`;
     // Of a full bulk spool nobody asks.
     if (more === 0 || more > WORTH_SAYING) return words;

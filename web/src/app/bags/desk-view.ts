@@ -52,7 +52,7 @@ import { WaysToSay } from './ways-to-say';
             @if (desk.rack().length === 0) {
               There is no line on the rack yet.
               <a class="font-bold underline" routerLink="/rack" [queryParams]="{ receive: 'yes' }"
-                >Receive a piece on the line rack first.</a
+                >Add a spool on the line rack first.</a
               >
             } @else {
               {{ plan.next }}

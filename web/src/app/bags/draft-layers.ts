@@ -1,20 +1,19 @@
 import type { Piece, Takes } from '@yard-spool/contract';
 import {
-  keptFromRecord,
-  OLD_LINE,
-  USUAL_PLAN_RULES,
   type Amount,
+  keptFromRecord,
   type LayerLength,
   type LayerRequest,
   type LayerRole,
+  OLD_LINE,
+  USUAL_PLAN_RULES,
+  USUAL_TAPE,
 } from '@yard-spool/core';
 import { onRecord } from './on-record';
 import { freeOn, type DraftLayer, type LayerSource, type LayerSources } from './draft-sources';
 import type { Read, ReadAmount } from './draft-fields';
 import type { ReelDraft } from './reel-draft';
 
-/** mm to a wrap of tape. From memory, no source. */
-export const USUAL_TAPE = 0.15;
 /** A splice of hollow braid: 12 ft. Common practice, no source. */
 const SPLICE = 3.66;
 /** Old line nobody measured is taken for ordinary nylon, mm. From memory. */

@@ -22,7 +22,7 @@ export function missing(asked: Asked): string {
   const print = printToChoose([draft.rating1, draft.rating2], system, ratedMaterial(draft.ratedFor));
   if (print) return `"${print.text}" can be read in more than one way: choose which it is.`;
   if (draft.gap.trim() !== '' && asked.read('gap') === null)
-    return 'Type how far below the lip to stop, or leave it to the house.';
+    return 'Type how far below the lip to stop, or leave it to the shop.';
   const problems = [
     keptProblem(asked),
     ...LAYERS_NEEDED[draft.underneath].map((layer) => layerProblem(asked, layer)),

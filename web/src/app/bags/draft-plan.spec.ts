@@ -147,7 +147,7 @@ describe('planSentence', () => {
   it('tells the one figure that was unknown, with its range', () => {
     expect(say({})).toEqual({
       headline: 'Fills to the gap with 79 m of backing.',
-      likely: 'likely 50 m to 108 m; wound so, it ends 0.1 mm to 2.9 mm below the lip',
+      likely: 'likely 50 m to 108 m; the gap would then be 0.1 mm to 2.9 mm below the lip',
     });
     expect(say({ underneath: 'main-only', mainLength: 'as much as fits' }).headline).toMatch(
       /^Holds \d+ m of main line\.$/,

@@ -7,7 +7,7 @@ export const STATE_WORDS: Readonly<Record<JobState, string>> = {
   'to-check': 'to check',
   ready: 'ready',
   'handed-back': 'handed back',
-  cancelled: 'called off',
+  cancelled: 'cancelled',
 };
 
 /** Line is on it. */

@@ -17,14 +17,14 @@ describe('the messages', () => {
     const words = element.querySelector('textarea')!;
     expect(words.value).toBe('Hello Ivo Tarn');
     words.value = 'Hello Ivo, come by';
-    await press('It was sent');
+    await press('Mark as sent');
     http
       .expectOne('/api/messages/4')
       .flush(problem('stale-version', 'Somebody changed it.'), { status: 409, statusText: 'no' });
     await fixture.whenStable();
     expect(element.textContent).toContain('Somebody changed it.');
     expect(element.querySelector('textarea')?.value).toBe('Hello Ivo, come by');
-    await press('It was sent');
+    await press('Mark as sent');
     const asked = http.expectOne('/api/messages/4');
     expect(asked.request.body).toEqual({ version: 1, text: 'Hello Ivo, come by', state: 'sent' });
     asked.flush({ ...MESSAGE, state: 'sent', version: 2 });

@@ -63,7 +63,7 @@ export class PieceSelect {
   }
 
   protected lineWords({ name, pieces }: PieceGroup): string {
-    return pieces.length > 0 ? `${name}, any piece` : `${name}, yet to come`;
+    return pieces.length > 0 ? `${name}, any piece` : `${name}, not in stock yet`;
   }
 
   protected words(name: string, piece: Piece): string {

@@ -33,7 +33,7 @@ export function planNotes(
 
 function gearNote({ input, assumed }: DraftPlan): string {
   if (!input || !assumed.includes('gear')) return '';
-  return `Gear ${input.request.gear.toFixed(1)}:1 is taken, as usual for this type. Only the turns hang on it: read it off the reel, or stop by the depth.`;
+  return `Gear ${input.request.gear.toFixed(1)}:1 is taken, as usual for this type. Only the number of turns depends on it: read it off the reel, or stop by the depth.`;
 }
 
 /** Old line nobody measured, thin and thick, mm: ordinary nylons. From memory. */

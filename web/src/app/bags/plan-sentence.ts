@@ -24,7 +24,7 @@ export function planSentence(
     };
   }
   const { value, low, high } = solved.length;
-  const ends = `; wound so, it ends ${range(plan.gap)}`;
+  const ends = `; the gap would then be ${range(plan.gap)}`;
   const headline =
     solved.request.role === 'main'
       ? `Holds ${length(value)} of main line.`

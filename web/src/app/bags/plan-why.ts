@@ -73,7 +73,7 @@ export class PlanWhy {
         ? [
             {
               id,
-              name: `The ${request.role.replace('-', ' ')}, reckoned in m and mm`,
+              name: `The ${request.role.replace('-', ' ')}, calculated in m and mm`,
               steps: explainLayer(made.plan, made.spool, id, asked.request.gear),
             },
           ]

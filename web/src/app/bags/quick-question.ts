@@ -50,7 +50,7 @@ function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Prod
         <ng-container deskHead>
           <h1>Quick question</h1>
           <p class="pb-1 text-mute">
-            Nothing is kept, and nobody’s line is promised.
+            Nothing is saved or reserved.
             <a class="underline" routerLink="/bags/counter">A counter that is off?</a>
           </p>
         </ng-container>
@@ -60,7 +60,7 @@ function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Prod
             <button type="button" class="go grow" (click)="book()">
               Book it in <span class="key whitespace-nowrap">Ctrl Enter</span>
             </button>
-            <a class="plain whitespace-nowrap" routerLink="/bags">Leave it</a>
+            <a class="plain whitespace-nowrap" routerLink="/bags">Cancel</a>
           </div>
         </ng-container>
       </ys-desk-view>

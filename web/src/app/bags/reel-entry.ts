@@ -10,7 +10,7 @@ import {
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { REEL_TYPES, type Piece, type Product, type ReelKind } from '@yard-spool/contract';
-import { parseAmount, USUAL_GEAR, type PlannedLayer, type Print } from '@yard-spool/core';
+import { parseAmount, type PlannedLayer, type Print, USUAL_GEAR, USUAL_TAPE } from '@yard-spool/core';
 import { startWith, switchMap } from 'rxjs';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -22,7 +22,6 @@ import { SuggestField } from '../ui/suggest-field';
 import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
 import { AMOUNT_RANGE, FIELD_RANGE } from './draft-fields';
-import { USUAL_TAPE } from './draft-layers';
 import { fitsUnlessSaid } from './draft-missing';
 import type { DraftPlan } from './draft-plan';
 import { isOnIt, SOURCES, type DraftLayer } from './draft-sources';
@@ -41,7 +40,7 @@ const AGREES = 0.03;
 
 const LINE_SOURCES = [
   { value: SOURCES.own, name: 'Their own line, brought along' },
-  { value: SOURCES.turned, name: 'What is on it, turned end for end' },
+  { value: SOURCES.turned, name: 'Reverse the line that is on it' },
   { value: SOURCES.stays, name: 'What is on it stays: only its counter' },
   { value: SOURCES.other, name: 'Any other line' },
 ];
@@ -121,7 +120,7 @@ export class ReelEntry {
     return this.kinds()
       .filter(({ label }) => ` ${label.toLowerCase()}`.includes(` ${typed}`))
       .slice(0, 6)
-      .map(({ id, label, met }) => ({ id, name: label, beside: `met ${String(met)}×` }));
+      .map(({ id, label, met }) => ({ id, name: label, beside: `seen ${String(met)} times` }));
   });
   private readonly underneath = computed((): Underneath => {
     const typed = this.typed()?.underneath;
@@ -165,7 +164,7 @@ export class ReelEntry {
     const gap = this.planned().gap;
     const aim = this.planned().aim;
     if (aim) return `counter: ${this.units.small(aim.gap)}`;
-    return gap ? `house: ${this.units.small(gap.gap)}` : 'as the house';
+    return gap ? `house: ${this.units.small(gap.gap)}` : 'shop default';
   });
 
   /** What lies on it by the record, and what of that is below its top line. */

@@ -32,8 +32,8 @@ import { reelFromPlan } from './reel-from-plan';
             @if (overtaken()) {
               <div class="look grid gap-2 px-3.5 py-2.5">
                 <b>Somebody changed this bag meanwhile.</b>
-                <span>What you typed is here. What it says now is one press away.</span>
-                <button type="button" class="plain" (click)="takeTheirs()">Take theirs</button>
+                <span>What you typed is here. Choose which version to keep.</span>
+                <button type="button" class="plain" (click)="takeTheirs()">Use the saved version</button>
               </div>
             }
           </ng-container>
@@ -56,7 +56,7 @@ import { reelFromPlan } from './reel-from-plan';
                 {{ overtaken() ? 'Save mine over it' : 'Save the plan' }}
                 <span class="key whitespace-nowrap">Ctrl Enter</span>
               </button>
-              <a class="plain whitespace-nowrap" [routerLink]="['/bags', number()]">Leave it</a>
+              <a class="plain whitespace-nowrap" [routerLink]="['/bags', number()]">Cancel</a>
             </div>
           </ng-container>
         </ys-desk-view>

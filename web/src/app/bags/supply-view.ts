@@ -16,8 +16,8 @@ import type { DraftPlan } from './draft-plan';
 import { soakOf } from './soak-by';
 
 const NAMES: Readonly<Record<SupplyStand, string>> = {
-  matched: 'over its end, with the bail',
-  mismatched: 'over its end, against it',
+  matched: 'off the end, with the bail',
+  mismatched: 'off the end, against it',
   rolling: 'rolling',
   rig: 'on the rig',
 };

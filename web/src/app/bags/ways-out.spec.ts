@@ -97,7 +97,7 @@ describe('what has to be said beside a plan', () => {
   it('whether turning line end for end is worth it', () => {
     const turned = { mainPiece: 'turned', ownDiameter: '0.28 mm' };
     expect(notes({ ...turned, mainLength: '150 m' })).toEqual([
-      expect.stringMatching(/^With casts of 50\sm: Reverse it: 100\sm at the inner end were never fished/),
+      expect.stringMatching(/^With casts of 50\sm: Reverse it: 100\sm at the inner end have not been used/),
     ]);
     expect(notes({ ...turned, mainLength: '80 m' })).toEqual([
       expect.stringMatching(/Renew it when it is due/),

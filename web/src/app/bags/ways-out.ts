@@ -1,4 +1,10 @@
-import { formatQuantity, SMALL_STEP, type Dimension, type UnitSystem } from '@yard-spool/core';
+import {
+  type Dimension,
+  formatQuantity,
+  METRES_PER_YARD,
+  SMALL_STEP,
+  type UnitSystem,
+} from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { cutRows } from './draft-job';
 import { planDraft, type DraftPlan, type PlannedWith } from './draft-plan';
@@ -68,7 +74,7 @@ function shorterMain({ made, wanted }: DraftPlan, cuts: readonly CutRow[], syste
   const lacking = Math.max(excess, -(row?.left ?? 0), row?.short ?? 0);
   const metres = wanted - lacking;
   if (lacking <= 0 || metres < 1) return [];
-  const unit = system === 'metric' ? 1 : 0.9144;
+  const unit = system === 'metric' ? 1 : METRES_PER_YARD;
   const text = `${String(Math.floor(metres / unit))} ${system === 'metric' ? 'm' : 'yd'}`;
   return [{ name: `A shorter main, ${text}`, change: { mainLength: text } }];
 }

@@ -17,8 +17,8 @@ interface Now {
 /** What Enter does while a counter is matched. */
 export const MATCHING: Readonly<Record<CounterMatch['verdict'], string>> = {
   walk: 'Take this reading',
-  add: 'It is on',
-  'take-off': 'It is off',
+  add: 'Line added',
+  'take-off': 'Line removed',
   agrees: 'Go on to the cut',
   'out-of-reach': 'Leave it, use the table',
 };
@@ -34,7 +34,7 @@ export function actionsOf({
   match,
   moving,
 }: Now): BenchAction[] {
-  if (closed) return [{ key: 'Enter', name: 'See what is on it', main: true }];
+  if (closed) return [{ key: 'Enter', name: 'Open the record', main: true }];
   if (!step || step.kind === 'tag') return [{ key: 'Enter', name: 'Close this reel', main: true }];
   if (step.kind === 'counter')
     return [
@@ -43,7 +43,7 @@ export function actionsOf({
     ];
   if (step.kind !== 'wind')
     return [
-      ...(step.optional ? [{ key: 'N', name: 'Leave it out' }] : []),
+      ...(step.optional ? [{ key: 'N', name: 'Skip this step' }] : []),
       {
         key: 'Enter',
         name: step.kind === 'depth' || step.kind === 'gap' ? 'Go on' : 'Step done',

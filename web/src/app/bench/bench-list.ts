@@ -23,7 +23,7 @@ import { BenchNext } from './bench-next';
       <a class="plain ml-auto" routerLink="/bench/walks">Counter walks</a>
       @if (here.benches().length > 0) {
         <label class="flex items-center gap-2">
-          <span class="text-mute">This machine stands at</span>
+          <span class="text-mute">This computer is at</span>
           <select #at class="entry w-40!" (change)="choose(at.value)">
             @if (!here.bench()) {
               <option value="" selected disabled>choose a bench</option>

@@ -134,7 +134,7 @@ export class BenchView {
       return `The record rests on the counter, on ${meter.device.name} and on each depth you read.`;
     if (this.counterUp()) return 'The record rests on the counter and on each depth you read.';
     return this.soFar() > 0
-      ? 'The record rests on your count and on each depth you read.'
+      ? 'The record uses your count and on each depth you read.'
       : 'Nothing is counted. Wound by eye, the record rests on the depth you read alone.';
   });
   readonly looks = computed(() => {

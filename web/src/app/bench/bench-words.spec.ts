@@ -149,8 +149,8 @@ describe('the big actions', () => {
 
   it('leave an optional step out, close, and show what is on a closed reel', () => {
     const names = (more: object): string[] => actionsOf({ ...now, ...more }).map(({ name }) => name);
-    expect(names({ step: { id: 'memory', kind: 'memory', optional: true } })[0]).toBe('Leave it out');
+    expect(names({ step: { id: 'memory', kind: 'memory', optional: true } })[0]).toBe('Skip this step');
     expect(names({})).toEqual(['Close this reel']);
-    expect(names({ closed: true })).toEqual(['See what is on it']);
+    expect(names({ closed: true })).toEqual(['Open the record']);
   });
 });

@@ -74,7 +74,7 @@ describe('what stands beside a step', () => {
       under: { ...run.under, rules: { ...run.under.rules, soak: 'full-day' as const } },
     };
     expect(beside('wind', soaks, 'main')).toEqual([
-      'Goes on dry: the house soaks this line for 24 h, and it is dry.',
+      'Goes on dry: the shop soaks this line for 24 h, and it is dry.',
     ]);
     const dry = { ...soaks, under: { ...run.under, rules: { ...run.under.rules, soak: 'none' as const } } };
     expect(beside('wind', dry, 'main')).toEqual([]);
@@ -181,10 +181,10 @@ describe('a change of mind at the bench', () => {
   it('is given up with a reason, and the line goes where it was said', async () => {
     const { type, press, http, shown } = await opened();
     expect(shown()).toContain('Giving up needs a reason.');
-    await press('Give it up');
+    await press('Cancel the fill');
     http.expectNone('/api/runs/5/give-up');
     await type('Why', 'not braid after all');
-    await press('Give it up');
+    await press('Cancel the fill');
     expect(http.expectOne('/api/runs/5/give-up').request.body).toEqual({
       ...{ why: 'not braid after all', line: 'back' },
     });

@@ -28,9 +28,7 @@ import { BenchView } from './bench-view';
       />
       <div class="flex gap-2.5 pt-2.5">
         <button class="go">Set the count <span class="key">Enter</span></button>
-        <button type="button" class="plain" (click)="left.emit()">
-          Leave it <span class="key">Esc</span>
-        </button>
+        <button type="button" class="plain" (click)="left.emit()">Cancel <span class="key">Esc</span></button>
       </div>
     </form>
   `,

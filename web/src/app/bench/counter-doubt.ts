@@ -47,7 +47,7 @@ const START = { min: 1, max: 1999 };
           {{ standsWords() }} <span class="key">0</span>
         </button>
         <button type="button" class="go min-h-18! justify-between" (click)="step.answer('again')">
-          Leave it out, walk again <span class="key">W</span>
+          Leave this walk out, walk again <span class="key">W</span>
         </button>
       </div>
     }

@@ -85,7 +85,7 @@ describe('matching a counter', () => {
       TROLLING,
     );
     await type('Another length came off', '12 m');
-    await press('Say so');
+    await press('Enter');
     const [off] = store.happened;
     expect(off).toEqual({ kind: 'metres', payload: { layer: 'main', metres: -12 } });
   });

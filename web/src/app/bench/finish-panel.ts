@@ -8,7 +8,7 @@ import { InView } from '../ui/in-view';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="look grid gap-2 px-3.5 py-2.5" role="alert">
-      <b class="text-[18px]">{{ toGo() }} turns to go</b>
+      <b class="text-[18px]">{{ toGo() }} turns left</b>
       @if (counted()) {
         <button type="button" class="plain min-h-18! justify-between! text-left" (click)="act.emit('F')">
           Finish here: the count is right <span class="key">F</span>

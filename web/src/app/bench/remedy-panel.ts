@@ -45,14 +45,14 @@ export class RemedyPanel {
     const stands =
       now < 0 ? `It stands ${small(-now)} proud of the lip` : `It stands ${small(now)} below the lip`;
     const rule =
-      by === 'house' ? `the house leaves ${small(wanted)} for such a reel` : `${small(wanted)} is wanted`;
+      by === 'house' ? `the shop leaves ${small(wanted)} for such a reel` : `${small(wanted)} is wanted`;
     const piece = ranOut ? ' Its piece is used up: the next one is asked for first.' : '';
     return `${stands} and ${rule}. The ${layer.replace('-', ' ')} comes to ${this.units.length(comesTo)} then.${piece}`;
   });
   protected readonly action = computed(() => {
     const { again, how } = this.remedy();
     if (again.length > 0) return 'Back into winding';
-    return how === 'take-off' ? 'It is off' : 'It is on';
+    return how === 'take-off' ? 'Line removed' : 'Line added';
   });
 
   /** Settles the layer's new length, and goes back into winding it; pulled off by hand, it is counted at once. */

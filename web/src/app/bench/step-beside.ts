@@ -95,7 +95,7 @@ function goesOnDry({ job: { cuts, planInput }, under }: Run, layer: string | und
   const asked = planInput.request.layers.find(({ id }) => id === layer);
   if (cut?.water !== 'dry' || asked?.kind !== 'line') return '';
   const { hours } = soakAdvice(asked.line, under.rules);
-  const who = asked.line.soakHours === undefined ? 'the house soaks this line' : 'its maker says to soak it';
+  const who = asked.line.soakHours === undefined ? 'the shop soaks this line' : 'its maker says to soak it';
   return hours === 0 ? '' : `Goes on dry: ${who} for ${String(hours)} h, and it is dry.`;
 }
 

@@ -49,7 +49,7 @@ import { savingWords } from './saving-words';
       } @else if (store.run()) {
         <p>
           Its counter is done.
-          <a class="font-bold underline" [routerLink]="['/bench', reel().id]">Go on at the bench</a>
+          <a class="font-bold underline" [routerLink]="['/bench', reel().id]">Continue at the bench</a>
         </p>
       }
     </div>

@@ -21,7 +21,7 @@ import { RunProgress } from './run-progress';
       </div>
       <div class="pt-4 text-[20px] font-bold" data-test="to-go-words">
         {{ bench.counted() }}
-        {{ bench.over() === 0 ? 'to go' : bench.tooMany() ? 'to take off' : 'over the plan' }}
+        {{ bench.over() === 0 ? 'left' : bench.tooMany() ? 'to take off' : 'over the plan' }}
       </div>
       <div class="pt-1 text-[17px] text-mute">
         @if (bench.over() > 0) {
@@ -33,7 +33,7 @@ import { RunProgress } from './run-progress';
                 ' turns; read the depth before more goes on'
           }}
         } @else if (now().likely.high > now().likely.low) {
-          likely {{ now().likely.low }} to {{ now().likely.high }}; look from turn
+          likely {{ now().likely.low }} to {{ now().likely.high }}; start checking at turn
           {{ now().planned.handleTurns.low.toFixed(0) }}
         } @else if (now().turnsToGo === 0) {
           stop here
@@ -53,7 +53,7 @@ import { RunProgress } from './run-progress';
         <dd class="font-bold" data-test="length-so-far">{{ units.length(now().lengthSoFar) }}</dd>
         <dt class="text-mute">Turns so far</dt>
         <dd class="font-bold" data-test="turns-so-far">{{ now().turns.toFixed(0) }}</dd>
-        <dt class="text-mute">One turn brings in</dt>
+        <dt class="text-mute">Line per turn</dt>
         <dd class="font-bold">{{ units.show(now().perTurn, 'line-length', 2).text }}</dd>
       </dl>
       <ys-measured-reel class="mx-auto max-w-72" />

@@ -28,7 +28,7 @@ import type { SendProof } from './send-proof';
       <div class="flex flex-wrap gap-2.5">
         <button class="go grow" [disabled]="sending.busy()">Go on <span class="key">Enter</span></button>
         <button type="button" class="plain" (click)="dialog.close(false)">
-          Leave it <span class="key">Esc</span>
+          Cancel <span class="key">Esc</span>
         </button>
       </div>
     </form>

@@ -63,7 +63,7 @@ describe('a manager’s act that asks for the passcode again', () => {
     const told = drop();
     http.expectOne('/api/exceptions/7').flush(again(), NO);
     const leave = [...(await form()).querySelectorAll('button')].find((one) =>
-      one.textContent.includes('Leave it'),
+      one.textContent.includes('Cancel'),
     )!;
     leave.click();
     await vi.waitFor(() => expect(told).toHaveLength(1));

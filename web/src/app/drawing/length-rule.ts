@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { RuleStretch } from '@yard-spool/core';
+import { METRES_PER_YARD, type RuleStretch } from '@yard-spool/core';
 import { scaleLinear } from 'd3-scale';
 import { UnitsService } from '../data/units.service';
 import { LineTexture } from './line-texture';
@@ -9,7 +9,6 @@ import { measuredSize } from './measured-size';
 const USUAL_WIDTH = 560;
 /** Room for the last figure's unit, px. */
 const END = 34;
-const METRES_PER_YARD = 0.9144;
 
 let rules = 0;
 

@@ -24,7 +24,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/bags\/messages/,
-    'The texts for customers whose reels are ready or whose line is due, in the house’s own words. Read one, change it where it does not fit, send it your own way and mark it as sent.',
+    'The texts for customers whose reels are ready or whose line is due, in the shop’s own words. Read one, change it where it does not fit, send it your own way and mark it as sent.',
   ],
   [
     /^\/bags\/\d+\/reel\//,
@@ -76,7 +76,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/reels\/due/,
-    'Line that has been on for as long, or on as many trips, as the house allows. Tell its owner, say that it was turned end for end, or book it in again.',
+    'Line that has been on for as long, or on as many trips, as the shop allows. Tell its owner, say that it was turned end for end, or book it in again.',
   ],
   [
     /^\/reels\/comebacks/,
@@ -112,7 +112,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/house\/exceptions/,
-    'Where a line, a customer or a reel is treated in another way than the house does it. The narrowest one counts: reel before customer before line.',
+    'Where a line, a customer or a reel is treated in another way than the shop does it. The narrowest one counts: reel before customer before line.',
   ],
   [
     /^\/house\/benches/,
@@ -140,7 +140,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/house\/changes/,
-    'Every change to the house’s rules, with what was before and who made it. A change is taken back where it was made.',
+    'Every change to the shop’s rules, with what was before and who made it. A change is taken back where it was made.',
   ],
   [
     /^\/house\/unread/,

@@ -98,7 +98,7 @@ describe('a walk', () => {
       expect(text).toContain('Three letters of a name');
       expect(text.includes('Try “Wen”')).toBe(demo);
       expect(text).toContain(demo ? 'Book in three reels, 2 of' : 'Book reels in, 2 of');
-      expect(text).toContain('Take me there');
+      expect(text).toContain('Go there');
       guide.leave();
       TestBed.resetTestingModule();
     }

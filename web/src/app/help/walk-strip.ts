@@ -28,7 +28,7 @@ import { WalkGuide } from './walk-guide.service';
         </p>
         @if (guide.step(); as step) {
           @if (!here()) {
-            <a class="plain" [routerLink]="step.way">Take me there</a>
+            <a class="plain" [routerLink]="step.way">Go there</a>
           }
           @if (step.turns && demo.counterPanel()) {
             <a class="plain" target="_blank" rel="noopener" [href]="demo.counterPanel()"
@@ -38,7 +38,7 @@ import { WalkGuide } from './walk-guide.service';
           <button type="button" class="plain" (click)="guide.next()">Skip this step</button>
         }
         <button type="button" class="plain" (click)="guide.leave()">
-          {{ guide.step() ? 'Leave the walk' : 'Close' }}
+          {{ guide.step() ? 'End the tour' : 'Close' }}
         </button>
       </aside>
     }

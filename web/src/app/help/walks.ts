@@ -79,7 +79,7 @@ const booking: Walk = {
       ...{ at: BOOKING, way: '/bags/new', done: ({ has }) => has('ys-book-in .go:not(:disabled)') },
     },
     {
-      say: 'Two more of the same: “Like this”, twice.',
+      say: 'Two more of the same: “Copy this reel”, twice.',
       mark: '[aria-keyshortcuts="Alt+L"]',
       ...{ at: BOOKING, way: '/bags/new', done: ({ has }) => has('[aria-label="Reel 3 of the bag"]') },
     },

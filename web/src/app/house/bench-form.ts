@@ -35,7 +35,7 @@ const deviceForm = (device?: Device) =>
       <div class="grid grid-cols-[1fr_120px_1fr] gap-2.5 max-md:grid-cols-1">
         <ys-text-field label="Bench" [control]="form.controls.name" [problem]="sending.at('name')" />
         <ys-quantity-field
-          label="Free span"
+          label="Clear length"
           dimension="line-length"
           [control]="form.controls.span"
           [allowed]="allowed"

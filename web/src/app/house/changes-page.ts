@@ -18,7 +18,7 @@ import { HouseTabs } from './house-tabs';
       <ys-load-state what="the changes" [of]="changes.now()" (again)="changes.reload()" />
       @if (changes.value(); as all) {
         @if (all.length === 0) {
-          <p class="card p-6">Nothing was changed yet: the house is as it came.</p>
+          <p class="card p-6">Nothing was changed yet: the shop is as it came.</p>
         } @else {
           <table class="card w-full text-left">
             <thead class="text-[13px] text-mute max-md:hidden">

@@ -96,7 +96,7 @@ export class ExceptionsPage {
       { value: '', name: 'Choose what they want' },
       ...schools.map(({ id, name }) => ({
         value: id,
-        name: `${this.units.say(name)}${id === held ? ' (the house’s own)' : ''}`,
+        name: `${this.units.say(name)}${id === held ? ' (the shop’s own)' : ''}`,
       })),
     ];
   });
@@ -112,8 +112,8 @@ export class ExceptionsPage {
     if (scope === 'reel' && tag.trim() === '') return 'Type the tag of the reel it is for.';
     if (scope === 'customer' && customerId === '') return 'Find the customer it is for: three letters do.';
     if (!this.schools().some(({ value }) => value !== '' && value === school))
-      return 'Choose the school that holds for them.';
-    return why.trim() === '' ? 'Say why, in a few words.' : '';
+      return 'Choose the option for them.';
+    return why.trim() === '' ? 'Enter a reason, in a few words.' : '';
   });
 
   protected readonly at = (iso: string): string => promisedText(iso);

@@ -16,7 +16,7 @@ describe('the calendar’s address', () => {
     expect(element.querySelector('[data-test=calendar-address]')?.textContent).toBe(
       `${location.origin}/api/calendar/x.ics`,
     );
-    await press('Take it away');
+    await press('Delete');
     http.expectOne('/api/calendar').flush({ since: null, path: null });
     http.expectOne('/api/calendar').flush({ since: null, path: null });
     await fixture.whenStable();

@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { gapAdvice, HOUSE_QUESTIONS, type HouseRules } from '@yard-spool/core';
+import { gapAdvice, HOUSE_QUESTIONS, type HouseRules, MM_PER_INCH } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { LineChart, type ChartLine } from '../ui/line-chart';
 
 const PLAIN = { kind: 'plain' } as const;
 const [FROM, TO, STEP] = [0.1, 0.6, 0.005] as const;
 const MOST_GAP = 6;
-const MM_PER_INCH = 25.4;
 const NAMES: Readonly<Record<HouseRules['level'], string>> = {
   flush: 'flush',
   'by-line': 'by the line',
@@ -74,7 +73,7 @@ export class GapChart {
     const of = (reel: 'spincast' | 'trolling'): string =>
       this.units.small(gapAdvice(0.3, reel, PLAIN, { level: this.level() }).gap);
     return [
-      { what: 'Bevelled rim', gap: 'to the bottom of the bevel, whatever the house holds' },
+      { what: 'Bevelled rim', gap: 'to the bottom of the bevel, whatever the shop holds' },
       { what: 'Spincast', gap: `${of('spincast')}: the cover sits close` },
       { what: 'Trolling, big game', gap: `${of('trolling')}: not cast` },
     ];

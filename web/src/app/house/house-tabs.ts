@@ -8,7 +8,7 @@ import { AreaTabs } from '../ui/area-tabs';
   imports: [AreaTabs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ys-area-tabs name="House" label="Parts of the house" [parts]="parts">
+    <ys-area-tabs name="Settings" label="Parts of the settings" [parts]="parts">
       @if (!mayChange()) {
         <p class="look ml-auto px-2.5 py-1 text-[13px] font-semibold">Only a manager changes these.</p>
       }
@@ -20,7 +20,7 @@ export class HouseTabs {
   private readonly session = inject(SessionService);
   protected readonly mayChange = computed(() => this.session.person()?.role === 'manager');
   protected readonly parts = [
-    { path: '/house/rules', name: 'House rules', below: true },
+    { path: '/house/rules', name: 'Shop rules', below: true },
     { path: '/house/exceptions', name: 'Exceptions' },
     { path: '/house/benches', name: 'Benches and tubs' },
     { path: '/house/people', name: 'People' },

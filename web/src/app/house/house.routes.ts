@@ -1,6 +1,6 @@
 import type { Routes } from '@angular/router';
 
-const title = 'House · Yard Spool';
+const title = 'Settings · Yard Spool';
 
 export const HOUSE_ROUTES: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'rules/level' },

@@ -39,7 +39,7 @@ describe('what physics adds', () => {
   it('tells the gap by the line, and what rim and reel decide whatever the house holds', async () => {
     const screen = await openScreen(GapChart, { level: 'by-line' });
     expect(screen.shown()).toMatch(/Leaves 1\.6 mm under 0\.20 mm line, 2\.4 mm .* 3\.2 mm/);
-    expect(screen.shown()).toContain('whatever the house holds');
+    expect(screen.shown()).toContain('whatever the shop holds');
   });
 
   it('tells twist in both places, and which decides here', async () => {
@@ -107,7 +107,7 @@ describe('what a rule would change', () => {
 
   it('is nothing before anything is chosen', async () => {
     const screen = await openScreen(RulesPreview, { preview, anything: false });
-    expect(screen.shown()).toContain('Choose another school');
+    expect(screen.shown()).toContain('Choose another option');
   });
 });
 
@@ -118,10 +118,10 @@ describe('people', () => {
     const screen = await openScreen(PeoplePage);
     screen.http.expectOne('/api/people').flush([ivo, { ...ivo, id: 3, name: 'Old', left: NOW }]);
     await signInAs(screen, 'technician');
-    expect(screen.shown()).not.toContain('They have left');
+    expect(screen.shown()).not.toContain('Deactivate');
     await signInAs(screen, 'manager');
-    expect(screen.shown()).toContain('They are back');
-    await screen.press('They have left');
+    expect(screen.shown()).toContain('Reactivate');
+    await screen.press('Deactivate');
     const sent = screen.http.expectOne('/api/people/2');
     expect(sent.request.body).toEqual({ version: 3, name: 'Ivo', role: 'technician', here: false });
     sent.flush(problem('last-manager', 'Ivo is the only manager.'), { status: 409, statusText: 'no' });
@@ -163,9 +163,9 @@ describe('a bench', () => {
 
   it('takes a free span within its range, and devices', async () => {
     const screen = await openScreen(BenchForm, { bench });
-    await screen.type('Free span', '40 m');
+    await screen.type('Clear length', '40 m');
     expect(screen.shown()).toContain('from 0.2 to 20 m');
-    await screen.type('Free span', '1.8 m');
+    await screen.type('Clear length', '1.8 m');
     const pedal = screen.element.querySelector<HTMLInputElement>('input[placeholder=none]')!;
     pedal.dispatchEvent(new KeyboardEvent('keydown', { key: 'b', cancelable: true }));
     await screen.press('Add a counter or line meter');
@@ -189,7 +189,7 @@ describe('what the shop settles', () => {
     expect(screen.shown()).toContain('from 0 to 20 m');
     await screen.type('Tail lost', '1.5 m');
     await screen.type('Old braid', 'grey box');
-    await screen.press('Settle it so');
+    await screen.press('Save');
     const sent = screen.http.expectOne({ method: 'PUT', url: '/api/house-rules' });
     expect(sent.request.body).toMatchObject({ tailMm: 1500, bins: { braid: 'grey box' }, version: 1 });
     const wrong = problem('bad-request', 'No.', [{ path: 'zone', message: 'This time zone is not known.' }]);

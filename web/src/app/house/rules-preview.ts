@@ -12,7 +12,7 @@ import { QUESTION_NAMES } from './question-names';
     <h2 class="border-b border-line px-3.5 py-2.5">What this changes</h2>
     @if (!anything()) {
       <p class="px-3.5 py-3 text-mute">
-        Choose another school, and every waiting reel it touches stands here before anything is kept.
+        Choose another option: every waiting reel it changes is listed here before anything is saved.
       </p>
     } @else if (preview(); as preview) {
       @for (reel of preview.reels; track reel.jobId) {

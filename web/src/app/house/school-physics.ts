@@ -52,7 +52,7 @@ export class SchoolPhysics {
       case 'order':
         return this.swapWords();
       case 'tension':
-        return 'A pack wound tighter holds more: packing and bulk of the line are learned from the depths you read, so plans follow the tension this house winds with.';
+        return 'A pack wound tighter holds more: packing and bulk of the line are learned from the depths you read, so plans follow the tension this shop winds with.';
       case 'drag':
         return 'Strength goes with the diameter squared at one quality: half the diameter bears a quarter. The weakest layer decides, since a long run comes down to it.';
       case 'arborGrip':

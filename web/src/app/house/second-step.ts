@@ -32,7 +32,7 @@ import { AddressCode } from './on-the-network';
           [problem]="sending.at('code')"
         />
         <button class="go" [disabled]="sending.busy()">Turn it on <span class="key">Enter</span></button>
-        <button type="button" class="plain" (click)="begun.set(null)">Leave it</button>
+        <button type="button" class="plain" (click)="begun.set(null)">Cancel</button>
       } @else {
         <p class="text-mute">
           With it, signing in as you takes a code from your phone as well: whoever saw your passcode is not a

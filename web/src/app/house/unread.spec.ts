@@ -4,8 +4,8 @@ import { openScreen } from '../testing/screen';
 import { UnreadPage } from './unread-page';
 
 const SPAN: UnreadFact = {
-  ...{ table: 'benches', id: 2, field: 'spanMm', entry: 'Bench 2, Window', says: 'Free span, mm' },
-  ...{ stands: '50', wrong: 'A free span is at least 0.2 m.', choices: [] },
+  ...{ table: 'benches', id: 2, field: 'spanMm', entry: 'Bench 2, Window', says: 'Clear length, mm' },
+  ...{ stands: '50', wrong: 'A clear length is at least 0.2 m.', choices: [] },
 };
 const HAND: UnreadFact = {
   ...{ ...SPAN, field: 'hand', says: 'Winding hand', stands: 'both', wrong: 'Neither.' },
@@ -22,9 +22,9 @@ async function open(facts: UnreadFact[]) {
 
 it('shows what is stored and what is wrong, and stores something else against what was seen', async () => {
   const screen = await open([SPAN]);
-  expect(screen.shown()).toContain('Bench 2, Window: Free span, mm');
+  expect(screen.shown()).toContain('Bench 2, Window: Clear length, mm');
   expect(screen.shown()).toContain('Stored: 50');
-  expect(screen.shown()).toContain('A free span is at least 0.2 m.');
+  expect(screen.shown()).toContain('A clear length is at least 0.2 m.');
   const field = screen.element.querySelector('input')!;
   field.value = '1500';
   field.dispatchEvent(new Event('input'));

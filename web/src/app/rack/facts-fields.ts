@@ -43,7 +43,7 @@ import { FACT_RANGE, type FactsForm } from './piece-facts';
       [allowed]="range.spool"
     />
     <ys-select-field label="How it was wound" [control]="fields.wound" [options]="wound" />
-    <ys-select-field label="Label up, it leaves" [control]="fields.leaves" [options]="leaves" />
+    <ys-select-field label="Direction it unwinds, label up" [control]="fields.leaves" [options]="leaves" />
   `,
   host: { class: 'grid grid-cols-2 gap-2.5' },
 })
@@ -54,8 +54,8 @@ export class FactsFields {
   protected readonly range = FACT_RANGE;
   protected readonly wound = [
     { value: 'unknown', name: 'not known' },
-    { value: 'rolled', name: 'rolled on' },
-    { value: 'over-end', name: 'over its end' },
+    { value: 'rolled', name: 'off the side' },
+    { value: 'over-end', name: 'off the end' },
   ];
   protected readonly leaves = [
     { value: 'unknown', name: 'not known' },

@@ -80,7 +80,7 @@ export class LetGo {
   protected readonly recycles = computed(() => this.typed().how === 'recycle');
   protected readonly missing = computed(() => {
     const { why, tubes } = this.typed();
-    if (!this.recycles()) return why.trim() === '' ? 'Say why it goes.' : '';
+    if (!this.recycles()) return why.trim() === '' ? 'Enter why it goes.' : '';
     const whole = Number(tubes);
     return Number.isInteger(whole) && whole >= 0 ? '' : 'Tubes are whole.';
   });

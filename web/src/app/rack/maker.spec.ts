@@ -88,7 +88,7 @@ describe('what its maker says of a line', () => {
     await screen.type('Material', 'braid');
     await screen.type('Piece code', 'N-9');
     await screen.type('Length on it', '500 m');
-    await screen.press('Put it on the rack');
+    await screen.press('Add to stock');
     const { body } = screen.http.expectOne('/api/pieces').request;
     expect((body as { product: object }).product).toMatchObject({
       ...{ material: 'braid', maker: { soakHours: null, diameter: '.012"', labelSide: null } },

@@ -1,3 +1,4 @@
+import { METRES_PER_YARD } from '@yard-spool/core';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { api, type ReorderLine } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
@@ -87,7 +88,7 @@ export class OrderPage {
 
   protected readonly unit = (): string => this.units.show(0, 'line-length').unit;
   /** Metres in the person's unit of line. */
-  protected readonly factor = (): number => (this.units.system() === 'metric' ? 1 : 0.9144);
+  protected readonly factor = (): number => (this.units.system() === 'metric' ? 1 : METRES_PER_YARD);
   protected readonly lookOf = ({ product }: ReorderLine) => ({
     texture: product.material,
     tint: product.tint,

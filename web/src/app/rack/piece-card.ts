@@ -51,7 +51,7 @@ export class PieceCard {
         : []),
     { id: 'change', name: 'Move, rename' },
     { id: 'maker', name: 'On its box' },
-    { id: 'let-go', name: 'Let it go' },
+    { id: 'let-go', name: 'Write off' },
   ]);
 
   constructor() {
@@ -64,7 +64,7 @@ export class PieceCard {
     const found = this.house.learning()?.lines.find(({ key }) => key === code);
     if (!found) return '';
     const { median, sd } = found.belief;
-    return `Learned from ${learnedWords(found)}: it takes ${percent(median)} of the room its diameter says, give or take ${percent(median * sd)}.`;
+    return `Learned from ${learnedWords(found)}: it takes ${percent(median)} of its nominal size, give or take ${percent(median * sd)}.`;
   });
   protected readonly facts = computed(() => {
     const { lot, priceMinor, receivedMm, tareG, flangeMm, coreMm, wound, leaves, newOn } = this.piece();
@@ -75,7 +75,7 @@ export class PieceCard {
       tareG !== null && `empty spool ${this.units.show(tareG, 'mass').text}`,
       flangeMm !== null && `flange ${this.units.small(flangeMm)}`,
       coreMm !== null && `core ${this.units.small(coreMm)}`,
-      wound !== 'unknown' && (wound === 'rolled' ? 'rolled on' : 'wound over its end'),
+      wound !== 'unknown' && (wound === 'rolled' ? 'off the side' : 'wound off the end'),
       leaves !== 'unknown' && `leaves ${leaves} with the label up`,
       newOn !== null && `new about ${newOn.slice(0, 7)}`,
     ]

@@ -138,7 +138,7 @@ describe('a piece', () => {
     expect(screen.shown()).toContain('lot L9');
     expect(screen.shown()).toMatch(/1\.50 per 100 m/);
     const offered = [...screen.element.querySelectorAll('button')].map((one) => one.textContent.trim());
-    expect(offered).toEqual(['Count', 'Weigh in', 'Soak', 'Move, rename', 'On its box', 'Let it go']);
+    expect(offered).toEqual(['Count', 'Weigh in', 'Soak', 'Move, rename', 'On its box', 'Write off']);
   });
 
   it('in the water offers to take it out; braid is not offered to soak; the past offers nothing', async () => {

@@ -6,7 +6,7 @@ import { UnitsService } from '../data/units.service';
 import { Sending } from '../ui/sending';
 
 const WORDS: Readonly<Record<Move['kind'], string>> = {
-  received: 'Taken on',
+  received: 'Received',
   filled: 'On to a reel',
   tail: 'Tail',
   found: 'Found',
@@ -30,7 +30,7 @@ const WORDS: Readonly<Record<Move['kind'], string>> = {
         <tr class="border-y border-line">
           <th scope="col" class="px-4 py-1.5 text-left">When and why</th>
           <th scope="col" class="px-2 py-1.5 text-right">Moved</th>
-          <th scope="col" class="px-4 py-1.5 text-right">Then on it</th>
+          <th scope="col" class="px-4 py-1.5 text-right">Balance</th>
         </tr>
       </thead>
       <tbody>

@@ -34,7 +34,7 @@ describe('the rack', () => {
   it('opens the form for a piece where the first steps of a new shop lead to it', async () => {
     const screen = await openScreen(RackPage, { receive: 'yes' });
     await onTheRack(screen, []);
-    expect(screen.shown()).toContain('Put it on the rack');
+    expect(screen.shown()).toContain('Add to stock');
   });
 
   it('that does not come says why and asks again', async () => {
@@ -53,7 +53,7 @@ describe('the rack', () => {
   it('is asked for as of a past day, when nothing can be done with it', async () => {
     const screen = await openScreen(RackPage);
     await onTheRack(screen, [aPiece()]);
-    await screen.type('As of the end of', '2031-02-01');
+    await screen.type('Stock on date', '2031-02-01');
     await onTheRack(screen, [aPiece({ lengthMm: 5000 })], '&asOf=2031-02-01');
     expect(screen.shown()).toContain('The rack as it was at the end of 1 Feb 2031');
     expect(screen.shown()).not.toContain('Weigh in');

@@ -32,7 +32,7 @@ describe('packs that are scanned', () => {
     http.expectOne('/api/packs/4900000000017').flush(PACK);
     await fixture.whenStable();
     expect(shown()).toContain('Smoke nylon 0.25, 150 m: Enter puts it on the rack.');
-    await press('Put it on the rack');
+    await press('Add to stock');
     const asked = http.expectOne('/api/pieces');
     const facts = { tareG: 24, place: 'Drawer 4', kind: 'pack', lengthMm: 150_000 };
     const pack = { code: 'F-109', product: { id: 1 }, packCode: '4900000000017', ...facts };
@@ -56,7 +56,7 @@ describe('packs that are scanned', () => {
     await type('Line', '1');
     await type('Piece code', 'F-200');
     await type('Length on it', '50 m');
-    await press('Put it on the rack');
+    await press('Add to stock');
     const { request } = http.expectOne('/api/pieces');
     expect(request.body).toMatchObject({ code: 'F-200', lengthMm: 50_000, packCode: '4900000000024' });
   });
@@ -66,7 +66,7 @@ describe('packs that are scanned', () => {
     await type('Line', '1');
     await type('Piece code', 'F-201');
     await type('Length on it', '50 m');
-    await press('Put it on the rack');
+    await press('Add to stock');
     const asked = http.expectOne('/api/pieces');
     expect(asked.request.body).toMatchObject({ packCode: null });
     asked.flush(aPiece({ code: 'F-201' }));

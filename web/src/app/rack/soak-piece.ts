@@ -54,7 +54,7 @@ export class SoakPiece {
     return rules && soakAdvice(lineOf(this.piece().product), rules);
   });
   protected readonly missing = computed(() => {
-    if (this.advice()?.hours === 0) return 'This line stays dry in this house.';
+    if (this.advice()?.hours === 0) return 'This line stays dry in this shop.';
     if (this.listed.value()?.length === 0) return 'There is no tub yet. Add one under Soak tubs.';
     return this.typed().tub === '' ? 'Choose a tub.' : '';
   });

@@ -22,7 +22,7 @@ import { CAUSE_WORDS, COMPLAINT_WORDS } from './record-words';
       [formGroup]="form"
       (submit)="$event.preventDefault(); save()"
     >
-      <h2 class="text-[18px]">{{ comeback() ? 'What was found' : 'It came back' }}</h2>
+      <h2 class="text-[18px]">{{ comeback() ? 'What was found' : 'Record a comeback' }}</h2>
       <ys-select-field
         label="What the customer sees"
         [control]="form.controls.complaint"

@@ -12,7 +12,7 @@ import { LoadState } from '../ui/load-state';
 /** Shares of the match a set is compared at. */
 const SHARES = [0.25, 0.5, 0.75, 1, 1.25, 1.5, 2];
 
-/** Reels fished together: each against the tape and against the others, which to touch, and one sheet for the boat. */
+/** Reels used as a set: each against the tape and against the others, which to touch, and one sheet for the boat. */
 @Component({
   selector: 'ys-counter-set',
   imports: [LoadState, RouterLink],

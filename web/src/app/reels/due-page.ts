@@ -29,7 +29,7 @@ import { ReelsTabs } from './reels-tabs';
       <button type="button" class="plain" (click)="ask()">Show them</button>
       <label class="ml-auto flex min-h-11 items-center gap-2">
         <input type="checkbox" class="size-5" [checked]="told()" (change)="told.set(!told()); ask()" />
-        Also those who were told
+        Include customers already told
       </label>
     </div>
     <ys-load-state what="what is due" [of]="rows.now()" (again)="rows.reload()" />
@@ -84,10 +84,10 @@ import { ReelsTabs } from './reels-tabs';
               {{ copied() ? 'Copied' : 'Copy it' }}
             </button>
             <button type="button" class="plain" [disabled]="sending.busy()" (click)="later(row)">
-              Among the messages
+              Add to messages
             </button>
             <button type="button" class="plain" [disabled]="sending.busy()" (click)="toldNow(row)">
-              They were told
+              Mark as told
             </button>
           </div>
           @if (row.on.reverse) {

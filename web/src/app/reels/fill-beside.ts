@@ -58,7 +58,7 @@ export class FillBeside {
         row(role.charAt(0).toUpperCase() + role.slice(1).replace('-', ' '), layer(role)),
       ),
       row('Gap as read', ({ gapRead }) => gap(gapRead)),
-      row('Gap by all that is known', ({ gapByCount }) => gap(gapByCount)),
+      row('Gap, calculated', ({ gapByCount }) => gap(gapByCount)),
       row('Spool', ({ spoolName }) => spoolName),
       row('By', ({ by }) => by),
     ];

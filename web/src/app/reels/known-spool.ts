@@ -55,8 +55,8 @@ export class KnownSpool {
     ];
     return {
       rows: [
-        { name: 'Lip Ø', text: sized(2 * spool.lipRadius, 2 * deviation.lipRadius) },
-        { name: 'Arbor Ø', text: sized(2 * spool.arborRadius, 2 * deviation.arborRadius) },
+        { name: 'Lip diameter', text: sized(2 * spool.lipRadius, 2 * deviation.lipRadius) },
+        { name: 'Arbor diameter', text: sized(2 * spool.arborRadius, 2 * deviation.arborRadius) },
         { name: 'Width', text: sized(spool.width, deviation.width) },
         {
           name: 'Line fills of the room',

@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup } from '@angular/forms';
 import { api, type Fill, type OnSpool, type Reel } from '@yard-spool/contract';
-import { lengthOn, metresAbove, parseAmount, topLine, withoutTop, type Lying } from '@yard-spool/core';
+import {
+  DEPTH_RANGE,
+  lengthOn,
+  type Lying,
+  metresAbove,
+  parseAmount,
+  topLine,
+  withoutTop,
+} from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { AmountField } from '../ui/amount-field';
@@ -10,7 +18,7 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 
-const AMOUNTS = { length: { min: 0.5, max: 5000 }, depth: { min: -3, max: 80 } };
+const AMOUNTS = { length: { min: 0.5, max: 5000 }, depth: { min: DEPTH_RANGE[0], max: DEPTH_RANGE[1] } };
 
 /** Line lost on the water, told at any time: so many metres, half of it, or the depth it stands at now. */
 @Component({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, runFacts, type CorrectFill, type Fill, type Reel, type Run } from '@yard-spool/contract';
-import { foldRun } from '@yard-spool/core';
+import { foldRun, GAP_RANGE } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { FormEnd } from '../ui/form-end';
@@ -14,7 +14,7 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { wrongEntries, type Entry } from './wrong-entries';
 
-const GAP = { min: -3, max: 60 } as const;
+const GAP = { min: GAP_RANGE[0], max: GAP_RANGE[1] } as const;
 const LENGTH = { min: 0, max: 5000 } as const;
 
 /** A wrong entry of a closed record put right, with a reason. What it was stays in the log. */
@@ -68,7 +68,12 @@ const LENGTH = { min: 0, max: 5000 } as const;
         <p class="text-[13px] text-mute">{{ empty(wrong) }}</p>
       }
       <ys-text-field label="Why" placeholder="read off the wrong edge" [control]="form.controls.why" />
-      <ys-form-end action="Put it right" [sending]="sending" [missing]="missing()" (left)="left.emit()" />
+      <ys-form-end
+        action="Correct the record"
+        [sending]="sending"
+        [missing]="missing()"
+        (left)="left.emit()"
+      />
     </form>
   `,
   host: { class: 'block' },
@@ -117,7 +122,7 @@ export class PutRight {
   });
   protected readonly missing = computed(() => {
     if (this.is() === undefined) return 'Type what it should have been.';
-    return this.typed().why.trim() === '' ? 'Say why: whoever reads it later wants to know.' : '';
+    return this.typed().why.trim() === '' ? 'Enter a reason: whoever reads it later wants to know.' : '';
   });
   protected readonly empty = (entry: Entry): string =>
     entry.mayBeEmpty ? 'Left empty: it was not read, or is not known.' : '';

@@ -33,7 +33,7 @@ it('gives a reel another tag, name or owner, and makes two entries one', async (
   await type('Customer', 'Somebody');
   expect(shown()).toContain('Choose one of the customers there are.');
   await type('The other', 'r-0001');
-  expect(shown()).toContain('Say why.');
+  expect(shown()).toContain('Enter a reason.');
 });
 
 it('shows what was found, kind by kind, and says what can be looked for where nothing is', async () => {

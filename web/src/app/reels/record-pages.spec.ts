@@ -73,10 +73,10 @@ describe('putting a record right', () => {
 
   it('wants a value and a reason, sends metric, and says why it was refused', async () => {
     const { type, press, shown, http, fixture } = await open();
-    expect(shown()).toContain('Say why');
+    expect(shown()).toContain('Enter a reason');
     await type('It was', '0.1 in');
     await type('Why', 'wrong edge');
-    await press('Put it right');
+    await press('Correct the record');
     const asked = http.expectOne('/api/fills/3/correct');
     expect(asked.request.body).toEqual({ what: 'gap', about: '', is: 2.54, why: 'wrong edge' });
     asked.flush(problem('bad-request', 'That is what it says already.'), { status: 400, statusText: 'no' });
@@ -84,7 +84,7 @@ describe('putting a record right', () => {
     expect(shown()).toContain('That is what it says already.');
     // Left empty: it was not read.
     await type('It was', '');
-    await press('Put it right');
+    await press('Correct the record');
     expect(http.expectOne('/api/fills/3/correct').request.body).toMatchObject({ is: null });
   });
 
@@ -94,13 +94,13 @@ describe('putting a record right', () => {
     await type('What is wrong', 'length 1');
     expect(shown()).toContain('Type what it should have been.');
     await type('It was', '96 m');
-    await press('Put it right');
+    await press('Correct the record');
     const first = http.expectOne('/api/fills/3/correct');
     expect(first.request.body).toMatchObject({ what: 'length', about: '1', is: 96 });
     first.flush(A_REEL);
     await type('What is wrong', 'piece 0');
     await type('It was', 'n-204');
-    await press('Put it right');
+    await press('Correct the record');
     expect(http.expectOne('/api/fills/3/correct').request.body).toMatchObject({ what: 'piece', is: 'N-204' });
   });
 });
@@ -165,7 +165,7 @@ it('tells whose line is due, with the text for each, and puts those who were tol
     ?.click();
   await fixture.whenStable();
   expect(text()).toContain('It has been out 9 times since we filled it');
-  await press('They were told');
+  await press('Mark as told');
   http.expectOne('/api/fills/3/marks').flush(A_REEL);
   due().flush({ rows: [], next: null });
   await fixture.whenStable();

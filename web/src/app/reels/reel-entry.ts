@@ -43,13 +43,13 @@ import { typedValue } from '../ui/typed-value';
       [formGroup]="other"
       (submit)="$event.preventDefault(); merge()"
     >
-      <h2 class="text-[18px]">It is one with another</h2>
+      <h2 class="text-[18px]">Merge with another entry</h2>
       <ys-text-field label="The other’s tag" [control]="other.controls.into" [code]="true" />
       <ys-text-field label="Why" placeholder="booked twice" [control]="other.controls.why" />
       <p class="text-[13px] text-mute">
         All fills of {{ reel().tag }} go to the other, and its tag leads there. This is not undone.
       </p>
-      <ys-form-end action="Make one" [sending]="merging" [missing]="otherMissing()" (left)="left.emit()" />
+      <ys-form-end action="Merge" [sending]="merging" [missing]="otherMissing()" (left)="left.emit()" />
     </form>
   `,
   host: { class: 'block' },
@@ -78,7 +78,7 @@ export class ReelEntryPanel {
   protected readonly otherMissing = computed(() => {
     const { into, why } = this.typedOther();
     if (into.trim() === '') return 'Type or scan the tag of the reel it is.';
-    return why.trim() === '' ? 'Say why.' : '';
+    return why.trim() === '' ? 'Enter a reason.' : '';
   });
 
   constructor() {

@@ -68,7 +68,7 @@ it('says what is known of a spool, surer the more was read', async () => {
     const { element } = await openScreen(KnownSpool, { type: 'fixed-spool', observations, fills: 1 });
     const text = plain(element.textContent);
     expect(text).toContain('filled here once');
-    return Number(/Lip Ø ?[\d.]+ ± ([\d.]+)/.exec(text)?.[1]);
+    return Number(/Lip diameter ?[\d.]+ ± ([\d.]+)/.exec(text)?.[1]);
   };
   const printed = await shown([rating]);
   const { TestBed } = await import('@angular/core/testing');

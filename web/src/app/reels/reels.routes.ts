@@ -34,7 +34,7 @@ export const REELS_ROUTES: Routes = [
   {
     path: 'set/:customer',
     loadComponent: async () => (await import('./counter-set')).CounterSet,
-    title: 'Reels fished together · Yard Spool',
+    title: 'Reels used as a set · Yard Spool',
   },
   {
     path: ':tag/counter',

@@ -48,7 +48,7 @@ describe('signing in', () => {
     type('name', 'Wren');
     type('passcode', 'herring-9-net');
     await fixture.whenStable();
-    await press('Open the house');
+    await press('Create the shop');
     const { request } = http.expectOne('/api/sign-in/first');
     expect(request.headers.get('x-first-words')).toBe('heron%20moss');
     expect(request.body).toEqual({ name: 'Wren', passcode: 'herring-9-net' });
@@ -81,7 +81,7 @@ describe('signing in', () => {
 
   it('on the shop’s own machine asks for no words', async () => {
     const { shown } = await open({ people: [] });
-    expect(shown()).toContain('Make the first person of this house');
+    expect(shown()).toContain('Create the manager’s account');
     expect(shown()).not.toContain('five words');
   });
 

@@ -17,7 +17,7 @@ import type { Sending } from './sending';
       <button class="go grow" [disabled]="missing() !== '' || sending().busy()">
         {{ action() }} <span class="key">Enter</span>
       </button>
-      <button type="button" class="plain" (click)="left.emit()">Leave it</button>
+      <button type="button" class="plain" (click)="left.emit()">Cancel</button>
     </div>
   `,
   host: { class: 'grid gap-2.5' },

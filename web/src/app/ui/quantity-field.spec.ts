@@ -7,7 +7,7 @@ async function field(typed: string, allowed: { min?: number; max?: number } = {}
   const control = new FormControl(typed, { nonNullable: true });
   const fixture = TestBed.createComponent(QuantityField);
   fixture.componentRef.setInput('control', control);
-  fixture.componentRef.setInput('label', 'Lip Ø');
+  fixture.componentRef.setInput('label', 'Lip diameter');
   fixture.componentRef.setInput('dimension', 'small-length');
   fixture.componentRef.setInput('allowed', allowed);
   await fixture.whenStable();

@@ -15,12 +15,12 @@ import { typedValue } from './typed-value';
   template: `
     <details>
       <summary class="min-h-11 cursor-pointer py-2.5 text-[14px] font-[650]">
-        No gauge? Wind it on a pencil
+        No gauge? Measure it on a pencil
       </summary>
       <div class="grid grid-cols-2 gap-2.5">
-        <ys-quantity-field label="Turns side by side" dimension="count" [control]="form.controls.turns" />
+        <ys-quantity-field label="Number of turns" dimension="count" [control]="form.controls.turns" />
         <ys-quantity-field
-          label="Take up together"
+          label="Total width"
           dimension="small-length"
           [placeholder]="units.like('3 mm', '1/8 in')"
           [control]="form.controls.width"
