@@ -111,7 +111,7 @@ export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
 export { gearAt } from './run/winder';
 export { creditCount, type CountingDevice, type Credit, type OddCount } from './run/credit-count';
-export { goneOn, withSeen, type Sight } from './run/seeing';
+export { countedSince, withCounters, type CountersNow } from './run/seeing';
 export { markDue, meterStands, type MeterStands } from './run/metering';
 export { bulkIn } from './spool/estimate';
 export { measuredRadius, type MeasuredRadius } from './run/measured-radius';

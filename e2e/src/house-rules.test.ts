@@ -137,7 +137,7 @@ describe('each rule', () => {
       await browser.click('Supply');
       return browser.shown(advice('Arbor grip'));
     };
-    expect(await grip()).toContain('First 10 m of nylon');
+    expect(await grip()).toMatch(/First 10\sm of nylon/);
     await hold('arborGrip', 'tape');
     expect(await grip()).toContain('First 2 wraps of tape');
     await hold('arborGrip', 'nylon');

@@ -133,7 +133,7 @@ describe('the customer’s own line', () => {
     expect((await fillOf(tag)).layers[1]).toMatchObject({ lineName: 'Green stuff' });
     await browser.go(`/bags/${String(hand.bagNumber)}`);
     await browser.text('Green stuff', 'li');
-    await browser.click('Checked');
+    await browser.click('Mark as checked');
     await browser.click('Hand it back');
     await browser.text('went back with the bag', 'li');
     const bag = await hand.bag();
@@ -194,7 +194,7 @@ describe('old line', () => {
 
   it('turned end for end: nothing is drawn from the rack', async () => {
     await hand.fill(reel({ customer: 'Turns', length: '', planned: false }));
-    await browser.choose('Main line', 'turned end for end');
+    await browser.choose('Main line', 'Reverse the line');
     await browser.fill('Diameter', '0.26 mm');
     await browser.fill('How much main', '90 m');
     await planned('Fills to the gap');

@@ -61,7 +61,7 @@ describe('one piece of line, from the van to the bin', () => {
 
   it('goes into a tub, is marked as soaking, and cannot be weighed wet', async () => {
     await browser.click('Soak');
-    await browser.text('a strand of 0.20 mm takes up', 'p');
+    await browser.text('of what it can, a wound pack less', 'p');
     await browser.choose('Tub', 'Right tub');
     await browser.click('Put it in');
     await browser.text('in Right tub, ready', 'ys-water-mark');

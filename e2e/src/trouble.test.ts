@@ -21,7 +21,7 @@ describe('when something is wrong', () => {
     await (await browser.text('Joss', 'button')).click();
     await browser.fill('Passcode', 'wrong-one');
     await (await browser.find('button.go')).click();
-    await browser.text('do not belong together', 'p');
+    await browser.text('Wrong passcode for this name', 'p');
     expect(await (await browser.text('Joss', 'button')).getAttribute('aria-pressed')).toBe('true');
     await browser.signIn();
   });

@@ -35,8 +35,8 @@ export interface Reading {
 export interface ServerContext extends Reading {
   readonly sequelize: Sequelize;
   readonly models: Models;
-  /** Rings `run:ID` whenever something was added to a run's log. */
-  readonly bell: EventEmitter;
+  /** Sends `run:ID` whenever something was added to a run's log. */
+  readonly notifier: EventEmitter;
   /** Where the bench scale sends its readings from, where there is one. */
   readonly scaleAddress?: { readonly host: string; readonly port: number } | undefined;
   /** Where files wait that somebody put there to be imported. */
@@ -78,7 +78,7 @@ export function openContext(
     states: new Map(),
     house: { settled: null },
     words: new KeptWords(query),
-    bell: new EventEmitter().setMaxListeners(0),
+    notifier: new EventEmitter().setMaxListeners(0),
     ...{ scaleAddress, inboxFolder, passcodeCost, proofMinutes, tellUnread, tellFailed },
   };
 }

@@ -26,7 +26,7 @@ export interface Unit extends Reading {
   /** Who makes the change. */
   readonly actor: Person;
   /** Rings once the change is kept. */
-  readonly bell: EventEmitter;
+  readonly notifier: EventEmitter;
   /**
    * A row under its lock, on the version that was looked at.
    *
@@ -93,14 +93,14 @@ export function forgetHeld({ words, states, house }: ServerContext): void {
 }
 
 function makeUnit(
-  { models, clock, bell, states, house, words, tellUnread, sequelize }: ServerContext,
+  { models, clock, notifier, states, house, words, tellUnread, sequelize }: ServerContext,
   actor: Person | null,
   transaction: Transaction,
   after: (() => void)[],
 ): Unit {
   return {
     tables: boundTables(models, transaction),
-    ...{ clock, bell, states, house, words, tellUnread },
+    ...{ clock, notifier, states, house, words, tellUnread },
     query: (sql, values = {}) =>
       sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values }, transaction }),
     get actor() {

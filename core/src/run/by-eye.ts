@@ -49,7 +49,7 @@ export interface Seen {
  * What was wound, with what was wound by eye taken as it was seen: up to the depth read after it, else as much as was
  * planned. What was counted since then comes on top.
  */
-export function withSeen(
+export function withByEye(
   { spool: estimate, request, askedAfter }: Seen,
   { wound, byEye, depths }: Pick<RunState, 'wound' | 'byEye' | 'depths'>,
 ): Segments {

@@ -17,7 +17,7 @@ import { bulkIn } from '../spool/estimate';
 import { lengthBetween } from '../winding/winding';
 import type { RunFacts } from '../steps/run-facts';
 import { isSwap, lineLayers } from '../steps/winding-order';
-import { withSeen } from './by-eye';
+import { withByEye } from './by-eye';
 import { finalFill } from './final-fill';
 import { levelAt } from './judge-depth';
 import type { RunState } from './run-state';
@@ -50,7 +50,7 @@ type Walking = Pick<RunState, 'walks' | 'byEye' | 'depths'>;
 /** What lies on the reel after what was counted; main first, after the swap. */
 function lyingAfter(facts: RunFacts, under: RunUnderWay, state: Walking, segments: Segments): Lying {
   const { spool, request } = under;
-  const seen = withSeen(under, { ...state, wound: segments });
+  const seen = withByEye(under, { ...state, wound: segments });
   const wound = finalFill(facts, spool, woundSoFar(spool, request, seen));
   return { request: isSwap(facts) ? facts.request : request, wound };
 }

@@ -8,7 +8,7 @@ import { wantedGap, type WantedGap } from './wanted-gap';
 import { isSwap, lineLayers, windingRequest } from '../steps/winding-order';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { goesSince, segmentsOf } from '../plan/segments';
-import { sameEye, withSeen } from './by-eye';
+import { sameEye, withByEye } from './by-eye';
 import { woundSoFar } from '../plan/wound';
 import type { RunUnderWay } from './under-way';
 
@@ -51,7 +51,7 @@ export function gapRemedy(facts: RunFacts, underWay: RunUnderWay, state: RunStat
 export function gapMoved(facts: RunFacts, underWay: RunUnderWay, state: RunState): number | null {
   const read = state.depths.findLast(({ after }) => after === AT_THE_GAP);
   if (!read || stillSo(facts, state, read)) return read ? 0 : null;
-  const then = withSeen(underWay, { ...state, wound: read.wound, byEye: read.byEye });
+  const then = withByEye(underWay, { ...state, wound: read.wound, byEye: read.byEye });
   const surface = woundSoFar(underWay.spool, underWay.request, then).at(-1)?.outerRadius ?? 0;
   return (underWay.wound.at(-1)?.outerRadius ?? 0) - surface;
 }

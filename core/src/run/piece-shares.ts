@@ -1,5 +1,5 @@
 import { woundSoFar, type WoundLayer } from '../plan/wound';
-import { withSeen, type Seen } from './by-eye';
+import { withByEye, type Seen } from './by-eye';
 import type { RunState } from './run-state';
 
 /** A stretch of a layer that came off one piece. */
@@ -29,8 +29,8 @@ export function pieceStretches(
   const changes = state.pieces.filter((one) => one.layer === layer.id);
   const whole = layer.length;
   const stretches: PieceStretch[] = [];
-  const lying = (seen: Parameters<typeof withSeen>[1]): WoundLayer | undefined =>
-    woundSoFar(spool, request, withSeen(under, seen)).find(({ id }) => id === layer.id);
+  const lying = (seen: Parameters<typeof withByEye>[1]): WoundLayer | undefined =>
+    woundSoFar(spool, request, withByEye(under, seen)).find(({ id }) => id === layer.id);
   // What was counted on top of a layer seen by eye is surer than what was seen: that takes what they differ by.
   const bySight = state.byEye.has(layer.id) ? whole - (lying(state)?.length ?? whole) : 0;
   let from = { length: 0, radius: layer.innerRadius };

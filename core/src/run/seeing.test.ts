@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { done as stepsDone, event, FACTS } from '../testing/runs';
 import { foldRun } from './fold-run';
 import type { RunEvent, RunHappening } from './run-event';
-import { withSeen, type CounterFrame } from './seeing';
+import { withCounters, type CounterFrame } from './seeing';
 
 const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 1 } as const;
 const FRAME: CounterFrame = { link: 'up', count: 112, odd: null };
@@ -24,7 +24,7 @@ function written(
     heard = true,
   }: { log?: RunEvent[]; frame?: CounterFrame | null; heard?: boolean } = {},
 ): RunHappening[] {
-  return withSeen(happening, { device: DEVICE, frame, heard, facts: FACTS, state: foldRun(FACTS, log) });
+  return withCounters(happening, { device: DEVICE, frame, heard, facts: FACTS, state: foldRun(FACTS, log) });
 }
 const done = (step: string): RunHappening => ({ kind: 'step-done', payload: { step } });
 

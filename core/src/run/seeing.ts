@@ -13,7 +13,7 @@ export interface CounterFrame {
 }
 
 /** A bench's counter, and the run as the technician sees both. */
-export interface Sight {
+export interface CountersNow {
   readonly device: CountingDevice | null;
   readonly frame: CounterFrame | null;
   /** Whether it is heard now: its link is up, and so is this page's. */
@@ -26,7 +26,7 @@ export interface Sight {
  * What the counter went on by that the log does not have yet, as it was last seen: that stands, whether it is heard now or
  * not. Null where there is nothing, or it has to be asked.
  */
-export function goneOn({ device, frame, facts, state }: Sight): RunHappening | null {
+export function countedSince({ device, frame, facts, state }: CountersNow): RunHappening | null {
   if (!device || frame?.count == null || frame.odd || frame.link === 'taken') return null;
   if (state.unheard[device.name]) return null;
   const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
@@ -41,16 +41,16 @@ const ALONE = new Set<RunEvent['kind']>(['turns', 'metres', 'device-at', 'undone
  * What is written down when something is done at the bench: what its counter went on by up to then, and with whatever
  * begins or ends a layer where the counter stood. Where it cannot be heard, what was seen of it last.
  */
-export function withSeen(happening: RunHappening, sight: Sight): RunHappening[] {
+export function withCounters(happening: RunHappening, sight: CountersNow): RunHappening[] {
   const seen = seenNow(sight);
   if (!seen) return [happening];
   const noted = hasSeen(happening, seen, sight);
   const own = noted ? [noting(happening, seen)] : [happening];
-  const before = ALONE.has(happening.kind) && !noted ? null : goneOn(sight);
+  const before = ALONE.has(happening.kind) && !noted ? null : countedSince(sight);
   return before ? [before, ...own] : own;
 }
 
-function seenNow(sight: Sight): SeenCount | null {
+function seenNow(sight: CountersNow): SeenCount | null {
   const { device, frame, heard, state } = sight;
   if (!device || frame?.link === 'taken') return null;
   const [last, shown] = [state.devices[device.name], frame?.count ?? undefined];
@@ -61,10 +61,10 @@ function seenNow(sight: Sight): SeenCount | null {
 }
 
 /** Whether its count waits for an answer. One that was given here and not heard of yet stands. */
-const isAsked = ({ frame, state }: Sight, name: string): boolean =>
+const isAsked = ({ frame, state }: CountersNow, name: string): boolean =>
   state.unheard[name] !== undefined || (frame?.odd != null && frame.count !== state.devices[name]);
 
-function hasSeen(happening: RunHappening, { unheard }: SeenCount, { state }: Sight): boolean {
+function hasSeen(happening: RunHappening, { unheard }: SeenCount, { state }: CountersNow): boolean {
   switch (happening.kind) {
     case 'step-done':
     case 'step-skipped': {

@@ -8,7 +8,7 @@ import type { FillUnderWay } from '../plan/fill-under-way';
 import { inferSpool, type InferredSpool } from '../spool/infer-spool';
 import type { Observation } from '../spool/observation';
 import type { SpoolPriors } from '../spool/priors';
-import { withSeen } from './by-eye';
+import { withByEye } from './by-eye';
 import { depthsAsObservations } from './depth-observations';
 import { stretchesAsObservations } from './stretch-observations';
 import { asNoted, sameUnderlay } from './underlay-noted';
@@ -113,7 +113,7 @@ export function runUnderWay(
 export function windingOn(under: SpoolUnderWay, state: RunState): RunUnderWay {
   const { current } = state;
   const { request, spool } = under;
-  const fill = { ...under, wound: woundSoFar(spool, request, withSeen(under, state)) };
+  const fill = { ...under, wound: woundSoFar(spool, request, withByEye(under, state)) };
   const winding = current?.layer === undefined ? null : windingNow(fill, current.layer);
   const plan = winding ? null : planFill(spool, request);
   return {

@@ -4,7 +4,7 @@ import {
   countQuestion,
   foldRun,
   gearAt,
-  withSeen,
+  withCounters,
   type CountAnswer,
   type RunEvent,
   type RunFacts,
@@ -72,7 +72,7 @@ export class BenchAgent {
       foldRun(this.facts, [
         ...this.log,
         ...this.numbered(),
-        ...withSeen({ kind: 'held', payload: { on: false } }, this.sight(state)).map((one, i) =>
+        ...withCounters({ kind: 'held', payload: { on: false } }, this.sight(state)).map((one, i) =>
           this.event(one, state.seq + 1 + i),
         ),
       ]).turns[layer] ?? 0
@@ -80,7 +80,7 @@ export class BenchAgent {
   }
 
   happen(happening: RunHappening): void {
-    this.put(withSeen(happening, this.sight(this.state())));
+    this.put(withCounters(happening, this.sight(this.state())));
   }
 
   /** Answers what the counter is asked about so that the layers come to what was really wound. */

@@ -17,7 +17,7 @@ import { customerFor } from './customers';
 import { noteChange } from './history';
 import { plansOf } from './plan-of';
 import { spoolFor } from './reel-for';
-import { meetKind } from './reel-kinds';
+import { rememberKind } from './reel-kinds';
 import { spoolMeant, withRecord } from './with-record';
 
 export type NewBag = InferOutput<typeof NewBagSchema>;
@@ -107,7 +107,7 @@ async function write(u: Unit, asked: NewBag, { plans, sent }: ToWrite): Promise<
     });
     await promiseCuts(u, row.id, job, plan, { bagId: bag.id, brought });
     await gearSaid(u, spoolId, job.planInput);
-    await meetKind(u, job);
+    await rememberKind(u, job);
   }
   await noteChange(u, bag.id, 'Booked in');
   return bag.id;

@@ -30,7 +30,7 @@ export async function listReelKinds(from: Reading): Promise<ReelKind[]> {
  * Remembers what a booking says of its kind of reel. What was known and is not said again stays; depths read belong to
  * one spool and not to its kind.
  */
-export async function meetKind(
+export async function rememberKind(
   { tables }: Unit,
   { type, label, planInput }: { type: ReelType; label: string; planInput: PlanInput },
 ): Promise<void> {

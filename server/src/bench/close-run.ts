@@ -25,7 +25,7 @@ import { lyingBefore, noteGiven, noteUse } from './from-record';
 import { keepAnswers } from './keep-answers';
 import { putOldLineAway } from './old-line';
 import { writeEvents } from './run-log';
-import { replanSisters } from './replan-sisters';
+import { replanSameKind } from './replan-same-kind';
 import { settleRun } from './settle-run';
 import { leavesBench } from './standing';
 import { stateOfRun } from './state-of-run';
@@ -47,7 +47,7 @@ export async function closeRun(context: ServerContext, person: Person, runId: nu
   });
   // A change of its own: whatever the waiting reels come to, this one is filled, and their plans hold as they are.
   if (fresh)
-    await replanSisters(context, person, jobId).catch((error: unknown) =>
+    await replanSameKind(context, person, jobId).catch((error: unknown) =>
       context.tellFailed('the waiting reels of its kind were not planned again', error),
     );
   return readFill(context, fillId);

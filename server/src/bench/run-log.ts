@@ -9,8 +9,8 @@ type Author = Pick<Person, 'id' | 'name'>;
 /** Something to write into a log: with its own id, time and author where it happened elsewhere. */
 export type ToLog = RunHappening & { readonly id?: string; readonly at?: Date; readonly author?: Author };
 
-/** Rings whenever something was added to a run's log, with what was added. */
-export const runBell = (runId: number): string => `run:${String(runId)}`;
+/** Sent whenever something was added to a run's log, with what was added. */
+export const runTopic = (runId: number): string => `run:${String(runId)}`;
 
 /** The place of the last event in a run's log; 0 before the first. */
 export async function lastPlace({ tables }: Reading, runId: number): Promise<number> {
@@ -45,7 +45,7 @@ export async function writeEvents(
   );
   await u.tables.runEvents.createAll(rows);
   const added = rows.map((row, i) => toEvent(row, (happened[i]?.author ?? by).name));
-  u.afterCommit(() => u.bell.emit(runBell(runId), added));
+  u.afterCommit(() => u.notifier.emit(runTopic(runId), added));
   return added;
 }
 

@@ -1,8 +1,8 @@
 import type { RunRow } from '../db/models/runs';
 import type { Unit } from '../unit';
 
-/** Rings when another run stands at a bench, or none. */
-export const benchBell = (benchId: number): string => `bench:${String(benchId)}`;
+/** Sent when another run stands at a bench, or none. */
+export const benchTopic = (benchId: number): string => `bench:${String(benchId)}`;
 
 /** Whether a run was put aside, as SQL over `runs`: the last thing anybody did to it. */
 export const ASIDE = `COALESCE((SELECT run_events.kind = 'put-aside' FROM run_events
@@ -42,5 +42,5 @@ async function standing(u: Unit, benchId: number, runId: number | null): Promise
   await u.tables.benches.changeAll({ runId }, { id: benchId });
   // Whichever run comes to its counter next begins where the counter stands then.
   await u.tables.counters.changeAll({ runId: null }, { benchId });
-  u.afterCommit(() => u.bell.emit(benchBell(benchId), runId));
+  u.afterCommit(() => u.notifier.emit(benchTopic(benchId), runId));
 }

@@ -1,10 +1,10 @@
 import type { RunFrame } from '@yard-spool/contract';
 import type { RunEvent } from '@yard-spool/core';
 import type { ServerContext } from '../context';
-import { counterBell } from '../devices/bench-counter';
+import { counterTopic } from '../devices/bench-counter';
 import type { BenchCounters } from '../devices/bench-counters';
 import { ProblemError } from '../problem-error';
-import { readLog, runBell } from './run-log';
+import { readLog, runTopic } from './run-log';
 
 type Tell = (frame: RunFrame) => void;
 
@@ -20,7 +20,7 @@ export async function watchRun(
   { runId, after }: { readonly runId: number; readonly after: number },
   tell: Tell,
 ): Promise<() => void> {
-  const { bell } = context;
+  const { notifier } = context;
   const run = await context.tables.runs.findByPk(runId);
   if (!run) throw new ProblemError('not-found', `There is no run ${String(runId)}.`);
   let { benchId } = run;
@@ -28,9 +28,9 @@ export async function watchRun(
   let telling = Promise.resolve();
   const tellCounter = (): void => tell({ kind: 'counter', counter: counters.frameFor(runId, benchId) });
   const at = (bench: number): void => {
-    bell.off(counterBell(benchId), tellCounter);
+    notifier.off(counterTopic(benchId), tellCounter);
     benchId = bench;
-    bell.on(counterBell(benchId), tellCounter);
+    notifier.on(counterTopic(benchId), tellCounter);
     tellCounter();
   };
   const tellEvents = (events: readonly RunEvent[]): void => {
@@ -49,11 +49,11 @@ export async function watchRun(
       })
       .catch(() => undefined);
   };
-  bell.on(runBell(runId), hear);
+  notifier.on(runTopic(runId), hear);
   at(benchId);
   hear([]);
   return () => {
-    bell.off(runBell(runId), hear);
-    bell.off(counterBell(benchId), tellCounter);
+    notifier.off(runTopic(runId), hear);
+    notifier.off(counterTopic(benchId), tellCounter);
   };
 }

@@ -7,8 +7,8 @@ import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { ProblemError } from '../problem-error';
 import { unit, type Unit } from '../unit';
 
-/** Rings when a bench was set up, changed or taken away. */
-export const BENCHES_BELL = 'benches';
+/** Sent when a bench was set up, changed or taken away. */
+export const BENCHES_TOPIC = 'benches';
 
 const toBench = ({ id, name, spanMm, hand, pedal, devices, version }: BenchRow): Bench => ({
   ...{ id, name, spanMm, hand, pedal, devices, version },
@@ -87,7 +87,7 @@ export async function removeBench(context: ServerContext, person: Person, id: nu
 
 async function changed(u: Unit, row: BenchRow, was: Words, is: Words): Promise<Bench> {
   await noteHouseChange(u, { about: 'Benches', was, is });
-  u.afterCommit(() => u.bell.emit(BENCHES_BELL));
+  u.afterCommit(() => u.notifier.emit(BENCHES_TOPIC));
   return toBench(row);
 }
 

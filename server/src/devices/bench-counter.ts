@@ -1,7 +1,7 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
 import type { MeterStands, RunEvent } from '@yard-spool/core';
-import { runBell } from '../bench/run-log';
-import { benchBell } from '../bench/standing';
+import { runTopic } from '../bench/run-log';
+import { benchTopic } from '../bench/standing';
 import type { ServerContext } from '../context';
 import { BenchMeter } from './bench-meter';
 import type { CounterLine } from './counter-line';
@@ -33,8 +33,8 @@ interface AtBench {
   readonly runId: number | null;
 }
 
-/** Rings when a bench's counter has something new to show. */
-export const counterBell = (benchId: number): string => `counter:${String(benchId)}`;
+/** Sent when a bench's counter has something new to show. */
+export const counterTopic = (benchId: number): string => `counter:${String(benchId)}`;
 
 /**
  * A bench's counter: one link, whoever watches, and the run that stands at the bench. Lines come as fast as the device
@@ -54,12 +54,12 @@ export class BenchCounter {
   /** How far the run's log is known; null before anything was heard of it. */
   private place: number | null = null;
   /** Where the device stood when something was last added to the log and not looked at yet. */
-  private atBell: number | null = null;
+  private atTopic: number | null = null;
   /**
    * Where it stood soundly before it came into doubt, as long as that is not credited. Nothing is asked before: what is
    * answered then would be about those turns too.
    */
-  private soundDue: number | null = null;
+  private creditDue: number | null = null;
   /** Where the meter stood when the count last moved. */
   private meterAt: MeterStands | null = null;
   private folding: Promise<void> | null = null;
@@ -84,7 +84,7 @@ export class BenchCounter {
     meter: Device | null,
   ) {
     this.meter = meter && new BenchMeter(context, meter, () => this.tell());
-    context.bell.on(benchBell(benchId), this.standing);
+    context.notifier.on(benchTopic(benchId), this.standing);
     this.listen(runId);
     this.timer = setInterval(() => this.tick(), FOLD_MS).unref();
     this.link = new DeviceLink(device, {
@@ -104,14 +104,14 @@ export class BenchCounter {
 
   /** What a run is told of it. */
   frameFor(runId: number): CounterAtBench {
-    const { device, heard, unclaimed, odd, soundDue } = this;
+    const { device, heard, unclaimed, odd, creditDue } = this;
     const heardAt = heard && new Date(heard.at).toISOString();
     const meter = this.meter?.frame() ?? null;
     if (runId !== this.runId)
       return { device, meter, link: 'taken', count: null, heardAt, unclaimed: 0, odd: null };
     return {
-      ...{ device, link: this.state, count: soundDue ?? heard?.count ?? null, heardAt, unclaimed },
-      ...{ odd: (soundDue === null ? heard?.doubt : null) ?? odd, meter },
+      ...{ device, link: this.state, count: creditDue ?? heard?.count ?? null, heardAt, unclaimed },
+      ...{ odd: (creditDue === null ? heard?.doubt : null) ?? odd, meter },
       ...(this.flooding ? { flooding: true } : {}),
     };
   }
@@ -121,8 +121,8 @@ export class BenchCounter {
     this.over = true;
     clearInterval(this.timer);
     if (this.telling) clearTimeout(this.telling);
-    this.context.bell.off(benchBell(this.benchId), this.standing);
-    if (this.runId !== null) this.context.bell.off(runBell(this.runId), this.rung);
+    this.context.notifier.off(benchTopic(this.benchId), this.standing);
+    if (this.runId !== null) this.context.notifier.off(runTopic(this.runId), this.runChanged);
     this.link.close();
     this.meter?.close();
     await this.folding;
@@ -141,7 +141,7 @@ export class BenchCounter {
     if (before?.doubt !== this.heard.doubt) this.keptAt = 0;
     // What was counted soundly up to the doubt is credited before anything is asked.
     if (before?.doubt === null && this.heard.doubt !== null) {
-      this.soundDue = before.count;
+      this.creditDue = before.count;
       this.fold();
     }
     if (moved || this.state !== 'up') this.show('up');
@@ -152,11 +152,11 @@ export class BenchCounter {
   }
 
   /** A step may have ended, or what was asked was answered. */
-  private readonly rung = (added: readonly RunEvent[]): void => {
+  private readonly runChanged = (added: readonly RunEvent[]): void => {
     this.knows(added.at(-1)?.seq ?? 0);
     const count = added.flatMap((event) => settledAt(event, this.device.name) ?? []).at(-1);
     if (count !== undefined) this.settled(count);
-    this.atBell ??= this.heard?.count ?? null;
+    this.atTopic ??= this.heard?.count ?? null;
     this.moved = true;
     this.fold();
   };
@@ -169,7 +169,7 @@ export class BenchCounter {
   private settled(count?: number): void {
     if (!this.heard) return;
     this.heard = count === undefined ? answered(this.heard) : answeredAt(this.heard, count, this.device);
-    this.soundDue = null;
+    this.creditDue = null;
     this.keptAt = 0;
     this.tell();
   }
@@ -190,18 +190,18 @@ export class BenchCounter {
         });
     }
     this.listen(runId);
-    [this.unclaimed, this.odd, this.atBell] = [0, null, null];
+    [this.unclaimed, this.odd, this.atTopic] = [0, null, null];
     this.settled();
-    this.rung([]);
+    this.runChanged([]);
     this.tell();
   };
 
   private listen(runId: number | null): void {
-    const { bell } = this.context;
-    if (this.runId !== null) bell.off(runBell(this.runId), this.rung);
+    const { notifier } = this.context;
+    if (this.runId !== null) notifier.off(runTopic(this.runId), this.runChanged);
     this.runId = runId;
     this.place = null;
-    if (runId !== null) bell.on(runBell(runId), this.rung);
+    if (runId !== null) notifier.on(runTopic(runId), this.runChanged);
   }
 
   private knows(place: number): void {
@@ -229,7 +229,7 @@ export class BenchCounter {
   private tellNow(): void {
     this.telling = null;
     this.toldAt = performance.now();
-    this.context.bell.emit(counterBell(this.benchId));
+    this.context.notifier.emit(counterTopic(this.benchId));
   }
 
   private tick(): void {
@@ -260,9 +260,9 @@ export class BenchCounter {
    */
   private fold(): void {
     if (!this.heard || this.runId === null || !this.moved || this.folding || this.over) return;
-    const [{ count, doubt }, meter, sound] = [this.heard, this.meterAt, this.soundDue];
-    const beside = { runId: this.runId, known: this.place, since: this.atBell };
-    [this.moved, this.atBell] = [sound !== null, null];
+    const [{ count, doubt }, meter, sound] = [this.heard, this.meterAt, this.creditDue];
+    const beside = { runId: this.runId, known: this.place, since: this.atTopic };
+    [this.moved, this.atTopic] = [sound !== null, null];
     const folded =
       sound === null
         ? this.credit({ ...beside, count, doubt, meter })
@@ -270,7 +270,7 @@ export class BenchCounter {
     this.folding = folded.then((done) => {
       this.folding = null;
       if (sound === null || !done) return;
-      if (this.soundDue === sound) this.soundDue = null;
+      if (this.creditDue === sound) this.creditDue = null;
       this.tell();
       this.fold();
     });
@@ -308,7 +308,7 @@ export class BenchCounter {
   private later(since: number | null): false {
     this.moved = true;
     // Whatever was added since then was added later.
-    this.atBell = since ?? this.atBell;
+    this.atTopic = since ?? this.atTopic;
     return false;
   }
 }

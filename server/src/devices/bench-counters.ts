@@ -1,5 +1,5 @@
 import { counterOf, meterOf, type CounterAtBench } from '@yard-spool/contract';
-import { BENCHES_BELL } from '../benches/benches';
+import { BENCHES_TOPIC } from '../benches/benches';
 import type { ServerContext } from '../context';
 import { BenchCounter } from './bench-counter';
 
@@ -20,7 +20,7 @@ export class BenchCounters {
 
   static async open(context: ServerContext): Promise<BenchCounters> {
     const counters = new BenchCounters(context);
-    context.bell.on(BENCHES_BELL, counters.changed);
+    context.notifier.on(BENCHES_TOPIC, counters.changed);
     await counters.keepUp();
     return counters;
   }
@@ -32,7 +32,7 @@ export class BenchCounters {
 
   async close(): Promise<void> {
     this.over = true;
-    this.context.bell.off(BENCHES_BELL, this.changed);
+    this.context.notifier.off(BENCHES_TOPIC, this.changed);
     if (this.later) clearTimeout(this.later);
     await this.inStep;
     await Promise.all([...this.counters.values()].map((counter) => counter.close()));

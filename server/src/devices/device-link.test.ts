@@ -23,12 +23,12 @@ async function place(): Promise<string> {
 function link(address: string, deadMs?: number) {
   const heard: [count: number, fresh: boolean][] = [];
   let away = 0;
-  const ears = {
+  const listener = {
     line: ({ count }: { count: number }, fresh: boolean) => void heard.push([count, fresh]),
     away: () => void (away += 1),
     flooded: () => undefined,
   };
-  open.push(new DeviceLink({ name: 'reed-1', address }, ears, deadMs));
+  open.push(new DeviceLink({ name: 'reed-1', address }, listener, deadMs));
   return { heard, away: () => away };
 }
 

@@ -15,7 +15,7 @@ const ALIVE_MS = 5000;
 const DEAD_MS = 15_000;
 
 /** What a device's link tells. */
-export interface DeviceEars {
+export interface DeviceListener {
   /** @param fresh whether it is the first line of a new link */
   readonly line: (line: CounterLine, fresh: boolean) => void;
   readonly away: () => void;
@@ -31,7 +31,7 @@ export class DeviceLink {
 
   constructor(
     private readonly device: Pick<Device, 'name' | 'address'>,
-    private readonly ears: DeviceEars,
+    private readonly listener: DeviceListener,
     private readonly deadMs = DEAD_MS,
   ) {
     this.open();
@@ -61,18 +61,18 @@ export class DeviceLink {
       if (isItself(socket)) socket.destroy();
     });
     socket.on('close', () => {
-      this.ears.flooded(false);
-      this.ears.away();
+      this.listener.flooded(false);
+      this.listener.away();
       if (!this.over) this.again = setTimeout(() => this.open(), AGAIN_MS).unref();
     });
     onLines(socket, {
       line: (text) => {
         const line = parseCounterLine(text);
         if (line?.device !== this.device.name) return;
-        this.ears.line(line, fresh);
+        this.listener.line(line, fresh);
         fresh = false;
       },
-      flooded: (on) => this.ears.flooded(on),
+      flooded: (on) => this.listener.flooded(on),
     });
   }
 }

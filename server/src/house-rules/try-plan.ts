@@ -71,7 +71,7 @@ export function tryPlan(
 }
 
 /** Several waiting reels, one after another: what the first takes, the next cannot. */
-export function trySisters({
+export function tryAgainByKind({
   asked,
   pieces,
   tailMm,

@@ -37,9 +37,9 @@ describe('five hundred streams from one session', () => {
     const refused = answers.find(({ status }) => status !== 200)!;
     expect([refused.status, await refused.json()]).toMatchObject([429, { code: 'too-many-tries' }]);
     expect((await other('GET', '/bags?group=waiting')).status).toBe(200);
-    expect(shop.context.bell.listenerCount('sessions')).toBe(20);
+    expect(shop.context.notifier.listenerCount('sessions')).toBe(20);
     leave.abort();
-    for (let tries = 0; shop.context.bell.listenerCount('sessions') > 0 && tries < 1000; tries++)
+    for (let tries = 0; shop.context.notifier.listenerCount('sessions') > 0 && tries < 1000; tries++)
       await new Promise((resolve) => setImmediate(resolve));
     const again = new AbortController();
     const fresh = await fetch(`${shop.address}/api/live?runs=1:0`, {

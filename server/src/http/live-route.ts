@@ -4,7 +4,7 @@ import * as v from 'valibot';
 import { watchRun } from '../bench/watch-run';
 import type { ServerContext } from '../context';
 import type { BenchCounters } from '../devices/bench-counters';
-import { hashToken, personOfToken, SESSIONS_BELL } from '../people/sessions';
+import { hashToken, personOfToken, SESSIONS_TOPIC } from '../people/sessions';
 import { ProblemError } from '../problem-error';
 import { Listeners } from './listeners';
 import { ownPageOnly } from './security';
@@ -12,7 +12,7 @@ import { tokenOf } from './session-cookie';
 import { personOf, readPart } from './serve';
 
 /** How often a silent stream says that it is still there, ms. */
-const BREATH_MS = 10_000;
+const HEARTBEAT_MS = 10_000;
 
 /**
  * What happens in some runs, as server-sent events: their counters and what is added to their logs, from a place on. A run
@@ -35,15 +35,15 @@ export function liveRoute(router: Router, context: ServerContext, counters: Benc
         .then((person) => person ?? response.end())
         .catch(() => undefined);
     };
-    const breath = setInterval(() => {
-      response.write('data: breath\n\n');
+    const heartbeat = setInterval(() => {
+      response.write('data: heartbeat\n\n');
       look();
-    }, BREATH_MS);
-    context.bell.on(SESSIONS_BELL, look);
+    }, HEARTBEAT_MS);
+    context.notifier.on(SESSIONS_TOPIC, look);
     response.on('close', () => {
       going.abort();
-      clearInterval(breath);
-      context.bell.off(SESSIONS_BELL, look);
+      clearInterval(heartbeat);
+      context.notifier.off(SESSIONS_TOPIC, look);
       leave();
     });
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });

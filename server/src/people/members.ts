@@ -6,7 +6,7 @@ import { unit, type Unit } from '../unit';
 import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
 import { ProblemError } from '../problem-error';
 import { noteAudit } from './audit';
-import { SESSIONS_BELL } from './sessions';
+import { SESSIONS_TOPIC } from './sessions';
 import { checkPasscode, hashPasscode } from './passcode';
 import { mustBeStrong } from './strong';
 import { toMember } from './to-member';
@@ -69,7 +69,7 @@ export async function changeMember(
     await u.tables.people.change(row, { name, role, leftAt, version: version + 1 });
     await noteAudit(u, 'person-changed', { name: person.name, place, what: `${change.was} to ${change.is}` });
     if (!here) await u.tables.sessions.removeAll({ personId: id });
-    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+    u.afterCommit(() => u.notifier.emit(SESSIONS_TOPIC));
     return toMember(row);
   });
 }
@@ -125,7 +125,7 @@ export async function keepPasscode(
   await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });
   await noteHouseChange(u, { about: row.name, was: '', is: said });
   await noteAudit(u, 'passcode-set', { name: by, place, what: row.name });
-  u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+  u.afterCommit(() => u.notifier.emit(SESSIONS_TOPIC));
   return row;
 }
 

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 import { checkPasscode, hashPasscode, isOfAnotherCost, TODAYS_COST } from './passcode';
-import { SESSIONS_BELL } from './sessions';
+import { SESSIONS_TOPIC } from './sessions';
 
 const MINUTE = 60_000;
 let shop: TestShop;
@@ -38,20 +38,20 @@ describe('a session', () => {
   });
 
   it('that is none rings nobody: signing out without one makes no stream look again', async () => {
-    let rung = 0;
+    let runChanged = 0;
     const heard = (): void => {
-      rung += 1;
+      runChanged += 1;
     };
-    shop.context.bell.on(SESSIONS_BELL, heard);
+    shop.context.notifier.on(SESSIONS_TOPIC, heard);
     for (let i = 0; i < 3; i += 1) expect((await shop.ask('DELETE', '/session')).status).toBe(200);
-    expect(rung).toBe(0);
+    expect(runChanged).toBe(0);
     const cookie = await shop.cookieOf('Bo');
     await shop.ask('DELETE', '/session', undefined, { cookie });
-    expect(rung).toBe(1);
+    expect(runChanged).toBe(1);
     // The same one again is none any more.
     await shop.ask('DELETE', '/session', undefined, { cookie });
-    expect(rung).toBe(1);
-    shop.context.bell.off(SESSIONS_BELL, heard);
+    expect(runChanged).toBe(1);
+    shop.context.notifier.off(SESSIONS_TOPIC, heard);
   });
 
   it('is listed with its device, one’s own for everybody, all for a manager, and can be ended from elsewhere', async () => {

@@ -19,8 +19,8 @@ const MINUTE_MS = 60_000;
 /** How long it is known that a request was answered: longer than a tablet is without the server, ms. */
 const ANSWERS_KEPT_MS = 7 * 24 * 3_600_000;
 
-/** Rings when sessions may have ended: whoever is told something live looks whether they are still signed in. */
-export const SESSIONS_BELL = 'sessions';
+/** Sent when sessions may have ended: whoever is told something live looks whether they are still signed in. */
+export const SESSIONS_TOPIC = 'sessions';
 
 /** A token as it is kept. */
 export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -141,7 +141,7 @@ export const signOut = (
     const ended = await u.tables.sessions.removeAll({ tokenHash: hashToken(token) });
     if (ended > 0 && person) await noteAudit(u, 'signed-out', { name: person.name, place });
     // Nobody who was not signed in makes every stream look again.
-    if (ended > 0) u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+    if (ended > 0) u.afterCommit(() => u.notifier.emit(SESSIONS_TOPIC));
   });
 
 /** Where people are signed in, the one used last first: all of them for a manager, else one's own. */
@@ -182,6 +182,6 @@ export const endSession = (
       place,
       what: `${whose?.name ?? ''}, ${row.place}`,
     });
-    u.afterCommit(() => u.bell.emit(SESSIONS_BELL));
+    u.afterCommit(() => u.notifier.emit(SESSIONS_TOPIC));
     return {};
   });

@@ -2,7 +2,7 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ShopFile } from '@yard-spool/contract';
-import { BENCHES_BELL } from '../benches/benches';
+import { BENCHES_TOPIC } from '../benches/benches';
 import type { ServerContext } from '../context';
 import { lastStep } from '../db/migrate';
 import { ProblemError } from '../problem-error';
@@ -74,7 +74,7 @@ export async function importShop(
       if (step === 'take') {
         // What is held in memory is of the shop that was there before.
         forgetHeld(context);
-        context.bell.emit(BENCHES_BELL);
+        context.notifier.emit(BENCHES_TOPIC);
       }
       const holds = Object.entries(TOLD).map(([table, what]) => ({ what, rows: rows[table] ?? 0 }));
       return { at, holds, taken: step === 'take' };

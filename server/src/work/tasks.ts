@@ -1,7 +1,7 @@
 import type { PaperPreview } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
 import { replanWaiting } from '../house-rules/replan-waiting';
-import { trySisters } from '../house-rules/try-plan';
+import { tryAgainByKind } from '../house-rules/try-plan';
 import type { Asked, MadePaper } from '../paper/make-paper';
 import { readAsked } from '../rack-files/read-rows';
 import type { weaknessOf } from '../people/weakness';
@@ -21,7 +21,7 @@ export const TASKS = {
   /** A request that brings a file, and the file's rows, each checked by itself. */
   file: readAsked,
   /** Waiting reels planned again, one after another, as far as their pieces have the line. */
-  sisters: trySisters,
+  'same-kind': tryAgainByKind,
   /** Why a passcode would be guessed soon. Its lists of words are read by a worker once it is asked. */
   weakness: async (asked: Parameters<typeof weaknessOf>[0]): Promise<string | null> =>
     (await import('../people/weakness')).weaknessOf(asked),

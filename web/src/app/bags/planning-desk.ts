@@ -29,7 +29,7 @@ interface Source {
 }
 
 /** Whether what other reels take may change this one's plan: it takes whatever piece has enough, or what is left on one. */
-const hangsOnOthers = ({
+const dependsOnOtherReels = ({
   mainPiece,
   backingPiece,
   topPiece,
@@ -185,7 +185,7 @@ export class PlanningDesk {
 
   private planned(reel: ReelDraft, others: ReadonlyMap<number, number>): PlannedReel {
     const given = this.given();
-    const taken = hangsOnOthers(reel) ? JSON.stringify([...others]) : '';
+    const taken = dependsOnOtherReels(reel) ? JSON.stringify([...others]) : '';
     const before = this.kept.get(reel);
     if (before?.given === given && before.taken === taken) return before.reel;
     const { rack, customerId, system, learning } = given;

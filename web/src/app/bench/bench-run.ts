@@ -25,8 +25,8 @@ import { BenchCounting } from './bench-counting';
 import { pressedControl } from '../keyboard/held-keys';
 import { KEYS, PANELS, type Panel } from './bench-keys';
 import { BenchLooks } from './bench-looks';
-import { BenchMind } from './bench-mind';
-import { MindPanel } from './mind-panel';
+import { BenchExit } from './bench-exit';
+import { ExitPanel } from './exit-panel';
 import { BenchView } from './bench-view';
 import { ClosedReel } from './closed-reel';
 import { CounterChart } from '../drawing/counter-chart';
@@ -73,7 +73,7 @@ import { WindingCount } from './winding-count';
     FinishPanel,
     LayPanel,
     LoosePanel,
-    MindPanel,
+    ExitPanel,
     MinuteTimer,
     NotTaken,
     QuestionPanel,
@@ -86,7 +86,7 @@ import { WindingCount } from './winding-count';
     WalkList,
     WindingCount,
   ],
-  providers: [RunKeeper, RunStore, BenchView, BenchClosing, BenchCounting, BenchMind, CounterStep, DragCheck],
+  providers: [RunKeeper, RunStore, BenchView, BenchClosing, BenchCounting, BenchExit, CounterStep, DragCheck],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow' },

@@ -3,7 +3,7 @@ import { makePlan, type LayerRequest, type RunStep } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { onARun } from '../testing/standing-run';
-import { MindPanel } from './mind-panel';
+import { ExitPanel } from './exit-panel';
 import { besideStep } from './step-beside';
 
 const units = {
@@ -105,7 +105,7 @@ describe('a change of mind at the bench', () => {
     aPiece({ id: 4, code: 'C-4', product: { ...aPiece().product, code: 'CN-26' } }),
   ];
   const opened = async () => {
-    const screen = await onARun(MindPanel, {}, WINDING);
+    const screen = await onARun(ExitPanel, {}, WINDING);
     for (const asked of screen.http.match('/api/pieces')) asked.flush(onTheRack);
     await screen.fixture.whenStable();
     return screen;
@@ -157,7 +157,7 @@ describe('a change of mind at the bench', () => {
   });
 
   it('strips all of it where the coil turns on the arbor, and begins again at the grip', async () => {
-    const screen = await onARun(MindPanel, {}, WINDING);
+    const screen = await onARun(ExitPanel, {}, WINDING);
     await screen.press('turns on the arbor');
     await screen.fixture.whenStable();
     expect(screen.store.happened).toEqual([

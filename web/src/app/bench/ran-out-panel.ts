@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { InView } from '../ui/in-view';
-import { BenchMind } from './bench-mind';
+import { BenchExit } from './bench-exit';
 import { BenchView } from './bench-view';
 import { OtherPieces, type NextPiece } from './other-pieces.service';
 import { RunStore } from './run-store';
@@ -54,7 +54,7 @@ interface Answer {
 })
 export class RanOutPanel {
   private readonly store = inject(RunStore);
-  private readonly mind = inject(BenchMind);
+  private readonly mind = inject(BenchExit);
   private readonly bench = inject(BenchView);
   private readonly pieces = inject(OtherPieces);
   private readonly units = inject(UnitsService);

@@ -3,16 +3,16 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { api, runFacts, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
 import {
   factsNow,
-  goneOn,
+  countedSince,
   sameSeen,
   spoolUnderWay,
   stateWith,
   windingOn,
-  withSeen,
+  withCounters,
   type RunEvent,
   type RunHappening,
   type RunStep,
-  type Sight,
+  type CountersNow,
 } from '@yard-spool/core';
 import { filter, firstValueFrom, switchMap, tap, type Observable, type Subscription } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -100,14 +100,14 @@ export class RunStore {
   private readonly lines = computed(() => this.state()?.lines ?? null, {
     equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
   });
-  private readonly sight = computed((): Sight | null => {
+  private readonly sight = computed((): CountersNow | null => {
     const [device, facts, state] = [this.device(), this.facts(), this.state()];
     return facts && state && { device, facts, state, frame: this.counter(), heard: this.counterHeard() };
   });
   /** The state with what the counter went on by and the server has not written yet: what the technician sees. */
   readonly shown = computed(() => {
     const [facts, state, sight] = [this.planned(), this.state(), this.sight()];
-    const happening = sight && goneOn(sight);
+    const happening = sight && countedSince(sight);
     if (!facts || !happening) return state;
     const seq = sight.state.seq + 1;
     const next = { ...happening, id: 'live', run: '', seq, at: '', by: '' } as RunEvent;
@@ -238,7 +238,7 @@ export class RunStore {
   private async write(happening: RunHappening): Promise<void> {
     const sight = this.sight();
     // Put down together: nothing that is heard meanwhile comes between.
-    await Promise.all((sight ? withSeen(happening, sight) : [happening]).map((one) => this.append(one)));
+    await Promise.all((sight ? withCounters(happening, sight) : [happening]).map((one) => this.append(one)));
   }
 
   private async append(happening: RunHappening): Promise<void> {

@@ -90,7 +90,7 @@ describe('what all pages of a browser hear', () => {
     // Nobody hung up, and nothing is said any more.
     open()[0]!.onopen?.();
     vi.advanceTimersByTime(24_000);
-    open()[0]!.onmessage?.({ data: 'breath' } as MessageEvent<string>);
+    open()[0]!.onmessage?.({ data: 'heartbeat' } as MessageEvent<string>);
     vi.advanceTimersByTime(24_000);
     expect(streams).toHaveLength(4);
     vi.advanceTimersByTime(3000);

@@ -23,7 +23,7 @@ type Stream = Pick<EventSource, 'onopen' | 'onmessage' | 'onerror' | 'close'>;
 /** How soon a stream that ended is asked for again, and how soon one more wish is gone by, ms. */
 const AGAIN_MS = 1500;
 const SOON_MS = 30;
-/** The server breathes every ten seconds: a stream that says nothing for longer is dead, though nobody hung up, ms. */
+/** The server sends a heartbeat every ten seconds: a stream that says nothing for longer is dead, though nobody hung up, ms. */
 const DEAD_MS = 25_000;
 
 interface Watched {

@@ -71,7 +71,7 @@ import { ReelsTabs } from './reels-tabs';
   `,
   host: { class: 'block p-4 px-5' },
 })
-export class GotPage {
+export class LineUsedPage {
   private readonly api = inject(ApiService);
   protected readonly units = inject(UnitsService);
 

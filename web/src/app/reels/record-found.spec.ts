@@ -5,7 +5,7 @@ import { A_DRAWING } from '../testing/drawings';
 import { openScreen, problem } from '../testing/screen';
 import { CustomerPage } from './customer-page';
 import { FoundList } from './found-list';
-import { GotPage } from './got-page';
+import { LineUsedPage } from './got-page';
 import { KindRecipes } from './kind-recipes';
 import { ReelEntryPanel } from './reel-entry';
 
@@ -75,7 +75,7 @@ it('shows what was found, kind by kind, and says what can be looked for where no
 });
 
 it('says which reels got a lot, and whether it lies there still', async () => {
-  const { http, fixture, shown } = await openScreen(GotPage, { lot: 'L7' });
+  const { http, fixture, shown } = await openScreen(LineUsedPage, { lot: 'L7' });
   const row = { tag: 'R-0003', label: 'Pier 3000', customer: 'Ivo', customerId: 7, fillId: 3, role: 'main' };
   const more = {
     filledAt: '2031-03-01T08:00:00.000Z',

@@ -23,7 +23,7 @@ export const REELS_ROUTES: Routes = [
   },
   {
     path: 'got',
-    loadComponent: async () => (await import('./got-page')).GotPage,
+    loadComponent: async () => (await import('./got-page')).LineUsedPage,
     title: 'Which reels got it · Yard Spool',
   },
   {

@@ -11,7 +11,7 @@ import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
 import { runFacts, type CounterAtBench } from '@yard-spool/contract';
 import { foldRun, runUnderWay, type RunEvent, type RunFacts, type RunHappening } from '@yard-spool/core';
-import { BenchMind } from '../bench/bench-mind';
+import { BenchExit } from '../bench/bench-exit';
 import { BenchView } from '../bench/bench-view';
 import { CounterStep } from '../bench/counter-step';
 import { RunStore } from '../bench/run-store';
@@ -53,7 +53,7 @@ export class StandingRun {
   imports: [NgComponentOutlet],
   template: `<ng-container *ngComponentOutlet="panel(); inputs: inputs()" />`,
   changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [{ provide: RunStore, useClass: StandingRun }, BenchView, BenchMind, CounterStep],
+  providers: [{ provide: RunStore, useClass: StandingRun }, BenchView, BenchExit, CounterStep],
 })
 class OnARun {
   readonly panel = input.required<Type<unknown>>();

@@ -12,7 +12,7 @@ type Taken = Omit<PieceChanged, 'layer'>;
 
 /** What is done where somebody changes their mind at the bench. */
 @Injectable()
-export class BenchMind {
+export class BenchExit {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly store = inject(RunStore);

@@ -8,7 +8,7 @@ import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
-import { BenchMind } from './bench-mind';
+import { BenchExit } from './bench-exit';
 import { BenchView } from './bench-view';
 import { FindPiece } from './find-piece';
 import { asLine, freeOf, OtherPieces } from './other-pieces.service';
@@ -26,19 +26,19 @@ const SAYS: Readonly<Record<PieceAnswer, string>> = {
 
 /** A change of mind at the bench: another piece, another length, put aside, or given up. */
 @Component({
-  selector: 'ys-mind-panel',
+  selector: 'ys-exit-panel',
   imports: [Choice, FindPiece, QuantityField, TextField],
   providers: [OtherPieces],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './mind-panel.html',
+  templateUrl: './exit-panel.html',
   host: { class: 'grid gap-3' },
 })
-export class MindPanel {
+export class ExitPanel {
   protected readonly pieces = inject(OtherPieces);
   private readonly quantity = quantityReader();
   private readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
-  protected readonly mind = inject(BenchMind);
+  protected readonly mind = inject(BenchExit);
   protected readonly units = inject(UnitsService);
 
   readonly left = output();

@@ -19,27 +19,27 @@ import { unit } from '../unit';
 import { inWorker } from '../work/in-worker';
 
 /**
- * Plans the waiting sisters of a reel that was just filled again, from what it taught: same kind, same main line. Their
+ * Plans the waiting reels of the kind of a reel that was just filled again, from what it taught: same kind, same main line. Their
  * bags say what changed, before anyone winds them. A plan that comes to the same is left alone, and so is one that cannot
  * be kept.
  */
-export async function replanSisters(context: ServerContext, person: Person, jobId: number): Promise<void> {
+export async function replanSameKind(context: ServerContext, person: Person, jobId: number): Promise<void> {
   const filled = await readJob(context, jobId);
   await unit(context, person, async (u) => {
     const { jobs, ...waiting } = await lockWaiting(u);
-    const sisters = waiting.reels.filter((reel) => isSister(reel, filled));
-    if (sisters.length === 0) return;
+    const ofItsKind = waiting.reels.filter((reel) => isSameKind(reel, filled));
+    if (ofItsKind.length === 0) return;
     const learned = (await learnedByKind(u)).get(kindKey(filled)) ?? [];
-    const asked = sisters.map((reel) => ({
+    const asked = ofItsKind.map((reel) => ({
       reel,
       planInput: taught(reel, learned, waiting.learning),
     }));
-    const tried = await inWorker('sisters', {
+    const tried = await inWorker('same-kind', {
       asked: asked.map(({ reel, planInput }) => ({ planInput, cuts: reel.cuts })),
       ...{ pieces: waiting.pieces, tailMm: waiting.tailMm },
     });
     for (const [i, { replanned }] of tried.entries()) {
-      const reel = sisters[i];
+      const reel = ofItsKind[i];
       const job = jobs.find(({ id }) => id === reel?.shown.jobId);
       const change = reel && replanned ? changeWords(reel.plan, replanned.plan) : '';
       if (!job || !reel || !replanned || change === '') continue;
@@ -51,7 +51,7 @@ export async function replanSisters(context: ServerContext, person: Person, jobI
   });
 }
 
-const isSister = (reel: WaitingReel, filled: Job): boolean =>
+const isSameKind = (reel: WaitingReel, filled: Job): boolean =>
   kindKey({ type: reel.type, label: reel.shown.label }) === kindKey(filled) &&
   mainLineOf(reel) !== undefined &&
   mainLineOf(reel) === mainLineOf(filled);
