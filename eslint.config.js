@@ -60,7 +60,8 @@ export default tseslint.config(
         'error',
         {
           selector: "CallExpression[callee.name='load'] CallExpression[callee.property.name='pipe']",
-          message: 'What is asked for an input that changes is asked with loadFor: load is dead after one that fails.',
+          message:
+            'What is asked for an input that changes is asked with loadFor: load is dead after one that fails.',
         },
       ],
     },

@@ -33,7 +33,7 @@ describe('exceptions to the house rules', () => {
     expect(screen.shown()).toContain('Choose a type of reel, what the main line is made of, or both.');
     screen.fixture.componentInstance.form.patchValue({ scope: 'reel', tag: 'R-0001', question: 'soak' });
     await screen.fixture.whenStable();
-    expect(screen.shown()).toContain('Choose the school');
+    expect(screen.shown()).toContain('Choose the option');
     await screen.type('What they want', 'none');
     await screen.type('Why', 'asked');
     await screen.press('Set the exception');
