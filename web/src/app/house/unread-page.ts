@@ -15,9 +15,9 @@ import { UnreadForm } from './unread-form';
   template: `
     <div class="flex min-h-full flex-col gap-3 p-4 px-5">
       <ys-house-tabs />
+      <h2 class="text-[20px]">Entries that cannot be read</h2>
       <ys-load-state what="what cannot be read" [of]="facts.now()" (again)="facts.reload()" />
       @if (facts.value(); as all) {
-        <h2 class="text-[20px]">Entries that cannot be read</h2>
         @for (fact of all; track fact.table + fact.id + fact.field) {
           <ys-unread-form class="card" [fact]="fact" (saved)="facts.reload()" />
         } @empty {
