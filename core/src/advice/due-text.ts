@@ -32,7 +32,7 @@ export function dueText(
         ? `It has been out ${String(trips)} times since we filled it on ${filledOn}`
         : `We filled it on ${filledOn}`;
   const advice = reverse
-    ? 'Its inner end was never fished: we can turn it end for end for the price of winding only.'
+    ? 'Its inner end has not been used: we can turn it end for end for the price of winding only.'
     : 'We would put new line on it.';
   return fillWording('due', wording, {
     ...{ customer, since, advice, shop, reel: label, line: main },

@@ -131,11 +131,11 @@ export class BenchView {
   readonly restsOn = computed(() => {
     const meter = this.store.counter()?.meter;
     if (this.counterUp() && meter?.link === 'up')
-      return `The record rests on the counter, on ${meter.device.name} and on each depth you read.`;
-    if (this.counterUp()) return 'The record rests on the counter and on each depth you read.';
+      return `The record uses the counter, ${meter.device.name} and each depth you read.`;
+    if (this.counterUp()) return 'The record uses the counter and each depth you read.';
     return this.soFar() > 0
-      ? 'The record uses your count and on each depth you read.'
-      : 'Nothing is counted. Wound by eye, the record rests on the depth you read alone.';
+      ? 'The record uses your count and each depth you read.'
+      : 'Nothing is counted. Wound by eye, the record uses only the depth you read.';
   });
   readonly looks = computed(() => {
     const [run, facts, state, underWay] = [
