@@ -13,6 +13,7 @@ import { makePlan } from '@yard-spool/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, numbered, PLAN_INPUT, receiveTwo, runOf, wholeFill } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 type Ask = Awaited<ReturnType<TestShop['as']>>;
 type Happening = ReturnType<typeof wholeFill>[number];
@@ -119,7 +120,7 @@ describe('the record of a fill', () => {
     expect(found! / planInput.request.gear).toBeLessThan(0.95);
     expect(kinds).toBe(found);
     const bag = (await ask<Bag>('GET', `/bags/${run.bagNumber}`)).body;
-    expect(bag.history.map(({ what }) => what).join()).toContain(
+    expect(bag.history.map(({ what }) => said(what)).join()).toContain(
       `the gear is ${found!.toFixed(1)}:1, not 5.2:1`,
     );
     await ask('POST', `/runs/${run.id}/reopen`, { why: 'wrong answer' });

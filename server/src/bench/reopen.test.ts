@@ -11,6 +11,7 @@ import {
   wholeFill,
 } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
+import { said } from '../testing/said';
 
 let shop: TestShop;
 let ask: Awaited<ReturnType<TestShop['as']>>;
@@ -96,17 +97,17 @@ describe('old line', () => {
   it('goes on the rack as salvage where that is said; what is missing costs no count, and the bag says so', async () => {
     const [run] = await filled('SALV', [strip({ to: 'rack', line: 'T-25', metres: 60 })]);
     expect(await piece(`S-R${run.id}`)).toMatchObject({ kind: 'salvage', lengthMm: 60_000 });
-    for (const [prefix, said] of [
+    for (const [prefix, where] of [
       ['SALV2', { to: 'rack' }],
       ['SALV3', { to: 'rack', line: 'NOT-A-LINE', metres: 60 }],
     ] as const) {
       const other = await runOf(ask, await receiveTwo(ask, 900, prefix));
-      const events = numbered(other, 1, [strip(said), ...wholeFill()]);
+      const events = numbered(other, 1, [strip(where), ...wholeFill()]);
       await ask('POST', `/runs/${other.id}/events`, { events });
       expect((await ask('POST', `/runs/${other.id}/close`, {})).status).toBe(200);
       expect((await piece(`${prefix}-26`)).lengthMm).toBeLessThan(900_000);
       const { history } = (await ask<Bag>('GET', `/bags/${other.bagNumber}`)).body;
-      expect(history.map(({ what }) => what).join()).toContain('was not put on the rack');
+      expect(history.map(({ what }) => said(what)).join()).toContain('was not put on the rack');
     }
   });
 });

@@ -57,8 +57,8 @@ import { BenchView } from './bench-view';
           }
         </span>
         <p class="pt-1">
-          Stop when it sits <b>{{ units.small(bench.stopDepth() ?? 0) }}</b> below the lip. Trust the depth over
-          the count.
+          Stop when it sits <b>{{ units.small(bench.stopDepth() ?? 0) }}</b> below the lip. Trust the depth
+          over the count.
         </p>
         <p class="pt-1 text-mute">{{ bench.words()?.todo }}</p>
         @for (words of bench.beside(); track words) {
