@@ -131,7 +131,6 @@ export { RunEventSchema } from './run-events';
 export { FillPlanSchema, FillRequestSchema, PlanInputSchema } from './plan';
 export { FillSchema, type Fill, type FillLayer, type Reel, type ReelRow } from './reels';
 export type { Learning } from './learning';
-export { MessageSchema, WordsSchema } from './words';
 export { UNREAD_HEADER, type Page } from './pages';
 export { MOST_STANDS, type MendFact, type UnreadFact } from './unread';
 export type { CustomerCounter } from './reels';

@@ -4,8 +4,8 @@ import {
   DEPTH_RANGE,
   DOUBT_CAUSES,
   GIVEN_UP_TO,
-  type RunEvent,
   SUPPLY_WAYS,
+  type RunEvent,
 } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit } from './words';

@@ -4,7 +4,7 @@ export { darken, lighten, type LineLook } from './drawing/line-look';
 export { tileOf } from './drawing/line-texture';
 export type { RuleStretch } from './drawing/rule-stretch';
 export { layoutSection, type SectionBox, type SectionView } from './drawing/section-layout';
-export { parseQuantity, type Allowed } from './quantities/parse-quantity';
+export { allowedIn, parseQuantity, type Allowed } from './quantities/parse-quantity';
 export type { Quantity } from './quantities/quantity';
 export * from './quantities/format-quantity';
 export { KILOGRAM_FORCE, UNIT_SYSTEMS, type Dimension, type UnitSystem } from './quantities/units';
@@ -48,7 +48,7 @@ export {
   type Words,
 } from './words/message';
 export type { MessageCode } from './words/catalogue';
-export { wordsAsText, wordsFromText } from './words/as-text';
+export { isMessage, sameWords, wordsAsText, wordsFromText } from './words/as-text';
 export {
   proposePiece,
   SERVES,

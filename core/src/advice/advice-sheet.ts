@@ -3,7 +3,7 @@ import type { Line } from '../lines/line';
 import type { HouseQuestion, HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
 import { compareSupply, type SupplyAdvice } from '../twist/compare-supply';
-import { wordsAsText } from '../words/as-text';
+import { sameWords } from '../words/as-text';
 import type { Words } from '../words/message';
 import type { Advice } from './advice';
 import type { ReelType } from '../lines/reel-type';
@@ -125,5 +125,5 @@ export interface ChangedAdvice {
 export const changedAdvice = (before: AdviceSheet, after: AdviceSheet): ChangedAdvice[] =>
   (Object.keys(before) as HouseQuestion[]).flatMap((question) => {
     const [was, is] = [before[question]?.sentence ?? '', after[question]?.sentence ?? ''];
-    return wordsAsText(was) === wordsAsText(is) ? [] : [{ question, was, is }];
+    return sameWords(was, is) ? [] : [{ question, was, is }];
   });

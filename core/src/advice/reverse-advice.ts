@@ -31,18 +31,18 @@ export function reverseAdvice(
   const fresh = Math.max(0, bounded(length, 0, MOST_LENGTH) - comesOff);
   const enough = fresh > comesOff;
   const { due } = serviceAdvice(line, wear, rules);
-  const lengths = { fresh: { m: fresh }, worn: { m: comesOff } };
+  const lengths = message('reverse.lengths', { fresh: { m: fresh }, worn: { m: comesOff } });
   if (!enough)
     return {
       worth: false,
       fresh,
-      sentence: message('reverse.only', lengths),
+      sentence: message('reverse.only', { lengths }),
       why: 'What comes out on top would reach into worn line within a cast.',
     };
   return {
     worth: due,
     fresh,
-    sentence: message(due ? 'reverse.due' : 'reverse.not-due', lengths),
+    sentence: message(due ? 'reverse.due' : 'reverse.not-due', { lengths }),
     why: 'The other spool, face to face and turning the same way, brings the fresh end out on top for the price of winding only.',
   };
 }

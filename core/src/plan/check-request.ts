@@ -1,5 +1,6 @@
 import { DEPTH_RANGE, GAP_RANGE } from '../quantities/reel-ranges';
 import { message, type Words } from '../words/message';
+import { rangeWords } from '../words/range-words';
 import type { PlanIssue } from './fill-plan';
 import type { Level } from '../quantities/level';
 import type { FillRequest, LayerRequest } from './fill-request';
@@ -123,11 +124,11 @@ function check(
 ): void {
   const [min, max] = REQUEST_RANGE[field];
   if (value >= min && value <= max) return;
-  issues.push(wrong('layer-out-of-range', mustBe(WORDS[field], [min, max], unit), at));
-}
-
-function mustBe(what: string, range: readonly [number, number], unit: string): Words {
-  if (unit === 'm') return message('limit.must-be-m', { what, range: { m: range } });
-  if (unit === 'mm') return message('limit.must-be-mm', { what, range: { mm: range } });
-  return `The ${what} must be from ${String(range[0])} to ${String(range[1])} ${unit}.`;
+  issues.push(
+    wrong(
+      'layer-out-of-range',
+      message('limit.must-be', { what: WORDS[field], range: rangeWords([min, max], unit) }),
+      at,
+    ),
+  );
 }

@@ -11,6 +11,9 @@ export interface Allowed {
   readonly max?: number;
 }
 
+/** A range as what is allowed within it. */
+export const allowedIn = ([min, max]: readonly [number, number]): Required<Allowed> => ({ min, max });
+
 const issue = (code: string, sentence: string): PlainIssue => ({ code, severity: 'error', sentence });
 
 /**

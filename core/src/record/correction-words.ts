@@ -1,24 +1,17 @@
 import type { Correction } from '../run/run-event';
 import type { UnitSystem } from '../quantities/units';
 import { noteAt } from '../steps/note-at';
-import type { RunFacts } from '../steps/run-facts';
-import { fieldOf, metres, millimetres, stepName, valueWords } from './words';
+import { fieldOf, metres, millimetres, stepName, valueWords, type Reading } from './words';
 
 type Value = Correction['is'];
 
-/** Around a correction: its fill, and what whoever reads it measures in. */
-interface Around {
-  readonly facts: RunFacts;
-  readonly units: UnitSystem;
-}
-
 /** A correction as a sentence: what it was, what it is, and why. */
-export function correctionWords({ what, about, was, is, why }: Correction, around: Around): string {
-  const [name, said] = TELL[what](about, around);
+export function correctionWords({ what, about, was, is, why }: Correction, reading: Reading): string {
+  const [name, said] = TELL[what](about, reading);
   return `Put right: ${name} is ${said(is)}, not ${said(was)}: ${why}.`;
 }
 
-type Tell = (about: string, around: Around) => readonly [name: string, said: (value: Value) => string];
+type Tell = (about: string, reading: Reading) => readonly [name: string, said: (value: Value) => string];
 
 const figures =
   (unit: (value: number, units: UnitSystem) => string, units: UnitSystem, none: string) =>

@@ -19,16 +19,14 @@ import {
   SETTLED_WORDS,
   stepName,
   WAY_WORDS,
+  type Reading,
 } from './words';
 
 type PayloadOf<K extends RunHappening['kind']> = Extract<RunHappening, { kind: K }>['payload'];
 
 /** What is around an event: the fill, and its other events for those that speak of them. */
-export interface Around {
-  readonly facts: RunFacts;
+export interface Around extends Reading {
   readonly log: readonly RunEvent[];
-  /** What whoever reads it measures in. */
-  readonly units: UnitSystem;
 }
 
 const turned = (turn: SeenTurn | null): string => turn ?? 'not at all';

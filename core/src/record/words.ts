@@ -10,6 +10,12 @@ import { stepAt } from '../steps/step-at';
 import type { NoteValue, StepField } from '../steps/step-field';
 import type { SupplyWayAtBench } from '../steps/supply-way';
 
+/** The fill a sentence is about, and what whoever reads it measures in. */
+export interface Reading {
+  readonly facts: RunFacts;
+  readonly units: UnitSystem;
+}
+
 /** How a supply stood, in words. */
 export const WAY_WORDS: Readonly<Record<SupplyWayAtBench, string>> = {
   'over-end': 'the supply lay still and line left off the end',
@@ -108,7 +114,7 @@ const quantityWords = (value: number, dimension: Dimension, units: UnitSystem): 
 /** What was written down at a step, one sentence for all of it. */
 export function noteWords(
   id: string,
-  { facts, units }: { readonly facts: RunFacts; readonly units: UnitSystem },
+  { facts, units }: Reading,
   values: Readonly<Record<string, NoteValue>>,
 ): string {
   return Object.entries(values)

@@ -1,7 +1,8 @@
 import type { Issue } from '../issue';
 import { isLine, OBSERVATION_RANGE, type Observation, type WoundLength } from './observation';
 import { meanArbor } from './forecast';
-import { message, type Words } from '../words/message';
+import { message } from '../words/message';
+import { rangeWords } from '../words/range-words';
 
 export type ObservationIssue = Issue<
   'observation-out-of-range' | 'arbor-not-inside-lip' | 'capacity-exceeds-spool'
@@ -95,30 +96,26 @@ const UNITS: Readonly<Record<string, string>> = {
   perTurn: 'm',
   spoolTurns: 'spool turns',
   figure: '',
+  'stretch.sd': '',
 };
 
 function checkRange(observation: Observation, index: number): ObservationIssue[] {
   return numbersOf(observation).flatMap(([field, value, [min, max]]) => {
     if (value >= min && value <= max) return [];
-    const unit = UNITS[field.split('.').at(-1) ?? ''] ?? 'mm';
+    const name = field.split('.').at(-1) ?? '';
+    const unit = UNITS[`${observation.kind}.${name}`] ?? UNITS[name] ?? 'mm';
     return [
       {
         code: 'observation-out-of-range' as const,
         severity: 'error' as const,
-        sentence: outside(WORDS[observation.kind], unit, [min, max]),
+        sentence: message('spool.out-of-range', {
+          ...{ what: WORDS[observation.kind], range: rangeWords([min, max], unit) },
+        }),
         at: `observations.${String(index)}.${field}`,
         values: { min, max, ...(Number.isFinite(value) ? { value } : {}) },
       },
     ];
   });
-}
-
-function outside(what: string, unit: string, range: readonly [number, number]): Words {
-  if (unit === 'm') return message('spool.out-of-range-m', { what, range: { m: range } });
-  if (unit === 'mm') return message('spool.out-of-range-mm', { what, range: { mm: range } });
-  return `The ${what} is outside what a reel can have: it must be from ${range.map(String).join(' to ')} ${unit}`
-    .trim()
-    .concat('.');
 }
 
 const first = <K extends Observation['kind']>(

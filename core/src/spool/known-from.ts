@@ -25,11 +25,10 @@ export function knownFrom(observations: readonly Observation[]): Words {
   ].filter((part) => part !== '');
   const known = parts.join('; ');
   if (like.length === 0) return known === '' ? 'From what such reels usually are alone.' : `From ${known}.`;
-  const likes = likeWords(like);
-  return message('spool.known-from', {
-    parts: known,
-    like: known === '' ? likes : message('spool.known-and-like', { like: likes }),
-  });
+  const likes = { like: likeWords(like) };
+  return known === ''
+    ? message('spool.known-from', likes)
+    : message('spool.known-from-both', { known, ...likes });
 }
 
 /** Fills of like reels, and how far the next of them usually lies from where those came out. */

@@ -1,4 +1,4 @@
-import type { Allowed } from '../quantities/parse-quantity';
+import { allowedIn, type Allowed } from '../quantities/parse-quantity';
 import type { Dimension } from '../quantities/units';
 
 /** A word, a figure or a yes written down at a step: how it was stripped, what the drag read. */
@@ -37,9 +37,16 @@ export const quantity = (
   key: string,
   label: string,
   dimension: Dimension,
-  [min, max]: readonly [number, number],
+  range: readonly [number, number],
   where?: Where,
-): StepField => ({ kind: 'quantity', key, label, dimension, allowed: { min, max }, ...(where && { where }) });
+): StepField => ({
+  kind: 'quantity',
+  key,
+  label,
+  dimension,
+  allowed: allowedIn(range),
+  ...(where && { where }),
+});
 export const check = (key: string, label: string, where?: Where): StepField => ({
   ...{ kind: 'check', key, label },
   ...(where && { where }),

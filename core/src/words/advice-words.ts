@@ -14,11 +14,10 @@ export const ADVICE_WORDS = {
   'soak.hours':
     '{hours count} h in water: a strand of {diameter line} takes up {low count} to {high count} % of what it can, a wound pack less. Nine tenths take about {most count} h.',
 
-  'reverse.only':
-    'Renew it when it is due: only {fresh m} at the inner end have not been used, against {worn m} that have.',
-  'reverse.due': 'Reverse it: {fresh m} at the inner end have not been used, against {worn m} that have.',
-  'reverse.not-due':
-    'Not due yet. It can be reversed when it is: {fresh m} at the inner end have not been used, against {worn m} that have.',
+  'reverse.lengths': '{fresh m} at the inner end have not been used, against {worn m} that have',
+  'reverse.only': 'Renew it when it is due: only {lengths words}.',
+  'reverse.due': 'Reverse it: {lengths words}.',
+  'reverse.not-due': 'Not due yet. It can be reversed when it is: {lengths words}.',
 
   'knot.splice': 'Splice {inside m} into the hollow braid and whip both ends with waxed thread.',
 

@@ -1,5 +1,6 @@
-import type { Message, Words } from './message';
 import { isCode } from './catalogue';
+import type { Message, Words } from './message';
+import { isMeasured } from './value';
 
 const BEGINS = '{"code":"';
 
@@ -12,29 +13,26 @@ export function wordsFromText(text: string): Words {
   if (!text.startsWith(BEGINS)) return text;
   try {
     const read: unknown = JSON.parse(text);
-    return isMessage(read) ? read : text;
+    return isMessage(read) && isCode(read.code) ? read : text;
   } catch {
     return text;
   }
 }
 
+/** Whether two sentences say the same. */
+export const sameWords = (one: Words, other: Words): boolean => wordsAsText(one) === wordsAsText(other);
+
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-function isMessage(read: unknown): read is Message {
-  if (!isObject(read) || typeof read.code !== 'string' || !isCode(read.code)) return false;
-  return isObject(read.values) && Object.values(read.values).every(isValue);
-}
-
-const isFigure = (value: unknown): boolean =>
-  typeof value === 'number' || (Array.isArray(value) && value.length === 2 && value.every(isNumber));
-const isNumber = (value: unknown): value is number => typeof value === 'number';
-const DIMENSIONS = ['m', 'mm', 'line', 'kg', 'g'];
+/** Whether something has the shape of a message, of this version's catalogue or of another's. */
+export const isMessage = (read: unknown): read is Message =>
+  isObject(read) &&
+  typeof read.code === 'string' &&
+  isObject(read.values) &&
+  Object.values(read.values).every(isValue);
 
 function isValue(value: unknown): boolean {
   if (typeof value === 'string' || typeof value === 'number') return true;
-  if (!isObject(value)) return false;
-  if ('code' in value) return isMessage(value);
-  const held = Object.entries(value);
-  return held.length === 1 && held.every(([name, figure]) => DIMENSIONS.includes(name) && isFigure(figure));
+  return isObject(value) && ('code' in value ? isMessage(value) : isMeasured(value));
 }

@@ -1,5 +1,9 @@
 /** What a field can be. */
 export const LIMIT_WORDS = {
+  'range.m': '{range m-range}',
+  'range.mm': '{range mm-range}',
+  'range.fine': '{range line-range}',
+
   'limit.at-least-m': '{what text} is at least {least m}.',
   'limit.at-most-m': '{what text} is at most {most m}.',
   'limit.at-least-mm': '{what text} is at least {least mm}.',
@@ -10,8 +14,7 @@ export const LIMIT_WORDS = {
   'limit.at-most-kg': '{what text} is at most {most kg}.',
   'limit.from-m': '{what text} is from {range m-range}.',
   'limit.from-mm': '{what text} is from {range mm-range}.',
-  'limit.must-be-m': 'The {what text} must be from {range m-range}.',
-  'limit.must-be-mm': 'The {what text} must be from {range mm-range}.',
+  'limit.must-be': 'The {what text} must be from {range words}.',
   'limit.within-m': '{what text} is within {most m}.',
   'limit.gone': 'What is gone is {most m} at most.',
   'limit.brought': 'A customer brings at most {most m} of line.',

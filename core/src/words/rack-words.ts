@@ -2,7 +2,7 @@
 export const RACK_WORDS = {
   'piece.too-short': 'Piece {code text} has {free m} free and this takes {takes m}: {short m} short.',
   'piece.too-short-by-tails':
-    'Piece {code text} has {free m} free and this takes {takes m}: {short m} short. The tails of the cuts before it, {tails m}, are what lacks: shared out in equal parts, none is lost.',
+    '{short words} The tails of the cuts before it, {tails m}, are what lacks: shared out in equal parts, none is lost.',
   'piece.promised': '{promised m} of {code text} are promised to reels that are booked in. Fill those first.',
   'piece.weighs-too-much':
     'By this weight {code text} would hold at least {low m}, and it came with {received m}. Is it the right piece, and the right empty spool?',

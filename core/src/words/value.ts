@@ -14,6 +14,7 @@ export interface Slots {
   readonly 'mm-range': { readonly mm: Range };
   /** A line's diameter, mm. */
   readonly line: { readonly line: number };
+  readonly 'line-range': { readonly line: Range };
   /** A pull, kg. */
   readonly kg: { readonly kg: number };
   readonly 'kg-range': { readonly kg: Range };
@@ -36,6 +37,15 @@ const SHOW: Readonly<Record<Dimension, (value: number, system: UnitSystem) => Sh
   kg: (value, system) => formatQuantity(value, 'strength', system),
   g: (value, system) => formatQuantity(value, 'mass', system, value < 1 ? 3 : system === 'metric' ? 1 : 2),
 };
+
+const isNumber = (value: unknown): value is number => typeof value === 'number';
+
+/** Whether something is a figure or a range of a dimension there is. */
+export function isMeasured(value: object): value is Measured {
+  const [[dimension = '', figure] = [], ...more] = Object.entries(value) as [string?, unknown?][];
+  if (more.length > 0 || !Object.hasOwn(SHOW, dimension)) return false;
+  return isNumber(figure) || (Array.isArray(figure) && figure.length === 2 && figure.every(isNumber));
+}
 
 /** A figure in a person's own units; a range has its unit once where both ends have the same. */
 export function tellMeasured(measured: Measured, system: UnitSystem): string {

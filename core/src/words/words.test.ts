@@ -3,13 +3,20 @@ import { UNIT_SYSTEMS } from '../quantities/units';
 import { wordsAsText, wordsFromText } from './as-text';
 import { CATALOGUE } from './catalogue';
 import { message, tell, type Message, type MessageValue } from './message';
+import { rangeWords } from './range-words';
 
 /** A value of each dimension a template can ask for. */
 const SAMPLES: Readonly<Record<string, MessageValue>> = {
   ...{ text: 'J-104', count: 3, words: 'so it is' },
   ...{ m: { m: 123.4 }, 'm-range': { m: [12.3, 123.4] } },
   ...{ mm: { mm: 2.4 }, 'mm-range': { mm: [1.2, 2.4] } },
-  ...{ line: { line: 0.28 }, kg: { kg: 4.5 }, 'kg-range': { kg: [3.2, 4.5] }, g: { g: 12.3 } },
+  ...{
+    line: { line: 0.28 },
+    'line-range': { line: [0.04, 3] },
+    kg: { kg: 4.5 },
+    'kg-range': { kg: [3.2, 4.5] },
+    g: { g: 12.3 },
+  },
 };
 const PLACE = /\{(\w+) ([\w-]+)\}/g;
 const METRIC = /\d[ \u00a0](m|mm|km|kg|g)\b/;
@@ -58,6 +65,17 @@ describe('a sentence', () => {
       plain(tell(message('limit.from-m', { what: 'A length', range: { m: range } }), system));
     expect(likely([12.3, 20.1], 'metric')).toBe('A length is from 12 to 20 m.');
     expect(likely([1, 20.1], 'imperial')).toBe('A length is from 3.3 ft to 22 yd.');
+  });
+
+  it('tells what can be as fine as its least is', () => {
+    const said = (range: readonly [number, number], unit: string): string =>
+      plain(tell(rangeWords(range, unit), 'metric'));
+    expect(said([0.04, 3], 'mm')).toBe('0.04 to 3.00 mm');
+    expect(said([12, 250], 'mm')).toBe('12.0 to 250.0 mm');
+    expect(said([5, 5000], 'm')).toBe('5 to 5,000 m');
+    expect(said([0.5, 12], 'to one')).toBe('0.5 to 12 to one');
+    expect(said([0.0005, 1], '')).toBe('0.0005 to 1');
+    expect(plain(tell(rangeWords([0.04, 3], 'mm'), 'imperial'))).toBe('0.002 to 0.118 in');
   });
 
   it('never changes what somebody typed', () => {

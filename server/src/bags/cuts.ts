@@ -113,10 +113,12 @@ async function notEnough({ query }: Unit, { code, id, ...piece }: Piece, metres:
   );
   const tails = Number(row?.mm ?? 0) / 1000;
   const short = metres - free;
-  const said = { code, free: { m: free }, takes: { m: metres }, short: { m: short } };
+  const sentence = message('piece.too-short', {
+    ...{ code, free: { m: free }, takes: { m: metres }, short: { m: short } },
+  });
   return short <= tails
-    ? message('piece.too-short-by-tails', { ...said, tails: { m: tails } })
-    : message('piece.too-short', said);
+    ? message('piece.too-short-by-tails', { short: sentence, tails: { m: tails } })
+    : sentence;
 }
 
 function refuseOtherLine(

@@ -75,7 +75,7 @@ const MEANT: readonly Cell[] = [
   ...[
     'a\u202Eb',
     'nul\u0000',
-    'notifier\u0007',
+    'bell\u0007',
     '\uFEFFmark',
     'line\r\nbreak',
     '\u2028',

@@ -63,7 +63,7 @@ interface Turned {
 async function noteException(u: Unit, id: number, { question, was, is }: Turned): Promise<void> {
   const name = (await listExceptions(u)).find((one) => one.id === id)?.name ?? '';
   const said = (school: string | undefined): Words =>
-    school === undefined ? 'as the shop' : schoolOf({ [question]: school }, question).name;
+    school === undefined ? 'shop default' : schoolOf({ [question]: school }, question).name;
   const about = `${name}: ${HOUSE_QUESTIONS[question].ask}`.slice(0, 120);
   await noteHouseChange(u, { about, was: said(was), is: said(is) });
 }

@@ -1,5 +1,5 @@
 import type { HouseChange, Person } from '@yard-spool/contract';
-import { wordsAsText, wordsFromText } from '@yard-spool/core';
+import { sameWords, wordsAsText, wordsFromText } from '@yard-spool/core';
 import type { Reading } from '../context';
 import type { Unit } from '../unit';
 import { peopleNames } from '../people/people';
@@ -15,12 +15,11 @@ export function managersOnly({ role }: Person, does: string): void {
 /** Writes down what the house was changed in. Never edited, never removed. */
 export async function noteHouseChange(
   { tables, clock, actor }: Unit,
-  { about, ...change }: Pick<HouseChange, 'about' | 'was' | 'is'>,
+  { about, was, is }: Pick<HouseChange, 'about' | 'was' | 'is'>,
 ): Promise<void> {
-  const was = wordsAsText(change.was);
-  const isNow = wordsAsText(change.is);
-  if (was === isNow) return;
-  await tables.houseChanges.create({ at: clock(), byId: actor.id, about, was, isNow });
+  if (sameWords(was, is)) return;
+  const sentences = { was: wordsAsText(was), isNow: wordsAsText(is) };
+  await tables.houseChanges.create({ at: clock(), byId: actor.id, about, ...sentences });
 }
 
 /** The latest changes of the house, newest first. */

@@ -10,7 +10,6 @@ import {
   HOUSE_QUESTIONS,
   message,
   schoolOf,
-  wordsAsText,
   type HouseQuestion,
   type UnitSystem,
   type Words,
@@ -65,6 +64,7 @@ const UNITS: Readonly<Record<UnitSystem, string>> = {
   thousandths: 'yards, inches in thousandths, pounds',
 };
 
+/** Everything that may have changed; what did not is not written down. */
 function differences(before: HouseSheet, after: HouseSheet): Difference[] {
   const questions = (Object.keys(HOUSE_QUESTIONS) as HouseQuestion[]).map((name) => ({
     about: HOUSE_QUESTIONS[name].ask,
@@ -106,5 +106,5 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
     { about: 'Units a new screen begins with', was: UNITS[before.units], is: UNITS[after.units] },
     { about: 'Signed out without use', was: idle(before), is: idle(after) },
     { about: 'Time zone', was: before.zone, is: after.zone },
-  ].filter(({ was, is }) => wordsAsText(was) !== wordsAsText(is));
+  ];
 }

@@ -86,7 +86,7 @@ export const BOOK_TABLES: readonly BookTable[] = [
     ],
   },
   {
-    ...{ table: 'soaks', entry: 'Soak', named: ['advice'] },
+    ...{ table: 'soaks', entry: 'Soak', named: [] },
     facts: [
       instant('inAt', 'Put in at'),
       instant('readyAt', 'Ready at'),

@@ -4,7 +4,7 @@ import { ProblemError } from '../problem-error';
 import type { BookFact } from './book-facts';
 
 /** A fact as its schema sees it: decimals come from the database as text, instants as dates. */
-export function factValue({ sort }: BookFact, stored: unknown): unknown {
+function factValue({ sort }: BookFact, stored: unknown): unknown {
   if (stored === null || stored === undefined) return null;
   if (sort === 'number') return Number(stored);
   if (sort !== 'instant') return stored;
@@ -26,9 +26,8 @@ export function wrongWith(fact: BookFact, stored: unknown): Words {
 
 /** What a fact can be, where it is one of a few. */
 export function choicesOf({ schema }: BookFact): string[] {
-  const { options, wrapped } = schema as { options?: unknown; wrapped?: { options?: unknown } };
-  const all = options ?? wrapped?.options;
-  return Array.isArray(all) && all.every((one) => typeof one === 'string') ? all : [];
+  const { options } = schema as { options?: unknown };
+  return Array.isArray(options) && options.every((one) => typeof one === 'string') ? options : [];
 }
 
 /**

@@ -1,12 +1,12 @@
 import { runFacts, type CorrectFill } from '@yard-spool/contract';
 import {
-  type Correction,
   foldRun,
   GAP_RANGE,
   kindOfStep,
   message,
   noteAt,
   noteProblem,
+  type Correction,
 } from '@yard-spool/core';
 import { readJob } from '../bags/bags';
 import { readLog } from '../bench/run-log';

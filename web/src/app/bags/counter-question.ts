@@ -8,7 +8,7 @@ import {
 } from '@angular/core';
 import { FormGroup } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { askCounter, COUNTER_UNITS, metresPer, parseQuantity, WALK_RANGE } from '@yard-spool/core';
+import { allowedIn, askCounter, COUNTER_UNITS, metresPer, parseQuantity, WALK_RANGE } from '@yard-spool/core';
 import { movedText } from '../bench/counter-words';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
@@ -22,8 +22,8 @@ import { SOURCES } from './draft-sources';
 import { emptyReel } from './reel-draft';
 
 const RANGE = {
-  reading: { min: WALK_RANGE.reading[0], max: WALK_RANGE.reading[1] },
-  mark: { min: WALK_RANGE.tape[0], max: WALK_RANGE.tape[1] },
+  reading: allowedIn(WALK_RANGE.reading),
+  mark: allowedIn(WALK_RANGE.tape),
   line: { min: 0.1, max: 2 },
   full: { min: 15, max: 160 },
   width: { min: 8, max: 120 },

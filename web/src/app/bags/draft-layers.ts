@@ -1,13 +1,13 @@
 import type { Piece, Takes } from '@yard-spool/contract';
 import {
-  type Amount,
   keptFromRecord,
-  type LayerLength,
-  type LayerRequest,
-  type LayerRole,
   OLD_LINE,
   USUAL_PLAN_RULES,
   USUAL_TAPE,
+  type Amount,
+  type LayerLength,
+  type LayerRequest,
+  type LayerRole,
 } from '@yard-spool/core';
 import { onRecord } from './on-record';
 import { freeOn, type DraftLayer, type LayerSource, type LayerSources } from './draft-sources';

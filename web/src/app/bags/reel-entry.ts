@@ -10,7 +10,7 @@ import {
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { REEL_TYPES, type Piece, type Product, type ReelKind } from '@yard-spool/contract';
-import { parseAmount, type PlannedLayer, type Print, USUAL_GEAR, USUAL_TAPE } from '@yard-spool/core';
+import { parseAmount, USUAL_GEAR, USUAL_TAPE, type PlannedLayer, type Print } from '@yard-spool/core';
 import { startWith, switchMap } from 'rxjs';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -120,7 +120,11 @@ export class ReelEntry {
     return this.kinds()
       .filter(({ label }) => ` ${label.toLowerCase()}`.includes(` ${typed}`))
       .slice(0, 6)
-      .map(({ id, label, met }) => ({ id, name: label, beside: `seen ${String(met)} times` }));
+      .map(({ id, label, met }) => ({
+        id,
+        name: label,
+        beside: met === 1 ? 'seen once' : `seen ${String(met)} times`,
+      }));
   });
   private readonly underneath = computed((): Underneath => {
     const typed = this.typed()?.underneath;
@@ -164,7 +168,7 @@ export class ReelEntry {
     const gap = this.planned().gap;
     const aim = this.planned().aim;
     if (aim) return `counter: ${this.units.small(aim.gap)}`;
-    return gap ? `house: ${this.units.small(gap.gap)}` : 'shop default';
+    return gap ? `shop: ${this.units.small(gap.gap)}` : 'shop default';
   });
 
   /** What lies on it by the record, and what of that is below its top line. */

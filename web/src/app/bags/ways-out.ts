@@ -1,8 +1,8 @@
 import {
-  type Dimension,
   formatQuantity,
   METRES_PER_YARD,
   SMALL_STEP,
+  type Dimension,
   type UnitSystem,
 } from '@yard-spool/core';
 import type { CutRow } from './cut-list';

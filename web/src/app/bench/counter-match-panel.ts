@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { FormGroup } from '@angular/forms';
-import { COUNTER_UNITS, metresPer, parseQuantity, WALK_RANGE, type CounterUnit } from '@yard-spool/core';
+import {
+  allowedIn,
+  COUNTER_UNITS,
+  metresPer,
+  parseQuantity,
+  WALK_RANGE,
+  type CounterUnit,
+} from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { QuantityField, withUnit } from '../ui/quantity-field';
@@ -14,8 +21,8 @@ import { CounterDoubt } from './counter-doubt';
 import { CounterStep } from './counter-step';
 import { markText, readingText } from './counter-words';
 
-const MARK = { min: WALK_RANGE.tape[0], max: WALK_RANGE.tape[1] };
-const READING = { min: WALK_RANGE.reading[0], max: WALK_RANGE.reading[1] };
+const MARK = allowedIn(WALK_RANGE.tape);
+const READING = allowedIn(WALK_RANGE.reading);
 
 /** Matching a trolling reel's counter: walk, read, and one big answer; then wind on or take off, and walk once more. */
 @Component({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormGroup } from '@angular/forms';
-import { DEPTH_RANGE, judgeDepth } from '@yard-spool/core';
+import { allowedIn, DEPTH_RANGE, judgeDepth } from '@yard-spool/core';
 import { Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
@@ -9,7 +9,7 @@ import { typedValue } from '../ui/typed-value';
 import { RunStore } from './run-store';
 import { UnitsService } from '../data/units.service';
 
-const DEPTH = { min: DEPTH_RANGE[0], max: DEPTH_RANGE[1] };
+const DEPTH = allowedIn(DEPTH_RANGE);
 
 /** A depth below the lip, judged before it is believed. What cannot be is refused; what is unlikely is asked twice. */
 @Component({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup } from '@angular/forms';
-import { DEPTH_RANGE, layAdvice, type WasherAction } from '@yard-spool/core';
+import { allowedIn, DEPTH_RANGE, layAdvice, type WasherAction } from '@yard-spool/core';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
@@ -8,7 +8,7 @@ import { typedValue } from '../ui/typed-value';
 import { RunStore } from './run-store';
 import { UnitsService } from '../data/units.service';
 
-const DEPTH = { min: DEPTH_RANGE[0], max: DEPTH_RANGE[1] };
+const DEPTH = allowedIn(DEPTH_RANGE);
 const DID: Readonly<Record<WasherAction, string>> = {
   leave: 'Leave it as it is',
   'add-washer': 'A washer is added',

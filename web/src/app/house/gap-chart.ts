@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { gapAdvice, HOUSE_QUESTIONS, type HouseRules, MM_PER_INCH } from '@yard-spool/core';
+import { gapAdvice, HOUSE_QUESTIONS, MM_PER_INCH, type HouseRules } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { LineChart, type ChartLine } from '../ui/line-chart';
 

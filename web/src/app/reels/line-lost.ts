@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormGroup } from '@angular/forms';
 import { api, type Fill, type OnSpool, type Reel } from '@yard-spool/contract';
 import {
+  allowedIn,
   DEPTH_RANGE,
   lengthOn,
-  type Lying,
   metresAbove,
   parseAmount,
   topLine,
   withoutTop,
+  type Lying,
 } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
@@ -18,7 +19,7 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 
-const AMOUNTS = { length: { min: 0.5, max: 5000 }, depth: { min: DEPTH_RANGE[0], max: DEPTH_RANGE[1] } };
+const AMOUNTS = { length: { min: 0.5, max: 5000 }, depth: allowedIn(DEPTH_RANGE) };
 
 /** Line lost on the water, told at any time: so many metres, half of it, or the depth it stands at now. */
 @Component({

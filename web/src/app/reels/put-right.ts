@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, runFacts, type CorrectFill, type Fill, type Reel, type Run } from '@yard-spool/contract';
-import { foldRun, GAP_RANGE } from '@yard-spool/core';
+import { allowedIn, foldRun, GAP_RANGE } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { FormEnd } from '../ui/form-end';
@@ -14,7 +14,7 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { wrongEntries, type Entry } from './wrong-entries';
 
-const GAP = { min: GAP_RANGE[0], max: GAP_RANGE[1] } as const;
+const GAP = allowedIn(GAP_RANGE);
 const LENGTH = { min: 0, max: 5000 } as const;
 
 /** A wrong entry of a closed record put right, with a reason. What it was stays in the log. */
