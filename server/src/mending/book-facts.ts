@@ -81,7 +81,12 @@ export const BOOK_TABLES: readonly BookTable[] = [
   {
     ...{ table: 'ruleExceptions', entry: 'Exception', named: ['why'] },
     facts: [
-      fact('question', 'Question', 'text', v.picklist(Object.keys(HOUSE_QUESTIONS))),
+      fact(
+        'question',
+        'Question',
+        'text',
+        v.picklist(Object.keys(HOUSE_QUESTIONS), 'There is no such question.'),
+      ),
       instant('at', 'Set at'),
     ],
   },

@@ -22,7 +22,8 @@ import { UnreadForm } from './unread-form';
           <ys-unread-form class="card" [fact]="fact" (saved)="facts.reload()" />
         } @empty {
           <p class="card p-6">
-            Everything in the shop’s books can be read. <a routerLink="/house/changes">See the changes.</a>
+            Everything in the shop’s books can be read.
+            <a class="underline" routerLink="/house/changes">See the changes.</a>
           </p>
         }
       }
