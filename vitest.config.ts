@@ -6,7 +6,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts'],
+          include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'tools/**/*.test.mjs'],
           environment: 'node',
           testTimeout: 60_000,
         },

@@ -19,7 +19,9 @@ async function load() {
   atEnd(database.stop);
   try {
     const { code } = await run('node', ['--import', 'tsx', join(ROOT, 'server', 'src', 'load', 'main.ts')], {
-      ...{ env: { YARD_SPOOL_TEST_DATABASE: database.testsAddress ?? '' }, show: true, allowFailure: true },
+      env: { YARD_SPOOL_TEST_DATABASE: database.testsAddress ?? '' },
+      show: true,
+      allowFailure: true,
     });
     return code === 0 ? 0 : 1;
   } finally {

@@ -62,7 +62,9 @@ function hidden(prompt) {
 async function set(address, asked) {
   const program = join(ROOT, 'server', 'src', 'people', 'passcode-main.ts');
   const { code, output } = await run('node', ['--import', 'tsx', program], {
-    ...{ env: { YARD_SPOOL_DATABASE: address }, input: JSON.stringify(asked), allowFailure: true },
+    env: { YARD_SPOOL_DATABASE: address },
+    input: JSON.stringify(asked),
+    allowFailure: true,
   });
   if (code !== 0) throw new Told(output.trim());
   return output.trim();

@@ -25,7 +25,8 @@ live(async () => {
     say('The shop is restored. "npm start" opens it.');
     return 0;
   }
-  const [now, next] = [join(folder, 'database'), join(folder, 'database.restoring')];
+  const now = join(folder, 'database');
+  const next = join(folder, 'database.restoring');
   rmSync(next, { recursive: true, force: true });
   const database = await startDatabase(next);
   try {

@@ -22,10 +22,16 @@ export const dueMessage = (
 ): string =>
   dueText(
     {
-      ...{ customer: customer.name, label, tag, shop, spool: spool === 'own' ? '' : spool },
+      customer: customer.name,
+      label,
+      tag,
+      shop,
+      spool: spool === 'own' ? '' : spool,
       main: on.lines.at(-1)?.name ?? 'line',
       filledOn: day(on.reversedAt ?? on.filledAt),
-      ...{ by: on.by, trips: on.trips, reverse: on.reverse !== '' },
+      by: on.by,
+      trips: on.trips,
+      reverse: on.reverse !== '',
     },
     wording,
   );

@@ -9,8 +9,17 @@ export const FILE_FORMATS = ['csv', 'json'] as const;
 /** The columns of each file, in order. Documented in docs/files.md, which a test holds to this. */
 export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
   products: [
-    ...['code', 'name', 'material', 'diameter_mm', 'strength_kg', 'tint'],
-    ...['soak_hours', 'label_side', 'printed_strength', 'printed_diameter', 'maker_says'],
+    'code',
+    'name',
+    'material',
+    'diameter_mm',
+    'strength_kg',
+    'tint',
+    'soak_hours',
+    'label_side',
+    'printed_strength',
+    'printed_diameter',
+    'maker_says',
   ],
   pieces: [
     'code',
@@ -45,7 +54,11 @@ export const FILE_COLUMNS: Readonly<Record<RackFile, readonly string[]>> = {
 
 /** Columns a file may lack: nothing is written down then. */
 export const MAY_LACK: ReadonlySet<string> = new Set([
-  ...['soak_hours', 'label_side', 'printed_strength', 'printed_diameter', 'maker_says'],
+  'soak_hours',
+  'label_side',
+  'printed_strength',
+  'printed_diameter',
+  'maker_says',
 ]);
 
 /** The most rows a file may hold. */

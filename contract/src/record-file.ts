@@ -109,21 +109,27 @@ export type RecordedReel = v.InferOutput<typeof ReelSchema>;
 
 /** Columns of the record as CSV: one row for each layer of each fill. */
 export const RECORD_COLUMNS = [
-  ...[
-    'tag',
-    'type',
-    'reel',
-    'customer',
-    'contact',
-    'spool',
-    'filled_at',
-    'by',
-    'bag',
-    'gap_mm',
-    'layer',
-    'line',
-  ],
-  ...['material', 'diameter_mm', 'piece', 'lot', 'length_m', 'least_m', 'most_m', 'handle_turns', 'due_at'],
+  'tag',
+  'type',
+  'reel',
+  'customer',
+  'contact',
+  'spool',
+  'filled_at',
+  'by',
+  'bag',
+  'gap_mm',
+  'layer',
+  'line',
+  'material',
+  'diameter_mm',
+  'piece',
+  'lot',
+  'length_m',
+  'least_m',
+  'most_m',
+  'handle_turns',
+  'due_at',
 ] as const;
 
 /** Whose record: one reel's by its tag, or all of a customer's by their number. */

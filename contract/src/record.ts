@@ -117,7 +117,9 @@ export const ComebackSchema = v.object({
   by: v.string(),
   complaint: v.picklist(COMPLAINTS),
   saw: v.string(),
-  ...{ cause: v.nullable(v.picklist(CAUSES)), found: v.string(), did: v.string() },
+  cause: v.nullable(v.picklist(CAUSES)),
+  found: v.string(),
+  did: v.string(),
   version: VersionSchema,
 });
 export type Comeback = v.InferOutput<typeof ComebackSchema>;

@@ -5,7 +5,8 @@ import { report } from './report';
 
 const SETS = 5000;
 const readings = typedReadings(99);
-let [unsettled, refused] = [0, 0];
+let unsettled = 0;
+let refused = 0;
 const times: number[] = [];
 for (let i = 0; i < SETS; i += 1) {
   const { type, observations } = readings.next().value;

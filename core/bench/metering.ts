@@ -19,13 +19,19 @@ import { medianMs, report } from './report';
 const BACKING = { key: 'backing', material: 'nylon', diameter: 0.25 } as const;
 const REQUEST: FillRequest = {
   layers: [{ kind: 'line', id: 'backing', role: 'backing', line: BACKING, length: 'fits' }],
-  ...{ gap: 1.5, gear: 5.2 },
+  gap: 1.5,
+  gear: 5.2,
 };
 const FACTS: RunFacts = {
   request: REQUEST,
-  ...{ type: 'fixed-spool', rules: USUAL_HOUSE_RULES, mainFirst: false, leader: false },
+  type: 'fixed-spool',
+  rules: USUAL_HOUSE_RULES,
+  mainFirst: false,
+  leader: false,
 };
-const [SPOOLS, TURNS, AHEAD] = [200, 168, 84];
+const SPOOLS = 200;
+const TURNS = 168;
+const AHEAD = 84;
 const WAYS = ['counted alone', 'one depth', 'two depths', 'metered', 'metered, one depth'] as const;
 type Way = (typeof WAYS)[number];
 type Happened = RunEvent | RunHappening;
@@ -37,8 +43,12 @@ const inOrder = (events: readonly Happened[]): RunEvent[] =>
 
 /** A spool drawn around one print and a lip, what is read of it, and where its line truly lies. */
 function drawn() {
-  const [arborRadius, width, packing] = [around(14.5, 0.06), around(17, 0.1), around(0.7, 0.08)];
-  const [bulk, scale, lipRadius] = [around(1, 0.05), around(1, 0.01), 23 + 0.15 * normal()];
+  const arborRadius = around(14.5, 0.06);
+  const width = around(17, 0.1);
+  const packing = around(0.7, 0.08);
+  const bulk = around(1, 0.05);
+  const scale = around(1, 0.01);
+  const lipRadius = 23 + 0.15 * normal();
   const full = lipRadius - around(1.5, 0.3);
   const observations: Observation[] = [
     { kind: 'lip', diameter: 2 * lipRadius + 0.3 * normal() },
@@ -52,7 +62,11 @@ function drawn() {
   const rise = woundArea(BACKING.diameter, bulk, packing) / width;
   const radius = (turns: number): number => arborRadius + turns * REQUEST.gear * rise;
   const log = meteredBacking({
-    ...{ spool, line: BACKING, bulk, gear: REQUEST.gear, turns: TURNS },
+    spool,
+    line: BACKING,
+    bulk,
+    gear: REQUEST.gear,
+    turns: TURNS,
     scale: () => scale,
   });
   return { observations, log, radius, lipRadius };

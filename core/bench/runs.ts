@@ -24,7 +24,10 @@ const FACTS: RunFacts = {
     gap: 1.5,
     gear: 5.2,
   },
-  ...{ type: 'fixed-spool', rules: USUAL_HOUSE_RULES, mainFirst: false, leader: false },
+  type: 'fixed-spool',
+  rules: USUAL_HOUSE_RULES,
+  mainFirst: false,
+  leader: false,
 };
 const INPUT = {
   observations: [
@@ -44,9 +47,15 @@ const turns = (layer: string, count: number): RunEvent[] =>
 
 // Ten minutes of a counter at four events a second.
 const LOG = [
-  ...[done('strip'), done('mount'), done('tie-on'), ...turns('backing', 1600), done('wind-backing')],
+  done('strip'),
+  done('mount'),
+  done('tie-on'),
+  ...turns('backing', 1600),
+  done('wind-backing'),
   event({ kind: 'depth-read', payload: { after: 'backing', depth: 6.2, by: 'calliper' } }),
-  ...[done('depth-backing'), done('join-main'), ...turns('main', 800)],
+  done('depth-backing'),
+  done('join-main'),
+  ...turns('main', 800),
   event({ kind: 'depth-read', payload: { after: 'main', depth: 4.1, by: 'calliper' } }),
 ];
 

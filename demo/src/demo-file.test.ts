@@ -39,7 +39,8 @@ afterAll(async () => {
 });
 
 it('the demo shop goes into an empty place and comes out the same, byte for byte', async () => {
-  const [first, second] = [join(folder, 'first'), join(folder, 'second')];
+  const first = join(folder, 'first');
+  const second = join(folder, 'second');
   await writeShopFile(demo, first, AT);
   const place = await database();
   await restoreShop(place, first);

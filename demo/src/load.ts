@@ -82,7 +82,8 @@ export async function loadDemo(
     clock.at = new Date(today.getTime() - DAY);
     await bookWeek(context, technician, pieces, (day, hour) => at(today, day, hour));
     // A boat's counter waits for its walk; on the second bench, whose counter can be turned, nothing is done yet.
-    const [counter, newest] = [byLabel(waiting, 'counter'), waiting.at(-1)];
+    const counter = byLabel(waiting, 'counter');
+    const newest = waiting.at(-1);
     if (counter) await fill(context, technician, clock, counter, 'counter');
     await writeDue(context, technician);
     if (newest) await startRun(context, technician, newest.id, SECOND_BENCH_ID);
@@ -120,7 +121,12 @@ async function receivePieces(
     const known = products.get(lineCode);
     const product = known === undefined ? { ...line } : { id: known };
     const piece = await receivePiece(context, person, {
-      ...{ code, product, kind, place, lengthMm: metres * 1000, fromReel: null },
+      code,
+      product,
+      kind,
+      place,
+      lengthMm: metres * 1000,
+      fromReel: null,
       ...demoFacts(code, kind, price),
     });
     products.set(lineCode, piece.product.id);
@@ -173,7 +179,12 @@ function newJob(reel: DemoReel, pieces: ReadonlyMap<string, number>) {
     sameReelAs: null,
     looks: '',
     wants: {
-      ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, bevelMm: null },
+      leastMm: null,
+      leader: '',
+      dragKg: null,
+      onItNow: '',
+      mainFirst: false,
+      bevelMm: null,
       endForEnd: false,
       counterOnly: false,
       gap: reel.gap === undefined ? ('house' as const) : ('typed' as const),

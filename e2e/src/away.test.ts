@@ -9,8 +9,12 @@ let hand: BenchHand;
 journey((opened) => ({ browser, hand } = opened), { brings: { 'JA-204': 'N-204', 'JA-207': 'N-207' } });
 
 const REEL = {
-  ...{ gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-  ...{ main: 'JA-207', length: '100 m', backing: 'JA-204' },
+  gear: '5.2:1',
+  rating: '208 x 0.25',
+  lip: '46 mm',
+  main: 'JA-207',
+  length: '100 m',
+  backing: 'JA-204',
 };
 
 /** The server stands still, as on a machine that was unplugged, or goes on. */

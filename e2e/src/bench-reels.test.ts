@@ -27,8 +27,14 @@ const leftOn = async (code: string): Promise<number> =>
 describe('from bag to closed run', () => {
   it('a fixed spool: depth read and questioned, plan corrected, twist found and begun again, lay corrected', async () => {
     await hand.book({
-      ...{ customer: 'Bench Fixed', name: 'Bench 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-      ...{ main: 'JB-207', length: '120 m', backing: 'JB-204' },
+      customer: 'Bench Fixed',
+      name: 'Bench 3000',
+      gear: '5.2:1',
+      rating: '208 x 0.25',
+      lip: '46 mm',
+      main: 'JB-207',
+      length: '120 m',
+      backing: 'JB-204',
     });
     await hand.until('Backing');
     await browser.text('Guide, never grip', 'b');
@@ -116,8 +122,14 @@ describe('from bag to closed run', () => {
 
   it('a main too long for what is left is asked about, and each way out is shown', async () => {
     await hand.book({
-      ...{ customer: 'Bench Long', name: 'Bench 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-      ...{ main: 'JB-207', length: '120 m', backing: 'JB-204' },
+      customer: 'Bench Long',
+      name: 'Bench 3000',
+      gear: '5.2:1',
+      rating: '208 x 0.25',
+      lip: '46 mm',
+      main: 'JB-207',
+      length: '120 m',
+      backing: 'JB-204',
     });
     await hand.until('Read backing depth');
     await (await browser.field('Depth below the lip')).sendKeys('5.4 mm', Key.ENTER);
@@ -142,8 +154,14 @@ describe('from bag to closed run', () => {
 
   it('main first, swapped over: the backing’s metres are kept, its turns are not', async () => {
     await hand.fill({
-      ...{ customer: 'Bench Swap', name: 'Bench 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-      ...{ main: 'JB-207', length: '110 m', backing: 'JB-204' },
+      customer: 'Bench Swap',
+      name: 'Bench 3000',
+      gear: '5.2:1',
+      rating: '208 x 0.25',
+      lip: '46 mm',
+      main: 'JB-207',
+      length: '110 m',
+      backing: 'JB-204',
     });
     await browser.click('Other ways');
     await browser.text('Main first', 'b');
@@ -161,8 +179,15 @@ describe('from bag to closed run', () => {
 
   it('a baitcaster: brake, thumb and drag on handing back', async () => {
     await hand.book({
-      ...{ customer: 'Bench Cast', name: 'Bench 200 low', type: 'Bait', gear: '6.4:1', rating: '120 x 0.33' },
-      ...{ lip: '36 mm', main: 'JB-303', length: '80 m', backing: 'JB-204' },
+      customer: 'Bench Cast',
+      name: 'Bench 200 low',
+      type: 'Bait',
+      gear: '6.4:1',
+      rating: '120 x 0.33',
+      lip: '36 mm',
+      main: 'JB-303',
+      length: '80 m',
+      backing: 'JB-204',
     });
     const passed = await hand.until('Tag and close', {
       'Cast brake': async () => {
@@ -190,14 +215,14 @@ describe('from bag to closed run', () => {
 
   it('a spincast: cover before the knot, off to look, on at the end', async () => {
     await hand.book({
-      ...{
-        customer: 'Bench Closed',
-        name: 'Bench closed face',
-        type: 'Spin',
-        gear: '3.8:1',
-        rating: '160 x 0.25',
-      },
-      ...{ main: 'JB-201', length: '80 m', backing: 'JB-204' },
+      customer: 'Bench Closed',
+      name: 'Bench closed face',
+      type: 'Spin',
+      gear: '3.8:1',
+      rating: '160 x 0.25',
+      main: 'JB-201',
+      length: '80 m',
+      backing: 'JB-204',
     });
     await hand.until('Mount and thread');
     await browser.text('line through the nose cone before the knot', 'p');
@@ -209,9 +234,15 @@ describe('from bag to closed run', () => {
 
   it('a trolling reel: old line into its bin, its counter walked once and left as it is', async () => {
     await hand.book({
-      ...{ customer: 'Bench Troll', name: 'Bench 30 counter', type: 'Trolling', gear: '4.2:1' },
+      customer: 'Bench Troll',
+      name: 'Bench 30 counter',
+      type: 'Trolling',
+      gear: '4.2:1',
       rating: '260 x 0.45',
-      ...{ lip: '58 mm', main: 'JB-220', length: '150 m', backing: 'JB-204' },
+      lip: '58 mm',
+      main: 'JB-220',
+      length: '150 m',
+      backing: 'JB-204',
     });
     await (await browser.text('Recycling', 'label')).click();
     await (await browser.text('Nylon', 'label')).click();
@@ -233,8 +264,14 @@ describe('from bag to closed run', () => {
 
   it('a big-game reel: three layers, spliced, glove and eye protection', async () => {
     await hand.book({
-      ...{ customer: 'Bench Deep', name: 'Bench deep 50', type: 'Big', gear: '3:1', rating: '620 x 0.70' },
-      ...{ main: 'JB-401', cushion: 'JB-231', top: 'JB-240' },
+      customer: 'Bench Deep',
+      name: 'Bench deep 50',
+      type: 'Big',
+      gear: '3:1',
+      rating: '620 x 0.70',
+      main: 'JB-401',
+      cushion: 'JB-231',
+      top: 'JB-240',
     });
     const splice = async (): Promise<void> => {
       await browser.press(Key.ENTER);

@@ -17,7 +17,10 @@ const pieceOf = async (code: string): Promise<Piece> => (await rack()).find((one
 const fillOf = async (tag: string): Promise<Fill> => (await browser.api<Reel>(`/reels/${tag}`)).fills[0]!;
 const REEL = { gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm', backing: 'JC-204' } as const;
 const reel = (more: Partial<TypedReel> & { customer: string }): TypedReel => ({
-  ...{ ...REEL, name: `Job ${more.customer}`, main: 'JC-207', length: '100 m' },
+  ...REEL,
+  name: `Job ${more.customer}`,
+  main: 'JC-207',
+  length: '100 m',
   ...more,
 });
 describe('sisters', () => {

@@ -12,8 +12,13 @@ journey((opened) => ({ browser, hand } = opened), {
 });
 
 const REEL = {
-  ...{ customer: 'Counter Says', name: 'Says 3000', gear: '5.2:1', main: 'JS-207', backing: 'JS-204' },
-  ...{ rating: '210 x 0.25', length: '100 m' },
+  customer: 'Counter Says',
+  name: 'Says 3000',
+  gear: '5.2:1',
+  main: 'JS-207',
+  backing: 'JS-204',
+  rating: '210 x 0.25',
+  length: '100 m',
 } as const;
 const booked = async (): Promise<Bag> => {
   await hand.booked();

@@ -36,7 +36,10 @@ describe('a pack used up', () => {
   it('is on the reel with what it held, and nothing is found that never was', async () => {
     const product = (await browser.api<Product[]>('/products')).find(({ code }) => code === 'CN-26')!;
     await browser.post('/pieces', {
-      ...{ code: 'J-150', product: { id: product.id }, kind: 'pack', place: 'Counter' },
+      code: 'J-150',
+      product: { id: product.id },
+      kind: 'pack',
+      place: 'Counter',
       lengthMm: 150_000,
     });
     await hand.book({ ...REEL, customer: 'Pack Test', name: 'Pack 3000', main: 'J-150', length: '140 m' });

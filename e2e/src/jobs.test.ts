@@ -19,14 +19,21 @@ const pieceOf = async (code: string): Promise<Piece> => (await rack()).find((one
 const fillOf = async (tag: string): Promise<Fill> => (await browser.api<Reel>(`/reels/${tag}`)).fills[0]!;
 const REEL = { gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm', backing: 'JO-204' } as const;
 const reel = (more: Partial<TypedReel> & { customer: string }): TypedReel => ({
-  ...{ ...REEL, name: `Job ${more.customer}`, main: 'JO-207', length: '100 m' },
+  ...REEL,
+  name: `Job ${more.customer}`,
+  main: 'JO-207',
+  length: '100 m',
   ...more,
 });
 /** Another piece of the same line as one that is there. */
 async function receive(code: string, like: string, kind: string, metres: number): Promise<void> {
   const { product } = await pieceOf(like);
   await browser.post('/pieces', {
-    ...{ code, product: { id: product.id }, kind, place: 'Journeys', lengthMm: metres * 1000 },
+    code,
+    product: { id: product.id },
+    kind,
+    place: 'Journeys',
+    lengthMm: metres * 1000,
   });
 }
 
@@ -104,8 +111,11 @@ describe('a shortfall', () => {
   it('of line that has yet to come is booked, says what is short, and waits off the bench', async () => {
     const product = { code: 'JO-NEW', name: 'Journey nylon 0.24', material: 'nylon', diameter: 0.24 };
     await browser.post('/pieces', {
-      ...{ code: 'JO-SMALL', product: { ...product, strengthKg: null, tint: '#bbccdd' } },
-      ...{ kind: 'remnant', place: 'Journeys', lengthMm: 30_000 },
+      code: 'JO-SMALL',
+      product: { ...product, strengthKg: null, tint: '#bbccdd' },
+      kind: 'remnant',
+      place: 'Journeys',
+      lengthMm: 30_000,
     });
     await hand.fill(reel({ customer: 'Comes', main: 'Journey nylon 0.24, any piece', length: '100 m' }));
     await browser.text('Yet to come: the longest piece is 70\u00a0m short.', 'b');

@@ -51,7 +51,10 @@ async function bring(browser: Browser, brings: Readonly<Record<string, string>>)
     if (!product) throw new Error(`The demo has no piece ${like}.`);
     if (pieces.some((piece) => piece.code === code)) continue;
     await browser.post('/pieces', {
-      ...{ code, product: { id: product.id }, kind: 'bulk', place: 'Journeys' },
+      code,
+      product: { id: product.id },
+      kind: 'bulk',
+      place: 'Journeys',
       lengthMm: PLENTY * 1000,
     });
   }

@@ -10,13 +10,19 @@ let hand: BenchHand;
 journey((opened) => ({ browser, hand } = opened), { brings: { 'JX-204': 'N-204', 'JX-207': 'N-207' } });
 
 const REEL: Omit<TypedReel, 'customer'> = {
-  ...{ name: 'Cut off 3000', gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm' },
-  ...{ main: 'JX-207', length: '60 m', backing: 'JX-204' },
+  name: 'Cut off 3000',
+  gear: '5.2:1',
+  rating: '208 x 0.25',
+  lip: '46 mm',
+  main: 'JX-207',
+  length: '60 m',
+  backing: 'JX-204',
 };
 
 /** Brings a run to its last step, as if all before had been done: the bench's page hears of it. */
 async function upToTheTag(): Promise<void> {
-  const [run, state] = [await hand.run(), await hand.state()];
+  const run = await hand.run();
+  const state = await hand.state();
   const left = state.steps.filter(({ id, kind }) => !state.done.has(id) && kind !== 'tag');
   const happened = left.flatMap((step): RunHappening[] => {
     const planned = run.job.plan.layers.find(({ id }) => id === step.layer)?.handleTurns.value ?? 0;
@@ -29,7 +35,10 @@ async function upToTheTag(): Promise<void> {
   });
   const events = happened.map((happening, i) => ({
     ...happening,
-    ...{ id: crypto.randomUUID(), run: String(run.id), seq: state.seq + 1 + i, by: 'Joss' },
+    id: crypto.randomUUID(),
+    run: String(run.id),
+    seq: state.seq + 1 + i,
+    by: 'Joss',
     at: new Date().toISOString(),
   }));
   const added = await browser.post<{ events: object[] }>(`/runs/${String(run.id)}/events`, { events });

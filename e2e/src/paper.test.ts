@@ -74,7 +74,9 @@ describe('messages', () => {
     );
     const { rows } = await browser.api<Page<Message>>('/messages?state=done');
     expect(rows.find(({ text }) => text === 'Come by, it is due.')).toMatchObject({
-      ...{ tag: 'R-0001', state: 'dropped', done: { by: 'Joss' } },
+      tag: 'R-0001',
+      state: 'dropped',
+      done: { by: 'Joss' },
     });
   });
 });

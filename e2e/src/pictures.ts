@@ -119,13 +119,14 @@ try {
   await picture('book-in');
   const hand = new BenchHand(browser);
   await hand.book({
-    ...{
-      customer: 'Oddmar Linskare',
-      name: 'Skerrywind 3000, deep spool',
-      gear: '5.2:1',
-      rating: '208 x 0.25',
-    },
-    ...{ lip: '46.2 mm', main: 'N-207', length: '120 m', backing: 'N-204' },
+    customer: 'Oddmar Linskare',
+    name: 'Skerrywind 3000, deep spool',
+    gear: '5.2:1',
+    rating: '208 x 0.25',
+    lip: '46.2 mm',
+    main: 'N-207',
+    length: '120 m',
+    backing: 'N-204',
   });
   await hand.until('Read backing depth');
   await (await browser.field('Depth below the lip')).sendKeys('5.4 mm', Key.ENTER);

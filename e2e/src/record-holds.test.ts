@@ -144,7 +144,8 @@ describe('a counter of a reel filled elsewhere', () => {
     await browser.text('Its line stays on: the counter is matched.', 'h1');
     await hand.toBench();
     expect((await hand.run()).job.wants).toMatchObject({
-      ...{ counterOnly: true, onItNow: 'counter reads 33 m at 30 m' },
+      counterOnly: true,
+      onItNow: 'counter reads 33 m at 30 m',
     });
     await readDepth('8 mm');
     await hand.stepComes('Counter against tape');
@@ -180,8 +181,15 @@ describe('a counter of a reel filled elsewhere', () => {
 describe('a counter matched after the gap was read', () => {
   it('has its gap read again, and what was refused at a step is gone at the next', async () => {
     await hand.book({
-      ...{ type: 'Trolling', gear: '4.2:1', rating: '260 x 0.45', lip: '58 mm', main: 'JH-220' },
-      ...{ backing: 'JH-204', customer: 'Gap Again', name: 'Gap again 30', length: '150 m' },
+      type: 'Trolling',
+      gear: '4.2:1',
+      rating: '260 x 0.45',
+      lip: '58 mm',
+      main: 'JH-220',
+      backing: 'JH-204',
+      customer: 'Gap Again',
+      name: 'Gap again 30',
+      length: '150 m',
     });
     await hand.until('Read the gap');
     await (await browser.field('Depth below the lip')).sendKeys('no depth');

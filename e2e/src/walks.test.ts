@@ -91,8 +91,14 @@ describe('the first five minutes', () => {
 
   it('lead along the bench, from the one that is wound there to the reel’s own page', async () => {
     await hand.fill({
-      ...{ customer: 'Walker Along', name: 'Walked 3000', gear: '5.2:1', rating: '210 x 0.25', lip: '46 mm' },
-      ...{ main: 'JW-207', length: '120 m', backing: 'JW-204' },
+      customer: 'Walker Along',
+      name: 'Walked 3000',
+      gear: '5.2:1',
+      rating: '210 x 0.25',
+      lip: '46 mm',
+      main: 'JW-207',
+      length: '120 m',
+      backing: 'JW-204',
     });
     await hand.booked();
     await begin('Fill the one on bench 2');
@@ -121,8 +127,15 @@ describe('the first five minutes', () => {
     await begin('Match the Grey Petrel');
     await comes('Take up a counter reel');
     await hand.book({
-      ...{ customer, type: 'Trolling', name: 'Walked 30 counter', gear: '4.2:1', rating: '260 x 0.45' },
-      ...{ lip: '58 mm', main: 'JW-220', length: '150 m', backing: 'JW-204' },
+      customer,
+      type: 'Trolling',
+      name: 'Walked 30 counter',
+      gear: '4.2:1',
+      rating: '260 x 0.45',
+      lip: '58 mm',
+      main: 'JW-220',
+      length: '150 m',
+      backing: 'JW-204',
     });
     await comes('Walk the line out');
     await hand.until('Counter against tape');

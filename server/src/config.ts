@@ -57,7 +57,8 @@ const ConfigSchema = v.pipe(
     tls:
       env.YARD_SPOOL_TLS_CERT !== undefined && env.YARD_SPOOL_TLS_KEY !== undefined
         ? {
-            ...{ cert: env.YARD_SPOOL_TLS_CERT, key: env.YARD_SPOOL_TLS_KEY },
+            cert: env.YARD_SPOOL_TLS_CERT,
+            key: env.YARD_SPOOL_TLS_KEY,
             fingerprint: env.YARD_SPOOL_TLS_FINGERPRINT,
             authority: env.YARD_SPOOL_TLS_AUTHORITY ?? null,
           }

@@ -79,6 +79,11 @@ export function openContext(
     house: { settled: null },
     words: new KeptWords(query),
     notifier: new EventEmitter().setMaxListeners(0),
-    ...{ scaleAddress, inboxFolder, passcodeCost, proofMinutes, tellUnread, tellFailed },
+    scaleAddress,
+    inboxFolder,
+    passcodeCost,
+    proofMinutes,
+    tellUnread,
+    tellFailed,
   };
 }

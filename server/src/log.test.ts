@@ -18,7 +18,10 @@ it('tells what went wrong and where, in none of the words people typed, to its o
   log.error(
     {
       err: Object.assign(new Error("Nell Harrow's quay"), {
-        ...{ parent, sql: 'Nell Harrow', table: 'customers', index: 'customers_name' },
+        parent,
+        sql: 'Nell Harrow',
+        table: 'customers',
+        index: 'customers_name',
         fields: { name: 'Nell Harrow' },
       }),
       route: 'POST /bags',

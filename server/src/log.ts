@@ -53,7 +53,9 @@ function withoutWords(error: unknown): object {
 export function openLog({ logFile, logLevel }: Pick<Config, 'logFile' | 'logLevel'>): Logger {
   const where = destination({
     ...(logFile === undefined ? { fd: 1 } : { dest: logFile, append: true, mkdir: true, mode: 0o600 }),
-    ...{ sync: false, maxLength: MOST_WAITING, retryEAGAIN: () => false },
+    sync: false,
+    maxLength: MOST_WAITING,
+    retryEAGAIN: () => false,
   });
   where.on('error', () => undefined);
   where.on('drop', () => undefined);

@@ -33,7 +33,8 @@ let counters: BenchCounters | null = null;
 let release: (() => Promise<void>) | null = null;
 const server = config.tls
   ? createSecureServer({
-      ...{ cert: readFileSync(config.tls.cert), key: readFileSync(config.tls.key) },
+      cert: readFileSync(config.tls.cert),
+      key: readFileSync(config.tls.key),
       ...STRONG,
     })
   : createServer();
@@ -76,7 +77,8 @@ try {
   const steps = await migrateAt(config.schemaDatabase);
   if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
   const context = openContext(sequelize, undefined, {
-    ...{ scaleAddress: config.scale, inboxFolder: config.inbox },
+    scaleAddress: config.scale,
+    inboxFolder: config.inbox,
     tellUnread: (found) => log.error(found, 'stands in the books and cannot be read'),
     tellFailed: (what, error) => log.error({ err: error }, what),
   });
@@ -87,7 +89,11 @@ try {
   server.on(
     'request',
     createApp({
-      ...{ context, counters, log, webFolder: config.web, demo: config.demo },
+      context,
+      counters,
+      log,
+      webFolder: config.web,
+      demo: config.demo,
       names: config.names,
       firstWords,
       authority,

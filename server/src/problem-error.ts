@@ -52,7 +52,11 @@ export class ProblemError extends Error {
   toProblem(): Problem {
     const [status, title] = STATUS[this.code];
     return {
-      ...{ type: `urn:yard-spool:${this.code}`, title, status, code: this.code, detail: this.message },
+      type: `urn:yard-spool:${this.code}`,
+      title,
+      status,
+      code: this.code,
+      detail: this.message,
       ...wordsOf(this.words),
       ...(this.errors
         ? {

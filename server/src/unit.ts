@@ -100,7 +100,12 @@ function makeUnit(
 ): Unit {
   return {
     tables: boundTables(models, transaction),
-    ...{ clock, notifier, states, house, words, tellUnread },
+    clock,
+    notifier,
+    states,
+    house,
+    words,
+    tellUnread,
     query: (sql, values = {}) =>
       sequelize.query(sql, { type: QueryTypes.SELECT, replacements: { ...values }, transaction }),
     get actor() {

@@ -68,7 +68,11 @@ export function createCounter(name: string, meterName = `${name}-line`): Counter
     );
   });
   return {
-    ...{ wire, meterWire, panel, count: () => device.count, turn: (by) => device.turn(by) },
+    wire,
+    meterWire,
+    panel,
+    count: () => device.count,
+    turn: (by) => device.turn(by),
     speed: (counts) => (device.speed = counts),
     fault: (kind) => misbehave(device, kind),
     close: () => {

@@ -34,7 +34,8 @@ x509.cryptoProvider.set(/** @type {never} */ (webcrypto));
  * @returns {Promise<Authority & { file: string }>}
  */
 export async function shopAuthority(folder, names) {
-  const [file, keyFile] = [join(folder, 'authority.pem'), join(folder, 'authority-key.pem')];
+  const file = join(folder, 'authority.pem');
+  const keyFile = join(folder, 'authority-key.pem');
   const known = existsSync(file) && existsSync(keyFile) ? await readAuthority(file, keyFile) : null;
   if (known && known.certificate.notAfter.getTime() > Date.now() + GOOD_FOR * DAY && vouchesFor(known, names))
     return { ...known, file };
@@ -53,12 +54,12 @@ export async function certify(authority, names) {
   const keys = await newKeys();
   const made = await x509.X509CertificateGenerator.create({
     ...lifetime(GOOD_FOR),
-    ...{
-      serialNumber: serial(),
-      subject: 'CN=Yard Spool in this shop',
-      issuer: authority.certificate.subject,
-    },
-    ...{ publicKey: keys.publicKey, signingKey: authority.key, signingAlgorithm: KEYS },
+    serialNumber: serial(),
+    subject: 'CN=Yard Spool in this shop',
+    issuer: authority.certificate.subject,
+    publicKey: keys.publicKey,
+    signingKey: authority.key,
+    signingAlgorithm: KEYS,
     extensions: [
       new x509.BasicConstraintsExtension(false, undefined, true),
       new x509.KeyUsagesExtension(x509.KeyUsageFlags.digitalSignature, true),
@@ -96,8 +97,10 @@ async function makeAuthority(names) {
   const certificate = await x509.X509CertificateGenerator.createSelfSigned({
     ...lifetime(AUTHORITY_GOOD_FOR),
     // A shop's tablets may know an older one of the same shop: each has a name of its own.
-    ...{ serialNumber: serial(), name: `CN=Yard Spool authority ${randomBytes(2).toString('hex')}` },
-    ...{ keys, signingAlgorithm: KEYS },
+    serialNumber: serial(),
+    name: `CN=Yard Spool authority ${randomBytes(2).toString('hex')}`,
+    keys,
+    signingAlgorithm: KEYS,
     extensions: [
       new x509.BasicConstraintsExtension(true, 0, true),
       new x509.KeyUsagesExtension(x509.KeyUsageFlags.keyCertSign, true),

@@ -19,7 +19,8 @@ const USUALLY_KEPT = 14;
 export async function shopFile(what, file, address = '') {
   const program = join(ROOT, 'server', 'src', 'shop-file', 'main.ts');
   const { code, output } = await run('node', ['--import', 'tsx', program, what, file], {
-    ...{ env: { YARD_SPOOL_DATABASE: address }, allowFailure: true },
+    env: { YARD_SPOOL_DATABASE: address },
+    allowFailure: true,
   });
   if (code === 0) return output.trim();
   throw new Told(

@@ -40,8 +40,14 @@ export async function bundle(name, entries, more = []) {
     absWorkingDir: ROOT,
     entryPoints: Object.entries(entries).map(([out, source]) => ({ in: source, out })),
     outdir: begun,
-    ...{ outExtension: { '.js': '.mjs' }, bundle: true, splitting: true, chunkNames: 'part-[hash]' },
-    ...{ platform: 'node', format: 'esm', target: 'node20', logLevel: 'error' },
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    splitting: true,
+    chunkNames: 'part-[hash]',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
     plugins: [{ name: 'packages-stay-out', setup: packagesStayOut }],
   });
   try {

@@ -37,7 +37,8 @@ export async function certificateFor(folder, names, given) {
   if (given.cert !== undefined || given.key !== undefined) return givenOne(given);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const authority = await shopAuthority(folder, names);
-  const [cert, key] = [join(folder, 'certificate.pem'), join(folder, 'key.pem')];
+  const cert = join(folder, 'certificate.pem');
+  const key = join(folder, 'key.pem');
   if (!existsSync(cert) || !existsSync(key) || !isGood(cert, names, authority.file)) {
     const made = await certify(authority, names);
     writeFileSync(key, made.key, { mode: 0o600 });

@@ -25,7 +25,9 @@ export async function fuzz({ count, rounds, waiting }, { lag = false, show = fal
     ]) {
       const program = join(ROOT, 'server', 'src', 'fuzz', `${name}.ts`);
       const { code, output } = await run('node', ['--import', 'tsx', program, ...args], {
-        ...{ env, allowFailure: true, show },
+        env,
+        allowFailure: true,
+        show,
       });
       all[code === 0 ? 'passed' : 'failed'] += 1;
       if (code !== 0) all.output += output;

@@ -44,7 +44,8 @@ export function live(main) {
   process.on('SIGHUP', () => void endAll(129));
   // npm hands a signal on, but cannot when it is killed itself: what it started ends with it.
   if (process.env.npm_lifecycle_event) {
-    const [shell, npm] = [process.ppid, parentOf(process.ppid)];
+    const shell = process.ppid;
+    const npm = parentOf(process.ppid);
     setInterval(() => {
       if (process.ppid !== shell || parentOf(shell) !== npm) void endAll(143);
     }, 1000).unref();

@@ -29,7 +29,8 @@ const codeFiles = (folder = '') =>
 
 /** @returns {import('./stages.mjs').Outcome} */
 export function checkTestShare() {
-  let [tests, all] = [0, 0];
+  let tests = 0;
+  let all = 0;
   /** @type {Map<string, { tests: number, all: number }>} */
   const folders = new Map();
   for (const file of codeFiles()) {

@@ -106,7 +106,8 @@ function twistAdvice({ options, best }: SupplyAdvice, rules: Pick<HouseRules, 'j
   const spool = rules.judgeTwistBy === 'spool';
   const of = (moment: 'start' | 'end'): string =>
     Math.abs(taken?.[moment][spool ? 'onSpool' : 'hanging'] ?? 0).toFixed(1);
-  const [start, end] = [of('start'), of('end')];
+  const start = of('start');
+  const end = of('end');
   return {
     sentence: `${start === end ? start : `${start} to ${end}`} turns in a metre ${spool ? 'as it lies on the spool' : 'as it hangs after a cast'}.`,
     why: schoolOf(rules, 'judgeTwistBy').why,
@@ -124,6 +125,7 @@ export interface ChangedAdvice {
 /** What differs between two sheets of one reel, in the order of the questions. */
 export const changedAdvice = (before: AdviceSheet, after: AdviceSheet): ChangedAdvice[] =>
   (Object.keys(before) as HouseQuestion[]).flatMap((question) => {
-    const [was, is] = [before[question]?.sentence ?? '', after[question]?.sentence ?? ''];
+    const was = before[question]?.sentence ?? '';
+    const is = after[question]?.sentence ?? '';
     return sameWords(was, is) ? [] : [{ question, was, is }];
   });

@@ -30,7 +30,8 @@ export function dragAdvice(strengths: readonly number[], rules: Pick<HouseRules,
   const known = strengths.filter((strength) => isWithin(strength, 0.01, STRONGEST));
   if (known.length === 0) return null;
   const least = Math.min(...known);
-  const [low, high] = [DRAG_SHARE.low * least, DRAG_SHARE.high * least];
+  const low = DRAG_SHARE.low * least;
+  const high = DRAG_SHARE.high * least;
   const drag = rules.drag === 'third' ? high : low;
   const inKg = (newtons: number): number => newtons / KILOGRAM_FORCE;
   return {

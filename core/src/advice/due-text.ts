@@ -35,7 +35,12 @@ export function dueText(
     ? 'Its inner end has not been used: we can turn it end for end for the price of winding only.'
     : 'We would put new line on it.';
   return fillWording('due', wording, {
-    ...{ customer, since, advice, shop, reel: label, line: main },
+    customer,
+    since,
+    advice,
+    shop,
+    reel: label,
+    line: main,
     tag: spool === '' ? tag : `${tag}, ${spool} spool`,
   });
 }

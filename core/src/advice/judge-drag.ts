@@ -52,7 +52,10 @@ export function judgeDrag(read: number, asked: number | null, parts: readonly Dr
     return range && read < range.low - off(range.low) ? 'low' : 'fits';
   };
   return {
-    ...{ read, weakest, range, verdict: verdict() },
+    read,
+    weakest,
+    range,
+    verdict: verdict(),
     asked: asked === null ? null : { drag: asked, met },
   };
 }

@@ -15,7 +15,9 @@ export interface ReadyFacts {
  */
 export const readyText = ({ customer, bag, reels, shop }: ReadyFacts, wording = ''): string =>
   fillWording('ready', wording, {
-    ...{ customer, bag: String(bag), shop },
+    customer,
+    bag: String(bag),
+    shop,
     reels: reels.length === 1 ? '1 reel' : `${String(reels.length)} reels`,
     list: reels.map(({ tag, label, on }) => `${tag} ${label}${on === '' ? '' : `: ${on}`}`).join('\n'),
   });

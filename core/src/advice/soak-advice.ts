@@ -56,7 +56,9 @@ function say({ diameter }: Line, hours: number, uptake: Uptake | null): Words {
   if (hours === 0 || !uptake) return 'Wind it dry, and leave room: it swells when it is fished.';
   const percent = (share: number): number => Math.round(100 * share);
   return message('soak.hours', {
-    ...{ hours, low: percent(uptake.low), high: percent(uptake.high) },
+    hours,
+    low: percent(uptake.low),
+    high: percent(uptake.high),
     diameter: { line: diameter },
     most: Math.round(soakHours(diameter, 0.9)),
   });

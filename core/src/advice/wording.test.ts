@@ -4,7 +4,9 @@ import { readyText } from './ready-text';
 import { fillWording, unknownWords } from './wording';
 
 const READY = {
-  ...{ customer: '{shop} Orla', bag: 12, shop: 'The Yard' },
+  customer: '{shop} Orla',
+  bag: 12,
+  shop: 'The Yard',
   reels: [
     { tag: 'R-1', label: 'Pier 4000', on: '150 m moss braid' },
     { tag: 'R-2', label: 'Quay 30', on: '' },
@@ -37,8 +39,16 @@ describe('a message’s words', () => {
 
   it('of line that is due tell since when and what would be done', () => {
     const facts = {
-      ...{ customer: 'Orla', label: 'Pier 4000', tag: 'R-1', spool: 'spare', main: 'moss braid', shop: '' },
-      ...{ filledOn: '3 May 2031', by: 'trips' as const, trips: 40, reverse: true },
+      customer: 'Orla',
+      label: 'Pier 4000',
+      tag: 'R-1',
+      spool: 'spare',
+      main: 'moss braid',
+      shop: '',
+      filledOn: '3 May 2031',
+      by: 'trips' as const,
+      trips: 40,
+      reverse: true,
     };
     expect(dueText(facts)).toContain('(tag R-1, spare spool) is due. It has been out 40 times');
     expect(dueText({ ...facts, trips: null, reverse: false }, '{since}! {advice}')).toBe(

@@ -61,7 +61,8 @@ describe('compareBuilds', () => {
 
   it('counts both windings of main first, and the same lengths', () => {
     const list = builds();
-    const [backing, swap] = [one(list, 'backing'), one(list, 'main-first')];
+    const backing = one(list, 'backing');
+    const swap = one(list, 'main-first');
     expect(swap.uses.backing).toBeCloseTo(backing.uses.backing, 6);
     expect(swap.handleTurns).toBeGreaterThan(1.8 * backing.handleTurns);
   });

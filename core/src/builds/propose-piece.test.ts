@@ -4,11 +4,19 @@ import { normalFrom, seeded } from '../numeric/random';
 import { proposePiece, type OfferedPiece, type PieceNeeded } from './propose-piece';
 
 const piece = (id: number, more: Partial<OfferedPiece> = {}): OfferedPiece => ({
-  ...{ id, kind: 'bulk', free: 500, off: 0, opened: false, water: 'dry' },
+  id,
+  kind: 'bulk',
+  free: 500,
+  off: 0,
+  opened: false,
+  water: 'dry',
   ...more,
 });
 const needed = (more: Partial<PieceNeeded> = {}): PieceNeeded => ({
-  ...{ metres: 120, doubt: 0, role: 'main', soaked: false },
+  metres: 120,
+  doubt: 0,
+  role: 'main',
+  soaked: false,
   ...more,
 });
 
@@ -32,7 +40,9 @@ describe('the piece that is proposed', () => {
     // 184 m that may be 154 to 214: 186 m run out nearly every other time.
     const fits = needed({ metres: 184, doubt: 30 });
     expect(proposePiece([piece(1), piece(2, { opened: true, free: 186, off: 4 })], fits)).toMatchObject({
-      ...{ id: 1, reason: 'unopened: no opened spool has enough', serves: 1 },
+      id: 1,
+      reason: 'unopened: no opened spool has enough',
+      serves: 1,
       tight: { id: 2 },
     });
     const { serves } = proposePiece([piece(2, { opened: true, free: 186, off: 4 })], fits)!;

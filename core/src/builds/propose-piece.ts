@@ -77,7 +77,9 @@ export function proposePiece(pieces: readonly OfferedPiece[], needed: PieceNeede
   const { piece, rank, serves } = best;
   const tight = piece.opened ? undefined : mostOften(can.filter((one) => one.piece.opened));
   return {
-    ...{ id: piece.id, reason: REASONS[rank % REASONS.length] ?? 'opened already', serves },
+    id: piece.id,
+    reason: REASONS[rank % REASONS.length] ?? 'opened already',
+    serves,
     tight: tight ? { id: tight.piece.id, serves: tight.serves } : null,
   };
 }

@@ -82,7 +82,8 @@ describe('a counter matched to a tape', () => {
     const match = valueOf(counterMatch(request({ spool, walks: [walk(97)] })));
     expect(match.joinAt).toBeCloseTo(topLength(spool), 1);
     const moved = valueOf(counterMatch(request({ spool, walks: [walk(97)], moved: match.move.value })));
-    const [perTurn, outer] = [Math.exp(moved.fit.vector[0]), moved.spool.outer];
+    const perTurn = Math.exp(moved.fit.vector[0]);
+    const outer = moved.spool.outer;
     expect(perTurn * turnsToPayOut(spool, outer, 100 * FT)).toBeCloseTo(100, 1);
   });
 

@@ -109,7 +109,9 @@ export function counterMatch(request: CounterRequest): Result<CounterMatch> {
     depth: level === null ? null : figure((spool, c) => spool.lip - levelOf(spool, c)),
     reach,
     joinAt: joinBefore(now, match),
-    ...{ assumed, fit, spool: now },
+    assumed,
+    fit,
+    spool: now,
   });
 }
 

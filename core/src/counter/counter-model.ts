@@ -36,7 +36,8 @@ export function levelFor(
     const out = payOut({ ...spool, outer }, length);
     return out.length >= length - EMPTY && perTurn * out.turns < reading;
   };
-  let [from, to] = [top.inner, most];
+  let from = top.inner;
+  let to = most;
   if (low(from) || !low(to)) return null;
   for (let i = 0; i < HALVINGS; i += 1) {
     const middle = (from + to) / 2;

@@ -73,7 +73,8 @@ function measuredSpool(line: number, full: number, width: number | null): Counte
   const outer = full / 2;
   return {
     width: width ?? USUAL.widthOverFull * full,
-    ...{ outer, lip: outer + 1.5 },
+    outer,
+    lip: outer + 1.5,
     layers: [{ inner: USUAL.arbor * outer, area: woundArea(line, 1, USUAL.packing) }],
   };
 }

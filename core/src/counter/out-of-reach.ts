@@ -33,7 +33,8 @@ export function outOfReach(
   { match, unit }: { readonly match: number; readonly unit: CounterUnit },
   limits: Limits = USUAL_LIMITS,
 ): OutOfReach | null {
-  const [highest, lowest] = [spool.lip - limits.least, spool.lip - limits.most];
+  const highest = spool.lip - limits.least;
+  const lowest = spool.lip - limits.most;
   // A spool that runs empty before the mark has turned without end.
   const reading = (outer: number, area = 1): number => {
     const { turns, length } = payOut(thick({ ...spool, outer }, area), match);

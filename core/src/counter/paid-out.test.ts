@@ -34,7 +34,9 @@ describe('paying out', () => {
     const shape = { from: 9, to: 12, width: 24, area: 0.2 };
     const all = windTapered(shape, 1200);
     const spool: CounterSpool = {
-      ...{ width: 24, lip: 30, outer: 10.5 + all.thickness },
+      width: 24,
+      lip: 30,
+      outer: 10.5 + all.thickness,
       layers: [{ inner: 10.5, area: 0.2 }],
     };
     for (const turns of [100, 300, 600]) {

@@ -35,7 +35,9 @@ export interface PaidOut {
  * @param length m
  */
 export function payOut({ width, outer, layers }: CounterSpool, length: number): PaidOut {
-  let [radius, left, turns] = [outer, length, 0];
+  let radius = outer;
+  let left = length;
+  let turns = 0;
   for (const { inner, area } of layers) {
     const from = Math.max(radius, inner);
     const take = Math.min(left, Math.max(0, lengthBetween(width, inner, from, area)));
@@ -50,7 +52,9 @@ export function payOut({ width, outer, layers }: CounterSpool, length: number): 
 
 /** Metres a number of spool turns lets out: `payOut` the other way round. */
 export function lengthOut({ width, outer, layers }: CounterSpool, turns: number): number {
-  let [radius, left, length] = [outer, turns, 0];
+  let radius = outer;
+  let left = turns;
+  let length = 0;
   for (const { inner, area } of layers) {
     const from = Math.max(radius, inner);
     const take = Math.min(left, Math.max(0, turnsBetween(width, inner, from, area)));

@@ -15,7 +15,9 @@ const PER_TURN = 108 / payOut(SPOOL, 100 * FT).turns;
 const truly = (moved: number, tape = 100): number =>
   Math.round(PER_TURN * payOut(withMoved(SPOOL, moved), tape * FT).turns);
 const walk = (reading: number, moved: number, tape = 100): Walk => ({
-  ...{ tape: tape * FT, reading, moved },
+  tape: tape * FT,
+  reading,
+  moved,
   over: 'field',
 });
 
@@ -107,8 +109,12 @@ describe('a set of reels', () => {
     name,
     match: valueOf(
       counterMatch({
-        ...{ face: FACE, match: 100 * FT, spool: SPOOL, spread: SPREAD },
-        ...{ walks: [walk(reading, 0)], moved: 0 },
+        face: FACE,
+        match: 100 * FT,
+        spool: SPOOL,
+        spread: SPREAD,
+        walks: [walk(reading, 0)],
+        moved: 0,
       }),
     ),
   });

@@ -45,7 +45,8 @@ const faceOf = ({ unit, step, match }: CounterLesson['kept']) => ({ unit, step, 
 function together(lessons: readonly CounterLesson[]): KnownCounter {
   const [newest] = lessons;
   if (!newest) throw new Error('A kind has at least one reel.');
-  let [weights, sum] = [0, 0];
+  let weights = 0;
+  let sum = 0;
   for (const { kept } of lessons) {
     const weight = 1 / (kept.sd ** 2 + BETWEEN_REELS ** 2);
     weights += weight;
@@ -53,7 +54,9 @@ function together(lessons: readonly CounterLesson[]): KnownCounter {
   }
   const perTurn = Math.exp(sum / weights) / metresPer(newest.kept.unit);
   return {
-    ...{ ...faceOf(newest.kept), perTurn, from: 'kind' },
+    ...faceOf(newest.kept),
+    perTurn,
+    from: 'kind',
     sd: Math.hypot(Math.sqrt(1 / weights), BETWEEN_REELS),
   };
 }

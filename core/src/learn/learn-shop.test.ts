@@ -14,7 +14,12 @@ const filled = (gap: number): FillEvidence => ({
   observations: WORKED_READINGS,
   request: WORKED_REQUEST,
   layers: (['backing', 'main'] as const).map((id) => ({
-    ...{ id, goes: wound[id], per: 5.2, countedBy: 'device', usedUp: false, piece: null },
+    id,
+    goes: wound[id],
+    per: 5.2,
+    countedBy: 'device',
+    usedUp: false,
+    piece: null,
   })),
   depths: [
     { after: 'backing', depth: 6.07, by: 'calliper', wound: { backing: wound.backing } },
@@ -24,7 +29,8 @@ const filled = (gap: number): FillEvidence => ({
 });
 const lesson = (gap: number, more: Partial<ShopLesson> = {}): ShopLesson => ({
   ...lessonOf(valueOf(settleFill(filled(gap))), WORKED_REQUEST.layers),
-  ...{ kind: 'a', hand: 'x' },
+  kind: 'a',
+  hand: 'x',
   ...more,
 });
 

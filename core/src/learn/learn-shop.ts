@@ -54,7 +54,8 @@ export function learnShop(lessons: readonly ShopLesson[]): ShopLearning {
     ...[...hands.keys()].map((key) => ({ key, sd: SPREAD.hand })),
     ...[...lines.keys()].map((key) => ({ key, sd: bulkSd(used, key) })),
   ];
-  const [firstHand, firstLine] = [kinds.size, kinds.size + hands.size];
+  const firstHand = kinds.size;
+  const firstLine = kinds.size + hands.size;
   const places = {
     kind: placesOf(kinds, 0),
     hand: placesOf(hands, firstHand),
@@ -122,7 +123,8 @@ const bulkMedian = (lessons: readonly Lesson[], key: string): number =>
   STARTING_PRIORS.bulk[materialOf(lessons, key)].median;
 
 function weighted(counts: ReadonlyMap<string, number>, valueOf: (key: string) => number): number {
-  let [sum, all] = [0, 0];
+  let sum = 0;
+  let all = 0;
   for (const [key, count] of counts) {
     sum += count * valueOf(key);
     all += count;
@@ -171,7 +173,8 @@ function regress(
 /** How much spools of one kind differ, from what the first regression leaves over, with the usual as some fills' worth. */
 function spreadOf(rows: readonly Row[], names: readonly { readonly sd: number }[]): number {
   const { mean } = regress(rows, names, SPREAD.spool);
-  let [sum, weight] = [SPREAD_WEIGHT * SPREAD.spool ** 2, SPREAD_WEIGHT];
+  let sum = SPREAD_WEIGHT * SPREAD.spool ** 2;
+  let weight = SPREAD_WEIGHT;
   for (const { value, variance, slope } of rows) {
     // A fill that hardly says anything hardly says how much spools differ.
     const share = SPREAD.spool ** 2 / (SPREAD.spool ** 2 + variance);
@@ -192,7 +195,8 @@ function learnPrints(lessons: readonly Lesson[]): Learned[] {
     const sd = isMeter(key) ? METER_SD : usualPrintSd(key);
     // Makers differ in what they call a strength: one spool says no more than half of that away. A meter is one thing.
     const apart = isMeter(key) ? METER_DRIFT : sd / 2;
-    let [precision, sum] = [1 / sd ** 2, 0];
+    let precision = 1 / sd ** 2;
+    let sum = 0;
     for (const { prints } of lessons)
       for (const one of prints) {
         if (one.name !== key || !isWithin(one.precision, 1e-6, 1e9) || !isWithin(one.value, -2, 2)) continue;

@@ -5,7 +5,8 @@ import { diameterByWraps } from './diameter-by-wraps';
 
 describe('diameterByWraps', () => {
   it('is the width over the turns, surer with more turns', () => {
-    const [ten, twenty] = [valueOf(diameterByWraps(3, 10)), valueOf(diameterByWraps(6, 20))];
+    const ten = valueOf(diameterByWraps(3, 10));
+    const twenty = valueOf(diameterByWraps(6, 20));
     expect(ten.value).toBeCloseTo(0.3, 12);
     expect(twenty.sd).toBeCloseTo(ten.sd / 2, 12);
   });

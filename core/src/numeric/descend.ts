@@ -40,7 +40,8 @@ export function descend(
   const first = residualsOf(start);
   let at: Place = { vector: start, residuals: first, cost: costOf(first) };
   if (!finite(at.cost)) return null;
-  let [damping, raise] = [1e-3, 2];
+  let damping = 1e-3;
+  let raise = 2;
   // Far from the end differences to one side do; they take half the time.
   let exact = false;
   let slope = slopeAt(residualsOf, at, scale, exact);

@@ -26,7 +26,11 @@ const area = woundArea(MAIN.diameter, bulkIn(spool, MAIN), packing);
 const turnsAt = (gap: number): number =>
   turnsToPayOut({ width, layers: [{ inner: 1, area }] }, lipRadius - gap, 30);
 const known = (gap: number): KnownCounter => ({
-  ...{ unit: 'm', step: 1, match: 30, sd: 0.01, from: 'kind' },
+  unit: 'm',
+  step: 1,
+  match: 30,
+  sd: 0.01,
+  from: 'kind',
   perTurn: 30 / turnsAt(gap),
 });
 

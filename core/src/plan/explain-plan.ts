@@ -24,7 +24,8 @@ export function explainLayer(
   const { line } = layer.request;
   const bulk = bulkIn(estimate, line);
   const area = woundArea(line.diameter, bulk, packing);
-  const [inner, outer] = [layer.innerRadius.toFixed(2), layer.outerRadius.toFixed(2)];
+  const inner = layer.innerRadius.toFixed(2);
+  const outer = layer.outerRadius.toFixed(2);
   return [
     {
       what: 'Space one length of line takes',

@@ -90,7 +90,8 @@ describe('the worked fill looked at on the way', () => {
 describe('fillUnderWay', () => {
   it('tells what is too much where more is on than fits, in turns that bring in more at the lip', () => {
     const { fill, toGap } = corrected(5.8, { segments: { ...BACKING_ON, main: [{ metres: 150 }] } });
-    const [on, fits] = [fill.wound[1]!, toGap.layers[1]!];
+    const on = fill.wound[1]!;
+    const fits = toGap.layers[1]!;
     const over = on.length - fits.length.value;
     expect(over).toBeGreaterThan(20);
     const perTurn = (2 * Math.PI * (fill.spool.spool.lipRadius - 1.5) * 5.2) / 1000;

@@ -32,7 +32,10 @@ describe('the gap a plan comes out at', () => {
     );
     const small = (mm: number): string => `${mm.toFixed(1)} mm`;
     expect([2.4, 0, -0.01, -2.5].map((depth) => markWords(depth, 'stop', small))).toEqual([
-      ...['2.4 mm stop', '0.0 mm stop', '0.0 mm stop', '2.5 mm proud'],
+      '2.4 mm stop',
+      '0.0 mm stop',
+      '0.0 mm stop',
+      '2.5 mm proud',
     ]);
     expect(metric(levelRange(ranged(-7.3, 1)))).toMatch(/^6\.0 to 8\.\d mm proud of the lip$/);
     expect(levelWords(0.01, small)).toBe('flush with the lip');
@@ -64,7 +67,8 @@ describe('the gap a plan comes out at', () => {
         { ...backing!, length: 80 } as typeof main & object,
         { ...main!, length: metres } as typeof main & object,
       ],
-      ...{ gear: 5.2, house: 1.5 },
+      gear: 5.2,
+      house: 1.5,
     });
     const said = (metres: number) =>
       valueOf(makePlan({ observations: WORKED_READINGS, request: asked(metres) })).plan.issues.map(

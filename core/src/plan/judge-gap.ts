@@ -45,7 +45,10 @@ export function levelRange({ low, high }: Pick<Ranged, 'low' | 'high'>): Words {
 }
 
 const caution = (code: PlanIssue['code'], sentence: Words, values: PlanIssue['values']): PlanIssue => ({
-  ...{ code, severity: 'caution', sentence, at: 'gap' },
+  code,
+  severity: 'caution',
+  sentence,
+  at: 'gap',
   ...(values ? { values } : {}),
 });
 
@@ -66,7 +69,9 @@ function byRule(gap: Ranged, { gap: asked, house }: FillRequest): PlanIssue[] {
   const off = gap.value - house;
   if (off >= -OFF.full && off <= OFF.low) return [];
   const sentence = message('plan.off-the-rule', {
-    ...{ level: level(gap.value), range: levelRange(gap), house: { mm: house } },
+    level: level(gap.value),
+    range: levelRange(gap),
+    house: { mm: house },
   });
   return [caution(off < 0 ? 'fuller-than-rule' : 'lower-than-rule', sentence, { gap: gap.value, house })];
 }

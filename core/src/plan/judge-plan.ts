@@ -92,14 +92,16 @@ function tooHighAlready({ stack, request: { layers } }: Pick<Judged, 'stack' | '
 function longOverlap({ stack, request: { layers } }: Judged): PlanIssue[] {
   return layers.flatMap((layer, i) => {
     if (layer.kind !== 'line' || !layer.overlap) return [];
-    const [below, own] = [stack.layers[i - 1], stack.layers[i]];
+    const below = stack.layers[i - 1];
+    const own = stack.layers[i];
     const least = Math.min(
       own?.length ?? 0,
       layers[i - 1]?.kind === 'line' ? (below?.length ?? 0) : Infinity,
     );
     if (layer.overlap <= least) return [];
     const sentence = message('plan.overlap-too-long', {
-      ...{ overlap: { m: layer.overlap }, least: { m: least } },
+      overlap: { m: layer.overlap },
+      least: { m: least },
     });
     return [wrong('overlap-too-long', sentence, { overlap: layer.overlap, least }, layer.id)];
   });
@@ -128,7 +130,8 @@ function insideArbor({ request, spool, arborSd }: Judged): PlanIssue[] {
     const arbor = 2 * spool.arborRadius;
     if (layer.kind !== 'reducer' || layer.diameter >= arbor) return [];
     const sentence = message('plan.reducer-inside-arbor', {
-      ...{ reducer: { mm: layer.diameter }, arbor: { mm: arbor } },
+      reducer: { mm: layer.diameter },
+      arbor: { mm: arbor },
     });
     const say = byDoubt(arbor - layer.diameter, 2 * arborSd);
     return [say('reducer-inside-arbor', sentence, { reducer: layer.diameter, arbor }, layer.id)];

@@ -9,13 +9,22 @@ import { planFill } from './plan-fill';
 const exact = knownSpool(WORKED_SPOOL);
 const unsure = valueOf(inferSpool(WORKED_READINGS));
 const backing = (length: LayerLength): LayerRequest => ({
-  ...{ kind: 'line', id: 'backing', role: 'backing', line: BACKING, length },
+  kind: 'line',
+  id: 'backing',
+  role: 'backing',
+  line: BACKING,
+  length,
 });
 const main = (length: LayerLength): LayerRequest => ({
-  ...{ kind: 'line', id: 'main', role: 'main', line: MAIN, length },
+  kind: 'line',
+  id: 'main',
+  role: 'main',
+  line: MAIN,
+  length,
 });
 const request = (layers: LayerRequest[], gap?: number): FillRequest => ({
-  ...{ layers, gear: 5.2 },
+  layers,
+  gear: 5.2,
   ...(gap === undefined ? {} : { gap }),
 });
 const issueOf = (asked: FillRequest, estimate = exact) => {
@@ -73,7 +82,9 @@ describe('a layer filled up to a level', () => {
 
   it('may be old line that is kept', () => {
     const kept: LayerRequest = {
-      ...{ kind: 'retained', id: 'kept', line: BACKING },
+      kind: 'retained',
+      id: 'kept',
+      line: BACKING,
       left: { share: [0.25, 0.25] },
     };
     const plan = valueOf(planFill(exact, request([kept, main('fits')], 1.5)));

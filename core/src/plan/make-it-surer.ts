@@ -66,7 +66,8 @@ function afterOneDepth(
   priors: SpoolPriors,
 ): Surer[] {
   const lines = plan.layers.filter(({ request: { kind } }) => kind === 'line');
-  const [below, above] = [lines.at(-2), lines.at(-1)];
+  const below = lines.at(-2);
+  const above = lines.at(-1);
   if (!below || !above || request.gap === undefined || below.request.kind !== 'line') return [];
   const on = lines
     .slice(0, -1)

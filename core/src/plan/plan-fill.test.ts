@@ -189,7 +189,8 @@ describe('planFill always', () => {
     fc.assert(
       fc.property(lengths, fc.double({ min: 0, max: 3, noNaN: true }), (length, gap) => {
         const plan = valueOf(planFill(estimate, withMain(length, { gap })));
-        const [first, last] = [plan.layers[0]!, plan.layers.at(-1)!];
+        const first = plan.layers[0]!;
+        const last = plan.layers.at(-1)!;
         expect(first.outerRadius).toBeCloseTo(last.innerRadius, 9);
         if (!plan.issues.some(({ code }) => code === 'does-not-fit'))
           expect(plan.gap.value).toBeCloseTo(gap, 6);

@@ -48,7 +48,11 @@ export function planFill(
   const wetGap = wetGapOf(estimate.spool, request, stack, rules.swelling);
   const at0 = request.layers.findIndex(isUnknown) * PER_LAYER;
   const issues = judgePlan({
-    ...{ stack, request, rules, spool: estimate.spool, arborSd: sds.at(-2) ?? 0 },
+    stack,
+    request,
+    rules,
+    spool: estimate.spool,
+    arborSd: sds.at(-2) ?? 0,
     solvedSd: Math.max(sds[at0] ?? 0, sds[at0 + 1] ?? 0),
   });
   return succeed({ ...plan, wetGap, issues: [...issues, ...judgeGap({ ...plan, wetGap }, request)] });

@@ -24,7 +24,8 @@ export function addSegment(goes: GrowingSegment[], next: Segment): void {
  * @param then the goes of one layer at that moment, which those now go on from
  */
 export function goesSince(then: readonly Segment[], now: readonly Segment[]): Segment[] {
-  const [last, grown] = [then.at(-1), now[then.length - 1]];
+  const last = then.at(-1);
+  const grown = now[then.length - 1];
   const later = now.slice(then.length);
   if (!last || !grown) return [...later];
   if ('metres' in last && 'metres' in grown) return nonZero({ metres: grown.metres - last.metres }, later);

@@ -15,9 +15,11 @@ export function shareSplices(
   const { width } = on.spool;
   layers.forEach((layer, i) => {
     const below = layers[i - 1];
-    const [lower, upper] = [stacked[i - 1], stacked[i]];
+    const lower = stacked[i - 1];
+    const upper = stacked[i];
     if (layer.kind !== 'line' || !layer.overlap || below?.kind !== 'line' || !lower || !upper) return;
-    const [under, over] = [areaOn(below.line, on), areaOn(layer.line, on)];
+    const under = areaOn(below.line, on);
+    const over = areaOn(layer.line, on);
     const per = Math.PI * width;
     const start = Math.sqrt(
       Math.max(lower.inner ** 2, upper.inner ** 2 - (1000 * layer.overlap * under) / per),

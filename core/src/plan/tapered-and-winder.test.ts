@@ -7,7 +7,8 @@ import { BACKING, valueOf, WORKED_REQUEST, WORKED_SPOOL } from '../testing/examp
 import { windTapered } from '../testing/turn-by-turn';
 import { planFill } from './plan-fill';
 
-const [A, B] = [11, 15];
+const A = 11;
+const B = 15;
 const TAPERED = { ...WORKED_SPOOL, arborRadius: (A + B) / 2 };
 
 describe('a tapered arbor', () => {

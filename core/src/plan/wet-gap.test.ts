@@ -36,7 +36,8 @@ describe('the gap a fill comes to when it is wet', () => {
   });
 
   it('moves less the more it was soaked', () => {
-    const [dry, half] = [planOf(0).wetGap!, planOf(0.5).wetGap!];
+    const dry = planOf(0).wetGap!;
+    const half = planOf(0.5).wetGap!;
     expect(half.low).toBeGreaterThan(dry.low);
     expect(half.low).toBeLessThan(1.5);
   });

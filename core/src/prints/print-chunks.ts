@@ -138,6 +138,7 @@ function withMaterials(words: readonly string[], before: boolean): PrintChunk[] 
 }
 
 const chunk = (body: string, of: Material | null): PrintChunk => ({
-  ...{ body, of },
+  body,
+  of,
   text: of === null ? body : `${materialWord(of)} ${body}`,
 });

@@ -24,8 +24,15 @@ export interface AmountAllowed {
 }
 
 const WORDS: Readonly<Record<string, string>> = {
-  ...{ 'three quarters': '3/4', 'two thirds': '2/3', 'five eighths': '5/8', 'three eighths': '3/8' },
-  ...{ half: '1/2', third: '1/3', quarter: '1/4', fifth: '1/5', eighth: '1/8' },
+  'three quarters': '3/4',
+  'two thirds': '2/3',
+  'five eighths': '5/8',
+  'three eighths': '3/8',
+  half: '1/2',
+  third: '1/3',
+  quarter: '1/4',
+  fifth: '1/5',
+  eighth: '1/8',
 };
 
 const FITS = /^(as much as fits|what fits|fits?|full|fill(ed)?( it)?( up)?|to the gap)$/;

@@ -77,8 +77,12 @@ const toDecimals = (inUnit: number, decimals: number): string =>
 function asFraction(inches: number): string {
   const steps = Math.round(Math.abs(inches) * STEPS);
   const whole = Math.floor(steps / STEPS);
-  let [over, under] = [steps % STEPS, STEPS];
-  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
+  let over = steps % STEPS;
+  let under = STEPS;
+  while (over > 0 && over % 2 === 0) {
+    over /= 2;
+    under /= 2;
+  }
   const parts = [
     ...(whole > 0 || over === 0 ? [String(whole)] : []),
     ...(over > 0 ? [`${over}/${under}`] : []),

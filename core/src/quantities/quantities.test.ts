@@ -99,7 +99,12 @@ describe('whatever is shown', () => {
 
   /** What is rounded away is never more than half of this. */
   const UNIT: Readonly<Record<Dimension, number>> = {
-    ...{ 'line-length': 0.9144, 'small-length': 1, mass: 28.35, strength: 0.4536, ratio: 1, count: 1 },
+    'line-length': 0.9144,
+    'small-length': 1,
+    mass: 28.35,
+    strength: 0.4536,
+    ratio: 1,
+    count: 1,
   };
 
   it('can be typed again in any field of its kind, in whichever units the reader has', () => {

@@ -8,7 +8,11 @@ const FEET_INCHES =
 /** Shares of an inch people have words for. */
 const COUNTED: Readonly<Record<string, number>> = { a: 1, an: 1, one: 1, three: 3, five: 5, seven: 7 };
 const SHARES: Readonly<Record<string, number>> = {
-  ...{ half: 1 / 2, quarter: 1 / 4, eighth: 1 / 8, sixteenth: 1 / 16, 'thirty-second': 1 / 32 },
+  half: 1 / 2,
+  quarter: 1 / 4,
+  eighth: 1 / 8,
+  sixteenth: 1 / 16,
+  'thirty-second': 1 / 32,
 };
 const INCH_SHARE =
   /^(?:(a|an|one|three|five|seven) )?(half|quarter|eighth|sixteenth|thirty[- ]second)s?(?: (?:of )?(?:an )?inch)?$/;

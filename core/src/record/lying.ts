@@ -95,7 +95,9 @@ export function keptFromRecord(layers: readonly Lying[], left: Left, lip: number
   return stays.map(({ line, length }, i): LayerRequest => {
     const top = i === stays.length - 1 && !('length' in left);
     return {
-      ...{ kind: 'retained', id: i === 0 ? 'kept' : `kept-${String(i + 1)}`, line },
+      kind: 'retained',
+      id: i === 0 ? 'kept' : `kept-${String(i + 1)}`,
+      line,
       left: top ? left : { length },
     };
   });

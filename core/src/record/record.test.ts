@@ -38,15 +38,30 @@ const SAMPLES: Samples = {
   'tension-read': { layer: 'main', holds: false, wound: 71.6 },
   chosen: { layer: 'main', how: 'smaller-gap', gap: 0.85, length: 96.4 },
   walked: {
-    ...{ layer: 'main', match: 60, tape: 50, reading: 163.5, unit: 'ft', step: 0.5, over: 'meter' },
-    ...{ expected: 164.2, cause: 'tension', left: true, earlier: { walk: 2, tape: 30 } },
-    ...{ began: 12, typed: 175.5, without: [0, 3] },
+    layer: 'main',
+    match: 60,
+    tape: 50,
+    reading: 163.5,
+    unit: 'ft',
+    step: 0.5,
+    over: 'meter',
+    expected: 164.2,
+    cause: 'tension',
+    left: true,
+    earlier: { walk: 2, tape: 30 },
+    began: 12,
+    typed: 175.5,
+    without: [0, 3],
   },
   moving: { on: true },
   settled: { cause: 'count', about: 'main' },
   noted: { step: 'strip', values: { minutes: 7 } },
   'piece-changed': {
-    ...{ layer: 'main', pieceId: 4, code: 'N-219', usedUp: true, allAlong: true },
+    layer: 'main',
+    pieceId: 4,
+    code: 'N-219',
+    usedUp: true,
+    allAlong: true,
     line: { key: 'CN-28', material: 'nylon', diameter: 0.28 },
   },
   'put-aside': { why: 'waits for line' },
@@ -149,7 +164,10 @@ describe('what a log holds', () => {
   it('is told whole: counting in a row is one line, with its sum, and nothing is left out', () => {
     const winding = {
       spool: { lipRadius: 23, width: 16, arborRadius: 14.1, packing: 0.66, ratingDepth: 1.5 },
-      ...{ line: BACKING, bulk: 1, gear: 5.2, turns: 156 },
+      line: BACKING,
+      bulk: 1,
+      gear: 5.2,
+      turns: 156,
     };
     const log = [...meteredBacking(winding), event(90, { kind: 'undone', payload: { event: 'e2' } })];
     const rows = tellLog(FACTS, log);
@@ -219,14 +237,19 @@ describe('what was wanted', () => {
       dragKg: null,
       leastMm: null,
       onItNow: '',
-      ...{ mainFirst: false, endForEnd: false, counterOnly: false },
+      mainFirst: false,
+      endForEnd: false,
+      counterOnly: false,
     };
     expect(tellWants(nothing)).toEqual([]);
     const all = { leader: '2 m of 0.40', dragKg: 4, leastMm: 100_000, onItNow: 'old braid', mainFirst: true };
     expect(tellWants({ ...all, endForEnd: true, counterOnly: true })).toEqual([
-      ...['On it when it came: old braid.', 'At least 100 m of main were wanted.'],
-      ...['A leader was wanted: 2 m of 0.40.', 'A drag of 4 kg was wanted.'],
-      ...['The main went on first, and was swapped over.', 'Its own line was to be turned end for end.'],
+      'On it when it came: old braid.',
+      'At least 100 m of main were wanted.',
+      'A leader was wanted: 2 m of 0.40.',
+      'A drag of 4 kg was wanted.',
+      'The main went on first, and was swapped over.',
+      'Its own line was to be turned end for end.',
       'Its line was to stay on, and its counter to be matched.',
     ]);
   });
@@ -235,7 +258,8 @@ describe('what was wanted', () => {
 it('who wound a layer and when is told, where times can be', () => {
   const turns = (seq: number, by: string) => ({
     ...event(seq, { kind: 'turns', payload: { layer: 'main', turns: 10 } }),
-    ...{ by, at: `2031-03-01T08:0${String(seq)}:00.000Z` },
+    by,
+    at: `2031-03-01T08:0${String(seq)}:00.000Z`,
   });
   const log = [turns(1, 'Joss'), turns(2, 'Tova'), turns(3, 'Joss')];
   const main = (when?: (iso: string) => string) =>

@@ -130,7 +130,8 @@ function whoWound(standing: readonly RunEvent[], id: string, when: (iso: string)
   const wound = standing.filter(
     ({ kind, payload }) => (kind === 'turns' || kind === 'metres') && payload.layer === id,
   );
-  const [first, last] = [wound[0], wound.at(-1)];
+  const first = wound[0];
+  const last = wound.at(-1);
   const names = [...new Set(wound.map(({ by }) => by))].filter(Boolean);
   if (!first || !last || names.length === 0) return [];
   const times = [...new Set([when(first.at), when(last.at)])].filter(Boolean);

@@ -23,7 +23,9 @@ const FOOT = 0.3048;
 
 /** The handbook's K of one rope, from our winding rule: square packing of the oversize rope. */
 function handbookK(rope: number, oversize: number): number {
-  const [depth, drum, width] = [3, 12, 10];
+  const depth = 3;
+  const drum = 12;
+  const width = 10;
   const square = ((rope + oversize) * INCH) ** 2;
   const metres = lengthBetween(width * INCH, (drum / 2) * INCH, (drum / 2 + depth) * INCH, square);
   return metres / FOOT / ((depth + drum) * depth * width);

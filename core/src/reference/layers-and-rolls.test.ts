@@ -15,7 +15,10 @@ describe('the exact sum over layers', () => {
 describe('the length of any wound roll', () => {
   // Source: L = π (D² − d²)/(4 t), in any text on web handling; title not known.
   it('is the closed form with the web’s thickness for wound area per width', () => {
-    const [outer, core, thickness, width] = [120, 76, 0.05, 24];
+    const outer = 120;
+    const core = 76;
+    const thickness = 0.05;
+    const width = 24;
     const roll = (Math.PI * (outer ** 2 - core ** 2)) / (4 * thickness) / 1000;
     expect(lengthBetween(width, core / 2, outer / 2, thickness * width)).toBeCloseTo(roll, 9);
   });

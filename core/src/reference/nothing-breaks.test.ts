@@ -71,7 +71,8 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
       const { observations, request } = nasty.input();
       const spool = inferSpool(observations);
       const reads = nasty.some(2, () => ({
-        ...{ kind: 'depth' as const, layers: nasty.some(2, () => nasty.woundLength()) },
+        kind: 'depth' as const,
+        layers: nasty.some(2, () => nasty.woundLength()),
         depth: nasty.number(0, 12),
         by: 'calliper' as const,
       }));
@@ -80,7 +81,8 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
       };
       const fill = fillUnderWay({ observations, reads, request, segments });
       const layer = nasty.name();
-      const [main, backing] = [nasty.line(), nasty.line()];
+      const main = nasty.line();
+      const backing = nasty.line();
       const of = { mainLength: nasty.number(1, 200), gap: nasty.number(0, 3), gear: nasty.number(3, 7) };
       const stock = (line: Line) => ({ line, free: nasty.number(0, 900), pricePerMetre: nasty.number(0, 1) });
       const builds = { ...of, main: stock(main), backing: stock(backing), spareSpool: true };
@@ -108,9 +110,16 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
       if (!underWay) return [state];
       const { wound, winding, plan } = underWay;
       return [
-        ...[state, wound, winding, plan, restOfFill(underWay), tooLong(underWay, state)],
-        ...[gapRemedy(facts, underWay, state), thumbRemedy(facts, underWay, state)],
-        ...[looseLayer(underWay, state), finalFill(facts, underWay.spool, wound)],
+        state,
+        wound,
+        winding,
+        plan,
+        restOfFill(underWay),
+        tooLong(underWay, state),
+        gapRemedy(facts, underWay, state),
+        thumbRemedy(facts, underWay, state),
+        looseLayer(underWay, state),
+        finalFill(facts, underWay.spool, wound),
         judgeDepth(underWay, nasty.one([...layers, 'gap']), { depth: nasty.number(0, 12), by: 'eye' }),
         creditCount(
           { name: 'd', counts: nasty.one(['metres', 'spool-turns'] as const), per: nasty.number(1, 100) },
@@ -158,12 +167,15 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
         twistLedger({
           supply: { kind: 'over-end', sense: 1, diameter: mm() },
           reel: { sense: -1, diameter: mm() },
-          ...{ cast: { overLip: true, sense: 1 }, slip: nasty.number(0, 1) },
+          cast: { overLip: true, sense: 1 },
+          slip: nasty.number(0, 1),
         }),
         readSlackTest(
           {
-            ...{ pinched: nasty.number(0.5, 4), plyTurns: nasty.number(0, 30) },
-            ...{ wound: nasty.number(0, 30), span: nasty.number(0.5, 4) },
+            pinched: nasty.number(0.5, 4),
+            plyTurns: nasty.number(0, 30),
+            wound: nasty.number(0, 30),
+            span: nasty.number(0.5, 4),
           },
           { asLaidOut: nasty.number(-12, 12), turnedOver: nasty.number(-12, 12), rotor: true },
         ),
@@ -172,10 +184,8 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
         soakUptake(line.diameter, nasty.number(0, 60), line.material),
         metresFromMass(line, { gross: nasty.number(50, 900), tare: nasty.number(10, 90) }),
         learnMass([{ metres: nasty.number(1, 90), grams: nasty.number(1, 90) }]),
-        ...[
-          diameterByWraps(nasty.number(1, 30), nasty.number(5, 60)),
-          supplySizes(supply, nasty.number(0, 300)),
-        ],
+        diameterByWraps(nasty.number(1, 30), nasty.number(5, 60)),
+        supplySizes(supply, nasty.number(0, 300)),
         serviceAdvice(line, wear, USUAL_HOUSE_RULES),
         reverseAdvice(line, { length: mm(), fished: mm() }, wear, USUAL_HOUSE_RULES),
         dragAdvice([nasty.number(1, 30), nasty.number(1, 30)], USUAL_HOUSE_RULES),
@@ -195,9 +205,11 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
     (nasty) => {
       const lessons = nasty.some(5, () => ({
         lines: nasty.some(2, () => ({ ...nasty.line(), share: nasty.number(0, 1) })),
-        ...{ value: nasty.number(-0.2, 0.2), precision: nasty.number(0, 900) },
+        value: nasty.number(-0.2, 0.2),
+        precision: nasty.number(0, 900),
         prints: nasty.some(1, () => ({ name: 'strength-nylon', value: nasty.number(-1, 1), precision: 40 })),
-        ...{ kind: nasty.name(), hand: nasty.name() },
+        kind: nasty.name(),
+        hand: nasty.name(),
       }));
       const learning = learnShop(lessons);
       return [

@@ -45,7 +45,8 @@ export function benchTwist(
       reel: { sense, diameter: reel },
       cast,
     });
-  const [asLaidOut, turnedOver] = [of(false), of(true)];
+  const asLaidOut = of(false);
+  const turnedOver = of(true);
   const bothTurn = way === 'over-end' || way === 'rig';
   return {
     asLaidOut,

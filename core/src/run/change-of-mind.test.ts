@@ -13,13 +13,20 @@ import { runSteps } from './run-steps';
 import { requestUnderWay } from './under-way';
 
 const FACTS: RunFacts = {
-  ...{ request: WORKED_REQUEST, type: 'fixed-spool', rules: USUAL_HOUSE_RULES },
-  ...{ mainFirst: false, leader: false },
+  request: WORKED_REQUEST,
+  type: 'fixed-spool',
+  rules: USUAL_HOUSE_RULES,
+  mainFirst: false,
+  leader: false,
 };
 const log = (...happenings: RunHappening[]): RunEvent[] =>
   happenings.map((happening, i) => ({
     ...happening,
-    ...{ id: `e${String(i)}`, run: '1', seq: i + 1, at: '2030-01-01T10:00:00Z', by: 'Ada' },
+    id: `e${String(i)}`,
+    run: '1',
+    seq: i + 1,
+    at: '2030-01-01T10:00:00Z',
+    by: 'Ada',
   }));
 const turns = (count: number): RunHappening => ({ kind: 'turns', payload: { layer: 'main', turns: count } });
 const changed = (pieceId: number, usedUp = false): RunHappening => ({
@@ -45,8 +52,11 @@ describe('another piece in mid-run', () => {
     const { stretches, main } = stretchesOf(turns(100));
     expect(stretches).toEqual([
       {
-        ...{ pieceId: null, usedUp: false, share: 1 },
-        ...{ innerRadius: main.innerRadius, outerRadius: main.outerRadius },
+        pieceId: null,
+        usedUp: false,
+        share: 1,
+        innerRadius: main.innerRadius,
+        outerRadius: main.outerRadius,
       },
     ]);
   });

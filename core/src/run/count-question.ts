@@ -145,7 +145,9 @@ function againstHand(open: Unheard, { unitsOn, there }: Gone, asked: Asked): Cou
   const keeps = offered(`Keep the ${round(byHand)} counted by hand`, there, asked);
   return {
     sentence: message('count.unheard-by-hand', {
-      ...{ device: device.name, moved: counted(device, moved), byHand: Math.round(byHand) },
+      device: device.name,
+      moved: counted(device, moved),
+      byHand: Math.round(byHand),
     }),
     answers:
       Math.abs(moved) < 0.5

@@ -23,7 +23,13 @@ const walked = (seq: number, reading: number, more: Partial<Walked> = {}): RunEv
   event(seq, {
     kind: 'walked',
     payload: {
-      ...{ layer: 'main', match: 100 * FT, tape: 100 * FT, reading, unit: 'ft', step: 1, over: 'field' },
+      layer: 'main',
+      match: 100 * FT,
+      tape: 100 * FT,
+      reading,
+      unit: 'ft',
+      step: 1,
+      over: 'field',
       ...more,
     },
   });
@@ -206,7 +212,8 @@ describe('the counter step of a run', () => {
 
 describe('what walks teach', () => {
   const lesson = (tag: string, perTurn: number, sd: number, unit: 'ft' | 'm' = 'ft') => ({
-    ...{ tag, kind: 'trolling pier 30' },
+    tag,
+    kind: 'trolling pier 30',
     kept: { unit, step: 1, match: 30, perTurn, sd },
   });
 

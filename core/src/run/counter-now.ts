@@ -66,7 +66,9 @@ export function walksOf(facts: RunFacts, under: RunUnderWay, state: Walking, uni
   const on = (wound: Segments): number => topOf(lyingAfter(facts, under, state, wound))?.length ?? 0;
   const first = standing[0] ? on(standing[0].wound) : 0;
   return standing.map(({ tape, reading, began = 0, over, wound, unit: read }) => ({
-    ...{ tape, over, moved: on(wound) - first },
+    tape,
+    over,
+    moved: on(wound) - first,
     reading: ((reading - began) * metresPer(read)) / metresPer(unit),
   }));
 }

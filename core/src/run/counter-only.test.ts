@@ -16,9 +16,11 @@ import { runUnderWay } from './under-way';
 const OLD = { key: 'nylon 0.40', material: 'nylon', diameter: 0.4 } as const;
 const ON_IT: RunFacts = {
   ...FACTS,
-  ...{ type: 'trolling', counterOnly: true },
+  type: 'trolling',
+  counterOnly: true,
   request: {
-    ...{ gear: 4, gap: 3 },
+    gear: 4,
+    gap: 3,
     layers: [{ kind: 'line', id: 'main', role: 'main', line: OLD, length: 'fits' }],
   },
 };
@@ -31,7 +33,9 @@ const FT = 0.3048;
 const SETUP = { unit: 'ft', step: 1, match: 100 * FT } as const;
 
 const input = (observations: readonly (typeof MEASURED)[number][]) => ({
-  ...{ observations, request: ON_IT.request, beliefs: { type: 'trolling' } as const },
+  observations,
+  request: ON_IT.request,
+  beliefs: { type: 'trolling' } as const,
 });
 const stand = (
   log: readonly RunEvent[],
@@ -45,7 +49,13 @@ const walked = (seq: number, reading: number): RunEvent =>
   event(seq, {
     kind: 'walked',
     payload: {
-      ...{ layer: 'main', match: 100 * FT, tape: 100 * FT, reading, unit: 'ft', step: 1, over: 'field' },
+      layer: 'main',
+      match: 100 * FT,
+      tape: 100 * FT,
+      reading,
+      unit: 'ft',
+      step: 1,
+      over: 'field',
     },
   });
 const metres = (seq: number, length: number): RunEvent =>
@@ -58,7 +68,12 @@ const ended = (log: readonly RunEvent[]) =>
 describe('a reel filled elsewhere, of which only the counter is matched', () => {
   it('has nothing wound: its gap is read, its counter walked, and it is handed back', () => {
     expect(runSteps(ON_IT).map(({ id }) => id)).toEqual([
-      ...['gap', 'counter', 'clip', 'drag-reading', 'drag', 'tag'],
+      'gap',
+      'counter',
+      'clip',
+      'drag-reading',
+      'drag',
+      'tag',
     ]);
     expect(runSteps(ON_IT).find(({ id }) => id === 'counter')).toMatchObject({ layer: 'main' });
     expect(runSteps({ ...ON_IT, leader: true }).some(({ id }) => id === 'leader')).toBe(true);
@@ -126,7 +141,8 @@ describe('a reel filled elsewhere, of which only the counter is matched', () => 
 
   it('says less where nothing was measured, and nothing of room', () => {
     const log = [walked(1, 117)];
-    const [bare, measured] = [stand(log, []), stand(log)];
+    const bare = stand(log, []);
+    const measured = stand(log);
     const width = ({ low, high, value }: { low: number; high: number; value: number }): number =>
       (high - low) / value;
     const match = counterNow(ON_IT, bare.under, bare.state, SETUP)!;

@@ -188,7 +188,9 @@ describe('a level out of order', () => {
   it('leads back into winding, counts what comes off, and is settled then', () => {
     const one = remedy(...full, ...steps, gap(20, 0.4))!;
     const back = [
-      ...[...full, ...steps, gap(20, 0.4)],
+      ...full,
+      ...steps,
+      gap(20, 0.4),
       event(21, { kind: 'chosen', payload: { layer: 'main', how: 'cut-short', length: one.comesTo } }),
       event(22, { kind: 'step-again', payload: { steps: one.again } }),
     ];

@@ -5,8 +5,13 @@ const DEVICE = { name: 'reed-1', counts: 'handle-turns', per: 1 } as const;
 const WINDING = {
   current: { id: 'wind-main', kind: 'wind', layer: 'main' },
   devices: { 'reed-1': 100 },
-  ...{ counting: new Set(['reed-1']), held: false, moving: false, heldAt: {} },
-  ...{ turns: { main: 700 }, metres: {}, unheard: {} },
+  counting: new Set(['reed-1']),
+  held: false,
+  moving: false,
+  heldAt: {},
+  turns: { main: 700 },
+  metres: {},
+  unheard: {},
 } as const;
 const on = { gear: 5 };
 

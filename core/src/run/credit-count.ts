@@ -52,7 +52,8 @@ export function creditCount(
   weighed: Weighed,
 ): Credit {
   const { gear, doubt = null, live = true } = weighed;
-  const [last, open] = [state.devices[device.name], state.unheard[device.name]];
+  const last = state.devices[device.name];
+  const open = state.unheard[device.name];
   if (!open) return onItsLayer(device, state, count, weighed);
   return besideUnheard(device, open, count, { gear, last, asks: state.held || doubt !== null || !live });
 }

@@ -20,10 +20,12 @@ export const breaksStretch = (event: RunEvent): boolean =>
 export function foldMark(draft: Draft, payload: Extract<RunEvent, { kind: 'metered' }>['payload']): void {
   const { layer, meter, metres, step } = payload;
   if (!Number.isFinite(metres) || !isWithin(step, 1e-4, 20)) return;
-  const [before, spoolTurns] = [draft.mark, turnsOn(draft.wound, layer)];
+  const before = draft.mark;
+  const spoolTurns = turnsOn(draft.wound, layer);
   let stood = false;
   if (before?.layer === layer && before.meter === meter) {
-    const [length, turns] = [metres - before.metres, spoolTurns - before.spoolTurns];
+    const length = metres - before.metres;
+    const turns = spoolTurns - before.spoolTurns;
     stood = isWithin(length, 0, STRETCH[0]) && turns > STANDS / 2;
     if (isWithin(length, ...STRETCH) && turns > step)
       draft.stretches.push({ layer, meter, length, spoolTurns: turns, step, before: before.wound });

@@ -23,7 +23,10 @@ export interface RunFold {
 
 /** The fold of an empty log. */
 export const beginFold = (facts: RunFacts): RunFold => ({
-  ...{ facts, log: [], draft: emptyDraft(facts), undoable: null },
+  facts,
+  log: [],
+  draft: emptyDraft(facts),
+  undoable: null,
 });
 
 /**
@@ -76,26 +79,33 @@ const own = <T>(entries: Readonly<Record<string, T>>): Record<string, T> =>
 
 const copyOf = (draft: Draft): Draft => ({
   ...draft,
-  ...{ done: new Set(draft.done), skipped: new Set(draft.skipped) },
+  done: new Set(draft.done),
+  skipped: new Set(draft.skipped),
   usedUp: new Set(draft.usedUp),
-  ...{ counting: new Set(draft.counting), byDevice: new Set(draft.byDevice) },
-  ...{ turns: own(draft.turns), metres: own(draft.metres) },
+  counting: new Set(draft.counting),
+  byDevice: new Set(draft.byDevice),
+  turns: own(draft.turns),
+  metres: own(draft.metres),
   wound: snapshot(draft.wound) as Draft['wound'],
-  ...{ devices: own(draft.devices), creditedTo: own(draft.creditedTo), unheard: own(draft.unheard) },
+  devices: own(draft.devices),
+  creditedTo: own(draft.creditedTo),
+  unheard: own(draft.unheard),
   settledAt: own(draft.settledAt),
   worth: own(draft.worth),
-  ...{ supplies: own(draft.supplies), notes: own(draft.notes) },
-  ...{ depths: [...draft.depths], slacks: [...draft.slacks], lays: [...draft.lays] },
-  ...{
-    tensions: [...draft.tensions],
-    walks: [...draft.walks],
-    restarts: [...draft.restarts],
-    chosen: [...draft.chosen],
-    stretches: [...draft.stretches],
-    pieces: [...draft.pieces],
-    lines: own(draft.lines),
-  },
-  ...{ settlings: [...draft.settlings], hands: [...draft.hands] },
+  supplies: own(draft.supplies),
+  notes: own(draft.notes),
+  depths: [...draft.depths],
+  slacks: [...draft.slacks],
+  lays: [...draft.lays],
+  tensions: [...draft.tensions],
+  walks: [...draft.walks],
+  restarts: [...draft.restarts],
+  chosen: [...draft.chosen],
+  stretches: [...draft.stretches],
+  pieces: [...draft.pieces],
+  lines: own(draft.lines),
+  settlings: [...draft.settlings],
+  hands: [...draft.hands],
 });
 
 /**
@@ -141,7 +151,8 @@ const atLeastZero = (counts: Readonly<Record<string, number>>): Record<string, n
 /** Once each, in order. A log as it is kept has strictly rising places and no id twice, and is taken as it is. */
 function inOrder(events: readonly RunEvent[]): readonly RunEvent[] {
   const ids = new Set<string>();
-  let [last, rising] = [-Infinity, true];
+  let last = -Infinity;
+  let rising = true;
   for (const { id, seq } of events) {
     ids.add(id);
     rising &&= seq > last;

@@ -100,7 +100,8 @@ function levelRemedy(
   if (top?.kind !== 'line' || !on) return null;
   const { lipRadius, width, packing } = spool.spool;
   const area = woundArea(top.line.diameter, bulkIn(spool, top.line), packing);
-  const [low, high] = [lipRadius - Math.max(now, wanted), lipRadius - Math.min(now, wanted)];
+  const low = lipRadius - Math.max(now, wanted);
+  const high = lipRadius - Math.min(now, wanted);
   const how = now < wanted ? 'take-off' : 'add';
   const whole = lengthBetween(width, Math.max(0, low), high, area);
   const length = how === 'take-off' ? Math.min(whole, on.length) : whole;
@@ -108,7 +109,12 @@ function levelRemedy(
   const spoolTurns = share * turnsBetween(width, low, high, area);
   const swapped = isSwap(facts);
   return {
-    ...{ layer: top.id, how, now, wanted, by, length },
+    layer: top.id,
+    how,
+    now,
+    wanted,
+    by,
+    length,
     counted: swapped
       ? { unit: 'metres', amount: length, per: 1 }
       : amountOf(request, state, top.id, { length, spoolTurns }),

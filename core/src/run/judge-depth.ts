@@ -30,7 +30,10 @@ export function judgeDepth(
 ): DepthJudgement {
   const { start, expected, sd } = levelAt(underWay, after);
   const said = (verdict: DepthJudgement['verdict'], sentence: Words): DepthJudgement => ({
-    ...{ expected, sd, verdict, sentence },
+    expected,
+    sd,
+    verdict,
+    sentence,
   });
   const read = { mm: depth };
   const { lipRadius, arborRadius } = underWay.spool.deviation;

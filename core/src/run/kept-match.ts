@@ -64,7 +64,11 @@ export function keptMatch(
   return {
     ...setup,
     walks: standing.map(({ tape, expected, over, by, at, reading, typed, began }, i) => ({
-      ...{ tape, over, by, at, reading: moved[i]?.reading ?? 0 },
+      tape,
+      over,
+      by,
+      at,
+      reading: moved[i]?.reading ?? 0,
       expected: expected ?? null,
       ...(typed === undefined && began === undefined ? {} : { typed: typed ?? reading }),
       ...(began === undefined ? {} : { began }),

@@ -34,7 +34,9 @@ export function looseLayer(
   const length = on.length - tightUpTo;
   const spoolTurns = turnsBetween(width, tight, on.outerRadius, area);
   return {
-    ...{ layer: winding.layer, tightUpTo, length },
+    layer: winding.layer,
+    tightUpTo,
+    length,
     counted: amountOf(request, state, winding.layer, { length, spoolTurns }),
   };
 }

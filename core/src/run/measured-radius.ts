@@ -38,7 +38,8 @@ export function measuredRadius(
   return {
     ...surfaceOf(known, state.wound, layer),
     sdWithout: surfaceOf(unmetered, state.wound, layer).sd,
-    ...{ stretches: stretches.length, leftOut },
+    stretches: stretches.length,
+    leftOut,
   };
 }
 

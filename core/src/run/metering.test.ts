@@ -16,7 +16,10 @@ const INPUT = { observations: WORKED_READINGS.slice(0, 3), request: WORKED_REQUE
 /** A spool that is not as it is believed to be. */
 const TRUTH: MeteredWinding = {
   spool: { lipRadius: 23, width: 16, arborRadius: 14.1, packing: 0.66, ratingDepth: 1.5 },
-  ...{ line: BACKING, bulk: 1.04, gear: WORKED_REQUEST.gear, turns: 156 },
+  line: BACKING,
+  bulk: 1.04,
+  gear: WORKED_REQUEST.gear,
+  turns: 156,
 };
 const foldOf = (log: readonly RunEvent[]) => foldRun(FACTS, log);
 const surface = ({ spool, line, bulk, gear, turns }: MeteredWinding): number =>
@@ -73,7 +76,9 @@ describe('a reel that measures itself', () => {
     const around = (median: number, sd: number): number => median * Math.exp(sd * normal());
     const lip = { observations: WORKED_READINGS.filter(({ kind }) => kind === 'lip') };
     const off = Array.from({ length: 60 }, () => {
-      const [arborRadius, packing, scale] = [around(14.5, 0.06), around(0.7, 0.08), around(1, METER_SD)];
+      const arborRadius = around(14.5, 0.06);
+      const packing = around(0.7, 0.08);
+      const scale = around(1, METER_SD);
       const spool = { ...TRUTH.spool, arborRadius, packing, width: around(17, 0.1) };
       const truth = { ...TRUTH, spool, scale: () => scale };
       const { value, sd } = measuredOf(lip, meteredBacking(truth));

@@ -40,8 +40,11 @@ export function pieceStretches(
     const length = Math.min(whole, Math.max(from.length, (then?.length ?? 0) + bySight));
     const radius = Math.min(layer.outerRadius, Math.max(from.radius, then?.outerRadius ?? 0));
     stretches.push({
-      ...{ pieceId, usedUp: change.usedUp, share: whole > 0 ? (length - from.length) / whole : 0 },
-      ...{ innerRadius: from.radius, outerRadius: radius },
+      pieceId,
+      usedUp: change.usedUp,
+      share: whole > 0 ? (length - from.length) / whole : 0,
+      innerRadius: from.radius,
+      outerRadius: radius,
     });
     from = { length, radius };
     pieceId = change.pieceId;
@@ -50,8 +53,11 @@ export function pieceStretches(
   return withSome([
     ...stretches,
     {
-      ...{ pieceId, usedUp: state.usedUp.has(layer.id), share },
-      ...{ innerRadius: from.radius, outerRadius: layer.outerRadius },
+      pieceId,
+      usedUp: state.usedUp.has(layer.id),
+      share,
+      innerRadius: from.radius,
+      outerRadius: layer.outerRadius,
     },
   ]);
 }

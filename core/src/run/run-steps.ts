@@ -15,8 +15,12 @@ const AFTER: readonly StepKind[] = [
 
 /** All there is to do where its line stays on and only its counter is matched; what is skipped there can be. */
 const COUNTER_ONLY: Readonly<Partial<Record<StepKind, When>>> = {
-  ...{ gap: 'optional', counter: 'always', clip: 'optional', 'drag-reading': 'optional' },
-  ...{ drag: 'always', tag: 'always' },
+  gap: 'optional',
+  counter: 'always',
+  clip: 'optional',
+  'drag-reading': 'optional',
+  drag: 'always',
+  tag: 'always',
 };
 const whenOf = (kind: StepKind, at: StepAt, { counterOnly }: RunFacts): When => {
   if (!counterOnly || kind === 'leader') return STEPS[kind].when(at);
@@ -43,7 +47,8 @@ export function runSteps(facts: RunFacts, ways: Readonly<Record<string, SupplyWa
       if (when === 'never') return [];
       return [
         {
-          ...{ id: stepId(kind, layer), kind },
+          id: stepId(kind, layer),
+          kind,
           ...layerOf(kind, layer, facts),
           ...(when === 'optional' ? { optional: true } : {}),
         },

@@ -24,8 +24,19 @@ const braid = (
 describe('runSteps', () => {
   it('follows the trade’s order on a fixed spool', () => {
     expect(kinds()).toEqual([
-      ...['strip', 'mount', 'tie-on', 'wind-backing', 'depth-backing', 'join-main', 'wind-main'],
-      ...['gap', 'clip', 'memory', 'drag-reading', 'drag', 'tag'],
+      'strip',
+      'mount',
+      'tie-on',
+      'wind-backing',
+      'depth-backing',
+      'join-main',
+      'wind-main',
+      'gap',
+      'clip',
+      'memory',
+      'drag-reading',
+      'drag',
+      'tag',
     ]);
   });
 
@@ -85,7 +96,9 @@ const FACTS_LINE = { key: 'old', material: 'nylon', diameter: 0.3 } as const;
 describe('foldRun', () => {
   it('adds turns, takes a corrected count, and goes on from there', () => {
     const log = [
-      ...[turns(1, 10), turns(2, 10), turns(3, -1)],
+      turns(1, 10),
+      turns(2, 10),
+      turns(3, -1),
       event(4, { kind: 'count-set', payload: { layer: 'backing', turns: 50 } }),
       turns(5, 10),
     ];
@@ -148,7 +161,9 @@ describe('foldRun', () => {
     expect(state.turns.backing).toBe(0);
     expect([state.slacks, state.depths]).toEqual([[], []]);
     expect(state.supplies.backing).toEqual({
-      ...{ way: 'over-end', supplyTurns: 'clockwise', reelTurns: 'clockwise' },
+      way: 'over-end',
+      supplyTurns: 'clockwise',
+      reelTurns: 'clockwise',
     });
     expect(state.restarts).toEqual([{ layer: 'backing', why: 'supply-turned' }]);
   });

@@ -60,7 +60,11 @@ describe('what is done beside a counter', () => {
     const before = {
       kind: 'turns',
       payload: {
-        ...{ layer: 'backing', device: 'reed-1', count: 112, from: 100, turns: 12 },
+        layer: 'backing',
+        device: 'reed-1',
+        count: 112,
+        from: 100,
+        turns: 12,
         per: FACTS.request.gear,
       },
     };

@@ -53,7 +53,8 @@ export function withCounters(happening: RunHappening, sight: CountersNow): RunHa
 function seenNow(sight: CountersNow): SeenCount | null {
   const { device, frame, heard, state } = sight;
   if (!device || frame?.link === 'taken') return null;
-  const [last, shown] = [state.devices[device.name], frame?.count ?? undefined];
+  const last = state.devices[device.name];
+  const shown = frame?.count ?? undefined;
   const asked = isAsked(sight, device.name);
   const count = asked ? (last ?? shown) : (shown ?? last);
   if (count === undefined) return null;

@@ -45,7 +45,8 @@ export function stretchesAsObservations(
     const sound = withoutSlips(own);
     const observations = together(sound, most).map((one) => observed(below, layer, one));
     return {
-      ...{ observations, layers: observations.map(() => layer.id) },
+      observations,
+      layers: observations.map(() => layer.id),
       leftOut: sound.length > 0 ? own.length - sound.length : 0,
     };
   });

@@ -117,12 +117,10 @@ describe('a main too long for what is left', () => {
     expect(long.takeOff!.layer).toBe('backing');
 
     const back = [
-      ...[
-        ...upToBacking,
-        ...done(5, 'wind-backing'),
-        depth(6, 5.6),
-        ...done(7, 'depth-backing', 'join-main'),
-      ],
+      ...upToBacking,
+      ...done(5, 'wind-backing'),
+      depth(6, 5.6),
+      ...done(7, 'depth-backing', 'join-main'),
       event(9, { kind: 'chosen', payload: { layer: 'main', how: 'take-off' } }),
       turns(10, -long.takeOff!.counted.amount),
     ];

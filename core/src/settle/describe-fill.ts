@@ -36,7 +36,9 @@ export function describeFill(
         id,
         length: spoolRanged(length, sds[2 * i + 1] ?? 0, 0),
         handleTurns: spoolRanged(handleTurns, sds[2 * i] ?? 0, 0),
-        ...{ innerRadius: inner, outerRadius: outer, depthAfter: lipRadius - outer },
+        innerRadius: inner,
+        outerRadius: outer,
+        depthAfter: lipRadius - outer,
         restsOn: lines.some((line) => line.id === id) ? restsOn(evidence, id) : [],
       };
     }),

@@ -91,7 +91,10 @@ function depthOf({ after, depth, by, wound, byEye: then }: DepthReading, { byEye
   const seen: Record<string, readonly Segment[]> = { ...wound };
   for (const id of told) seen[id] = since(id);
   return {
-    ...{ after, depth, by, wound: seen },
+    after,
+    depth,
+    by,
+    wound: seen,
     untold: layers.filter((id) => !told.includes(id)),
   };
 }

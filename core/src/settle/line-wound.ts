@@ -36,7 +36,8 @@ export function metresOfGoes(
   { factor = 1, scale = 1 }: { readonly factor?: number; readonly scale?: number } = {},
 ): number {
   const area = woundArea(layer.line.diameter, bulkOf(layer.line), spool.packing);
-  let [radius, length] = [inner, 0];
+  let radius = inner;
+  let length = 0;
   for (const go of goes) {
     if ('metres' in go) {
       length += go.metres * scale;

@@ -5,7 +5,9 @@ import { settleFill } from './settle-fill';
 
 it('ordinary fills are closed without a question, eight in ten lengths inside their range', () => {
   const fills = ordinaryFills(77);
-  let [asked, inside, all] = [0, 0, 0];
+  let asked = 0;
+  let inside = 0;
+  let all = 0;
   for (let i = 0; i < 250; i += 1) {
     const { evidence, truth } = fills.next().value;
     const { layers, question } = valueOf(settleFill(evidence));

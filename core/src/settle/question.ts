@@ -29,10 +29,8 @@ export function askedAbout(evidence: FillEvidence, base: Solved, causes: readonl
 /** What stands against what. */
 function contradiction({ layers, depths }: FillEvidence, causes: readonly Cause[]): string {
   const blamed = new Set(causes.map(({ settling }) => settling.cause));
-  const [usedUp, metered] = [
-    layers.some((layer) => layer.usedUp && layer.piece),
-    layers.some(({ goes }) => goes.some((go) => 'metres' in go)),
-  ];
+  const usedUp = layers.some((layer) => layer.usedUp && layer.piece);
+  const metered = layers.some(({ goes }) => goes.some((go) => 'metres' in go));
   const sides = [
     ...(layers.some(({ goes }) => goes.some((go) => 'spoolTurns' in go)) ? ['the count'] : []),
     ...(metered ? ['the line meter'] : []),

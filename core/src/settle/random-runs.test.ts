@@ -89,7 +89,8 @@ const life = fc.record({
 
 describe('the record of any run', () => {
   it('is what truly lies there, and the pieces give it between them, whatever happened on the way', () => {
-    let [runs, inside] = [0, 0];
+    let runs = 0;
+    let inside = 0;
     fc.assert(
       fc.property(life, ({ backing, doings, eye, remedy }) => {
         const bench = new Bench();

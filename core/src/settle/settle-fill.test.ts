@@ -33,14 +33,20 @@ function truth(packing: number = WORKED_SPOOL.packing) {
 const TRUE = truth();
 
 const layer = (id: 'backing' | 'main', more: Partial<LayerEvidence> = {}): LayerEvidence => ({
-  ...{ id, per: GEAR, countedBy: 'device', usedUp: false, piece: null },
+  id,
+  per: GEAR,
+  countedBy: 'device',
+  usedUp: false,
+  piece: null,
   goes: [{ spoolTurns: TRUE.turns[id] }],
   ...more,
 });
 const pack = (length: number) => ({ length, sd: 1, sealed: false });
 /** A depth read after a layer that was wound as it truly was, `counted` being how far off the count is. */
 const read = (after: string, depth: number, counted = 1): DepthEvidence => ({
-  ...{ after, depth, by: 'calliper' },
+  after,
+  depth,
+  by: 'calliper',
   wound: {
     backing: [{ spoolTurns: counted * TRUE.turns.backing }],
     ...(after === 'gap' ? { main: [{ spoolTurns: counted * TRUE.turns.main }] } : {}),
@@ -114,8 +120,8 @@ describe('a pack used up', () => {
   it('never gives more than its piece held', () => {
     const main = layer('main', { piece: pack(105) });
     expect(
-      settled({ ...{ observations: WORKED_READINGS.slice(0, 2) }, layers: [layer('backing'), main] })
-        .layers[1]!.length.value,
+      settled({ observations: WORKED_READINGS.slice(0, 2), layers: [layer('backing'), main] }).layers[1]!
+        .length.value,
     ).toBeLessThan(107);
   });
 
@@ -159,8 +165,10 @@ describe('readings that contradict each other', () => {
 
   it('find a count off by a fifth', () => {
     const main = layer('main', {
-      ...{ goes: [{ spoolTurns: 1.2 * TRUE.turns.main }], countedBy: 'hand' },
-      ...{ usedUp: true, piece: pack(LENGTHS.main) },
+      goes: [{ spoolTurns: 1.2 * TRUE.turns.main }],
+      countedBy: 'hand',
+      usedUp: true,
+      piece: pack(LENGTHS.main),
     });
     const more = { ...SURE, layers: [layer('backing'), main] };
     const { question } = settled(more);
@@ -189,7 +197,8 @@ describe('a fill wound by eye', () => {
   it('with two depths read has each layer inside its range about eight times in ten', () => {
     const uniform = seeded(5);
     const normal = normalFrom(uniform);
-    let [inside, all] = [0, 0];
+    let inside = 0;
+    let all = 0;
     for (let i = 0; i < 120; i += 1) {
       const packing = 0.7 * Math.exp(0.1 * normal());
       const real = truth(packing);

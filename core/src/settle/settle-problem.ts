@@ -93,7 +93,10 @@ export function settleProblem(
     ...free.map(() => 0),
   ];
   return {
-    ...{ unknowns, lines, lengthOf, freed },
+    unknowns,
+    lines,
+    lengthOf,
+    freed,
     solve: (from) => {
       const start = from ? scale.map((_, i) => from[i] ?? 0) : startFrom(unknowns.mean);
       const others = from ? [] : otherStarts(unknowns).map(startFrom);

@@ -41,7 +41,8 @@ const MOST_HOURS = 100_000;
 
 /** Hours until a strand has taken up a share of what it can hold, at the middle diffusivity. */
 export function soakHours(diameter: number, share: number): number {
-  let [low, high] = [0, 2];
+  let low = 0;
+  let high = 2;
   while (high - low > 1e-6) {
     const middle = (low + high) / 2;
     if (cylinderUptake(middle) < share) low = middle;

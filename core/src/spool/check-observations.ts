@@ -109,7 +109,8 @@ function checkRange(observation: Observation, index: number): ObservationIssue[]
         code: 'observation-out-of-range' as const,
         severity: 'error' as const,
         sentence: message('spool.out-of-range', {
-          ...{ what: WORDS[observation.kind], range: rangeWords([min, max], unit) },
+          what: WORDS[observation.kind],
+          range: rangeWords([min, max], unit),
         }),
         at: `observations.${String(index)}.${field}`,
         values: { min, max, ...(Number.isFinite(value) ? { value } : {}) },
@@ -135,7 +136,8 @@ function checkArbor(observations: readonly Observation[]): ObservationIssue[] {
       code: 'arbor-not-inside-lip',
       severity: 'error',
       sentence: message('spool.arbor-not-inside-lip', {
-        ...{ arbor: { mm: arbor.diameter }, lip: { mm: lip.diameter } },
+        arbor: { mm: arbor.diameter },
+        lip: { mm: lip.diameter },
       }),
       at: 'arbor',
       values: { arbor: arbor.diameter, lip: lip.diameter },
@@ -159,7 +161,8 @@ function checkCapacity(observations: readonly Observation[]): ObservationIssue[]
         code: 'capacity-exceeds-spool' as const,
         severity: 'error' as const,
         sentence: message('spool.capacity', {
-          ...{ length: { m: observation.length }, diameter: { line: observation.diameter } },
+          length: { m: observation.length },
+          diameter: { line: observation.diameter },
         }),
         at: `observations.${String(index)}`,
         values: { most: most / 1000 / observation.diameter ** 2 },

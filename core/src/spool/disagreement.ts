@@ -114,13 +114,17 @@ const RELATIVE = new Set<Observation['kind']>(['rating', 'retrieve', 'stretch'])
 function sentenceFor(observation: Observation, excess: number, against: Observation | null): Words {
   const than = against ? `the ${nameOf(against)} would have` : 'the rest';
   const checks = [observation, ...(against ? [against] : [])].map(({ kind }) => CHECK[kind]);
-  const [what, check] = [nameOf(observation), [...new Set(checks)].join(' ')];
+  const what = nameOf(observation);
+  const check = [...new Set(checks)].join(' ');
   if (RELATIVE.has(observation.kind)) {
     const share = `${(Math.abs(excess) * 100).toFixed(0)} % ${excess > 0 ? 'more' : 'less'}`;
     return `The ${what} says ${share} than ${than}. ${check}`;
   }
   return message(excess > 0 ? 'spool.disagrees-more' : 'spool.disagrees-less', {
-    ...{ what, than, check, amount: { mm: Math.abs(excess) } },
+    what,
+    than,
+    check,
+    amount: { mm: Math.abs(excess) },
   });
 }
 

@@ -22,7 +22,8 @@ export function scaleToRatings(priors: SpoolPriors, observations: readonly Obser
 
 /** Lip radius at which a spool of believed proportions holds a capacity, mm; by halving, since it grows with the lip. */
 function lipForCapacity(capacity: number, { aspect, arborShare, packing, ratingDepth }: SpoolPriors): number {
-  let [low, high] = [1, 1000];
+  let low = 1;
+  let high = 1000;
   while (high - low > 1e-6) {
     const lipRadius = (low + high) / 2;
     const arbor = arborForCapacity(

@@ -19,7 +19,10 @@ export function stepAt(
   const kept = request.layers.findLast((layer) => layer.kind === 'retained')?.line ?? null;
   const role = lines[at]?.role.replace('-', ' ') ?? 'line';
   return {
-    ...{ type, rules, leader, way },
+    type,
+    rules,
+    leader,
+    way,
     line: (lines[at] ?? lines.at(-1))?.line ?? null,
     below: belowOf(lines, at, kept),
     first: lines[0]?.line ?? null,

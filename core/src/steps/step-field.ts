@@ -29,7 +29,9 @@ export const choice = (
   options: Readonly<Record<string, string>>,
   where?: Where,
 ): StepField => ({
-  ...{ kind: 'choice', key, label },
+  kind: 'choice',
+  key,
+  label,
   options: Object.entries(options).map(([value, name]) => ({ value, name })),
   ...(where && { where }),
 });
@@ -48,14 +50,20 @@ export const quantity = (
   ...(where && { where }),
 });
 export const check = (key: string, label: string, where?: Where): StepField => ({
-  ...{ kind: 'check', key, label },
+  kind: 'check',
+  key,
+  label,
   ...(where && { where }),
 });
 export const shopLine = (key: string, label: string, where?: Where): StepField => ({
-  ...{ kind: 'line', key, label },
+  kind: 'line',
+  key,
+  label,
   ...(where && { where }),
 });
 export const words = (key: string, label: string, where?: Where): StepField => ({
-  ...{ kind: 'text', key, label },
+  kind: 'text',
+  key,
+  label,
   ...(where && { where }),
 });

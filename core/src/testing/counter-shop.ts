@@ -20,7 +20,9 @@ export function turnsToPayOut(
   outer: number,
   length: number,
 ): number {
-  let [radius, left, turns] = [outer, length, 0];
+  let radius = outer;
+  let left = length;
+  let turns = 0;
   for (const { inner, area } of layers) {
     const fall = area / width;
     while (left > 0 && radius > inner + 1e-12) {
@@ -83,7 +85,9 @@ export class CounterShop {
     private readonly normal: () => number,
   ) {
     const between = (least: number, most: number): number => least + (most - least) * uniform();
-    const [inner, width, lip] = [between(8, 13), between(18, 34), between(19, 27)];
+    const inner = between(8, 13);
+    const width = between(18, 34);
+    const lip = between(19, 27);
     const area = (Math.PI * between(0.33, 0.5) ** 2) / 4 / between(0.68, 0.82);
     const full = { width, lip, outer: lip - 1.5, layers: [{ inner, area }] };
     const usual = this.units / turnsToPayOut(full, full.outer, world.match);
@@ -170,7 +174,8 @@ export const byEight: WalkMethod = (shop) => {
 
 /** Guesses: a good piece first, half of it whenever the reading has crossed the mark. */
 export const byHalving = (): WalkMethod => {
-  let [step, side] = [40 * FT, 0];
+  let step = 40 * FT;
+  let side = 0;
   return (shop) => {
     const { walk } = shop.walk();
     const off = ((walk.reading - shop.units) * metresPer(shop.world.face.unit)) / FT;

@@ -11,7 +11,11 @@ import { READING_SD, STARTING_PRIORS } from '../spool/priors';
 import { lengthBetween } from '../winding/winding';
 import { normalFrom, percentile, seeded } from '../numeric/random';
 
-const [KINDS, LINES, HANDS, GAP, GEAR] = [30, 12, 3, 1.5, 5];
+const KINDS = 30;
+const LINES = 12;
+const HANDS = 3;
+const GAP = 1.5;
+const GEAR = 5;
 /** Fills looked back at for a kind's depths. */
 const LOOK_BACK = 6;
 
@@ -85,8 +89,11 @@ export function learningYear(fills: number, seed = 33): LearningYear {
     months: [...errors].map(([key, { errors: found, inside }]): MonthOfLearning => {
       const [month = '', ...words] = key.split(' ');
       return {
-        ...{ month: Number(month), knowing: words.join(' ') as Knowing, fills: found.length },
-        ...{ median: percentile(found, 0.5), ninetieth: percentile(found, 0.9) },
+        month: Number(month),
+        knowing: words.join(' ') as Knowing,
+        fills: found.length,
+        median: percentile(found, 0.5),
+        ninetieth: percentile(found, 0.9),
         inside: inside / found.length,
       };
     }),
@@ -102,7 +109,10 @@ function openShop(seed: number): Shop {
   const normal = normalFrom(uniform);
   const spread = (median: number, sd: number): number => median * Math.exp(sd * normal());
   return {
-    ...{ uniform, normal, lessons: [], seen: new Map() },
+    uniform,
+    normal,
+    lessons: [],
+    seen: new Map(),
     lines: Array.from({ length: LINES }, (_, i) => {
       const material = i % 3 === 0 ? ('braid' as const) : ('nylon' as const);
       const { median, sd } = STARTING_PRIORS.bulk[material];
@@ -136,7 +146,11 @@ function nextReel({ uniform, normal, lines, hands, kinds, seen }: Shop): Reel | 
   const area = ({ line, bulk }: typeof under): number => woundArea(line.diameter, bulk, packing);
   const holds = lengthBetween(kind.width, kind.arbor, lip - GAP, woundArea(above.line.diameter, 1, 0.7));
   return {
-    ...{ kind, lip, hand, wanted: 0.5 * holds, known: seen.get(kind.key) ?? [] },
+    kind,
+    lip,
+    hand,
+    wanted: 0.5 * holds,
+    known: seen.get(kind.key) ?? [],
     lines: [under.line, above.line],
     areas: [area(under), area(above)],
   };
@@ -156,7 +170,8 @@ function planReel({ lessons }: Shop, reel: Reel, knowing: Knowing) {
         { kind: 'line', id: 'backing', role: 'backing', line: under, length: 'fits' },
         { kind: 'line', id: 'main', role: 'main', line: above, length: reel.wanted },
       ],
-      ...{ gap: GAP, gear: GEAR },
+      gap: GAP,
+      gear: GEAR,
     },
     beliefs: knowing === 'nothing' ? { type: 'fixed-spool' } : beliefsFor(learnShop(lessons), of),
   };
@@ -196,7 +211,7 @@ function makeKind(key: string, spread: (median: number, sd: number) => number, n
     if (lip - arbor < 4.5 || depth > 3 || depth < 0) continue;
     const length =
       lengthBetween(width, arbor, lip - depth, woundArea(0.3, 1, packing)) * Math.exp(0.067 * normal());
-    return { ...{ key, lip, width, arbor, packing }, rating: { kind: 'rating', length, diameter: 0.3 } };
+    return { key, lip, width, arbor, packing, rating: { kind: 'rating', length, diameter: 0.3 } };
   }
 }
 
@@ -215,7 +230,9 @@ const evidenceOf = (
   depths: [
     { after: 'backing', depth: join, by: 'calliper', wound: { backing: [{ spoolTurns: under }] } },
     {
-      ...{ after: 'gap', depth: gap, by: 'calliper' },
+      after: 'gap',
+      depth: gap,
+      by: 'calliper',
       wound: { backing: [{ spoolTurns: under }], main: [{ spoolTurns: above }] },
     },
   ],

@@ -66,7 +66,8 @@ function onePair(normal: () => number, measured: boolean): SecondReel | null {
     kind.arbor -
     layers.reduce((sum, { spoolTurns }, i) => sum + spoolTurns * (areas[i] ?? 0), 0) / kind.width;
 
-  const [first, second] = [lip + KIND_SPREAD * normal(), lip + KIND_SPREAD * normal()];
+  const first = lip + KIND_SPREAD * normal();
+  const second = lip + KIND_SPREAD * normal();
   const before = planFrom(readingsOf(first), wanted);
   const gap = before === null ? -1 : gapOf(first, before) + READING_SD.calliper * normal();
   // One that runs over the lip is stopped there, and teaches something else.
@@ -93,7 +94,8 @@ function planFrom(observations: readonly Observation[], wanted: number): FillPla
         { kind: 'line', id: 'backing', role: 'backing', line: BACKING, length: 'fits' },
         { kind: 'line', id: 'main', role: 'main', line: MAIN, length: wanted },
       ],
-      ...{ gap: GAP, gear: GEAR },
+      gap: GAP,
+      gear: GEAR,
     },
     beliefs: { type: 'fixed-spool' },
   });

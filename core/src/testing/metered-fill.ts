@@ -25,7 +25,8 @@ export function meteredBacking(winding: MeteredWinding): RunEvent[] {
   const { spool, line, bulk, gear, turns, scale = () => 1 } = winding;
   const rise = woundArea(line.diameter, bulk, spool.packing) / spool.width;
   const happened: RunHappening[] = [{ kind: 'device-at', payload: { device: 'reed', count: 0 } }];
-  let [radius, metres] = [spool.arborRadius, 0];
+  let radius = spool.arborRadius;
+  let metres = 0;
   for (let turn = 0; turn < turns; turn += 1) {
     for (let part = 0; part < 100; part += 1) {
       metres += ((2 * Math.PI * radius * gear) / 1000 / 100) * scale(turn);

@@ -7,7 +7,8 @@ const INK = '#2b2f33';
 const SOFT = '#9aa3ab';
 const ROPE = '#b5652b';
 const WATER = '#3d7f8f';
-const [WIDTH, HEIGHT] = [640, 260];
+const WIDTH = 640;
+const HEIGHT = 260;
 const BOX = { left: 56, right: 620, top: 34, bottom: 212 };
 
 interface Axis {

@@ -13,8 +13,19 @@ import { seeded } from '../numeric/random';
 
 /** Numbers a person can type or a file can hold, the reasonable ones often enough to get past the first check. */
 const NUMBERS = [
-  ...[0, -0, -1, -5000, 1e-12, 1e-6, 1e6, 1e15, 1e308, -1e308],
-  ...[Number('9'.repeat(400)), -Infinity, NaN],
+  0,
+  -0,
+  -1,
+  -5000,
+  1e-12,
+  1e-6,
+  1e6,
+  1e15,
+  1e308,
+  -1e308,
+  Number('9'.repeat(400)),
+  -Infinity,
+  NaN,
 ];
 const TEXTS = [
   '',
@@ -91,7 +102,9 @@ export class Nasty {
     return this.one<() => Observation>([
       () => ({ kind: 'rating', length: this.number(20, 400), diameter: this.number(0.1, 0.6) }),
       () => ({
-        ...{ kind: 'rating', length: this.number(20, 400), diameter: this.number(0.1, 0.6) },
+        kind: 'rating',
+        length: this.number(20, 400),
+        diameter: this.number(0.1, 0.6),
         material: this.one(MATERIALS),
         printed: { system: this.one(['strength', 'size'] as const), figure: this.number(0.5, 20) },
       }),
@@ -106,8 +119,13 @@ export class Nasty {
         by: this.one(['calliper', 'eye'] as const),
       }),
       () => ({
-        ...{ kind: 'stretch', layers, line: this.line(), spoolTurns: this.number(1, 900) },
-        ...{ length: this.number(1, 120), sd: this.number(0.01, 0.2), meter: this.name() },
+        kind: 'stretch',
+        layers,
+        line: this.line(),
+        spoolTurns: this.number(1, 900),
+        length: this.number(1, 120),
+        sd: this.number(0.01, 0.2),
+        meter: this.name(),
       }),
     ])();
   }
@@ -119,11 +137,15 @@ export class Nasty {
       () => this.lineLayer(id),
       () => this.lineLayer(id),
       () => ({
-        ...{ kind: 'tape', id, thickness: this.number(0.1, 0.5) },
+        kind: 'tape',
+        id,
+        thickness: this.number(0.1, 0.5),
         wraps: this.flag() ? 'fits' : this.number(0, 6),
       }),
       () => ({
-        ...{ kind: 'retained', id, line: this.line() },
+        kind: 'retained',
+        id,
+        line: this.line(),
         left: this.flag() ? { length: this.number(0, 60) } : { depth: this.number(0, 12) },
       }),
       () => ({ kind: 'reducer', id, diameter: this.number(15, 40) }),
@@ -132,8 +154,11 @@ export class Nasty {
 
   private lineLayer(id: string): LayerRequest {
     return {
-      ...{ kind: 'line', id, role: this.one(['backing', 'main', 'cushion', 'top-shot'] as const) },
-      ...{ line: this.line(), length: this.uniform() < 0.3 ? 'fits' : this.number(1, 200) },
+      kind: 'line',
+      id,
+      role: this.one(['backing', 'main', 'cushion', 'top-shot'] as const),
+      line: this.line(),
+      length: this.uniform() < 0.3 ? 'fits' : this.number(1, 200),
       ...(this.uniform() < 0.2 ? { overlap: this.number(0, 5) } : {}),
       ...(this.uniform() < 0.2 ? { soaked: this.number(0, 1) } : {}),
     };
@@ -210,7 +235,11 @@ export class Nasty {
   log(layers: readonly string[]): RunEvent[] {
     return this.some(14, () => this.happening(layers)).map((happening, i) => ({
       ...happening,
-      ...{ id: `e${String(i)}`, run: '1', seq: i + 1, at: '', by: 'somebody' },
+      id: `e${String(i)}`,
+      run: '1',
+      seq: i + 1,
+      at: '',
+      by: 'somebody',
     }));
   }
 }

@@ -8,7 +8,8 @@ import { READING_SD, STARTING_PRIORS } from '../spool/priors';
 import { lengthBetween } from '../winding/winding';
 import { normalFrom, seeded } from '../numeric/random';
 
-const [GAP, GEAR] = [1.5, 5.2];
+const GAP = 1.5;
+const GEAR = 5.2;
 
 /** A fill as a bench leaves it, with nothing wrong but the usual errors, and what truly lies on the reel, m. */
 export interface OrdinaryFill {
@@ -74,7 +75,10 @@ function windOne(uniform: () => number, normal: () => number): OrdinaryFill | nu
   const usedUp = uniform() < 0.3;
   const pack = { length: truth[1] / Math.exp(0.01 + 0.015 * normal()), sd: 1, sealed: true };
   const layer = (id: 'backing' | 'main'): LayerEvidence => ({
-    ...{ id, goes: [{ spoolTurns: counted[id] }], per: GEAR, countedBy: hand ? 'hand' : 'device' },
+    id,
+    goes: [{ spoolTurns: counted[id] }],
+    per: GEAR,
+    countedBy: hand ? 'hand' : 'device',
     ...(id === 'main' && usedUp
       ? { usedUp, piece: pack }
       : { usedUp: false, piece: { length: 3000, sd: 60, sealed: false } }),
@@ -89,7 +93,11 @@ function windOne(uniform: () => number, normal: () => number): OrdinaryFill | nu
     ...look('gap', surface, { ...onBacking, main: [{ spoolTurns: counted.main }] }, 0.8),
   ];
   const evidence: FillEvidence = {
-    ...{ observations, beliefs: { type: 'fixed-spool' }, request, depths, settlings: [] },
+    observations,
+    beliefs: { type: 'fixed-spool' },
+    request,
+    depths,
+    settlings: [],
     layers: [layer('backing'), layer('main')],
   };
   return { evidence, truth };

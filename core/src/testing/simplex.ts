@@ -35,7 +35,9 @@ function shrinkTo(
   ];
   for (let i = 0; i < 400 * n; i += 1) {
     corners.sort((a, b) => a.cost - b.cost);
-    const [low, worst, second] = [corners[0], corners[n], corners[n - 1]];
+    const low = corners[0];
+    const worst = corners[n];
+    const second = corners[n - 1];
     if (!low || !worst || !second || worst.cost - low.cost < 1e-13 * (1 + Math.abs(low.cost))) break;
     const middle = start.map(
       (_, j) => corners.slice(0, n).reduce((sum, { vector }) => sum + (vector[j] ?? 0), 0) / n,

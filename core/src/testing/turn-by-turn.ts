@@ -17,7 +17,9 @@ export interface WoundSpool {
  * @param turns spool turns; the last may be a part of one
  */
 export function windTurns(width: number, start: number, area: number, turns: number): WoundSpool {
-  let [radius, length, left] = [start, 0, turns];
+  let radius = start;
+  let length = 0;
+  let left = turns;
   while (left > 0) {
     const part = Math.min(1, left);
     const rise = (part * area) / width;
@@ -35,7 +37,9 @@ export function windLength(
   area: number,
   length: number,
 ): WoundSpool & { readonly turns: number } {
-  let [radius, on, turns] = [start, 0, 0];
+  let radius = start;
+  let on = 0;
+  let turns = 0;
   while (on < length) {
     const round = (2 * Math.PI * (radius + area / width / 2)) / 1000;
     const part = Math.min(1, (length - on) / round);
@@ -62,7 +66,9 @@ export function windTapered(
   const places = Math.max(8, Math.round(width / Math.sqrt(area)));
   const rise = (area * places) / width;
   const thick = new Array<number>(places).fill(0);
-  let [length, left, turn] = [0, turns, 0];
+  let length = 0;
+  let left = turns;
+  let turn = 0;
   while (left > 0) {
     const layer = Math.floor(turn / places);
     const place = layer % 2 === 0 ? turn % places : places - 1 - (turn % places);

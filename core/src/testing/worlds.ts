@@ -82,7 +82,8 @@ export type Coverage = Readonly<Record<Stage, { readonly inside: number; readonl
 
 const MAIN: Line = { key: 'braid', material: 'braid', diameter: 0.19 };
 const BACKING: Line = { key: 'nylon', material: 'nylon', diameter: 0.28 };
-const [GAP, GEAR] = [1.2, 5];
+const GAP = 1.2;
+const GEAR = 5;
 
 /** Fills many reels of a world and counts how often the truth lies in the 10 to 90 % range that was told. */
 export function coverageOf(world: WorldOf, reels: number, seed = 4711): Coverage {
@@ -142,7 +143,11 @@ function makeReel(world: WorldOf, random: Random): Reel | null {
   });
   const taper = world.taper(random);
   return {
-    ...{ lip, width, arbor, areas, printed },
+    lip,
+    width,
+    arbor,
+    areas,
+    printed,
     measured: [
       { kind: 'lip', diameter: 2 * lip + READING_SD.lip * normal() },
       { kind: 'width', width: width + READING_SD.width * normal() },

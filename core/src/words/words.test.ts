@@ -7,16 +7,18 @@ import { rangeWords } from './range-words';
 
 /** A value of each dimension a template can ask for. */
 const SAMPLES: Readonly<Record<string, MessageValue>> = {
-  ...{ text: 'J-104', count: 3, words: 'so it is' },
-  ...{ m: { m: 123.4 }, 'm-range': { m: [12.3, 123.4] } },
-  ...{ mm: { mm: 2.4 }, 'mm-range': { mm: [1.2, 2.4] } },
-  ...{
-    line: { line: 0.28 },
-    'line-range': { line: [0.04, 3] },
-    kg: { kg: 4.5 },
-    'kg-range': { kg: [3.2, 4.5] },
-    g: { g: 12.3 },
-  },
+  text: 'J-104',
+  count: 3,
+  words: 'so it is',
+  m: { m: 123.4 },
+  'm-range': { m: [12.3, 123.4] },
+  mm: { mm: 2.4 },
+  'mm-range': { mm: [1.2, 2.4] },
+  line: { line: 0.28 },
+  'line-range': { line: [0.04, 3] },
+  kg: { kg: 4.5 },
+  'kg-range': { kg: [3.2, 4.5] },
+  g: { g: 12.3 },
 };
 const PLACE = /\{(\w+) ([\w-]+)\}/g;
 const METRIC = /\d[ \u00a0](m|mm|km|kg|g)\b/;
@@ -102,12 +104,15 @@ describe('a sentence', () => {
   it('is the same after it was kept as text, and text that looks like one stays text', () => {
     expect(wordsFromText(wordsAsText(fits))).toEqual(fits);
     for (const text of [
-      ...['Booked in', '', '{"code":"', '{"code":"depth.fits"}', '{"code":"next.year","values":{}}'],
-      ...['{"code":"depth.fits","values":{"read":{"mm":"x"}}}', '{"code":"depth.fits","values":[]}'],
-      ...[
-        '{"code":"depth.fits","values":{"read":{"furlong":1}}}',
-        '{"code":"depth.fits","values":{"read":null}}',
-      ],
+      'Booked in',
+      '',
+      '{"code":"',
+      '{"code":"depth.fits"}',
+      '{"code":"next.year","values":{}}',
+      '{"code":"depth.fits","values":{"read":{"mm":"x"}}}',
+      '{"code":"depth.fits","values":[]}',
+      '{"code":"depth.fits","values":{"read":{"furlong":1}}}',
+      '{"code":"depth.fits","values":{"read":null}}',
     ])
       expect(wordsFromText(text)).toBe(text);
     const nested = message('bag.and', { first: 'so', then: fits });

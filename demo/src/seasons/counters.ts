@@ -21,7 +21,9 @@ export function matchOf(
   const top = [...lies].reverse();
   const outer = top[0]?.outerRadius ?? spool.lipRadius;
   const counted = {
-    ...{ width: spool.width, outer, lip: spool.lipRadius },
+    width: spool.width,
+    outer,
+    lip: spool.lipRadius,
     layers: top.map(({ id, innerRadius }) => ({
       inner: innerRadius,
       area: woundArea(diameters.get(id) ?? 0.4, 1, spool.packing),
@@ -35,9 +37,17 @@ export function matchOf(
   const walk = { tape: MATCH_M, over: 'field' as const, by };
   const when = (minutes: number): string => new Date(at.getTime() + minutes * 60_000).toISOString();
   return {
-    ...{ unit: 'm', step: 1, match: MATCH_M, reads, agrees, spool: counted, tight: true },
+    unit: 'm',
+    step: 1,
+    match: MATCH_M,
+    reads,
+    agrees,
+    spool: counted,
+    tight: true,
     perTurn: reads / turns,
-    ...{ sd: 0.006, readsSd: 0.004, depth: spool.lipRadius - outer },
+    sd: 0.006,
+    readsSd: 0.004,
+    depth: spool.lipRadius - outer,
     walks: [
       { ...walk, reading: first, expected: null, moved: 0, at: when(20) },
       { ...walk, reading: Math.round(reads), expected: reads, moved: 6, at: when(31) },

@@ -15,7 +15,11 @@ const WINTER = { from: 320, to: 60 };
 const SEED = 4100;
 /** What every fill of the seasons was made under. */
 export const UNDER: RunRules = {
-  ...{ rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' },
+  rules: USUAL_HOUSE_RULES,
+  from: {},
+  tailMm: 2000,
+  spanMm: 1500,
+  hand: 'right',
 };
 
 /** A reel of the seasons, with what its spool truly is. */
@@ -56,7 +60,10 @@ export function allReels(dice: Dice, kinds: ReadonlyMap<string, number>): Season
             ? 34
             : dice.whole(1, SEASON_CUSTOMERS.length);
       return {
-        ...{ id, customer, kind, main: dice.of(kind.mains) },
+        id,
+        customer,
+        kind,
+        main: dice.of(kind.mains),
         spool: {
           lip: dice.about(kind.lip, 0.003),
           arbor: dice.about(kind.arbor, 0.012),
@@ -97,8 +104,15 @@ export function allVisits(
 
 /** What is to be simulated of a visit. */
 export const askedOf = ({ id, reel: { kind, main, spool }, at, by }: Visit, lines: TrueLines): Asked => ({
-  ...{ kind, main, spool, lines, at, by },
-  ...{ under: UNDER, run: id, seed: SEED + id },
+  kind,
+  main,
+  spool,
+  lines,
+  at,
+  by,
+  under: UNDER,
+  run: id,
+  seed: SEED + id,
 });
 
 function visitsOf(dice: Dice): number[] {

@@ -47,7 +47,11 @@ export class Pieces {
   private begin(line: LineCode, at: Date): SeasonPiece {
     const id = this.all.length + 1;
     const piece = {
-      ...{ id, line, productId: this.products.get(line) ?? 0, left: BULK_MM, drawn: [] },
+      id,
+      line,
+      productId: this.products.get(line) ?? 0,
+      left: BULK_MM,
+      drawn: [],
       code: `${line.slice(0, 1)}-${String(500 + id)}`,
       came: new Date(at.getTime() - CAME_BEFORE_MS),
     };
@@ -64,10 +68,18 @@ export class Pieces {
         ? this.dice.of(['Wall A', 'Wall B', 'Wall C'])
         : this.dice.of(['Drawer 1', 'Drawer 3']);
       return {
-        ...{ id: piece.id, code: piece.code, productId: piece.productId, receivedMm: BULK_MM },
-        ...{ kind: last ? ('bulk' as const) : ('remnant' as const), place: gone ? '' : place, opened: true },
-        ...{ lengthMm: gone ? 0 : piece.left, lot: `L${String(300 + piece.id)}-${String(piece.id % 9)}` },
-        ...{ writtenOff: gone, wound: 'rolled' as const, leaves: 'clockwise' as const },
+        id: piece.id,
+        code: piece.code,
+        productId: piece.productId,
+        receivedMm: BULK_MM,
+        kind: last ? ('bulk' as const) : ('remnant' as const),
+        place: gone ? '' : place,
+        opened: true,
+        lengthMm: gone ? 0 : piece.left,
+        lot: `L${String(300 + piece.id)}-${String(piece.id % 9)}`,
+        writtenOff: gone,
+        wound: 'rolled' as const,
+        leaves: 'clockwise' as const,
         priceMinor: last ? priceOf(piece.line) : null,
       };
     });
@@ -93,8 +105,13 @@ export class Pieces {
         ...(left < 25_000 && left > 0
           ? [
               {
-                ...{ pieceId: id, kind: 'written-off' as const, lengthMm: -left, why: 'too short to use' },
-                ...{ at: end, byId: receivedBy, runId: null },
+                pieceId: id,
+                kind: 'written-off' as const,
+                lengthMm: -left,
+                why: 'too short to use',
+                at: end,
+                byId: receivedBy,
+                runId: null,
               },
             ]
           : []),

@@ -59,8 +59,15 @@ export interface Asked {
 }
 
 export const NO_WANTS: Wants = {
-  ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, endForEnd: false },
-  ...{ gap: 'typed', bevelMm: null, counterOnly: false },
+  leastMm: null,
+  leader: '',
+  dragKg: null,
+  onItNow: '',
+  mainFirst: false,
+  endForEnd: false,
+  gap: 'typed',
+  bevelMm: null,
+  counterOnly: false,
 };
 /** How exactly a depth is read with a calliper, and turns are counted by hand: one standard deviation. */
 const READ_MM = 0.25;
@@ -79,8 +86,13 @@ export function simulateFill(asked: Asked): PastFill | null {
   const { kind, main, spool, under } = asked;
   const dice = new Dice(asked.seed);
   const planInput = planInputOf({
-    ...{ label: kind.label, type: kind.type, gear: kind.gear, ratings: kind.ratings, gap: kind.gap },
-    ...{ lip: Math.round(10 * dice.about(spool.lip, 0.002)) / 10, width: Math.round(10 * spool.width) / 10 },
+    label: kind.label,
+    type: kind.type,
+    gear: kind.gear,
+    ratings: kind.ratings,
+    gap: kind.gap,
+    lip: Math.round(10 * dice.about(spool.lip, 0.002)) / 10,
+    width: Math.round(10 * spool.width) / 10,
     main: { line: main[0], piece: '', length: main[1] },
     backing: { line: kind.backing, piece: '' },
     ...(kind.topShot ? { topShot: kind.topShot } : {}),
@@ -109,7 +121,13 @@ export function simulateFill(asked: Asked): PastFill | null {
     })),
   );
   return {
-    ...{ planInput, plan, log, lies, settled, truly: went.metres, gapRead: went.gapRead },
+    planInput,
+    plan,
+    log,
+    lies,
+    settled,
+    truly: went.metres,
+    gapRead: went.gapRead,
     gapByCount: lies.at(-1)?.depthAfter ?? 0,
   };
 }

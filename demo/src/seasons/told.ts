@@ -16,30 +16,48 @@ const ONE_IN = 21;
 type Told = Pick<Comeback, 'complaint' | 'saw' | 'cause' | 'found' | 'did'>;
 const CAME_BACK: readonly [Told, ...Told[]] = [
   {
-    ...{ complaint: 'loops', saw: 'jumps off in coils on long casts', cause: 'our-winding' },
-    ...{ found: 'filled half a millimetre too high', did: 'took twelve metres off' },
+    complaint: 'loops',
+    saw: 'jumps off in coils on long casts',
+    cause: 'our-winding',
+    found: 'filled half a millimetre too high',
+    did: 'took twelve metres off',
   },
   {
-    ...{ complaint: 'digs-in', saw: 'stuck after a snag', cause: 'how-it-is-fished' },
-    ...{ found: 'top wraps buried, laid well below', did: 'rewound under tension' },
+    complaint: 'digs-in',
+    saw: 'stuck after a snag',
+    cause: 'how-it-is-fished',
+    found: 'top wraps buried, laid well below',
+    did: 'rewound under tension',
   },
   {
-    ...{ complaint: 'slips', saw: 'reel seems to slip with the drag shut', cause: 'our-winding' },
-    ...{ found: 'braid turned on the bare arbor', did: 'began again over tape' },
+    complaint: 'slips',
+    saw: 'reel seems to slip with the drag shut',
+    cause: 'our-winding',
+    found: 'braid turned on the bare arbor',
+    did: 'began again over tape',
   },
   {
-    ...{ complaint: 'twist', saw: 'kinks when slack', cause: 'the-line' },
-    ...{ found: 'lot of the supply came twisted', did: 'filled from another lot' },
+    complaint: 'twist',
+    saw: 'kinks when slack',
+    cause: 'the-line',
+    found: 'lot of the supply came twisted',
+    did: 'filled from another lot',
   },
   {
-    ...{ complaint: 'breaks', saw: 'broke at the join', cause: 'our-choice' },
-    ...{ found: 'join within reach of a cast', did: 'more main, join deeper' },
+    complaint: 'breaks',
+    saw: 'broke at the join',
+    cause: 'our-choice',
+    found: 'join within reach of a cast',
+    did: 'more main, join deeper',
   },
 ];
 /** Of a counter reel. */
 const COUNTER: Told = {
-  ...{ complaint: 'counter', saw: 'counter four short at the ledge', cause: 'the-line' },
-  ...{ found: 'line swapped aboard for a thicker one', did: 'matched again' },
+  complaint: 'counter',
+  saw: 'counter four short at the ledge',
+  cause: 'the-line',
+  found: 'line swapped aboard for a thicker one',
+  did: 'matched again',
 };
 const NOT_LOOKED_INTO = { cause: null, found: '', did: '' } as const;
 
@@ -62,6 +80,9 @@ export const tripRows = (last: readonly Filled[], dice: Dice, today: Date) =>
   last
     .filter(({ id }) => id % 3 === 0)
     .map(({ id, by }) => ({
-      ...{ fillId: id, kind: 'trips' as const, trips: dice.whole(1, 14), byId: by.id },
+      fillId: id,
+      kind: 'trips' as const,
+      trips: dice.whole(1, 14),
+      byId: by.id,
       at: new Date(today.getTime() - (1 + (id % 12)) * DAY_MS),
     }));

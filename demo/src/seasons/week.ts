@@ -73,8 +73,13 @@ export async function bookWeek(
     const piece = (line: string): number => pieces.get(pieceOf(line)) ?? 0;
     const planInput = planOf(kind, main, own);
     const job = {
-      ...{ type: kind.type, label: kind.label, looks: '', spool: 'own', sameReelAs: null },
-      ...{ planInput, wants: NO_WANTS },
+      type: kind.type,
+      label: kind.label,
+      looks: '',
+      spool: 'own',
+      sameReelAs: null,
+      planInput,
+      wants: NO_WANTS,
       cuts: [
         { layer: 'backing', pieceId: piece(kind.backing) },
         own ? { layer: 'main', brought: 0 } : { layer: 'main', pieceId: piece(code) },
@@ -82,8 +87,11 @@ export async function bookWeek(
       ],
     };
     await bookBag(context, person, {
-      ...{ key: crypto.randomUUID(), customer: { id: first?.customerId ?? 1 }, brought: own ? [own] : [] },
-      ...{ promisedAt: at(day, hour).toISOString(), notes: NOTES[i % NOTES.length] ?? '' },
+      key: crypto.randomUUID(),
+      customer: { id: first?.customerId ?? 1 },
+      brought: own ? [own] : [],
+      promisedAt: at(day, hour).toISOString(),
+      notes: NOTES[i % NOTES.length] ?? '',
       jobs: bag.map(({ tag }) => ({ ...job, tag })),
     });
   }
@@ -97,7 +105,8 @@ function planOf(
 ): PlanInput {
   const { topShot, ...rest } = kind;
   const planInput = planInputOf({
-    ...{ ...rest, main: { line: main[0], piece: '', length: main[1] } },
+    ...rest,
+    main: { line: main[0], piece: '', length: main[1] },
     backing: { line: kind.backing, piece: '' },
     ...(topShot ? { topShot } : {}),
   });

@@ -57,7 +57,10 @@ export async function writeSeasons(
   });
   await takeWords(context);
   return {
-    ...{ lines, kinds, products, metres: new Map(fills.map(({ id, truly }) => [id, truly])) },
+    lines,
+    kinds,
+    products,
+    metres: new Map(fills.map(({ id, truly }) => [id, truly])),
     customers: new Map(SEASON_CUSTOMERS.map(([name], i) => [name, i + 1])),
   };
 }
@@ -66,7 +69,9 @@ export async function writeSeasons(
 async function writeWho({ tables }: Unit, { reels, fills }: Made): Promise<void> {
   await tables.products.createAll(
     DEMO_LINES.map(({ diameter, strengthKg, ...line }, i) => ({
-      ...{ ...line, id: i + 1, diameter: diameter.toFixed(3) },
+      ...line,
+      id: i + 1,
+      diameter: diameter.toFixed(3),
       strengthKg: strengthKg === null ? null : strengthKg.toFixed(2),
     })),
   );
@@ -75,13 +80,19 @@ async function writeWho({ tables }: Unit, { reels, fills }: Made): Promise<void>
   );
   await tables.reels.createAll(
     reels.map(({ id, customer, kind }) => ({
-      ...{ id, tag: tagOf(id), customerId: customer, type: kind.type, label: kind.label },
+      id,
+      tag: tagOf(id),
+      customerId: customer,
+      type: kind.type,
+      label: kind.label,
     })),
   );
   await tables.spools.createAll(reels.map(({ id }) => ({ id, reelId: id })));
   await tables.reelKinds.createAll(
     SEASON_KINDS.map((kind) => ({
-      ...{ type: kind.type, label: kind.label, gear: kind.gear },
+      type: kind.type,
+      label: kind.label,
+      gear: kind.gear,
       observations: fills.find(({ reel }) => reel.kind === kind)?.planInput.observations.slice() ?? [],
       met: fills.filter(({ reel }) => reel.kind === kind).length,
     })),
@@ -101,14 +112,14 @@ async function writeBags({ tables }: Unit, { fills }: Made): Promise<void> {
   );
   await tables.jobs.createAll(
     fills.map(({ id, bag, reel, planInput, plan }) => ({
-      ...{
-        id,
-        bagId: bag,
-        spoolId: reel.id,
-        position: placeInBag(fills, id, bag),
-        state: 'handed-back' as const,
-      },
-      ...{ planInput, plan, wants: NO_WANTS },
+      id,
+      bagId: bag,
+      spoolId: reel.id,
+      position: placeInBag(fills, id, bag),
+      state: 'handed-back' as const,
+      planInput,
+      plan,
+      wants: NO_WANTS,
     })),
   );
 }
@@ -117,40 +128,47 @@ async function writeBags({ tables }: Unit, { fills }: Made): Promise<void> {
 async function writeRuns({ tables }: Unit, { fills, dice }: Made): Promise<void> {
   await tables.runs.createAll(
     fills.map(({ id, at }) => ({
-      ...{
-        id,
-        jobId: id,
-        benchId: 1,
-        state: 'closed' as const,
-        openedAt: at,
-        closedAt: at,
-        madeUnder: UNDER,
-      },
+      id,
+      jobId: id,
+      benchId: 1,
+      state: 'closed' as const,
+      openedAt: at,
+      closedAt: at,
+      madeUnder: UNDER,
     })),
   );
   await tables.runEvents.createAll(
     fills.flatMap(({ log, id, by }) =>
       log.map(({ seq, kind, at, payload, id: event }) => ({
-        ...{ id: event, runId: id, seq, kind, at: new Date(at), byId: by.id, payload },
+        id: event,
+        runId: id,
+        seq,
+        kind,
+        at: new Date(at),
+        byId: by.id,
+        payload,
       })),
     ),
   );
   await tables.fills.createAll(
     fills.map(({ id, reel, at, by, gapRead, gapByCount, settled, lies, planInput }) => ({
-      ...{
-        id,
-        runId: id,
-        spoolId: reel.id,
-        closedAt: at,
-        byId: by.id,
-        gapRead: gapRead.toFixed(3),
-        gapByCount,
-      },
-      ...{ spool: settled.settled.spool.spool, depths: settled.depths, lesson: settled.lesson },
+      id,
+      runId: id,
+      spoolId: reel.id,
+      closedAt: at,
+      byId: by.id,
+      gapRead: gapRead.toFixed(3),
+      gapByCount,
+      spool: settled.settled.spool.spool,
+      depths: settled.depths,
+      lesson: settled.lesson,
       counter:
         reel.kind.type === 'trolling'
           ? matchOf(lies, settled.settled.spool.spool, {
-              ...{ at, by: by.name, dice, diameters: diametersOf(planInput) },
+              at,
+              by: by.name,
+              dice,
+              diameters: diametersOf(planInput),
             })
           : null,
     })),
@@ -190,7 +208,11 @@ function bagRows(fills: readonly Kept[]) {
   const first = new Map<number, Kept>();
   for (const fill of fills) if (!first.has(fill.bag)) first.set(fill.bag, fill);
   return [...first.values()].map(({ bag, reel, at, by }) => ({
-    ...{ id: bag, bookingKey: keyOf(bag), customerId: reel.customer, notes: '', bookedById: by.id },
+    id: bag,
+    bookingKey: keyOf(bag),
+    customerId: reel.customer,
+    notes: '',
+    bookedById: by.id,
     bookedAt: new Date(at.getTime() - DAY_MS),
     promisedAt: new Date(at.getTime() + DAY_MS),
   }));
@@ -211,13 +233,22 @@ function layerRows(fill: Kept, pieces: Pieces) {
     const line = DEMO_LINES.find((one) => one.code === code);
     return [
       {
-        ...{ fillId: id, position: position * 1000, layer: layer.id, role: layer.role, line: layer.line },
-        ...{ lineName: line?.name ?? code, tint: line?.tint ?? '#aabbcc', lengthMm },
-        ...{ pieceId: piece.id, productId: piece.productId },
+        fillId: id,
+        position: position * 1000,
+        layer: layer.id,
+        role: layer.role,
+        line: layer.line,
+        lineName: line?.name ?? code,
+        tint: line?.tint ?? '#aabbcc',
+        lengthMm,
+        pieceId: piece.id,
+        productId: piece.productId,
         likelyLowMm: Math.min(lengthMm, Math.round(1000 * known.length.low)),
         likelyHighMm: Math.max(lengthMm, Math.round(1000 * known.length.high)),
         restsOn: [...known.restsOn],
-        ...{ handleTurns: lay.handleTurns, innerRadius: lay.innerRadius, outerRadius: lay.outerRadius },
+        handleTurns: lay.handleTurns,
+        innerRadius: lay.innerRadius,
+        outerRadius: lay.outerRadius,
       },
     ];
   });

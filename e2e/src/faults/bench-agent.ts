@@ -85,7 +85,8 @@ export class BenchAgent {
 
   /** Answers what the counter is asked about so that the layers come to what was really wound. */
   answer(truth: Readonly<Record<string, number>>): void {
-    const [state, frame] = [this.state(), this.frame];
+    const state = this.state();
+    const frame = this.frame;
     // Asked only while it is heard.
     if (!this.heard || !frame?.odd || frame.count === null) return;
     const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
@@ -141,7 +142,8 @@ export class BenchAgent {
   }
 
   private event(happening: RunHappening, seq: number): RunEvent {
-    const [run, at] = [String(this.run.id), new Date().toISOString()];
+    const run = String(this.run.id);
+    const at = new Date().toISOString();
     return { ...happening, id: crypto.randomUUID(), run, seq, at, by: 'Faulty' };
   }
 

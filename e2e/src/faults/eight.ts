@@ -67,8 +67,12 @@ try {
       payload: { step },
     }));
     const events = done.map((one, i) => ({
-      ...{ ...one, id: crypto.randomUUID(), run: String(run.id), seq: run.events.length + 1 + i },
-      ...{ at: new Date().toISOString(), by: 'Faulty' },
+      ...one,
+      id: crypto.randomUUID(),
+      run: String(run.id),
+      seq: run.events.length + 1 + i,
+      at: new Date().toISOString(),
+      by: 'Faulty',
     }));
     await ask.patiently('POST', `/runs/${String(run.id)}/events`, { events });
     runs.push(run);
@@ -113,7 +117,8 @@ function watch(all: readonly Run[], counters: readonly Timed[], lags: number[]):
   const shown = new Map<number, number>();
   const hear = ({ run, frame }: Told): void => {
     if (frame.kind !== 'counter') return;
-    const [now, upTo] = [performance.now(), frame.counter?.count ?? 0];
+    const now = performance.now();
+    const upTo = frame.counter?.count ?? 0;
     // A count that is shown together with later ones waited for them.
     for (let count = (shown.get(run) ?? 0) + 1; count <= upTo; count += 1)
       lags.push(now - (of.get(run)?.saidAt[count] ?? NaN));
@@ -128,7 +133,8 @@ async function report(
   counters: readonly Timed[],
   { lags, took, used }: { readonly lags: number[]; readonly took: number; readonly used: number },
 ): Promise<void> {
-  let [wrong, most] = [0, 0];
+  let wrong = 0;
+  let most = 0;
   for (const [i, { id }] of all.entries()) {
     const run = await ask.patiently<Run>('GET', `/runs/${String(id)}`);
     const { turns } = foldRun(runFacts(run), run.events);

@@ -24,7 +24,9 @@ const counter = await startCounter('reed-7');
 const ask = new Ask(shop.address);
 const agents = new Set<BenchAgent>();
 const killer = new Killer(shop, ask, {
-  ...{ most: PLAN.kills, quiet: QUIET_MS, chance },
+  most: PLAN.kills,
+  quiet: QUIET_MS,
+  chance,
   allSaved: () => [...agents].every(({ saved }) => saved),
 });
 const totals: Record<keyof Outcome, number> = { lost: 0, doubled: 0, unasked: 0, faults: 0, boundaries: 0 };

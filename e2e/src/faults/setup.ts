@@ -25,7 +25,10 @@ export async function receiveTwo(ask: Ask): Promise<TwoPieces> {
 function piece(ask: Ask, code: string, diameter: number): Promise<Piece> {
   const product = { code: `T-${code}`, name: `Nylon ${String(diameter)}`, material: 'nylon', diameter };
   return ask.patiently<Piece>('POST', '/pieces', {
-    ...{ code, kind: 'bulk', place: 'Wall', lengthMm: 90_000_000 },
+    code,
+    kind: 'bulk',
+    place: 'Wall',
+    lengthMm: 90_000_000,
     product: { ...product, strengthKg: null, tint: '#aabbcc' },
   });
 }
@@ -33,11 +36,15 @@ function piece(ask: Ask, code: string, diameter: number): Promise<Piece> {
 /** A reel that is booked and taken to a bench. */
 export async function runAt(ask: Ask, at: Bench, { backing, main }: TwoPieces): Promise<Run> {
   const bag = await ask.patiently<Bag>('POST', '/bags', {
-    ...{ key: crypto.randomUUID(), customer: { name: 'Faults', contact: '' }, notes: '' },
+    key: crypto.randomUUID(),
+    customer: { name: 'Faults', contact: '' },
+    notes: '',
     promisedAt: '2030-01-02T16:00:00.000Z',
     jobs: [
       {
-        ...{ type: 'fixed-spool', label: 'Fault 3000', planInput: planInput() },
+        type: 'fixed-spool',
+        label: 'Fault 3000',
+        planInput: planInput(),
         cuts: [
           { layer: 'backing', pieceId: backing.id },
           { layer: 'main', pieceId: main.id },
@@ -60,7 +67,8 @@ function planInput(): PlanInput {
         { kind: 'line', id: 'backing', role: 'backing', line: line('T-F-25', 0.25), length: 'fits' },
         { kind: 'line', id: 'main', role: 'main', line: line('T-F-26', 0.26), length: 120 },
       ],
-      ...{ gap: 1.5, gear: 5.2 },
+      gap: 1.5,
+      gear: 5.2,
     },
   };
 }

@@ -56,7 +56,8 @@ async function toJob(from: Reading, row: JobRow): Promise<Job> {
     state,
     tag,
     type,
-    ...{ label, looks },
+    label,
+    looks,
     spool: spool.name,
     wants,
     planInput,
@@ -84,7 +85,9 @@ async function toCut(
   const shared = { layer, pieceId, productId, lengthMm, tailMm, takes: takes ?? null };
   const { code: productCode, name, tint } = product;
   return {
-    ...{ ...shared, productCode, tint },
+    ...shared,
+    productCode,
+    tint,
     ...(piece ? ofPiece(piece, name) : { pieceCode: null, pieceKind: null, own: false, productName: name }),
     water: waterState(water),
     soakId: water?.soaking?.id ?? null,

@@ -51,7 +51,8 @@ export async function bookBag(context: ServerContext, person: Person, asked: New
 
 /** A reel without a tag has nothing of its own that could be believed. */
 const beliefsAbout = ({ type, label, tag }: NewBag['jobs'][number]) => ({
-  ...{ type, label },
+  type,
+  label,
   ...(tag === undefined ? {} : { tag }),
 });
 

@@ -26,8 +26,14 @@ export async function bringLines(u: Unit, bagId: number, brought: readonly Broug
     const productId = await ownProduct(u, { material, diameter });
     const code = `${OWN_PREFIX}${String(bagId)}-${String(there + i + 1)}`;
     const piece = await u.tables.pieces.create({
-      ...{ code, productId, kind: 'bulk', place: 'with its bag', lot: name.slice(0, 40) },
-      ...{ receivedMm: lengthMm, lengthMm: 0, broughtWith: bagId },
+      code,
+      productId,
+      kind: 'bulk',
+      place: 'with its bag',
+      lot: name.slice(0, 40),
+      receivedMm: lengthMm,
+      lengthMm: 0,
+      broughtWith: bagId,
     });
     await noteWords(u, 'piece', [piece.id]);
     await addMoves(u, piece, [{ kind: 'received', lengthMm, why: 'brought by the customer' }]);
@@ -56,7 +62,10 @@ export async function broughtWith({ tables }: Reading, bagId: number): Promise<B
     const product = products.find((one) => one.id === productId);
     const wentBack = moves.find(({ pieceId }) => pieceId === id);
     return {
-      ...{ pieceId: id, code, name: lot || (product?.name ?? ''), tint: product?.tint ?? TINT },
+      pieceId: id,
+      code,
+      name: lot || (product?.name ?? ''),
+      tint: product?.tint ?? TINT,
       broughtMm: receivedMm,
       leftMm: writtenOff ? -(wentBack?.lengthMm ?? 0) : lengthMm,
       back: Boolean(writtenOff),

@@ -63,8 +63,13 @@ describe('at the same moment', () => {
       // Somebody promises nearly all that is left of the backing; a flush spool would take more of it.
       const lengthMm = piece!.lengthMm - cut!.lengthMm - 2000;
       await tables.cuts.create({
-        ...{ jobId: bag.jobs[0]!.id, layer: 'extra', pieceId, productId: pieces.backing.product.id },
-        ...{ lengthMm, tailMm: 0, takes: null },
+        jobId: bag.jobs[0]!.id,
+        layer: 'extra',
+        pieceId,
+        productId: pieces.backing.product.id,
+        lengthMm,
+        tailMm: 0,
+        takes: null,
       });
       let done = false;
       changed = ada('PUT', '/house-rules', { ...rules, rules: { ...rules.rules, level: 'flush' } }).then(

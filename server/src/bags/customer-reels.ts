@@ -43,7 +43,11 @@ async function withLast(
   // What its fills showed comes from them again: taken along with the plan it would be counted twice, and grow.
   const known = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   return {
-    ...{ tag, type, label, looks, on },
+    tag,
+    type,
+    label,
+    looks,
+    on,
     last: {
       at: bag.bookedAt.toISOString(),
       spool: spools.find((spool) => spool.id === spoolId)?.name ?? 'own',
@@ -65,9 +69,16 @@ async function onSpools(from: Reading, spools: readonly SpoolRow[]): Promise<Cus
       if (!fill || layers.length === 0) return [];
       return [
         {
-          ...{ spool: spool.name, lipRadius: fill.spool.lipRadius },
+          spool: spool.name,
+          lipRadius: fill.spool.lipRadius,
           layers: layers.map(({ line, lineName: name, tint, role, length, innerRadius, outerRadius }) => ({
-            ...{ line, name, tint, role, length, innerRadius, outerRadius },
+            line,
+            name,
+            tint,
+            role,
+            length,
+            innerRadius,
+            outerRadius,
           })),
         },
       ];

@@ -98,8 +98,13 @@ async function promise(
     throw new ProblemError('not-enough-line', sentence, [{ path: layer, message: sentence }]);
   }
   await u.tables.cuts.create({
-    ...{ jobId, layer, pieceId, productId: piece.product.id, takes },
-    ...{ lengthMm: on.lengthMm, tailMm: on.tailMm },
+    jobId,
+    layer,
+    pieceId,
+    productId: piece.product.id,
+    takes,
+    lengthMm: on.lengthMm,
+    tailMm: on.tailMm,
   });
 }
 
@@ -114,7 +119,10 @@ async function notEnough({ query }: Unit, { code, id, ...piece }: Piece, metres:
   const tails = Number(row?.mm ?? 0) / 1000;
   const short = metres - free;
   const sentence = message('piece.too-short', {
-    ...{ code, free: { m: free }, takes: { m: metres }, short: { m: short } },
+    code,
+    free: { m: free },
+    takes: { m: metres },
+    short: { m: short },
   });
   return short <= tails
     ? message('piece.too-short-by-tails', { short: sentence, tails: { m: tails } })

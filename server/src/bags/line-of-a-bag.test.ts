@@ -23,7 +23,9 @@ const mainOnly = (metres: number, code = 'T-26', diameter = 0.26, material = 'ny
   },
 });
 const jobOf = (planInput: object, cut: object) => ({
-  ...{ type: 'fixed-spool', label: 'Test 3000', planInput },
+  type: 'fixed-spool',
+  label: 'Test 3000',
+  planInput,
   cuts: [{ layer: 'main', ...cut }],
 });
 const book = (jobs: object[], more: object = {}) =>
@@ -31,7 +33,8 @@ const book = (jobs: object[], more: object = {}) =>
     key: crypto.randomUUID(),
     customer: { name: 'Someone New', contact: '' },
     promisedAt: '2030-01-02T16:00:00.000Z',
-    ...{ jobs, ...more },
+    jobs,
+    ...more,
   });
 const piece = async (code: string): Promise<Piece> =>
   (await bo<{ piece: Piece }>('GET', `/pieces/${code}`)).body.piece;
@@ -170,7 +173,11 @@ describe('the customer’s own line', () => {
       tint: '#aabbcc',
     };
     const made = await bo('POST', '/pieces', {
-      ...{ code: 'P-X', product, kind: 'bulk', place: '', lengthMm: 5000 },
+      code: 'P-X',
+      product,
+      kind: 'bulk',
+      place: '',
+      lengthMm: 5000,
     });
     expect(made.status).toBe(400);
   });

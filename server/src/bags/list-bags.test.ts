@@ -81,9 +81,17 @@ describe('other lists', () => {
     const { rows, next } = await page<OpenRun>('/runs');
     expect(rows).toMatchObject([
       {
-        ...{ id: 2, bench: 'Bench 1', bagNumber: bags[5]!.number, customer: 'Customer 5' },
-        ...{ position: 1, reelsInBag: 1, tag: bags[5]!.jobs[0]!.tag, label: 'Test 3000', aside: false },
-        ...{ promisedAt: bags[5]!.promisedAt, drawing: { layers: [{ role: 'backing' }, { role: 'main' }] } },
+        id: 2,
+        bench: 'Bench 1',
+        bagNumber: bags[5]!.number,
+        customer: 'Customer 5',
+        position: 1,
+        reelsInBag: 1,
+        tag: bags[5]!.jobs[0]!.tag,
+        label: 'Test 3000',
+        aside: false,
+        promisedAt: bags[5]!.promisedAt,
+        drawing: { layers: [{ role: 'backing' }, { role: 'main' }] },
       },
     ]);
     expect(rows[0]).not.toHaveProperty('events');

@@ -47,7 +47,9 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
      ORDER BY bags.promised_at ${down}, bags.id ${down} LIMIT ${String(PAGE + 1)}`,
     {
       ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${literally(word)}%`])),
-      ...{ state, at: new Date(Number(at) || 0), id: Number(id) || 0 },
+      state,
+      at: new Date(Number(at) || 0),
+      id: Number(id) || 0,
     },
   );
   const jobs = await jobsOf(
@@ -60,11 +62,19 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
   );
   return pageOf(
     rows.map(({ number, customer, promisedAt }) => ({
-      ...{ number, customer, promisedAt: promisedAt.toISOString() },
+      number,
+      customer,
+      promisedAt: promisedAt.toISOString(),
       jobs: jobs
         .filter(({ bagId }) => bagId === number)
         .map(({ id, state, tag, label, runId, type, counterOnly }) => ({
-          ...{ id, state, tag, label, runId, type, counterOnly: Number(counterOnly) === 1 },
+          id,
+          state,
+          tag,
+          label,
+          runId,
+          type,
+          counterOnly: Number(counterOnly) === 1,
           ...(sketches.get(id) ?? NO_SKETCH),
         })),
     })),

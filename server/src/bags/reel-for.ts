@@ -101,7 +101,9 @@ async function newReel(u: Unit, customerId: number, { tag, type, label, looks }:
   const row = await reels.create({
     tag: tag ?? `NEW-${crypto.randomUUID().slice(0, 8)}`,
     customerId,
-    ...{ type, label, looks },
+    type,
+    label,
+    looks,
   });
   if (tag === undefined) await reels.change(row, { tag: `R-${String(row.id).padStart(4, '0')}` });
   await noteWords(u, 'reel', [row.id]);

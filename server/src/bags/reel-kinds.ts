@@ -10,7 +10,13 @@ import { noteWords } from '../search/index-words';
 import { learnedByKind } from '../reels/learned';
 
 const toKind = ({ id, type, label, observations, gear, met, version }: ReelKindRow): ReelKind => ({
-  ...{ id, type, label, observations, gear, met, version },
+  id,
+  type,
+  label,
+  observations,
+  gear,
+  met,
+  version,
   learned: [],
 });
 
@@ -94,7 +100,8 @@ export async function mergeReelKinds(
   if (id === into) throw new ProblemError('bad-request', 'A kind of reel cannot be merged into itself.');
   return unit(context, person, async (u) => {
     // Locked in one order, so that two merges at once cannot wait for each other.
-    const [low, high] = [Math.min(id, into), Math.max(id, into)];
+    const low = Math.min(id, into);
+    const high = Math.max(id, into);
     const rows = [await lockKind(u, low), await lockKind(u, high)];
     const [from, kept] = id === low ? [rows[0], rows[1]] : [rows[1], rows[0]];
     if (!from || !kept) throw new Error('Both kinds are there.');

@@ -166,7 +166,10 @@ describe('what closed fills teach', () => {
     try {
       const learning = async (): Promise<Learning> => (await bo<Learning>('GET', '/learning')).body;
       expect(await learning()).toEqual({
-        ...{ kinds: [], lines: [], hands: [], prints: [] },
+        kinds: [],
+        lines: [],
+        hands: [],
+        prints: [],
         counters: { reels: [], kinds: [] },
       });
       const pieces = await receiveTwo(bo, 3000, 'L');

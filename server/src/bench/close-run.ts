@@ -75,7 +75,10 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   if (!row) throw new Error(`Run ${String(run.id)} has no job.`);
   const before = await lyingBefore(u, row.spoolId, facts, state);
   const fill = await tables.fills.create({
-    ...{ runId: run.id, spoolId: row.spoolId, closedAt: at, byId: u.actor.id },
+    runId: run.id,
+    spoolId: row.spoolId,
+    closedAt: at,
+    byId: u.actor.id,
     gapRead: gapAsRead(facts, state)?.toFixed(3) ?? null,
     gapByCount: lies.at(-1)?.depthAfter ?? 0,
     spool: settled.spool.spool,

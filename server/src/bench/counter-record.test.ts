@@ -18,7 +18,13 @@ afterAll(() => shop.close());
 const walked = (reading: number, more: object = {}) => ({
   kind: 'walked',
   payload: {
-    ...{ layer: 'main', match: 100 * FT, tape: 100 * FT, reading, unit: 'ft', step: 1, over: 'field' },
+    layer: 'main',
+    match: 100 * FT,
+    tape: 100 * FT,
+    reading,
+    unit: 'ft',
+    step: 1,
+    over: 'field',
     ...more,
   },
 });
@@ -73,7 +79,8 @@ describe('a trolling reel whose counter was matched', () => {
     ]);
     const drawn = async (code: string): Promise<number> =>
       (await ledgerOf(ask, code)).moves.find(({ kind }) => kind === 'filled')!.lengthMm;
-    const [without, withIt] = [await drawn('CR-26'), await drawn('CS-26')];
+    const without = await drawn('CR-26');
+    const withIt = await drawn('CS-26');
     expect(without - withIt).toBeGreaterThan(15_000);
     expect(without - withIt).toBeLessThan(25_000);
     const reel = (await ask<Reel>('GET', `/reels/${other.job.tag}`)).body;

@@ -118,7 +118,8 @@ describe('a counter at a bench', () => {
   });
 
   it('that meters line keeps metres as metres, and a winder’s spool turns as handle turns', async () => {
-    const [meter, winder] = [await FakeCounter.open('meter-1'), await FakeCounter.open('winder-1')];
+    const meter = await FakeCounter.open('meter-1');
+    const winder = await FakeCounter.open('winder-1');
     const metered = await windingAt(await benchWith('Bench 5', meter, { counts: 'metres', per: 100 }));
     const spooled = await windingAt(await benchWith('Bench 6', winder, { counts: 'spool-turns', per: 2 }));
     await waitFor(async () => expect((await stateOf(metered)).devices['meter-1']).toBe(0));
@@ -145,8 +146,10 @@ describe('a counter at a bench', () => {
   });
 
   it('counts for the run that stands at its bench: taken elsewhere the next bench’s counter counts it at once', async () => {
-    const [one, two] = [await FakeCounter.open('reed-3'), await FakeCounter.open('reed-4')];
-    const [left, right] = [await benchWith('Bench 3', one), await benchWith('Bench 4', two)];
+    const one = await FakeCounter.open('reed-3');
+    const two = await FakeCounter.open('reed-4');
+    const left = await benchWith('Bench 3', one);
+    const right = await benchWith('Bench 4', two);
     const run = await windingAt(left);
     const { counter, leave } = await watch(run);
     await waitFor(async () => expect((await stateOf(run)).devices['reed-3']).toBe(0));
@@ -177,8 +180,10 @@ describe('a counter at a bench', () => {
   });
 
   it('counts for nobody while no run stands at its bench, and goes on with the one that comes back', async () => {
-    const [one, two] = [await FakeCounter.open('reed-11'), await FakeCounter.open('reed-12')];
-    const [left, right] = [await benchWith('Bench 11', one), await benchWith('Bench 12', two)];
+    const one = await FakeCounter.open('reed-11');
+    const two = await FakeCounter.open('reed-12');
+    const left = await benchWith('Bench 11', one);
+    const right = await benchWith('Bench 12', two);
     const run = await windingAt(left);
     await waitFor(async () => expect((await stateOf(run)).devices['reed-11']).toBe(0));
     one.turn(4);

@@ -67,14 +67,17 @@ export type OldStretch = LyingLayer;
 /** Stretches laid end to end between two radii, each with the share of the room that its length is. */
 function between(stretches: readonly LyingLayer[], lay: WoundLayer): OldStretch[] {
   const recorded = lengthOn(stretches);
-  let [from, done] = [lay.innerRadius, 0];
+  let from = lay.innerRadius;
+  let done = 0;
   return stretches.map((stretch) => {
     const share = recorded > 0 ? stretch.length / recorded : 0;
     done += share;
     const outer = Math.sqrt(lay.innerRadius ** 2 + done * (lay.outerRadius ** 2 - lay.innerRadius ** 2));
     const put = {
       ...stretch,
-      ...{ length: share * lay.length, innerRadius: from, outerRadius: Math.min(outer, lay.outerRadius) },
+      length: share * lay.length,
+      innerRadius: from,
+      outerRadius: Math.min(outer, lay.outerRadius),
     };
     from = outer;
     return put;
@@ -113,8 +116,12 @@ export async function noteGiven(u: Unit, spoolId: number, { giver }: Before, met
   const { fillId, offMm } = giver.spool;
   const gone = offMm + Math.min(Math.round(1000 * metres), Math.round(1000 * lengthOn(topLine(giver.lies))));
   await u.tables.fillMarks.create({
-    ...{ fillId, kind: 'off', offMm: gone, why: 'turned end for end on to the other spool' },
-    ...{ at: u.clock(), byId: u.actor.id },
+    fillId,
+    kind: 'off',
+    offMm: gone,
+    why: 'turned end for end on to the other spool',
+    at: u.clock(),
+    byId: u.actor.id,
   });
   await noteWhatIsOn(u, giver.spool.id);
 }

@@ -135,8 +135,16 @@ async function takeOff(
   const material = asked?.kind === 'line' ? asked.line.material : 'nylon';
   const stream = isBraid(material) ? 'braid' : material;
   await u.tables.recyclings.create({
-    ...{ stream: STREAMS.find((one) => one === stream) ?? 'nylon', runId: null, pieceId: from, lengthMm },
-    ...{ grams: '0.0', estimated: true, tubes: 0, why, at: u.clock(), byId: u.actor.id },
+    stream: STREAMS.find((one) => one === stream) ?? 'nylon',
+    runId: null,
+    pieceId: from,
+    lengthMm,
+    grams: '0.0',
+    estimated: true,
+    tubes: 0,
+    why,
+    at: u.clock(),
+    byId: u.actor.id,
   });
 }
 

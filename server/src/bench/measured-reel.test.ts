@@ -22,7 +22,8 @@ const CM_A_TURN = 70;
 
 /** A turn counter and a line meter at one bench; the meter listed first, as somebody may. */
 async function bothAt(name: string) {
-  const [counter, meter] = [await FakeCounter.open('reed-5'), await FakeCounter.open('wheel-5')];
+  const counter = await FakeCounter.open('reed-5');
+  const meter = await FakeCounter.open('wheel-5');
   const devices = [
     { name: 'wheel-5', address: meter.address, counts: 'metres', per: 100 },
     { name: 'reed-5', address: counter.address, counts: 'handle-turns', per: 1 },
@@ -48,10 +49,8 @@ describe('a line meter beside a turn counter', () => {
     expect(state.metres).toEqual({});
     const { stretches } = state;
     expect(stretches.length).toBeGreaterThan(1);
-    const [length, turns] = [
-      stretches.reduce((sum, one) => sum + one.length, 0),
-      stretches.reduce((sum, one) => sum + one.spoolTurns, 0),
-    ];
+    const length = stretches.reduce((sum, one) => sum + one.length, 0);
+    const turns = stretches.reduce((sum, one) => sum + one.spoolTurns, 0);
     expect(length / turns).toBeCloseTo(CM_A_TURN / 100 / run.job.planInput.request.gear, 6);
 
     // The meter begins again from zero: that stretch is passed over, and nothing is asked.

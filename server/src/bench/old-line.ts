@@ -40,7 +40,11 @@ async function intoBin(
   if (!stream || (await tables.recyclings.findOne({ where: { runId } }))) return;
   const grams = typeof noted.grams === 'number' ? noted.grams : 0;
   await tables.recyclings.create({
-    ...{ stream, runId, pieceId: null, lengthMm: null, byId: actor.id },
+    stream,
+    runId,
+    pieceId: null,
+    lengthMm: null,
+    byId: actor.id,
     grams: grams.toFixed(1),
     estimated: typeof noted.grams !== 'number',
     tubes: noted.tubeFull === true ? 1 : 0,
@@ -65,7 +69,11 @@ async function ontoRack(u: Unit, { id }: RunRow, { tag, bagId }: StrippedOff, no
     return;
   }
   const piece = v.parse(NewPieceSchema, {
-    ...{ code, product: { id: product.id }, kind: 'salvage', place: 'Salvage', fromReel: tag },
+    code,
+    product: { id: product.id },
+    kind: 'salvage',
+    place: 'Salvage',
+    fromReel: tag,
     lengthMm: Math.round(metres * 1000),
   });
   await createPiece(u, piece);

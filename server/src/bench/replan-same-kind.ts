@@ -36,7 +36,8 @@ export async function replanSameKind(context: ServerContext, person: Person, job
     }));
     const tried = await inWorker('same-kind', {
       asked: asked.map(({ reel, planInput }) => ({ planInput, cuts: reel.cuts })),
-      ...{ pieces: waiting.pieces, tailMm: waiting.tailMm },
+      pieces: waiting.pieces,
+      tailMm: waiting.tailMm,
     });
     for (const [i, { replanned }] of tried.entries()) {
       const reel = ofItsKind[i];
@@ -83,7 +84,10 @@ function changeWords(before: FillPlan, after: FillPlan): Words {
       if (Math.abs(was.length.value - length.value) >= SAME)
         return [
           message('bag.layer-changed', {
-            ...{ role: request.role, turns, was: { m: was.length.value }, is: { m: length.value } },
+            role: request.role,
+            turns,
+            was: { m: was.length.value },
+            is: { m: length.value },
             likely: { m: [length.low, length.high] },
             before: { m: [was.length.low, was.length.high] },
           }),

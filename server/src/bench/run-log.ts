@@ -39,7 +39,13 @@ export async function writeEvents(
 ): Promise<RunEvent[]> {
   const rows = happened.map(
     ({ kind, payload, id = crypto.randomUUID(), at = u.clock(), author = by }, i) => ({
-      ...{ id, runId, seq: after + 1 + i, kind, payload, at, byId: author.id },
+      id,
+      runId,
+      seq: after + 1 + i,
+      kind,
+      payload,
+      at,
+      byId: author.id,
       sentById: author.id === by.id ? null : by.id,
     }),
   );

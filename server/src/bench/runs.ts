@@ -53,7 +53,8 @@ async function refuseIfLineToCome(u: Unit, jobId: number): Promise<void> {
   const waits = (await cutsOf(u, jobId)).find(({ pieceId }) => pieceId === null);
   if (!waits) return;
   const sentence = message('job.waits-for', {
-    ...{ waits: { m: waits.lengthMm / 1000 }, line: waits.productName },
+    waits: { m: waits.lengthMm / 1000 },
+    line: waits.productName,
   });
   throw new ProblemError('not-enough-line', sentence);
 }
@@ -90,7 +91,9 @@ export async function listOpenRuns(from: Reading, after: string): Promise<Page<O
     rows.map(({ jobId }) => jobId),
   );
   const open = rows.map(({ jobId, promisedAt, ...row }) => ({
-    ...{ ...row, aside: Number(row.aside) === 1, promisedAt: promisedAt.toISOString() },
+    ...row,
+    aside: Number(row.aside) === 1,
+    promisedAt: promisedAt.toISOString(),
     drawing: (sketches.get(jobId) ?? NO_SKETCH).drawing,
   }));
   return pageOf(open, PAGE, ({ id }) => String(id));
@@ -135,7 +138,11 @@ async function suppliesOf(from: Reading, { cuts }: Job): Promise<Run['supplies']
     const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
     const { strengthKg, maker } = piece.product;
     return {
-      ...{ layer, diameters: [...diameters], measured, leaves: piece.leaves, strengthKg },
+      layer,
+      diameters: [...diameters],
+      measured,
+      leaves: piece.leaves,
+      strengthKg,
       ...(maker ? { maker } : {}),
     };
   };

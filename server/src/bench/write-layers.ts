@@ -66,7 +66,13 @@ async function writeOld(
       mm === undefined || mm === null ? null : Math.round(mm * share),
     );
     await u.tables.fillLayers.create({
-      ...{ ...unknown, ...stretch, fillId: at.fillId, position: at.position + i, layer: id, role, lengthMm },
+      ...unknown,
+      ...stretch,
+      fillId: at.fillId,
+      position: at.position + i,
+      layer: id,
+      role,
+      lengthMm,
       handleTurns: unknown.handleTurns * share,
       likelyLowMm: likely[0] === null ? null : Math.min(lengthMm, likely[0] ?? lengthMm),
       likelyHighMm: likely[1] === null ? null : Math.max(lengthMm, likely[1] ?? lengthMm),
@@ -102,7 +108,10 @@ async function writeLine(u: Unit, writing: ToWrite, { at, layer, lay }: LineToWr
     const place = { ...at, position: at.position + i };
     const { asWritten, productId } = await lineWritten(u, asked, {
       pieceId: asked === layer ? pieceId : null,
-      ...{ cut, place, part, counterOnly: facts.counterOnly === true },
+      cut,
+      place,
+      part,
+      counterOnly: facts.counterOnly === true,
     });
     const likely = likelyOf(lengthMm, length, stretch.share);
     const written = { ...asWritten, pieceId, productId, lengthMm, ...likely, restsOn: [...restsOn] };
@@ -242,7 +251,13 @@ const keptRow = (
   { id, line }: Extract<LayerRequest, { kind: 'retained' }>,
   { length, innerRadius, outerRadius }: WoundLayer,
 ) => ({
-  ...{ ...at, layer: id, role: 'kept' as const, line, handleTurns: 0, innerRadius, outerRadius },
+  ...at,
+  layer: id,
+  role: 'kept' as const,
+  line,
+  handleTurns: 0,
+  innerRadius,
+  outerRadius,
   lineName: `Old ${line.material} ${line.diameter.toFixed(2)}`,
   tint: '#b7b7b7',
   pieceId: null,
@@ -255,7 +270,13 @@ const layerRow = (
   { handleTurns, innerRadius, outerRadius }: WoundLayer,
   product: Pick<ProductRow, 'name' | 'tint'> | null,
 ) => ({
-  ...{ ...at, layer: id, role, line, handleTurns, innerRadius, outerRadius },
+  ...at,
+  layer: id,
+  role,
+  line,
+  handleTurns,
+  innerRadius,
+  outerRadius,
   lineName:
     product?.name ??
     (line.key.startsWith('not ') ? `Unknown, ${line.key}` : `${line.material} ${line.diameter.toFixed(2)}`),

@@ -11,7 +11,13 @@ import { unit, type Unit } from '../unit';
 export const BENCHES_TOPIC = 'benches';
 
 const toBench = ({ id, name, spanMm, hand, pedal, devices, version }: BenchRow): Bench => ({
-  ...{ id, name, spanMm, hand, pedal, devices, version },
+  id,
+  name,
+  spanMm,
+  hand,
+  pedal,
+  devices,
+  version,
 });
 
 /** All benches, by name. There is always one. */

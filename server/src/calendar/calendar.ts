@@ -77,14 +77,18 @@ export async function calendarFile(from: Reading, secret: string): Promise<strin
   const stamp = from.clock();
   for (const { number, customer, promisedAt, reels, waiting } of promised)
     calendar.createEvent({
-      ...{ id: `bag-${String(number)}@yard-spool`, stamp, start: promisedAt },
+      id: `bag-${String(number)}@yard-spool`,
+      stamp,
+      start: promisedAt,
       end: new Date(promisedAt.getTime() + FETCH_MINUTES * 60_000),
       summary: `Bag ${String(number)}: ${customer}, ${String(reels)} ${reels === 1 ? 'reel' : 'reels'}`,
       description: waiting === 0 ? 'All filled.' : `${String(waiting)} of ${String(reels)} still to fill.`,
     });
   for (const { tag, spool, label, customer, on } of due)
     calendar.createEvent({
-      ...{ id: `due-${tag}-${String(on.fillId)}@yard-spool`, stamp, allDay: true },
+      id: `due-${tag}-${String(on.fillId)}@yard-spool`,
+      stamp,
+      allDay: true,
       start: dayOf(on.dueAt ?? '', zone),
       summary: `Due: ${tag} ${label}${spool === 'own' ? '' : `, ${spool} spool`}`,
       description: `${customer.name}: ${on.lines.at(-1)?.name ?? ''}`,

@@ -21,7 +21,8 @@ const SAYS_READ_ONLY = /errno: (30|36)\b|error (30|36)\b/;
 
 /** What stands in the way of a database that answers and cannot write; null where nothing does. */
 export function storageTrouble(error: unknown): string | null {
-  const [errno, text] = [errnoOf(error) ?? 0, error instanceof Error ? error.message : ''];
+  const errno = errnoOf(error) ?? 0;
+  const text = error instanceof Error ? error.message : '';
   if (NO_ROOM.has(errno) || SAYS_NO_ROOM.test(text))
     return 'The disk that holds the data is full. Nothing is lost: make room, and it goes on.';
   if (READ_ONLY.has(errno) || SAYS_READ_ONLY.test(text))

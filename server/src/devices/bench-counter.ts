@@ -110,8 +110,13 @@ export class BenchCounter {
     if (runId !== this.runId)
       return { device, meter, link: 'taken', count: null, heardAt, unclaimed: 0, odd: null };
     return {
-      ...{ device, link: this.state, count: creditDue ?? heard?.count ?? null, heardAt, unclaimed },
-      ...{ odd: (creditDue === null ? heard?.doubt : null) ?? odd, meter },
+      device,
+      link: this.state,
+      count: creditDue ?? heard?.count ?? null,
+      heardAt,
+      unclaimed,
+      odd: (creditDue === null ? heard?.doubt : null) ?? odd,
+      meter,
       ...(this.flooding ? { flooding: true } : {}),
     };
   }
@@ -190,7 +195,9 @@ export class BenchCounter {
         });
     }
     this.listen(runId);
-    [this.unclaimed, this.odd, this.atTopic] = [0, null, null];
+    this.unclaimed = 0;
+    this.odd = null;
+    this.atTopic = null;
     this.settled();
     this.runChanged([]);
     this.tell();
@@ -260,9 +267,12 @@ export class BenchCounter {
    */
   private fold(): void {
     if (!this.heard || this.runId === null || !this.moved || this.folding || this.over) return;
-    const [{ count, doubt }, meter, sound] = [this.heard, this.meterAt, this.creditDue];
+    const { count, doubt } = this.heard;
+    const meter = this.meterAt;
+    const sound = this.creditDue;
     const beside = { runId: this.runId, known: this.place, since: this.atTopic };
-    [this.moved, this.atTopic] = [sound !== null, null];
+    this.moved = sound !== null;
+    this.atTopic = null;
     const folded =
       sound === null
         ? this.credit({ ...beside, count, doubt, meter })
@@ -282,7 +292,10 @@ export class BenchCounter {
     const { runId, doubt, since } = stands;
     try {
       const credit = await creditRun(this.context, runId, {
-        ...{ leaving: false, ...stands, benchId, device },
+        leaving: false,
+        ...stands,
+        benchId,
+        device,
         live: this.state === 'up',
       });
       this.keeps.worked();
@@ -295,7 +308,8 @@ export class BenchCounter {
       if (doubt !== null && this.heard?.doubt === doubt && leavesNothingToAsk(credit))
         this.settled(stands.count);
       if (unclaimed === this.unclaimed && odd === this.odd) return true;
-      [this.unclaimed, this.odd] = [unclaimed, odd];
+      this.unclaimed = unclaimed;
+      this.odd = odd;
       this.tell();
       return true;
     } catch (error) {

@@ -67,7 +67,8 @@ export class BenchCounters {
       await counter.close();
     }
     for (const { id, devices, runId } of benches) {
-      const [device, meter] = [counterOf(devices), meterOf(devices)];
+      const device = counterOf(devices);
+      const meter = meterOf(devices);
       // A device that an older set-up lists at two benches counts at the first: its turns are never on two reels.
       if (!device || this.counters.has(id) || this.linked(device.address)) continue;
       const counter = await BenchCounter.open(this.context, {

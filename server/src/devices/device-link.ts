@@ -50,8 +50,11 @@ export class DeviceLink {
     // An address that was written down before addresses were looked at is not asked either.
     if (!mayBeLocal(host)) return;
     const socket = connect({
-      ...{ port: Number(port), host, lookup: lookupLocal },
-      ...{ keepAlive: true, keepAliveInitialDelay: ALIVE_MS },
+      port: Number(port),
+      host,
+      lookup: lookupLocal,
+      keepAlive: true,
+      keepAliveInitialDelay: ALIVE_MS,
     });
     let fresh = true;
     this.socket = socket;

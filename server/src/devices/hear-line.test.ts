@@ -7,7 +7,8 @@ const DEVICE: Device = { name: 'reed-1', address: '127.0.0.1:1', counts: 'handle
 /** Lines as `[sequence, count]`, a quarter of a second apart unless they say how many seconds later, and on a new link. */
 type Told = readonly [sequence: number, count: number, seconds?: number, fresh?: 'fresh'];
 function after(...lines: readonly Told[]): Heard {
-  let [heard, now]: [Heard | null, number] = [null, 0];
+  let heard: Heard | null = null;
+  let now = 0;
   for (const [sequence, count, seconds = 0.25, fresh] of lines) {
     now += 1000 * seconds;
     const line = { device: 'reed-1', sequence, count };

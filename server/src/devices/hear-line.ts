@@ -109,7 +109,11 @@ export const answered = ({
   at,
   suspect,
 }: Pick<Heard, 'sequence' | 'count' | 'at' | 'suspect'>): Heard => ({
-  ...{ sequence, count, at, suspect, doubt: null },
+  sequence,
+  count,
+  at,
+  suspect,
+  doubt: null,
   sound: { sequence, count, at },
 });
 
@@ -120,7 +124,8 @@ export const answered = ({
 export function answeredAt(heard: Heard, count: number, { counts, per }: Device): Heard {
   const { since = heard.count } = heard;
   const room = FASTEST[counts] * GATHERED_S * per;
-  const [least, most] = [Math.min(since, heard.count), Math.max(since, heard.count)];
+  const least = Math.min(since, heard.count);
+  const most = Math.max(since, heard.count);
   if (heard.doubt === null || (count >= least - room && count <= most + room)) return answered(heard);
   const sound = { sequence: heard.sequence, count, at: heard.at };
   return { ...heard, sound, doubt: heard.count < count ? 'restarted' : 'jumped' };

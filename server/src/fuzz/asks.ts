@@ -44,7 +44,10 @@ const entryOf = (of: unknown, name: string): unknown =>
   typeof of === 'object' && of !== null ? (of as Record<string, unknown>)[name] : of;
 
 const badCookies = (name: string): readonly string[] => [
-  ...['', `${name}=x`, `${name}=j:{"a":1}`, `${name}=%E0%A4%A`],
+  '',
+  `${name}=x`,
+  `${name}=j:{"a":1}`,
+  `${name}=%E0%A4%A`,
   `${name}=${'A'.repeat(4000)}`,
 ];
 
@@ -95,7 +98,9 @@ function largeFile(dice: Dice, cookie: string): Ask {
 }
 
 const importOf = (body: string, cookie: string): Ask => ({
-  ...{ method: 'POST', path: '/rack-files', body },
+  method: 'POST',
+  path: '/rack-files',
+  body,
   headers: { cookie, 'content-type': 'application/json' },
 });
 

@@ -40,16 +40,23 @@ export async function fuzzBooks(shop: TestShop, waiting: number): Promise<Books>
   const ids = [1, 2, 3, 4];
   return {
     known: {
-      ...{ id: ids, jobId: numbers, benchId: [1, 2], productId: ids, pieceId: stock.map(({ id }) => id) },
-      ...{ number: bagNumbers, tag: tags, code: stock.map(({ code }) => code), into: ids },
+      id: ids,
+      jobId: numbers,
+      benchId: [1, 2],
+      productId: ids,
+      pieceId: stock.map(({ id }) => id),
+      number: bagNumbers,
+      tag: tags,
+      code: stock.map(({ code }) => code),
+      into: ids,
       lineCode: lines.map(({ code }) => code),
-      ...{
-        layer: ['main', 'backing'],
-        after: ['main', 'backing', 'gap'],
-        version: [1, 2, 3],
-        seq: [2, 3, 4, 5],
-      },
-      ...{ step: ['strip', 'mount', 'tie-on', 'wind-backing'], run: ['1', '2', '3'], by: ['Ada', 'Bo'] },
+      layer: ['main', 'backing'],
+      after: ['main', 'backing', 'gap'],
+      version: [1, 2, 3],
+      seq: [2, 3, 4, 5],
+      step: ['strip', 'mount', 'tie-on', 'wind-backing'],
+      run: ['1', '2', '3'],
+      by: ['Ada', 'Bo'],
     },
     cookies: [await shop.cookieOf('Ada'), await shop.cookieOf('Ada'), await shop.cookieOf('Bo')],
   };

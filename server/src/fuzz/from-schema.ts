@@ -83,7 +83,8 @@ const bound = ({ pipe = [] }: Schema, type: string): number | undefined => {
 const least = (schema: Schema): number => bound(schema, 'min_length') ?? 0;
 
 function aNumber(schema: Schema, dice: Dice): number {
-  const [low, high] = [bound(schema, 'min_value') ?? 0, bound(schema, 'max_value') ?? 1000];
+  const low = bound(schema, 'min_value') ?? 0;
+  const high = bound(schema, 'max_value') ?? 1000;
   // Near the small end, where the trade works; at both ends now and then.
   const value = dice.chance(0.1)
     ? dice.of([low, high])

@@ -27,7 +27,8 @@ const { values } = parseArgs({
     waiting: { type: 'string', default: '0' },
   },
 });
-const [count, seed] = [Number(values.count), Number(values.seed)];
+const count = Number(values.count);
+const seed = Number(values.seed);
 
 type Told = Books & { readonly address: string; readonly database: string };
 
@@ -72,7 +73,9 @@ const freshCookies = (): Promise<string[]> =>
 async function answer({ method, path, headers, body }: Ask): Promise<{ status: number; text: string }> {
   try {
     const response = await fetch(`${told.address}/api${path}`, {
-      ...{ method, headers, signal: AbortSignal.timeout(PATIENCE_MS) },
+      method,
+      headers,
+      signal: AbortSignal.timeout(PATIENCE_MS),
       ...(body === undefined ? {} : { body }),
     });
     return { status: response.status, text: await response.text() };

@@ -14,7 +14,8 @@ const dice = new Dice(Number(values.seed));
 const shop = await TestShop.open();
 const ada = await shop.as('Ada');
 const problems: string[] = [];
-let [asked, done] = [0, 0];
+let asked = 0;
+let done = 0;
 
 const WANTS = {
   leastMm: null,
@@ -49,7 +50,8 @@ async function mergeKinds(): Promise<Answer | null> {
   const { body: kinds } = await ada<ReelKind[]>('GET', '/reel-kinds');
   const races = kinds.filter(({ label }) => label.startsWith('Race'));
   if (races.length < 2) return null;
-  const [from, into] = [dice.of(races), dice.of(races)];
+  const from = dice.of(races);
+  const into = dice.of(races);
   return from.id === into.id ? null : ada('POST', `/reel-kinds/${String(from.id)}/merge`, { into: into.id });
 }
 
@@ -105,7 +107,9 @@ for (let round = 0; round < Number(values.rounds); round += 1) {
       }),
   );
   const acts: (() => Promise<Answer | null>)[] = [
-    ...[changeRules, mergeKinds, mergeKinds],
+    changeRules,
+    mergeKinds,
+    mergeKinds,
     ...[0, 1, 2].map(() => () => book(pieces, `Race ${String(dice.whole(1, 4))}`)),
     ...(dice.chance(0.5) ? again : bags.map((bag, i) => () => fill(bag, i + 1))),
   ];

@@ -10,7 +10,8 @@ const LOOK_MS = 5;
 const shop = await TestShop.open();
 const books = await fuzzBooks(shop, Number(process.argv[2] ?? 0));
 
-let [before, worst] = [performance.now(), 0];
+let before = performance.now();
+let worst = 0;
 setInterval(() => {
   const now = performance.now();
   worst = Math.max(worst, now - before - LOOK_MS);

@@ -35,7 +35,10 @@ export async function listHouseChanges(from: Reading): Promise<HouseChange[]> {
     peopleNames(from),
   ]);
   return rows.map(({ id, at, byId, about, was, isNow }) => ({
-    ...{ id, about, was: wordsFromText(was), is: wordsFromText(isNow) },
+    id,
+    about,
+    was: wordsFromText(was),
+    is: wordsFromText(isNow),
     at: at.toISOString(),
     by: nameOf.get(byId) ?? '',
   }));

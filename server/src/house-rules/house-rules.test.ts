@@ -96,8 +96,10 @@ describe('a rule that is kept', () => {
     const { body } = await bo<HouseChange[]>('GET', '/house-rules/changes');
     expect(body.slice(0, 3)).toMatchObject([
       {
-        ...{ by: 'Ada', about: 'Tail lost with each cut' },
-        ...{ was: { values: { length: { m: 2 } } }, is: { values: { length: { m: 3 } } } },
+        by: 'Ada',
+        about: 'Tail lost with each cut',
+        was: { values: { length: { m: 2 } } },
+        is: { values: { length: { m: 3 } } },
       },
       { by: 'Ada', about: 'Money', was: '€', is: 'kr' },
       { by: 'Ada', about: 'Where is the drag set?', is: 'A third of it' },
@@ -170,7 +172,8 @@ describe('setting an exception', () => {
     ada<{ id: number }>('PUT', '/exceptions', { target, question, school, why: 'asked for it' });
 
   it('for a customer changes the plans of that customer alone, and taking it back changes them back', async () => {
-    const [mine, other] = [await gapAsHouse(pieces, { name: 'Flush Fan', contact: '' }), await gapAsHouse()];
+    const mine = await gapAsHouse(pieces, { name: 'Flush Fan', contact: '' });
+    const other = await gapAsHouse();
     const { body } = await set({ scope: 'customer', id: mine.customer.id }, 'level', 'flush');
     expect([gapOf(await bagOf(mine)), gapOf(await bagOf(other))]).toEqual([0, 2.38125]);
     await ada('DELETE', `/exceptions/${body.id}`);

@@ -48,7 +48,14 @@ async function readRow({ tables }: Reading): Promise<KeptHouseRules> {
   if (!row) return { ...USUAL, version: 1 };
   const { money, tailMm, units, zone, idleMinutes, shopName, printer, version } = row;
   return {
-    ...{ money, tailMm, units, zone, idleMinutes, shopName, printer, version },
+    money,
+    tailMm,
+    units,
+    zone,
+    idleMinutes,
+    shopName,
+    printer,
+    version,
     rules: { ...USUAL_HOUSE_RULES, ...row.rules },
     wordings: row.wordings ?? USUAL.wordings,
     bins: row.bins ?? USUAL.bins,

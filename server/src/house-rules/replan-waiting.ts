@@ -54,7 +54,8 @@ export function replanWaiting({ waiting, before, after }: ToReplan): Replanned[]
     );
     const facts = adviceFacts(plan, type, byLayer, wants.bevelMm);
     if (!facts) return [];
-    const [was, is] = [rulingFor(before, reel), rulingFor(after, reel)];
+    const was = rulingFor(before, reel);
+    const is = rulingFor(after, reel);
     const advice = changedAdvice(adviceSheet(facts, was), adviceSheet(facts, is));
     const top = facts.layers.at(-1)?.line.diameter ?? 0;
     const { gap } = gapAdvice(top, type, facts.rim, is, facts.room ?? null);

@@ -37,13 +37,15 @@ function shopOf(waiting: number) {
 }
 
 it('reels that wait are each joined with their own, at a cost that grows with how many they are and no faster', () => {
-  const [few, many] = [shopOf(50), shopOf(500)];
+  const few = shopOf(50);
+  const many = shopOf(500);
   joinWaiting(few.rows);
   const joined = joinWaiting(many.rows);
   expect(many.looked()).toBeLessThan(11 * few.looked());
   expect(joined).toHaveLength(500);
   expect(joined[41]).toMatchObject({
-    ...{ customerId: 25, cuts: [{ layer: 'main', lengthMm: 42, takes: null }] },
+    customerId: 25,
+    cuts: [{ layer: 'main', lengthMm: 42, takes: null }],
     shown: { jobId: 42, tag: 'R-42', bagNumber: 5, customer: 'Customer 5' },
   });
 });

@@ -91,7 +91,10 @@ export interface WaitingRows {
 /** Each job with its reel, bag, customer and cuts. */
 export function joinWaiting({ jobs, cuts, spools, bags, reels, customers }: WaitingRows): WaitingReel[] {
   // By their numbers: a shop has hundreds of each, and one looked for among all others holds everybody up.
-  const [spoolOf, reelOf, bagOf, customerOf] = [byId(spools), byId(reels), byId(bags), byId(customers)];
+  const spoolOf = byId(spools);
+  const reelOf = byId(reels);
+  const bagOf = byId(bags);
+  const customerOf = byId(customers);
   const cutsOf = new Map<number, WaitingRows['cuts'][number][]>();
   for (const cut of cuts) cutsOf.set(cut.jobId, [...(cutsOf.get(cut.jobId) ?? []), cut]);
   return jobs.map((job): WaitingReel => {
@@ -100,9 +103,17 @@ export function joinWaiting({ jobs, cuts, spools, bags, reels, customers }: Wait
     if (!reel || !bag) throw new Error(`Job ${String(job.id)} has no reel or no bag.`);
     const { planInput, plan, wants } = job;
     return {
-      ...{ planInput, plan, wants, type: reel.type, customerId: bag.customerId },
+      planInput,
+      plan,
+      wants,
+      type: reel.type,
+      customerId: bag.customerId,
       cuts: (cutsOf.get(job.id) ?? []).map(({ layer, pieceId, lengthMm, tailMm, takes }) => ({
-        ...{ layer, pieceId, lengthMm, tailMm, takes: takes ?? null },
+        layer,
+        pieceId,
+        lengthMm,
+        tailMm,
+        takes: takes ?? null,
       })),
       shown: {
         jobId: job.id,

@@ -22,7 +22,8 @@ describe('lists that are too long', () => {
   it('are told by their own message and path, before anything is looked at', () => {
     expect(found({ few: many(4, 7) })).toEqual({ path: 'few', message: 'Three at most.' });
     expect(found({ few: ['a'], within: [{ deep: [1] }, { deep: [1, 2, 3] }] })).toEqual({
-      ...{ path: 'within.1.deep', message: 'There are more than 2 of these.' },
+      path: 'within.1.deep',
+      message: 'There are more than 2 of these.',
     });
     expect(found({ few: ['a'], within: many(1001, null) })?.path).toBe('within');
     expect(

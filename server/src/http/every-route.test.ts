@@ -11,7 +11,11 @@ afterAll(() => shop.close());
 
 /** What is answered to whoever stands at the door. */
 const OPEN = new Set<unknown>([
-  ...[api.health, api.signInSheet, api.addFirstPerson, api.signIn, api.signOut],
+  api.health,
+  api.signInSheet,
+  api.addFirstPerson,
+  api.signIn,
+  api.signOut,
   // Into a house that has nobody in it.
   api.importShop,
 ]);
@@ -56,7 +60,10 @@ describe('every route of the contract', () => {
         'PUT',
         '/exceptions',
         {
-          ...{ target: { scope: 'reel', tag: 'R-1' }, question: 'soak', school: 'none', why: 'mine' },
+          target: { scope: 'reel', tag: 'R-1' },
+          question: 'soak',
+          school: 'none',
+          why: 'mine',
         },
       ],
       ['DELETE', '/exceptions/1'],
@@ -111,7 +118,8 @@ describe('what is answered', () => {
         404,
       ]);
     const { status } = await shop.ask('POST', '/benches', 'name=Bench', {
-      ...{ cookie, 'content-type': 'application/x-www-form-urlencoded' },
+      cookie,
+      'content-type': 'application/x-www-form-urlencoded',
     });
     expect(status).toBe(400);
     // One name twice in an address is no list to whoever reads one.

@@ -13,13 +13,27 @@ afterAll(() => shop.close());
 
 it('what nobody sees is not kept of what is typed, in a field or a file', async () => {
   const { status, body } = await ask<Piece>('POST', '/pieces', {
-    ...{ code: 'HID-1', kind: 'bulk', product: lineOf('HID', { name: 'Moss\u202E line\u0000' }) },
-    ...{ lengthMm: 100_000, lot: 'L\u0007 7', place: 'shelf\r\n2\u2066' },
+    code: 'HID-1',
+    kind: 'bulk',
+    product: lineOf('HID', { name: 'Moss\u202E line\u0000' }),
+    lengthMm: 100_000,
+    lot: 'L\u0007 7',
+    place: 'shelf\r\n2\u2066',
   });
   expect([status, body.lot, body.place, body.product.name]).toEqual([200, 'L 7', 'shelf 2', 'Moss line']);
   const row = {
-    ...{ code: 'HID-2', product: 'HID', kind: 'bulk', received_m: '50', left_m: '50', price: '', tare_g: '' },
-    ...{ flange_mm: '', core_mm: '', wound: 'unknown', leaves: 'unknown', new_on: '' },
+    code: 'HID-2',
+    product: 'HID',
+    kind: 'bulk',
+    received_m: '50',
+    left_m: '50',
+    price: '',
+    tare_g: '',
+    flange_mm: '',
+    core_mm: '',
+    wound: 'unknown',
+    leaves: 'unknown',
+    new_on: '',
   };
   const text = JSON.stringify([{ ...row, lot: 'A\u202EB', place: 'low\u0000er' }]);
   const base64 = Buffer.from(text).toString('base64');

@@ -70,7 +70,8 @@ export function houseRoutes(router: Router, context: ServerContext): void {
   router.post(api.setPasscode.path, passcodeTries());
   serve(router, api.setPasscode, ({ params, body, request, response }) =>
     setPasscode(context, personOf(response), params.id, body, {
-      ...{ keepSession: hashToken(tokenOf(request)), place: placeOf(request) },
+      keepSession: hashToken(tokenOf(request)),
+      place: placeOf(request),
     }),
   );
 }

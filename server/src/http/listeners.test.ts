@@ -27,7 +27,8 @@ describe('five hundred streams from one session', () => {
   afterAll(() => shop.close());
 
   it('are twenty and a sentence; others are served, and its place is free when they close', async () => {
-    const [mine, other] = [await shop.cookieOf('Bo'), await shop.as('Ada')];
+    const mine = await shop.cookieOf('Bo');
+    const other = await shop.as('Ada');
     const leave = new AbortController();
     const open = () =>
       fetch(`${shop.address}/api/live?runs=1:0`, { headers: { cookie: mine }, signal: leave.signal });

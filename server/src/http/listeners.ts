@@ -18,7 +18,8 @@ export class Listeners {
    */
   enter(session: string, person: number): () => void {
     const keys = [`session ${session}`, `person ${String(person)}`] as const;
-    const [bySession, byPerson] = [this.count(keys[0]), this.count(keys[1])];
+    const bySession = this.count(keys[0]);
+    const byPerson = this.count(keys[1]);
     if (bySession >= OF_A_SESSION || byPerson >= OF_A_PERSON)
       throw new ProblemError(
         'too-many-tries',

@@ -11,7 +11,8 @@ let ada: string;
 let key: string;
 beforeAll(async () => {
   shop = await TestShop.open();
-  [bo, ada] = [await shop.cookieOf('Bo'), await shop.cookieOf('Ada')];
+  bo = await shop.cookieOf('Bo');
+  ada = await shop.cookieOf('Ada');
 });
 beforeEach(() => void (key = crypto.randomUUID()));
 afterAll(() => shop.close());

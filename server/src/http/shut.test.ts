@@ -44,7 +44,8 @@ describe('what cannot be read is refused in our words, and is never the serverâ€
   it('the cookie of another shop on this host, which has a name of its own', async () => {
     const other = await TestShop.open();
     try {
-      const [theirs, ours] = [await other.cookieOf('Ada'), await shop.cookieOf('Ada')];
+      const theirs = await other.cookieOf('Ada');
+      const ours = await shop.cookieOf('Ada');
       expect(theirs.split('=')[0]).not.toBe(ours.split('=')[0]);
       // A browser sends both to either.
       const both = { cookie: `${theirs}; ${ours}` };
@@ -95,7 +96,9 @@ describe('what cannot be read is refused in our words, and is never the serverâ€
     };
     const many = structuredClone(asked);
     many.jobs[0]!.planInput.observations = Array.from({ length: 12 }, (_, i) => ({
-      ...{ kind: 'depth', depth: 3, by: 'eye' },
+      kind: 'depth',
+      depth: 3,
+      by: 'eye',
       layers: Array.from({ length: 40 }, (__, j) => ({
         line: { key: `l${i}-${j}`, material: 'nylon', diameter: 0.2 },
         length: 2,

@@ -19,7 +19,7 @@ const from = (localAddress: string, name: string, passcode: string): Promise<num
     const { hostname, port } = new URL(shop.address);
     const headers = { 'content-type': 'application/json' };
     const asked = request(
-      { ...{ hostname, port, localAddress, headers }, path: '/api/session', method: 'POST', agent: false },
+      { hostname, port, localAddress, headers, path: '/api/session', method: 'POST', agent: false },
       (response) => {
         response.resume();
         resolve(response.statusCode ?? 0);

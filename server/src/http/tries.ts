@@ -22,8 +22,13 @@ type Skip = (request: Request) => boolean | Promise<boolean>;
 
 const limited = (limit: number, keyOf: KeyOf, skip: Skip = () => false): RequestHandler =>
   rateLimit({
-    ...{ windowMs: MINUTES * 60_000, limit, skipSuccessfulRequests: true, skip },
-    ...{ standardHeaders: 'draft-8', legacyHeaders: false, keyGenerator: keyOf },
+    windowMs: MINUTES * 60_000,
+    limit,
+    skipSuccessfulRequests: true,
+    skip,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    keyGenerator: keyOf,
     handler: (_request, _response, next) =>
       next(
         new ProblemError(

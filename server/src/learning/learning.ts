@@ -49,7 +49,10 @@ export async function learnAgain(u: Unit): Promise<void> {
   const at = clock();
   const of = (scope: LearnedRow['scope'], learned: readonly Learned[]) =>
     learned.map(({ key, belief, fills }) => ({
-      ...{ scope, name: key.slice(0, 160), fills, learnedAt: at },
+      scope,
+      name: key.slice(0, 160),
+      fills,
+      learnedAt: at,
       ...belief,
     }));
   await tables.learned.removeAll({});
@@ -71,7 +74,10 @@ export async function readLearning(from: Reading): Promise<Learning> {
       .filter((row) => row.scope === scope)
       .map(({ name, median, sd, fills }) => ({ key: name, belief: { median, sd }, fills }));
   return {
-    ...{ kinds: of('kind'), lines: of('line'), hands: of('hand'), prints: of('print') },
+    kinds: of('kind'),
+    lines: of('line'),
+    hands: of('hand'),
+    prints: of('print'),
     counters: await readCounters(from),
   };
 }

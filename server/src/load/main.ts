@@ -10,8 +10,13 @@ const EACH = 400;
 const { values } = parseArgs({ options: { fills: { type: 'string', default: '100000' } } });
 const fills = Number(values.fills);
 const much = {
-  ...{ fills, reels: Math.ceil(fills / 4), customers: Math.ceil(fills / 12), bags: Math.ceil(fills / 2) },
-  ...{ products: 60, pieces: Math.ceil(fills / 30), lots: Math.ceil(fills / 200) },
+  fills,
+  reels: Math.ceil(fills / 4),
+  customers: Math.ceil(fills / 12),
+  bags: Math.ceil(fills / 2),
+  products: 60,
+  pieces: Math.ceil(fills / 30),
+  lots: Math.ceil(fills / 200),
 };
 
 const shop = await TestShop.open();

@@ -59,7 +59,8 @@ export async function writeShop(shop: TestShop, much: Much, now: Date): Promise<
   const dice = new Dice(20_310);
   const { sequelize } = shop.context;
   const writer: Writer = {
-    ...{ much, dice },
+    much,
+    dice,
     insert: async (table, columns, count, row) => {
       for (let from = 1; from <= count; from += CHUNK) {
         const rows = Array.from({ length: Math.min(CHUNK, count - from + 1) }, (_, i) => row(from + i));
@@ -86,12 +87,18 @@ export async function writeShop(shop: TestShop, much: Much, now: Date): Promise<
 
 async function writeRack({ insert, much }: Writer): Promise<void> {
   await insert('products', 'id, code, name, material, diameter, strength_kg, tint', much.products, (id) => {
-    const [diameter, tint] = [(0.1 + (id % 40) / 100).toFixed(2), TINTS[id % 8] ?? ''];
+    const diameter = (0.1 + (id % 40) / 100).toFixed(2);
+    const tint = TINTS[id % 8] ?? '';
     const material = MATERIALS[id % 4] ?? 'nylon';
     return [id, `L-${String(id)}`, `${tint} ${material} ${diameter}`, material, diameter, null, '#8899aa'];
   });
   await insert('pieces', 'id, code, product_id, kind, received_mm, length_mm, lot', much.pieces, (id) => [
-    ...[id, `N-${String(id)}`, 1 + (id % much.products), 'bulk', 3_000_000, 1_000_000],
+    id,
+    `N-${String(id)}`,
+    1 + (id % much.products),
+    'bulk',
+    3_000_000,
+    1_000_000,
     `L${String(id % much.lots)}`,
   ]);
 }
@@ -103,7 +110,10 @@ async function writeReels({ insert, much }: Writer): Promise<void> {
     `berth ${String(id % 400)}`,
   ]);
   await insert('reels', 'id, tag, customer_id, type, label', much.reels, (id) => [
-    ...[id, `R-${String(id).padStart(5, '0')}`, 1 + (id % much.customers), TYPES[id % 5]],
+    id,
+    `R-${String(id).padStart(5, '0')}`,
+    1 + (id % much.customers),
+    TYPES[id % 5],
     `${NAMES[id % 10] ?? ''} ${String(1000 * (1 + (id % 9)))}`,
   ]);
   await insert('spools', 'id, reel_id', much.reels, (id) => [id, id]);
@@ -119,10 +129,17 @@ async function writeBags({ insert, much, before, dice, words }: Writer): Promise
     const notes = dice.chance(0.4) ? words(5) : '';
     return [id, crypto.randomUUID(), 1 + (id % much.customers), at, notes, at, 1];
   });
-  const [planInput, wants] = [JSON.stringify(PLAN_INPUT), JSON.stringify(NO_WANTS)];
+  const planInput = JSON.stringify(PLAN_INPUT);
+  const wants = JSON.stringify(NO_WANTS);
   await insert('jobs', 'id, bag_id, spool_id, position, state, plan_input, plan, wants', much.fills, (id) => [
-    ...[id, 1 + (id % much.bags), spoolOf(much, id), 1 + Math.floor(id / much.bags), 'handed-back'],
-    ...[planInput, '{"layers":[]}', wants],
+    id,
+    1 + (id % much.bags),
+    spoolOf(much, id),
+    1 + Math.floor(id / much.bags),
+    'handed-back',
+    planInput,
+    '{"layers":[]}',
+    wants,
   ]);
 }
 
@@ -131,11 +148,18 @@ async function writeRuns(writer: Writer): Promise<void> {
   const made = { rules: USUAL_HOUSE_RULES, from: {}, tailMm: 2000, spanMm: 1500, hand: 'right' };
   const under = JSON.stringify(made);
   await insert('runs', 'id, job_id, bench_id, state, opened_at, closed_at, made_under', much.fills, (id) => [
-    ...[id, id, 1, 'closed', closedAt(writer, id), closedAt(writer, id), under],
+    id,
+    id,
+    1,
+    'closed',
+    closedAt(writer, id),
+    closedAt(writer, id),
+    under,
   ]);
   const kinds = ['started', 'noted', 'closed'] as const;
   await insert('run_events', 'id, run_id, seq, kind, at, by_id, payload', 3 * much.fills, (n) => {
-    const [id, place] = [1 + Math.floor((n - 1) / 3), (n - 1) % 3];
+    const id = 1 + Math.floor((n - 1) / 3);
+    const place = (n - 1) % 3;
     const payload = [{ bench: 'Bench 1' }, { step: 'strip', values: { what: words(4) } }, {}][place];
     const at = closedAt(writer, id);
     return [crypto.randomUUID(), id, 1 + place, kinds[place], at, 1, JSON.stringify(payload)];
@@ -148,7 +172,15 @@ async function writeFills(writer: Writer): Promise<void> {
   const spool = '{"lipRadius":23,"width":17,"arborRadius":14,"packing":0.7,"ratingDepth":1.5}';
   const columns = 'id, run_id, spool_id, closed_at, by_id, gap_read, gap_by_count, spool, depths';
   await insert('fills', columns, much.fills, (id) => [
-    ...[id, id, spoolOf(much, id), closedAt(writer, id), 1, '1.600', 1.5, spool, '[]'],
+    id,
+    id,
+    spoolOf(much, id),
+    closedAt(writer, id),
+    1,
+    '1.600',
+    1.5,
+    spool,
+    '[]',
   ]);
   const layers = `id, fill_id, position, layer, role, line, line_name, tint, piece_id, product_id, length_mm,
     handle_turns, inner_radius, outer_radius`;
@@ -157,14 +189,32 @@ async function writeFills(writer: Writer): Promise<void> {
     const piece = dice.whole(1, much.pieces);
     const [role, radii] = main ? ['main', [17, 21]] : ['backing', [14, 17]];
     return [
-      ...[n, Math.ceil(n / 2), main ? 1000 : 0, role, role, '{"key":"L","material":"nylon","diameter":0.26}'],
-      ...['Smoke nylon 0.26', '#8899aa', piece, 1 + (piece % much.products), 120_000, 200, ...radii],
+      n,
+      Math.ceil(n / 2),
+      main ? 1000 : 0,
+      role,
+      role,
+      '{"key":"L","material":"nylon","diameter":0.26}',
+      'Smoke nylon 0.26',
+      '#8899aa',
+      piece,
+      1 + (piece % much.products),
+      120_000,
+      200,
+      ...radii,
     ];
   });
   const seen = 'id, fill_id, at, by_id, complaint, saw, cause, found, did';
   await insert('comebacks', seen, Math.floor(much.fills / 50), (id) => [
-    ...[id, id * 50, closedAt(writer, id * 50), 1, 'loops', words(4)],
-    ...[dice.chance(0.9) ? 'our-winding' : null, words(3), words(3)],
+    id,
+    id * 50,
+    closedAt(writer, id * 50),
+    1,
+    'loops',
+    words(4),
+    dice.chance(0.9) ? 'our-winding' : null,
+    words(3),
+    words(3),
   ]);
 }
 

@@ -31,7 +31,10 @@ export interface BookTable {
 }
 
 const fact = (field: string, says: string, sort: FactSort, schema: v.GenericSchema): BookFact => ({
-  ...{ field, says, sort, schema },
+  field,
+  says,
+  sort,
+  schema,
 });
 const instant = (field: string, says: string): BookFact => fact(field, says, 'instant', InstantSchema);
 const maybeInstant = (field: string, says: string): BookFact =>
@@ -44,11 +47,15 @@ const job = bag.jobs.item.entries;
 
 export const BOOK_TABLES: readonly BookTable[] = [
   {
-    ...{ table: 'people', entry: 'Person', named: ['name'] },
+    table: 'people',
+    entry: 'Person',
+    named: ['name'],
     facts: [instant('createdAt', 'Here since'), maybeInstant('leftAt', 'Left')],
   },
   {
-    ...{ table: 'benches', entry: 'Bench', named: ['name'] },
+    table: 'benches',
+    entry: 'Bench',
+    named: ['name'],
     facts: [
       fact('name', 'Name', 'text', bench.name),
       fact('spanMm', 'Clear length, mm', 'number', bench.spanMm),
@@ -57,11 +64,15 @@ export const BOOK_TABLES: readonly BookTable[] = [
     ],
   },
   {
-    ...{ table: 'products', entry: 'Line', named: ['code', 'name'] },
+    table: 'products',
+    entry: 'Line',
+    named: ['code', 'name'],
     facts: [fact('maker', 'What its maker says', 'json', v.nullable(MakerWordsSchema))],
   },
   {
-    ...{ table: 'pieces', entry: 'Piece', named: ['code'] },
+    table: 'pieces',
+    entry: 'Piece',
+    named: ['code'],
     facts: [
       fact('lot', 'Lot', 'text', PIECE_FACTS.lot),
       fact('priceMinor', 'Price, hundredths', 'number', PIECE_FACTS.priceMinor),
@@ -72,14 +83,18 @@ export const BOOK_TABLES: readonly BookTable[] = [
     ],
   },
   {
-    ...{ table: 'reelKinds', entry: 'Kind of reel', named: ['label'] },
+    table: 'reelKinds',
+    entry: 'Kind of reel',
+    named: ['label'],
     facts: [
       fact('gear', 'Gear ratio', 'number', kind.gear),
       fact('observations', 'What is known of it', 'json', kind.observations),
     ],
   },
   {
-    ...{ table: 'ruleExceptions', entry: 'Exception', named: ['why'] },
+    table: 'ruleExceptions',
+    entry: 'Exception',
+    named: ['why'],
     facts: [
       fact(
         'question',
@@ -91,7 +106,9 @@ export const BOOK_TABLES: readonly BookTable[] = [
     ],
   },
   {
-    ...{ table: 'soaks', entry: 'Soak', named: [] },
+    table: 'soaks',
+    entry: 'Soak',
+    named: [],
     facts: [
       instant('inAt', 'Put in at'),
       instant('readyAt', 'Ready at'),
@@ -100,16 +117,20 @@ export const BOOK_TABLES: readonly BookTable[] = [
     ],
   },
   {
-    ...{ table: 'bags', entry: 'Bag', named: [] },
+    table: 'bags',
+    entry: 'Bag',
+    named: [],
     facts: [instant('promisedAt', 'Promised for'), instant('bookedAt', 'Booked at')],
   },
   {
-    ...{ table: 'jobs', entry: 'Reel of a bag', named: [] },
+    table: 'jobs',
+    entry: 'Reel of a bag',
+    named: [],
     facts: [
       fact('planInput', 'What it is planned from', 'json', PlanInputSchema),
       fact('plan', 'Plan', 'json', FillPlanSchema),
       fact('wants', 'What the customer wants', 'json', job.wants),
     ],
   },
-  { ...{ table: 'fills', entry: 'Fill', named: [] }, facts: [instant('closedAt', 'Closed at')] },
+  { table: 'fills', entry: 'Fill', named: [], facts: [instant('closedAt', 'Closed at')] },
 ];

@@ -51,12 +51,16 @@ describe('what cannot be read', () => {
     expect((await ada('GET', '/benches')).body).toEqual([{ ...before.body[0], spanMm: 1500 }]);
     const changes = await ada<HouseChange[]>('GET', '/house-rules/changes');
     expect(changes.body[0]).toMatchObject({
-      ...{ about: `Bench ${String(id)}: Clear length, mm`, was: '50', is: '1500', by: 'Ada' },
+      about: `Bench ${String(id)}: Clear length, mm`,
+      was: '50',
+      is: '1500',
+      by: 'Ada',
     });
   });
 
   it('is mended against what was looked at, where it cannot be read, and by a manager', async () => {
-    const [ada, bo] = [await shop.as('Ada'), await shop.as('Bo')];
+    const ada = await shop.as('Ada');
+    const bo = await shop.as('Bo');
     await sql(`INSERT INTO rule_exceptions (scope, sort, question, school, why, at, by_id)
       VALUES ('type', 'trolling', 'colour', 'red', 'They like it', '2031-02-03', 1)`);
     const { id, stands, choices, entry } = await wrongAt('ruleExceptions', 'question');

@@ -21,7 +21,9 @@ export async function listUnreadFacts(from: Reading, person: Person): Promise<Un
     const attributes = [...new Set(['id', ...one.named, ...one.facts.map(({ field }) => field)])];
     for (let after = 0; found.length < MOST;) {
       const rows = await table.findAll({
-        ...{ attributes, order: ['id'], limit: AT_ONCE },
+        attributes,
+        order: ['id'],
+        limit: AT_ONCE,
         where: { id: { [Op.gt]: after } },
       });
       found.push(...rows.flatMap((row) => unreadOf(one, row)));
@@ -42,7 +44,11 @@ function unreadOf({ table, entry, named, facts }: BookTable, row: Model): Unread
     if (wrong === '') return [];
     return [
       {
-        ...{ table, id, field: fact.field, says: fact.says, wrong },
+        table,
+        id,
+        field: fact.field,
+        says: fact.says,
+        wrong,
         entry: [`${entry} ${String(id)}`, ...named.map((name) => String(row.get(name)))].join(', '),
         stands: factText(fact, stored).slice(0, MOST_STANDS),
         choices: choicesOf(fact),

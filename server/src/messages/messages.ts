@@ -104,7 +104,9 @@ export async function changeMessage(
     const before = row.state;
     const done = state === 'waiting' ? null : { at: u.clock(), by: u.actor.id };
     await u.tables.messages.change(row, {
-      ...{ text, state, version: version + 1 },
+      text,
+      state,
+      version: version + 1,
       ...(state === before ? {} : { doneAt: done?.at ?? null, doneById: done?.by ?? null }),
     });
     if (state === 'sent' && before !== 'sent' && row.fillId !== null && row.kind === 'due')

@@ -46,9 +46,12 @@ async function compose(u: Unit, bagId: number): Promise<void> {
     { bagId },
   );
   const facts = {
-    ...{ customer: customer.name, bag: bagId, shop: shopName },
+    customer: customer.name,
+    bag: bagId,
+    shop: shopName,
     reels: reels.map(({ tag, label, lineName, lengthMm }) => ({
-      ...{ tag, label },
+      tag,
+      label,
       on:
         lineName === null
           ? ''
@@ -56,7 +59,11 @@ async function compose(u: Unit, bagId: number): Promise<void> {
     })),
   };
   await u.tables.messages.create({
-    ...{ kind: 'ready', customerId: customer.id, bagId, at: u.clock(), byId: u.actor.id },
+    kind: 'ready',
+    customerId: customer.id,
+    bagId,
+    at: u.clock(),
+    byId: u.actor.id,
     text: readyText(facts, wordings.ready).slice(0, LONGEST),
   });
 }

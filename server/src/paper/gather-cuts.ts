@@ -22,8 +22,13 @@ export async function cutsOfBags(from: Reading, number: number | null): Promise<
       bag.jobs
         .filter(({ state }) => WAITING.includes(state))
         .map((job) => ({
-          ...{ bag: bag.number, customer: bag.customer.name, promisedAt: bag.promisedAt },
-          ...{ tag: job.tag, reel: job.label, spool: job.spool, gap: job.plan.gap.value },
+          bag: bag.number,
+          customer: bag.customer.name,
+          promisedAt: bag.promisedAt,
+          tag: job.tag,
+          reel: job.label,
+          spool: job.spool,
+          gap: job.plan.gap.value,
           layers: layersOf(job, places),
         })),
     ),
@@ -57,7 +62,8 @@ function layersOf(
     const other = request.kind === 'tape' ? `${wraps.value.toFixed(0)} wraps of tape` : 'kept';
     return {
       role: request.kind === 'line' ? request.role.replace('-', ' ') : other,
-      ...{ metres: length.value, handleTurns: handleTurns.value },
+      metres: length.value,
+      handleTurns: handleTurns.value,
       joinDepth: i < lines.length - 1 && request.kind !== 'tape' ? depthAfter.value : null,
       cut: cut ? { ...cut, place: places.get(cut.pieceId ?? 0) ?? '' } : null,
     };

@@ -60,10 +60,15 @@ async function handedBack(from: Reading, number: number): Promise<HandBackFacts>
       return fill
         ? [
             {
-              ...{ tag: reel.tag, reel: label, type, spool, fill },
+              tag: reel.tag,
+              reel: label,
+              type,
+              spool,
+              fill,
               on: on?.fillId === fill.id ? on : null,
               counter: counterOf(fill),
-              ...{ dragKg: wants.dragKg, leader: wants.leader },
+              dragKg: wants.dragKg,
+              leader: wants.leader,
             },
           ]
         : [];

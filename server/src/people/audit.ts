@@ -46,7 +46,11 @@ export async function listAudit({ tables }: Reading, person: Person): Promise<Au
   managersOnly(person, 'reads who signed in');
   const rows = await tables.audits.findAll({ order: [['id', 'DESC']], limit: LATEST });
   return rows.map(({ id, at, kind, name, place, what }) => ({
-    ...{ id, kind, name, place, what },
+    id,
+    kind,
+    name,
+    place,
+    what,
     at: at.toISOString(),
   }));
 }

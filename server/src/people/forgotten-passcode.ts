@@ -39,8 +39,11 @@ export async function setForgotten(
   const place = 'the shop’s machine';
   await unit(context, { id, name: who.name, role }, (u) =>
     keepPasscode(u, id, passcodeHash, {
-      ...{ said: `A new passcode, set on ${place}`, by: who.name, place },
-      ...{ keepSession: '', endSecondStep: true },
+      said: `A new passcode, set on ${place}`,
+      by: who.name,
+      place,
+      keepSession: '',
+      endSecondStep: true,
     }),
   );
   return { name: who.name, role };

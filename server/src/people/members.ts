@@ -119,7 +119,8 @@ export async function keepPasscode(
   const row = await u.tables.people.lock(id);
   if (!row) throw new ProblemError('not-found', GONE);
   await u.tables.people.change(row, {
-    ...{ passcodeHash, version: row.version + 1 },
+    passcodeHash,
+    version: row.version + 1,
     ...(endSecondStep ? NO_SECOND_STEP : {}),
   });
   await u.tables.sessions.removeAll({ personId: id, tokenHash: { [Op.ne]: keepSession } });

@@ -41,7 +41,8 @@ describe('a manager’s act', () => {
   });
 
   it('asks at the screen it is done at: another one’s proof is none', async () => {
-    const [one, other] = [await shop.as('Ada'), await shop.as('Ada')];
+    const one = await shop.as('Ada');
+    const other = await shop.as('Ada');
     later(11);
     await one('POST', '/session/again', { passcode: PASSCODE });
     expect(codeOf(await other('PUT', '/people/2', {}))).toBe('passcode-again');
@@ -49,7 +50,8 @@ describe('a manager’s act', () => {
   });
 
   it('is all that asks: everybody’s own work goes on', async () => {
-    const [ada, bo] = [await shop.as('Ada'), await shop.as('Bo')];
+    const ada = await shop.as('Ada');
+    const bo = await shop.as('Bo');
     later(60);
     for (const ask of [ada, bo]) {
       expect((await ask('GET', '/bags?group=waiting')).status).toBe(200);
@@ -135,7 +137,8 @@ describe('a second step', () => {
     await shop.force(({ tables }) =>
       tables.people.changeAll({ stepSecret: null, stepLast: null }, { id: 1 }),
     );
-    const [ada, bo] = [await shop.as('Ada'), await shop.as('Bo')];
+    const ada = await shop.as('Ada');
+    const bo = await shop.as('Bo');
     expect(codeOf(await bo('POST', '/people/2/second-step', {}))).toBe('not-allowed');
     expect(codeOf(await ada('POST', '/people/2/second-step', {}))).toBe('not-allowed');
     const { body: begun } = await ada<BegunStep>('POST', '/people/1/second-step', {});

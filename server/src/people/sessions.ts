@@ -70,7 +70,11 @@ export async function signIn(
     await sessions.removeAll({ expiresAt: { [Op.lt]: createdAt } });
     await answeredRequests.removeAll({ at: { [Op.lt]: new Date(createdAt.getTime() - ANSWERS_KEPT_MS) } });
     await sessions.create({
-      ...{ tokenHash: hashToken(token), personId: row.id, createdAt, expiresAt, seenAt: createdAt },
+      tokenHash: hashToken(token),
+      personId: row.id,
+      createdAt,
+      expiresAt,
+      seenAt: createdAt,
       provedAt: createdAt,
       place: place.slice(0, 80),
     });
@@ -156,7 +160,9 @@ export async function listSignedIn(from: Reading, person: Person, token: string)
     order: [['seenAt', 'DESC']],
   });
   return rows.map((row) => ({
-    ...{ key: keyOf(row), name: nameOf.get(row.personId) ?? '', place: row.place },
+    key: keyOf(row),
+    name: nameOf.get(row.personId) ?? '',
+    place: row.place,
     since: row.createdAt.toISOString(),
     seenAt: (row.seenAt ?? row.createdAt).toISOString(),
     here: row.tokenHash === hashToken(token),

@@ -208,7 +208,11 @@ describe('export', () => {
       const rack = async (who: Ask) =>
         (await who<Piece[]>('GET', '/pieces')).body.map(
           ({ code, lengthMm, receivedMm, lot, priceMinor }) => ({
-            ...{ code, lengthMm, receivedMm, lot, priceMinor },
+            code,
+            lengthMm,
+            receivedMm,
+            lot,
+            priceMinor,
           }),
         );
       expect(await rack(there)).toEqual(await rack(ask));
@@ -239,7 +243,11 @@ describe('export', () => {
     await shop.force(async (u) => {
       const at = new Date('2031-02-01T00:00:00.000Z');
       const rows = Array.from({ length: 2500 }, (_, i) => ({
-        ...{ pieceId: id, kind: 'counted' as const, lengthMm: 1, at, byId: u.actor.id },
+        pieceId: id,
+        kind: 'counted' as const,
+        lengthMm: 1,
+        at,
+        byId: u.actor.id,
         why: `look ${String(i)}`,
       }));
       await u.tables.moves.createAll(rows);

@@ -17,7 +17,10 @@ const BATCH = 1000;
 export const ROWS: Readonly<Record<RackFile, (from: Reading) => AsyncGenerator<FileRow[]>>> = {
   products: async function* (from) {
     yield (await listShopLines(from)).map(({ code, name, material, diameter, strengthKg, tint, maker }) => ({
-      ...{ code, name, material, tint },
+      code,
+      name,
+      material,
+      tint,
       diameter_mm: diameter,
       strength_kg: strengthKg ?? '',
       soak_hours: maker?.soakHours ?? '',
@@ -44,18 +47,19 @@ async function* batches<Row extends { readonly id: number }>(
 async function* pieceRows(from: Reading): AsyncGenerator<FileRow[]> {
   const ids = batches((after) =>
     from.tables.pieces.findAll({
-      ...{
-        where: { id: { [Op.gt]: after }, writtenOff: false, broughtWith: null },
-        order: ['id'],
-        limit: BATCH,
-      },
+      where: { id: { [Op.gt]: after }, writtenOff: false, broughtWith: null },
+      order: ['id'],
+      limit: BATCH,
       attributes: ['id'],
     }),
   );
   for await (const rows of ids) {
     const pieces = await listPieces(from, { id: rows.map(({ id }) => id) });
     yield pieces.map((piece) => ({
-      ...{ code: piece.code, product: piece.product.code, kind: piece.kind, place: piece.place },
+      code: piece.code,
+      product: piece.product.code,
+      kind: piece.kind,
+      place: piece.place,
       received_m: piece.receivedMm / 1000,
       left_m: piece.lengthMm / 1000,
       lot: piece.lot,
@@ -63,7 +67,8 @@ async function* pieceRows(from: Reading): AsyncGenerator<FileRow[]> {
       tare_g: piece.tareG ?? '',
       flange_mm: piece.flangeMm ?? '',
       core_mm: piece.coreMm ?? '',
-      ...{ wound: piece.wound, leaves: piece.leaves },
+      wound: piece.wound,
+      leaves: piece.leaves,
       new_on: piece.newOn ?? '',
     }));
   }
@@ -105,7 +110,9 @@ function reelRow({ label, type, gear, observations }: ReelKind): FileRow {
   };
   const width = observations.find((one) => one.kind === 'width');
   return {
-    ...{ label, type, gear: Number(gear.toPrecision(4)) },
+    label,
+    type,
+    gear: Number(gear.toPrecision(4)),
     rating1_m: first?.length ?? '',
     rating1_mm: first?.diameter ?? '',
     rating2_m: second?.length ?? '',

@@ -32,8 +32,20 @@ const PRODUCT = {
   tint: '#aabbcc',
 };
 const PIECE = {
-  ...{ code: 'RB-2', product: 'T-26', kind: 'salvage', place: '', received_m: 300, left_m: 240, lot: '' },
-  ...{ price: '', tare_g: '', flange_mm: '', core_mm: '', wound: 'unknown', leaves: 'unknown', new_on: '' },
+  code: 'RB-2',
+  product: 'T-26',
+  kind: 'salvage',
+  place: '',
+  received_m: 300,
+  left_m: 240,
+  lot: '',
+  price: '',
+  tare_g: '',
+  flange_mm: '',
+  core_mm: '',
+  wound: 'unknown',
+  leaves: 'unknown',
+  new_on: '',
 };
 
 /** Everything that lists what a file may have brought. */
@@ -133,14 +145,16 @@ describe('what a file brings', () => {
         why: '',
       }),
       reels: () => ({
-        ...{
-          label: `Reel ${String((made += 1))}`,
-          type: 'trolling',
-          gear: 4,
-          rating1_m: 200,
-          rating1_mm: 0.3,
-        },
-        ...{ rating2_m: '', rating2_mm: '', lip_mm: 50, width_mm: 20, arbor_mm: 20 },
+        label: `Reel ${String((made += 1))}`,
+        type: 'trolling',
+        gear: 4,
+        rating1_m: 200,
+        rating1_mm: 0.3,
+        rating2_m: '',
+        rating2_mm: '',
+        lip_mm: 50,
+        width_mm: 20,
+        arbor_mm: 20,
       }),
     };
     let taken = 0;

@@ -57,7 +57,11 @@ export function readAsked(body: Uint8Array): AskedFile {
     (one, two) => one.row - two.row,
   );
   return {
-    ...{ ok: true, what, preview, rows: file.rows.length, sample: file.rows.slice(0, SHOWN_ROWS) },
+    ok: true,
+    what,
+    preview,
+    rows: file.rows.length,
+    sample: file.rows.slice(0, SHOWN_ROWS),
     good: inPieces(good.filter(({ row }) => !torn.has(row))),
     errors: wrong.slice(0, SHOWN_ERRORS),
     wrongRows: new Set(wrong.map(({ row }) => row)).size,

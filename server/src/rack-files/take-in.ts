@@ -22,10 +22,18 @@ const takeProducts: TakeIn<'products'> = async (u, good) => {
       await tables.products.createAll(
         chunk.map(({ value: { code, name, material, tint, diameter_mm, strength_kg, ...row } }) =>
           productValues({
-            ...{ code, name, material, tint, diameter: diameter_mm, strengthKg: strength_kg },
+            code,
+            name,
+            material,
+            tint,
+            diameter: diameter_mm,
+            strengthKg: strength_kg,
             maker: {
-              ...{ soakHours: row.soak_hours, labelSide: row.label_side, says: row.maker_says },
-              ...{ strength: row.printed_strength, diameter: row.printed_diameter },
+              soakHours: row.soak_hours,
+              labelSide: row.label_side,
+              says: row.maker_says,
+              strength: row.printed_strength,
+              diameter: row.printed_diameter,
             },
           }),
         ),
@@ -58,13 +66,18 @@ const alreadyThere = (
 
 /** A file row's piece, as the rack keeps it. */
 const pieceValues = (row: PieceFileRow, productId: number) => ({
-  ...{ code: row.code, kind: row.kind, place: row.place },
+  code: row.code,
+  kind: row.kind,
+  place: row.place,
   productId,
   receivedMm: row.received_m,
   lengthMm: row.left_m,
   opened: row.left_m !== row.received_m,
   ...factValues({
-    ...{ lot: row.lot, wound: row.wound, leaves: row.leaves, newOn: row.new_on },
+    lot: row.lot,
+    wound: row.wound,
+    leaves: row.leaves,
+    newOn: row.new_on,
     priceMinor: row.price === null ? null : Math.round(row.price * 100),
     tareG: row.tare_g,
     flangeMm: row.flange_mm,
@@ -117,7 +130,10 @@ const takePieces: TakeIn<'pieces'> = async (u, good) => {
             ? []
             : [
                 {
-                  ...{ ...shared, pieceId, kind: 'counted' as const, why: 'left on it, as the file says' },
+                  ...shared,
+                  pieceId,
+                  kind: 'counted' as const,
+                  why: 'left on it, as the file says',
                   lengthMm: lengthMm - receivedMm,
                 },
               ]),

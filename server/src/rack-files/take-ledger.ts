@@ -32,7 +32,11 @@ export const takeLedger: TakeIn<'ledger'> = async (u, good) => {
     await inChunks(good, (chunk) =>
       tables.moves.createAll(
         chunk.map(({ value: { piece, kind, moved_m, at, by, why } }) => ({
-          ...{ pieceId: pieces.get(piece)?.id ?? 0, kind, lengthMm: moved_m, at, runId: null },
+          pieceId: pieces.get(piece)?.id ?? 0,
+          kind,
+          lengthMm: moved_m,
+          at,
+          runId: null,
           byId: actor.id,
           why:
             by === actor.name

@@ -70,7 +70,8 @@ describe('the inbox folder', () => {
     put('large.csv', Buffer.alloc(MOST_FILE_BYTES + 1));
     expect(await listWaitingFiles(inbox())).toMatchObject([{ name: 'large.csv' }]);
     await expect(readWaitingFile(inbox(), 'large.csv')).rejects.toMatchObject({
-      ...{ code: 'bad-request', message: expect.stringContaining('3 MB at most') as string },
+      code: 'bad-request',
+      message: expect.stringContaining('3 MB at most') as string,
     });
   });
 

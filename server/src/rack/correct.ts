@@ -70,7 +70,9 @@ export async function weighPiece(
       grossG: asked.grossG.toFixed(1),
       tareG: asked.tareG.toFixed(1),
       source: asked.by,
-      ...{ lengthMm, lowMm: toMm(low), highMm: toMm(high) },
+      lengthMm,
+      lowMm: toMm(low),
+      highMm: toMm(high),
       at: u.clock(),
       byId: u.actor.id,
     });
@@ -82,7 +84,9 @@ export async function weighPiece(
 function refuseTooMuch({ receivedMm, code }: Piece, lowMetres: number): void {
   if (lowMetres * 1000 <= 1.1 * receivedMm) return;
   const sentence = message('piece.weighs-too-much', {
-    ...{ code, low: { m: lowMetres }, received: { m: receivedMm / 1000 } },
+    code,
+    low: { m: lowMetres },
+    received: { m: receivedMm / 1000 },
   });
   throw new ProblemError('bad-request', sentence, [{ path: 'grossG', message: sentence }]);
 }

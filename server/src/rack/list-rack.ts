@@ -34,7 +34,9 @@ export async function listRack(from: Reading, { find, kind, asOf, after }: RackQ
      WHERE ${where.join(' AND ') || 'TRUE'} ORDER BY pieces.written_off, pieces.code LIMIT ${String(PAGE + 1)}`,
     {
       ...Object.fromEntries(words.map((word, i) => [`word${String(i)}`, `%${literally(word)}%`])),
-      ...{ kind, gone: Number(after.slice(0, 1)), code: after.slice(2) },
+      kind,
+      gone: Number(after.slice(0, 1)),
+      code: after.slice(2),
       ...(asOf === undefined ? {} : { end: await endOfDay(from, asOf) }),
     },
   );

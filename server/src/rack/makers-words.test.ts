@@ -15,13 +15,26 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const SAID: MakerWords = {
-  ...{ soakHours: 2.5, labelSide: 'down', strength: '20 lb test', diameter: '.012"' },
+  soakHours: 2.5,
+  labelSide: 'down',
+  strength: '20 lb test',
+  diameter: '.012"',
   says: 'Wet before you fish it',
 };
 const NOTHING: MakerWords = { soakHours: null, labelSide: null, strength: '', diameter: '', says: '' };
 const BULK = {
-  ...{ kind: 'bulk', place: '', lengthMm: 100_000, lot: '', priceMinor: null, tareG: null },
-  ...{ flangeMm: null, coreMm: null, wound: 'unknown', leaves: 'unknown', newOn: null, fromReel: null },
+  kind: 'bulk',
+  place: '',
+  lengthMm: 100_000,
+  lot: '',
+  priceMinor: null,
+  tareG: null,
+  flangeMm: null,
+  coreMm: null,
+  wound: 'unknown',
+  leaves: 'unknown',
+  newOn: null,
+  fromReel: null,
   packCode: null,
 };
 const productOf = async (code: string): Promise<Product> =>
@@ -78,7 +91,9 @@ describe('what its maker says of a line', () => {
     const fluoro = { name: 'Pale fluoro', material: 'fluorocarbon', diameter: 0.3, tint: '#aabbcc' };
     const receive = (maker: MakerWords) =>
       ask<Piece>('POST', '/pieces', {
-        ...{ ...BULK, code: 'MF-1', product: { ...fluoro, code: 'MW-F', strengthKg: null, maker } },
+        ...BULK,
+        code: 'MF-1',
+        product: { ...fluoro, code: 'MW-F', strengthKg: null, maker },
       });
     const wet = await receive(SAID);
     expect([wet.status, pathOf(wet.body)]).toEqual([400, 'product.maker']);
@@ -103,7 +118,11 @@ describe('what its maker says of a line', () => {
     expect(await importProducts(head + rows)).toMatchObject({ taken: true, errors: [] });
     const { products } = shop.context.tables;
     expect((await products.findOne({ where: { code: 'FM-30' } }))?.maker).toEqual({
-      ...{ soakHours: 3, labelSide: 'up', strength: '20 lb', diameter: '.31 mm', says: 'Wet it' },
+      soakHours: 3,
+      labelSide: 'up',
+      strength: '20 lb',
+      diameter: '.31 mm',
+      says: 'Wet it',
     });
     expect((await products.findOne({ where: { code: 'FM-31' } }))?.maker).toBeNull();
     const wrong = await importProducts(

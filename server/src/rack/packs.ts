@@ -14,8 +14,19 @@ export async function readPack(from: Reading, packCode: string): Promise<Pack> {
   const { product, kind, place, receivedMm, lot, priceMinor, tareG, flangeMm, coreMm, wound, leaves, newOn } =
     piece;
   return {
-    ...{ product, kind, place, lengthMm: receivedMm, nextCode: await freeCodeAfter(from, last.code) },
-    ...{ lot, priceMinor, tareG, flangeMm, coreMm, wound, leaves, newOn },
+    product,
+    kind,
+    place,
+    lengthMm: receivedMm,
+    nextCode: await freeCodeAfter(from, last.code),
+    lot,
+    priceMinor,
+    tareG,
+    flangeMm,
+    coreMm,
+    wound,
+    leaves,
+    newOn,
   };
 }
 

@@ -105,7 +105,12 @@ export async function readPiece(
   });
   const nameOf = await peopleNames(from);
   const moves = rows.slice(0, PAGE).map(({ id, kind, lengthMm, at, byId, why }) => ({
-    ...{ id, kind, lengthMm, at: at.toISOString(), by: nameOf.get(byId) ?? '', why: wordsFromText(why) },
+    id,
+    kind,
+    lengthMm,
+    at: at.toISOString(),
+    by: nameOf.get(byId) ?? '',
+    why: wordsFromText(why),
   }));
   return { piece, moves: moves.reverse(), earlier: rows.length > PAGE };
 }

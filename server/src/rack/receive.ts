@@ -23,7 +23,11 @@ export const factValues = ({
   leaves,
   newOn,
 }: PieceFacts) => ({
-  ...{ lot, priceMinor, wound, leaves, newOn },
+  lot,
+  priceMinor,
+  wound,
+  leaves,
+  newOn,
   tareG: decimal(tareG),
   flangeMm: decimal(flangeMm),
   coreMm: decimal(coreMm),

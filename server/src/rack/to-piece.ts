@@ -50,8 +50,14 @@ export interface PieceBeside {
 
 /** What a fact is told as where what stands in the books cannot be read. */
 const UNKNOWN: PieceFacts = {
-  ...{ lot: '', priceMinor: null, tareG: null, flangeMm: null, coreMm: null },
-  ...{ wound: 'unknown', leaves: 'unknown', newOn: null },
+  lot: '',
+  priceMinor: null,
+  tareG: null,
+  flangeMm: null,
+  coreMm: null,
+  wound: 'unknown',
+  leaves: 'unknown',
+  newOn: null,
 };
 
 /** Facts as they stand, and the names of those that do not fit: one that cannot be read takes no list with it. */
@@ -69,7 +75,9 @@ export function toPiece(row: PieceRow, { product, promisedMm, water }: PieceBesi
   if (!product) throw new Error(`Piece ${row.code} has no product.`);
   const { id, code, kind, place, receivedMm, lengthMm, version } = row;
   const { facts, unread: unreadFacts } = readFacts({
-    ...{ lot: row.lot, wound: row.wound, leaves: row.leaves },
+    lot: row.lot,
+    wound: row.wound,
+    leaves: row.leaves,
     priceMinor: row.priceMinor ?? null,
     tareG: numberOf(row.tareG),
     flangeMm: numberOf(row.flangeMm),
@@ -78,7 +86,15 @@ export function toPiece(row: PieceRow, { product, promisedMm, water }: PieceBesi
   });
   const unread = [...unreadFacts, ...(product.unread ?? [])];
   return {
-    ...{ id, code, product, kind, place, receivedMm, lengthMm, promisedMm, version },
+    id,
+    code,
+    product,
+    kind,
+    place,
+    receivedMm,
+    lengthMm,
+    promisedMm,
+    version,
     ...facts,
     ...(unread.length > 0 ? { unread } : {}),
     opened: Boolean(row.opened),

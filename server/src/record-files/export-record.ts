@@ -73,9 +73,24 @@ const rowsOf = ({ tag, type, label, customer, spools }: RecordedReel): (string |
     fills.flatMap((fill, i) =>
       fill.layers.map((layer) =>
         [
-          ...[tag, type, label, customer.name, customer.contact, name, fill.at, fill.by, fill.bag],
-          ...[rounded(fill.gapRead ?? fill.gapByCount, 1), layer.role, layer.line, layer.material],
-          ...[layer.diameter, layer.piece, layer.lot, ...lengthsOf(layer), rounded(layer.handleTurns, 0)],
+          tag,
+          type,
+          label,
+          customer.name,
+          customer.contact,
+          name,
+          fill.at,
+          fill.by,
+          fill.bag,
+          rounded(fill.gapRead ?? fill.gapByCount, 1),
+          layer.role,
+          layer.line,
+          layer.material,
+          layer.diameter,
+          layer.piece,
+          layer.lot,
+          ...lengthsOf(layer),
+          rounded(layer.handleTurns, 0),
           // What is due is what lies on it now.
           i === 0 ? dueAt : '',
         ].map(cell),

@@ -87,7 +87,8 @@ describe('the record as a file', () => {
     }
     // To the digits that are known: no length a hundredth of a millimetre finer than its range.
     fill.layers.forEach(({ lengthMm, likelyMm: [least, most], handleTurns }, i) => {
-      const [row, off] = [own[i], (most - least) / 2000];
+      const row = own[i];
+      const off = (most - least) / 2000;
       expect(Math.abs(Number(row?.length_m) - lengthMm / 1000)).toBeLessThanOrEqual(off >= 1 ? 0.5 : 0.05);
       for (const figure of [row?.length_m, row?.least_m, row?.most_m])
         expect(figure).toMatch(off >= 1 ? /^\d+$/ : off >= 0.1 ? /^\d+(\.\d)?$/ : /^\d+(\.\d\d?)?$/);

@@ -17,10 +17,14 @@ export async function recordOfReel(from: Reading, tag: string): Promise<Recorded
   const reel = await readReel(from, tag);
   const logs = await logsOf(from, reel.fills);
   return {
-    ...{ tag: reel.tag, tags: reel.tags, type: reel.type, label: reel.label },
+    tag: reel.tag,
+    tags: reel.tags,
+    type: reel.type,
+    label: reel.label,
     customer: { name: reel.customer.name, contact: reel.customer.contact },
     spools: reel.spools.map(({ name, on }) => ({
-      ...{ name, dueAt: on?.dueAt ?? null },
+      name,
+      dueAt: on?.dueAt ?? null,
       fills: reel.fills
         .filter(({ spoolName }) => spoolName === name)
         .map((fill) => ({ ...recorded(fill), log: logs.get(fill.runId) ?? [] })),
@@ -44,29 +48,42 @@ async function logsOf(from: Reading, fills: readonly Fill[]): Promise<Map<number
 }
 
 const recorded = (fill: Fill): Omit<RecordedFill, 'log'> => ({
-  ...{
-    at: fill.closedAt,
-    by: fill.by,
-    bag: fill.bagNumber,
-    gapRead: fill.gapRead,
-    gapByCount: fill.gapByCount,
-  },
+  at: fill.closedAt,
+  by: fill.by,
+  bag: fill.bagNumber,
+  gapRead: fill.gapRead,
+  gapByCount: fill.gapByCount,
   spool: { lipRadius: fill.spool.lipRadius, arborRadius: fill.spool.arborRadius, width: fill.spool.width },
   layers: fill.layers.map(({ lengthMm, likelyMm: [low, high], line, lineName, pieceCode, ...layer }) => ({
-    ...{ role: layer.role, line: lineName, material: line.material, diameter: line.diameter },
-    ...{ piece: pieceCode, pieceKind: layer.pieceKind, lot: layer.lot },
-    ...{ length: lengthMm / 1000, likely: [low / 1000, high / 1000] as [number, number] },
-    ...{ restsOn: [...layer.restsOn], handleTurns: layer.handleTurns },
-    ...{ innerRadius: layer.innerRadius, outerRadius: layer.outerRadius },
+    role: layer.role,
+    line: lineName,
+    material: line.material,
+    diameter: line.diameter,
+    piece: pieceCode,
+    pieceKind: layer.pieceKind,
+    lot: layer.lot,
+    length: lengthMm / 1000,
+    likely: [low / 1000, high / 1000] as [number, number],
+    restsOn: [...layer.restsOn],
+    handleTurns: layer.handleTurns,
+    innerRadius: layer.innerRadius,
+    outerRadius: layer.outerRadius,
   })),
   laid: fill.laid,
   counter: fill.counter && {
-    ...{ unit: fill.counter.unit, match: fill.counter.match / metresPer(fill.counter.unit) },
-    ...{ reads: fill.counter.reads, agrees: fill.counter.agrees },
+    unit: fill.counter.unit,
+    match: fill.counter.match / metresPer(fill.counter.unit),
+    reads: fill.counter.reads,
+    agrees: fill.counter.agrees,
     table: keptTable(fill.counter).map(({ length, reading }) => ({ length, reading: reading.value })),
   },
   corrections: fill.corrections,
   comebacks: fill.comebacks.map(({ at, complaint, saw, cause, found, did }) => ({
-    ...{ at, complaint, saw, cause, found, did },
+    at,
+    complaint,
+    saw,
+    cause,
+    found,
+    did,
   })),
 });

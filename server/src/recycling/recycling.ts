@@ -33,7 +33,11 @@ export async function readRecycling(from: Reading): Promise<RecyclingBook> {
       return { stream, grams: Number(sum?.grams ?? 0), tubes: Number(sum?.tubes ?? 0) };
     }),
     entries: rows.map(({ id, stream, grams, estimated, tubes, lengthMm, why, at, byId }) => ({
-      ...{ id, stream, tubes, lengthMm, why },
+      id,
+      stream,
+      tubes,
+      lengthMm,
+      why,
       grams: Number(grams),
       estimated,
       at: at.toISOString(),

@@ -55,7 +55,10 @@ export async function correctFill(
 /** Makes each kind of correction; gives what it was. */
 const CORRECT: Readonly<Record<CorrectFill['what'], (correcting: Correcting) => Promise<Correction['was']>>> =
   {
-    ...{ gap: correctGap, length: correctLength, piece: correctPiece, note: correctNote },
+    gap: correctGap,
+    length: correctLength,
+    piece: correctPiece,
+    note: correctNote,
   };
 
 /** What was learned from the gap as it was read, learned again from what it was. */

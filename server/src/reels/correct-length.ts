@@ -13,7 +13,8 @@ export async function correctLength(correcting: Correcting): Promise<Correction[
       'bad-request',
       message('limit.from-m', { what: 'A length', range: { m: [0, 5000] } }),
     );
-  const [was, lengthMm] = [layer.lengthMm, Math.round(is * 1000)];
+  const was = layer.lengthMm;
+  const lengthMm = Math.round(is * 1000);
   if (layer.pieceId !== null) await moveBack(correcting, layer.pieceId, was - lengthMm);
   const share = was === 0 ? 1 : lengthMm / was;
   for (const { id, ...lies } of stackAgain(fill.spool, layers, { id: layer.id, share })) {

@@ -33,7 +33,8 @@ export async function readCustomer(from: Reading, id: number): Promise<CustomerP
     reels: reels.slice(0, MOST_REELS),
     more: reels.length > MOST_REELS,
     likes: { ...likes, guides: set.guides ? schoolOf(rules, 'guides').name : null },
-    ...{ line, bags },
+    line,
+    bags,
   };
 }
 
@@ -56,7 +57,9 @@ async function reelsOf(from: Reading, { id }: CustomerRow): Promise<CustomerPage
   ]);
   const on = await whatIsOn(from, spools, await serviceSchools(from, reels));
   return reels.map(({ id: reelId, tag, type, label }) => ({
-    ...{ tag, type, label },
+    tag,
+    type,
+    label,
     spools: spools
       .filter((spool) => spool.reelId === reelId)
       .map((spool) => ({ name: spool.name, on: on.get(spool.id) ?? null })),
@@ -86,8 +89,10 @@ async function bagsOf(from: Reading, id: number): Promise<CustomerPage['bags']> 
     { id },
   );
   return rows.map(({ number, promisedAt, open, reels }) => ({
-    ...{ number, promisedAt: promisedAt.toISOString() },
-    ...{ open: open === 1, reels },
+    number,
+    promisedAt: promisedAt.toISOString(),
+    open: open === 1,
+    reels,
   }));
 }
 

@@ -15,7 +15,9 @@ const KEPT = '#b7b7b7';
 const TAPE = '#d9d2b8';
 
 const spoolOf = ({ lipRadius, arborRadius, width }: SpoolGeometry): Omit<Drawing, 'layers'> => ({
-  ...{ lip: lipRadius, arbor: arborRadius, width },
+  lip: lipRadius,
+  arbor: arborRadius,
+  width,
 });
 
 type DrawnFrom = Omit<LyingLayer, 'lineName' | 'productId'>;
@@ -31,7 +33,11 @@ export const drawingOfFill = (
     const old = role === 'kept' || kinds.get(pieceId ?? 0) === 'salvage';
     const texture = old ? 'salvage' : line.material;
     return {
-      ...{ inner: innerRadius, outer: outerRadius, texture, tint, role },
+      inner: innerRadius,
+      outer: outerRadius,
+      texture,
+      tint,
+      role,
       lengthMm: Math.round(1000 * length),
     };
   }),

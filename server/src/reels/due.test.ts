@@ -19,7 +19,8 @@ afterAll(() => shop.close());
 /** Signs in again: no session lasts a season. */
 async function goTo(when: DateTime): Promise<void> {
   now = when;
-  [ask, manager] = [await shop.as('Bo'), await shop.as('Ada')];
+  ask = await shop.as('Bo');
+  manager = await shop.as('Ada');
 }
 
 /** 0.26 nylon is light: good for 4 trips or 12 months. */
@@ -72,7 +73,10 @@ describe('what is due', () => {
     await mark(second[1], { kind: 'trips', trips: 9 });
     const { body } = await mark(second[1], { kind: 'reversed' });
     expect(body.spools[0]?.on).toMatchObject({
-      ...{ trips: null, reversedAt: now.toISO(), dueAt: now.plus({ months: 12 }).toISO(), by: 'months' },
+      trips: null,
+      reversedAt: now.toISO(),
+      dueAt: now.plus({ months: 12 }).toISO(),
+      by: 'months',
     });
     expect(tags(await due('?told=show'))).toEqual([first[0].job.tag]);
   });
@@ -84,23 +88,19 @@ describe('what is due', () => {
     expect(tags(await due('?told=show'))).toEqual([]);
     const { customer } = (await ask<Reel>('GET', `/reels/${first[0].job.tag}`)).body;
     await manager('PUT', '/exceptions', {
-      ...{
-        target: { scope: 'customer', id: customer.id },
-        question: 'service',
-        school: 'by-months',
-        why: 'x',
-      },
+      target: { scope: 'customer', id: customer.id },
+      question: 'service',
+      school: 'by-months',
+      why: 'x',
     });
     expect(tags(await due('?told=show'))).toEqual([first[0].job.tag]);
     const page = (await ask<CustomerPage>('GET', `/customers/${customer.id}`)).body;
     expect(page.reels[0]?.spools[0]?.on).toMatchObject({ dueAt: START.plus({ months: 12 }).toISO() });
     await manager('PUT', '/exceptions', {
-      ...{
-        target: { scope: 'reel', tag: first[0].job.tag },
-        question: 'service',
-        school: 'by-trips',
-        why: 'x',
-      },
+      target: { scope: 'reel', tag: first[0].job.tag },
+      question: 'service',
+      school: 'by-trips',
+      why: 'x',
     });
     expect(await due('?told=show')).toEqual([]);
   });
@@ -167,7 +167,9 @@ describe('what is due', () => {
       const spool = await tables.spools.findOne({ where: { fillId: second[1].id } });
       for (let i = 0; i < 120; i += 1)
         await tables.spools.create({
-          ...{ reelId: spool!.reelId, name: `more ${String(i)}`, fillId: second[1].id },
+          reelId: spool!.reelId,
+          name: `more ${String(i)}`,
+          fillId: second[1].id,
           wornAt: START.plus({ minutes: Math.floor(i / 3) }).toJSDate(),
         });
     });

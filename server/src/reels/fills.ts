@@ -86,10 +86,15 @@ async function piecesOf({ tables }: Reading, layers: readonly FillLayerRow[]): P
 
 const toLayer = (row: FillLayerRow, pieces: ReadonlyMap<number, PieceOf>): FillLayer => ({
   id: row.layer,
-  ...{ role: row.role, line: row.line, lineName: row.lineName, tint: row.tint },
+  role: row.role,
+  line: row.line,
+  lineName: row.lineName,
+  tint: row.tint,
   ...(pieces.get(row.pieceId ?? 0) ?? OFF_NO_PIECE),
-  ...{ lengthMm: row.lengthMm, handleTurns: row.handleTurns },
+  lengthMm: row.lengthMm,
+  handleTurns: row.handleTurns,
   likelyMm: [row.likelyLowMm ?? row.lengthMm, row.likelyHighMm ?? row.lengthMm],
   restsOn: row.restsOn ?? [],
-  ...{ innerRadius: row.innerRadius, outerRadius: row.outerRadius },
+  innerRadius: row.innerRadius,
+  outerRadius: row.outerRadius,
 });

@@ -17,7 +17,14 @@ const asLying = ({
   pieceId,
   productId,
 }: FillLayerRow): LyingLayer => ({
-  ...{ line, innerRadius, outerRadius, role, lineName, tint, pieceId, productId },
+  line,
+  innerRadius,
+  outerRadius,
+  role,
+  lineName,
+  tint,
+  pieceId,
+  productId,
   length: lengthMm / 1000,
 });
 

@@ -87,7 +87,9 @@ const lying = (fill: FillRow, layers: readonly LyingLayer[], offMm: number) => (
   filledAt: fill.closedAt.toISOString(),
   offMm,
   lines: layers.map(({ role, lineName, length }) => ({
-    ...{ role, name: lineName, lengthMm: Math.round(1000 * length) },
+    role,
+    name: lineName,
+    lengthMm: Math.round(1000 * length),
   })),
   gap: gapNow(fill, layers, offMm),
 });

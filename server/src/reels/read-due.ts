@@ -133,7 +133,8 @@ async function asRows(from: Reading, due: readonly Candidate[]): Promise<DueRow[
   const schools = new Map(due.map(({ spoolId, school }) => [spoolId, school]));
   const on = await whatIsOn(from, spools, ({ id }: SpoolRow) => schools.get(id) ?? 'whichever-first');
   return ids.flatMap((id): DueRow[] => {
-    const [reel, lies] = [reels.find(({ spoolId }) => spoolId === id), on.get(id)];
+    const reel = reels.find(({ spoolId }) => spoolId === id);
+    const lies = on.get(id);
     if (!reel || !lies) return [];
     const { tag, type, label, spool, customerId, customerName, contact, here } = reel;
     const customer = { id: customerId, name: customerName, contact };

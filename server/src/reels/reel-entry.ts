@@ -97,7 +97,8 @@ export async function mergeReels(
     // In the order of their tags, so that two who merge crosswise wait for each other only once.
     const rows = new Map<string, ReelTableRow | null>();
     for (const one of [tag, into].sort()) rows.set(one, await tables.reels.lockOne({ where: { tag: one } }));
-    const [gone, kept] = [rows.get(tag), rows.get(into)];
+    const gone = rows.get(tag);
+    const kept = rows.get(into);
     if (!gone) throw new ProblemError('not-found', `No reel has the tag ${tag}.`);
     if (!kept) throw new ProblemError('not-found', `No reel has the tag ${into}. Look at the tag again.`);
     if (gone.customerId !== kept.customerId)

@@ -161,7 +161,10 @@ describe('what is on a reel is what the record says', () => {
       fc.record({ op: fc.constant('turn' as const), spool }),
       fc.record({ op: fc.constant('lose' as const), spool, metres }),
       fc.record({
-        ...{ op: fc.constant('mind' as const), spool, piece, metres },
+        op: fc.constant('mind' as const),
+        spool,
+        piece,
+        metres,
         to: fc.constantFrom('back' as const, 'salvage' as const, 'bin' as const),
       }),
       fc.record({ op: fc.constant('match' as const), spool, piece, moved: fc.integer({ min: -9, max: 20 }) }),

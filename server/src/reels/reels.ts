@@ -46,7 +46,8 @@ export async function findReels(
   );
   return {
     rows: rows.map(({ fillId, filledAt, ...row }) => ({
-      ...{ ...row, filledAt: filledAt?.toISOString() ?? null },
+      ...row,
+      filledAt: filledAt?.toISOString() ?? null,
       drawing: drawings.get(fillId ?? 0) ?? null,
     })),
     next,
@@ -81,7 +82,11 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     reelHistory(from, reel.id),
   ]);
   return {
-    ...{ tag: reel.tag, version: reel.version, type: reel.type, label: reel.label, looks: reel.looks },
+    tag: reel.tag,
+    version: reel.version,
+    type: reel.type,
+    label: reel.label,
+    looks: reel.looks,
     customer: toCustomer(customer),
     fills,
     spools: await Promise.all(

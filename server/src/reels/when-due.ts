@@ -9,8 +9,13 @@ export type DueDates = Pick<
 >;
 
 export const NOT_DUE: DueDates = {
-  ...{ ripeAt: null, wornAt: null, dueAt: null, shortAt: null, toldAt: null },
-  ...{ trips: null, reversedAt: null },
+  ripeAt: null,
+  wornAt: null,
+  dueAt: null,
+  shortAt: null,
+  toldAt: null,
+  trips: null,
+  reversedAt: null,
 };
 
 /**

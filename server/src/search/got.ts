@@ -41,7 +41,8 @@ export async function listGot(from: Reading, asked: GotQuery): Promise<Page<GotR
   const { rows: shown, next } = pageOf(rows, PAGE, ({ id }) => String(id));
   return {
     rows: shown.map(({ filledAt, still, ...row }) => ({
-      ...{ ...row, still: still === 1 },
+      ...row,
+      still: still === 1,
       filledAt: filledAt.toISOString(),
     })),
     next,

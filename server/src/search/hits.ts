@@ -137,5 +137,10 @@ export function around(text: string, words: readonly string[]): string {
 
 /** What is told of each kind of entry that was found. */
 export const HITS: Readonly<Record<WordKind, ToHits>> = {
-  ...{ reel: reels, customer: customers, line: lines, piece: pieces, bag: bags, note: notes },
+  reel: reels,
+  customer: customers,
+  line: lines,
+  piece: pieces,
+  bag: bags,
+  note: notes,
 };

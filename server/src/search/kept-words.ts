@@ -62,7 +62,9 @@ export class KeptWords {
 
   /** The table is another one now: it is read again. */
   forget(): void {
-    [this.reading, this.held, this.waiting] = [null, null, []];
+    this.reading = null;
+    this.held = null;
+    this.waiting = [];
   }
 
   private read(): Promise<Map<WordKind, Postings>> {
@@ -72,7 +74,8 @@ export class KeptWords {
         if (this.reading !== reading) return this.read();
         // Some of it may have been read already: what is there is added, and what is gone removed, but once.
         for (const change of this.waiting) apply(held, change);
-        [this.held, this.waiting] = [held, []];
+        this.held = held;
+        this.waiting = [];
         return held;
       },
       (error: unknown) => {

@@ -105,7 +105,8 @@ export class Postings {
 
 /** Where something stands among what is in order, or would stand. */
 function placeIn<T extends string | number>(all: readonly T[], one: T): number {
-  let [from, to] = [0, all.length];
+  let from = 0;
+  let to = all.length;
   while (from < to) {
     const middle = (from + to) >>> 1;
     const there = all[middle];

@@ -40,8 +40,12 @@ describe('the way people write it', () => {
   it('a tag without its zeros or its dash, a day without its year, a type, a strength, a letter wrong', async () => {
     await receive(ask, 'CL-88', 900, {
       product: {
-        ...{ code: 'CL-8LB', name: 'Clearwater special', material: 'nylon', diameter: 0.24 },
-        ...{ strengthKg: 3.629, tint: '#445533' },
+        code: 'CL-8LB',
+        name: 'Clearwater special',
+        material: 'nylon',
+        diameter: 0.24,
+        strengthKg: 3.629,
+        tint: '#445533',
       },
     });
     const [{ job }] = await filled('SW', customer('Wilhelmina Straat'), {

@@ -51,8 +51,11 @@ const command = (
   new Promise((resolve) => {
     const env = {
       ...process.env,
-      ...{ YARD_SPOOL_DATABASE: addressOf(database), YARD_SPOOL_DATA: join(folder, 'data') },
-      ...{ YARD_SPOOL_SCHEMA_DATABASE: addressOf(database), YARD_SPOOL_BACKUPS: '1', INIT_CWD: folder },
+      YARD_SPOOL_DATABASE: addressOf(database),
+      YARD_SPOOL_DATA: join(folder, 'data'),
+      YARD_SPOOL_SCHEMA_DATABASE: addressOf(database),
+      YARD_SPOOL_BACKUPS: '1',
+      INIT_CWD: folder,
     };
     execFile('node', [join(ROOT, 'tools', `${name}.mjs`), ...args], { env }, (error, out, problems) => {
       resolve({ code: error ? Number(error.code ?? 1) : 0, said: `${out}${problems}` });

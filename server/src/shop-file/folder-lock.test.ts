@@ -13,16 +13,19 @@ afterAll(() => {
 /** Who holds a folder, as another process sees it: its number, or nothing. */
 const holder = (folder: string): string =>
   execFileSync(process.execPath, [
-    ...['--input-type=module', '-e'],
+    '--input-type=module',
+    '-e',
     `import { holderOf } from ${JSON.stringify(LOCK)}; console.log(holderOf(${JSON.stringify(folder)})?.pid ?? '');`,
   ])
     .toString()
     .trim();
 
 it('a lock that came along with a copied folder holds nobody up', () => {
-  const [folder, copy] = [join(base, 'shop'), join(base, 'copy')];
+  const folder = join(base, 'shop');
+  const copy = join(base, 'copy');
   execFileSync(process.execPath, [
-    ...['--input-type=module', '-e'],
+    '--input-type=module',
+    '-e',
     `import { lockFolder } from ${JSON.stringify(LOCK)}; lockFolder(${JSON.stringify(folder)});`,
   ]);
   // As this very process would have written it, which lives.

@@ -10,8 +10,14 @@ type SpoolName = 'own' | 'spare';
 export type Truth = readonly { readonly lot: string; readonly metres: number }[];
 
 const NO_WANTS = {
-  ...{ leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, endForEnd: false },
-  ...{ gap: 'typed', bevelMm: null },
+  leastMm: null,
+  leader: '',
+  dragKg: null,
+  onItNow: '',
+  mainFirst: false,
+  endForEnd: false,
+  gap: 'typed',
+  bevelMm: null,
 };
 /** What the house reckons is lost with each cut, mm. */
 const TAIL_MM = 2000;
@@ -63,7 +69,10 @@ export class ReelLife {
     wants: object = {},
   ): Promise<Run> {
     const job = {
-      ...{ type: 'fixed-spool', label: 'Life 3000', spool, cuts },
+      type: 'fixed-spool',
+      label: 'Life 3000',
+      spool,
+      cuts,
       ...(this.tag === '' ? {} : { tag: this.tag }),
       planInput: { ...PLAN_INPUT, request: { layers, gear: 5.2 } },
       wants: { ...NO_WANTS, ...wants },
@@ -71,7 +80,8 @@ export class ReelLife {
     const customer = this.customer === 0 ? { name: this.name, contact: '' } : { id: this.customer };
     const asked = { key: crypto.randomUUID(), customer, notes: '', jobs: [job] };
     const { status, body } = await this.ask<Bag & { detail?: string }>('POST', '/bags', {
-      ...{ ...asked, promisedAt: '2030-01-02T16:00:00.000Z' },
+      ...asked,
+      promisedAt: '2030-01-02T16:00:00.000Z',
     });
     if (status !== 201 && status !== 200) throw new Error(body.detail);
     this.customer = body.customer.id;

@@ -58,7 +58,8 @@ export class TestShop {
     await admin.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ${name}.* TO '${user}'@'127.0.0.1'`);
     // Tests look who waits for whose lock.
     await admin.query(`GRANT PROCESS ON *.* TO '${user}'@'127.0.0.1'`);
-    [address.username, address.password] = [user, name];
+    address.username = user;
+    address.password = name;
     const sequelize = connect(address.href);
     const context = openContext(sequelize, clock, { passcodeCost: CHEAP, proofMinutes });
     await addPerson(context, 'Ada', 'manager', PASSCODE);
@@ -66,7 +67,9 @@ export class TestShop {
     const counters = await BenchCounters.open(context);
     const server = createServer(
       createApp({
-        ...{ context, counters, log: pino({ level: process.env.YARD_SPOOL_TEST_LOG ?? 'silent' }) },
+        context,
+        counters,
+        log: pino({ level: process.env.YARD_SPOOL_TEST_LOG ?? 'silent' }),
         ...more,
       }),
     );

@@ -30,7 +30,11 @@ export async function listTubs(from: Reading): Promise<Tub[]> {
     return {
       id: row.id,
       code: piece.code,
-      ...{ productName: name, diameter, tint, advice: wordsFromText(row.advice), why: row.why },
+      productName: name,
+      diameter,
+      tint,
+      advice: wordsFromText(row.advice),
+      why: row.why,
       inAt: row.inAt.toISOString(),
       by: nameOf.get(row.byId) ?? '',
       readyAt: row.readyAt.toISOString(),
@@ -130,17 +134,15 @@ export async function soakPiece(
     const inAt = u.clock();
     const after = (h: number): Date => new Date(inAt.getTime() + h * HOUR);
     await u.tables.soaks.create({
-      ...{
-        tubId,
-        pieceId: row.id,
-        inAt,
-        byId: u.actor.id,
-        advice: wordsAsText(sentence),
-        why:
-          from.soak && made === undefined
-            ? `${why} Set so for this line${from.soak === 'material' ? ' by what it is made of' : ''}.`
-            : why,
-      },
+      tubId,
+      pieceId: row.id,
+      inAt,
+      byId: u.actor.id,
+      advice: wordsAsText(sentence),
+      why:
+        from.soak && made === undefined
+          ? `${why} Set so for this line${from.soak === 'material' ? ' by what it is made of' : ''}.`
+          : why,
       readyAt: after(hours),
       tooLongAt: after(tooLongAfter),
     });

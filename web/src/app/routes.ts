@@ -9,7 +9,8 @@ import { SessionService } from './data/session.service';
  * has settled: every time on them is in its zone.
  */
 const signedIn: CanActivateFn = (_route, { url }) => {
-  const [router, injector] = [inject(Router), inject(Injector)];
+  const router = inject(Router);
+  const injector = inject(Injector);
   return inject(SessionService).known$.pipe(
     switchMap((person) =>
       person === null

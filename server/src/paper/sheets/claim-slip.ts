@@ -8,7 +8,8 @@ export function claimSlip(bag: Bag, say: Say, { shop }: House): Sheet {
   const jobs = bag.jobs.filter(({ state }) => state !== 'cancelled');
   const reels = `${String(jobs.length)} ${jobs.length === 1 ? 'reel' : 'reels'}`;
   return {
-    ...{ ...ROLL, title: `Claim slip of bag ${String(bag.number)}` },
+    ...ROLL,
+    title: `Claim slip of bag ${String(bag.number)}`,
     content: [
       ...(shop === '' ? [] : [{ text: shop, bold: true, fontSize: 12 }]),
       {

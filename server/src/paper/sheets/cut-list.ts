@@ -9,7 +9,8 @@ type Reel = CutsFacts['reels'][number];
 /** What is wound on at the bench, reel by reel, from the arbor out. */
 export function cutList({ title, reels }: CutsFacts, say: Say): Sheet {
   return {
-    ...{ ...A4, title: `Cut list: ${title}` },
+    ...A4,
+    title: `Cut list: ${title}`,
     content: [
       { text: `Cut list: ${title}`, bold: true, fontSize: 18, margin: [0, 0, 0, 6] },
       ...(reels.length === 0 ? [{ text: 'Nothing waits to be filled.' }] : []),

@@ -30,7 +30,8 @@ export function gaugeSheet({ title, strips }: GaugeFacts, say: Say, { units }: H
     strips.slice(i * PER_PAGE, (i + 1) * PER_PAGE),
   );
   return {
-    ...{ ...A5, title: `Depth gauge: ${title}` },
+    ...A5,
+    title: `Depth gauge: ${title}`,
     content: [
       ...pages.flatMap((page, i) => [
         {
@@ -85,8 +86,13 @@ function oneStrip(
     words({ x, y: foot + 4.5, 'font-size': 3.4, 'font-weight': 700, fill: INK }, tag),
     words({ x, y: foot + 8, 'font-size': 2.6, fill: INK }, name.slice(0, 24)),
     element('rect', {
-      ...{ x, y: yOf(length) - HANDLE, width: STRIP, height: length + HANDLE },
-      ...{ fill: 'none', stroke: INK, 'stroke-width': 0.25 },
+      x,
+      y: yOf(length) - HANDLE,
+      width: STRIP,
+      height: length + HANDLE,
+      fill: 'none',
+      stroke: INK,
+      'stroke-width': 0.25,
     }),
     ...ticks(length, units).map(({ depth, long, text }) =>
       [

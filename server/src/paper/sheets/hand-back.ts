@@ -13,7 +13,8 @@ export function handBackSlip(facts: HandBackFacts, say: Say, house: House): Shee
   const title = `Hand-back slip of bag ${String(facts.bag.number)}`;
   const none = [{ text: 'Nothing of this bag is filled yet.' }];
   return {
-    ...{ ...A5, title },
+    ...A5,
+    title,
     content:
       facts.reels.length === 0 ? none : facts.reels.flatMap((reel, i) => page(facts, reel, i, say, house)),
   };

@@ -30,7 +30,8 @@ export function setOutList({ title, reels }: CutsFacts, say: Say): Sheet {
   );
   const coming = cuts.filter(({ cut }) => cut.pieceCode === null);
   return {
-    ...{ ...A4, title: `To set out: ${title}` },
+    ...A4,
+    title: `To set out: ${title}`,
     content: [
       { text: `To set out: ${title}`, bold: true, fontSize: 18, margin: [0, 0, 0, 6] },
       byPlace.length === 0

@@ -17,7 +17,10 @@ export function setSheet({ customer, counters }: SetFacts, say: Say, { shop }: H
   );
   const title = `Counters of ${customer}`;
   return {
-    ...{ ...A4, widthMm: A4.heightMm, heightMm: A4.widthMm, title },
+    ...A4,
+    widthMm: A4.heightMm,
+    heightMm: A4.widthMm,
+    title,
     content: [
       ...(counters.length === 0 ? [{ text: `No counter of ${customer} was matched here yet.` }] : []),
       ...groups.flatMap((group, i) => page(customer, group, i, say)),

@@ -24,7 +24,11 @@ export function tagSheet({ tag, reel, customer, on, label }: TagFacts, say: Say,
     ...(on && main ? [`${say.length(main.lengthMm / 1000)} ${main.name}`, say.day(on.filledAt)] : []),
   ];
   return {
-    ...{ title: `Tag ${tag}`, widthMm, heightMm, marginMm: MARGIN, fontSize: small },
+    title: `Tag ${tag}`,
+    widthMm,
+    heightMm,
+    marginMm: MARGIN,
+    fontSize: small,
     content: [
       {
         columnGap: MARGIN * PT,

@@ -26,7 +26,8 @@ export function tapeMarks({ tag, reel, counter, unit }: TapeFacts): Sheet {
   const rows = Math.ceil(flags.length / ACROSS);
   const width = ACROSS * (FLAG.width + FLAG.gap) + 0.4;
   return {
-    ...{ ...A4, title },
+    ...A4,
+    title,
     content: [
       { text: title, bold: true, fontSize: 18 },
       {
@@ -86,8 +87,13 @@ function oneFlag({ big, small, more = '' }: Flag, x: number, y: number): string 
       'stroke-width': 0.25,
     }),
     element('line', {
-      ...{ x1: x + half, x2: x + half, y1: y, y2: y + FLAG.height },
-      ...{ stroke: INK, 'stroke-width': 0.2, 'stroke-dasharray': '1 1' },
+      x1: x + half,
+      x2: x + half,
+      y1: y,
+      y2: y + FLAG.height,
+      stroke: INK,
+      'stroke-width': 0.2,
+      'stroke-dasharray': '1 1',
     }),
     side(x),
     side(x + half),

@@ -53,7 +53,10 @@ function layer(lay: Lay, i: number): string {
   const said = row.height >= ROOM ? row.words : '';
   return [
     element('rect', {
-      ...{ x: left, y: row.y, width: right - left, height: row.height },
+      x: left,
+      y: row.y,
+      width: right - left,
+      height: row.height,
       fill: `url(#line-${String(i)})`,
     }),
     line(left, row.y, right, row.y, { stroke: INK, 'stroke-width': 1.2 }),

@@ -25,7 +25,10 @@ export function texture(id: string, look: LineLook): string {
   return element(
     'pattern',
     {
-      ...{ id, width: side, height: side, patternUnits: 'userSpaceOnUse' },
+      id,
+      width: side,
+      height: side,
+      patternUnits: 'userSpaceOnUse',
       ...(turned ? { patternTransform: 'rotate(45)' } : {}),
     },
     element('rect', { width: side, height: side, fill: ground }),

@@ -62,7 +62,8 @@ export class BagPage {
   });
   /** Both windings, where the main goes on first. */
   protected readonly swap = computed(() => {
-    const [job, inferred] = [this.job(), this.inferred()];
+    const job = this.job();
+    const inferred = this.inferred();
     return job?.wants.mainFirst && inferred?.ok ? swapOf(inferred.value, job.planInput.request) : null;
   });
   protected readonly looks = computed((): Record<string, LineLook> =>
@@ -109,14 +110,18 @@ export class BagPage {
     ].filter(Boolean);
   /** What is not the house's for this reel. */
   protected readonly exceptions = computed(() => {
-    const [bag, job] = [this.bag.value(), this.job()];
+    const bag = this.bag.value();
+    const job = this.job();
     if (!bag || !job) return [];
     const lines = job.planInput.request.layers.flatMap((layer) => (layer.kind === 'line' ? [layer] : []));
     const main = lines.find(({ role }) => role === 'main') ?? lines.at(-1);
     return exceptionWords(
       this.house.rulesFor({
-        ...{ line: main?.line.key, material: main?.line.material, type: job.type },
-        ...{ customer: bag.customer.id, reel: job.tag },
+        line: main?.line.key,
+        material: main?.line.material,
+        type: job.type,
+        customer: bag.customer.id,
+        reel: job.tag,
       }),
     );
   });

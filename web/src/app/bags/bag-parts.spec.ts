@@ -139,7 +139,9 @@ describe('what stands beside a plan', () => {
 
   it('compares the other ways, and takes one with its key', async () => {
     const screen = await openScreen(OtherWays, {
-      ...{ planned, wanted: 120, spareSpool: true },
+      planned,
+      wanted: 120,
+      spareSpool: true,
       rules: USUAL_HOUSE_RULES,
     });
     await tellHouse(screen);

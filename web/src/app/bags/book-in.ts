@@ -133,7 +133,9 @@ export class BookIn {
     this.desk.form.valueChanges.subscribe(() => this.keep());
     this.bagForm.valueChanges.subscribe(() => this.keep());
     effect(() => {
-      const [like, tag, id] = [this.like(), this.tag(), this.for()];
+      const like = this.like();
+      const tag = this.tag();
+      const id = this.for();
       untracked(() => this.begin(like, tag, id));
     });
   }

@@ -33,8 +33,12 @@ describe('a counter that is off', () => {
     await press('Book it in');
     expect(to).toEqual([['/bags/new']]);
     expect(keptDraft().reels[0]).toMatchObject({
-      ...{ type: 'trolling', mainPiece: 'stays', underneath: 'main-only' },
-      ...{ ownDiameter: '0.45 mm', width: '25 mm', onItNow: 'counter reads 117 m at 100 ft' },
+      type: 'trolling',
+      mainPiece: 'stays',
+      underneath: 'main-only',
+      ownDiameter: '0.45 mm',
+      width: '25 mm',
+      onItNow: 'counter reads 117 m at 100 ft',
     });
     dropDraft();
   });

@@ -115,7 +115,9 @@ export class CounterQuestionPage {
     reading: text(),
     mark: text(this.units.like('30 m', '100 ft')),
     unit: text(this.units.like('m', 'ft')),
-    ...{ line: text(), full: text(), width: text() },
+    line: text(),
+    full: text(),
+    width: text(),
   });
   private readonly typed = typedValue(this.form);
   private readonly unit = computed(
@@ -136,8 +138,12 @@ export class CounterQuestionPage {
     const small = (of: typeof line, allowed: { min: number; max: number }): number | null =>
       this.quantity(of, 'small-length', allowed);
     return askCounter({
-      ...{ unit: this.unit(), reading: shown, mark },
-      ...{ line: small(line, RANGE.line), full: small(full, RANGE.full), width: small(width, RANGE.width) },
+      unit: this.unit(),
+      reading: shown,
+      mark,
+      line: small(line, RANGE.line),
+      full: small(full, RANGE.full),
+      width: small(width, RANGE.width),
     });
   });
   protected readonly next = computed(() => {
@@ -188,8 +194,12 @@ export class CounterQuestionPage {
         : `counter reads ${reading.trim()} ${unit} at ${withUnit(mark, this.unit())}`;
     addToDraft({
       ...emptyReel(),
-      ...{ type: 'trolling', mainPiece: SOURCES.stays, underneath: 'main-only' },
-      ...{ ownDiameter: line, width, onItNow: read },
+      type: 'trolling',
+      mainPiece: SOURCES.stays,
+      underneath: 'main-only',
+      ownDiameter: line,
+      width,
+      onItNow: read,
     });
     void this.router.navigate(['/bags/new']);
   }

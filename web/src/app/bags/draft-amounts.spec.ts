@@ -15,7 +15,9 @@ describe('how much goes on, as people say it', () => {
     expect(rows[1]).toMatchObject({ left: 0, short: 0 });
     expect(notReady(draft(), plan, rows)).toBe('');
     expect(draftJob(draft(), plan, 'metric', () => 0)!.cuts[1]).toEqual({
-      ...{ layer: 'main', pieceId: 2, takes: { pack: 0.5 } },
+      layer: 'main',
+      pieceId: 2,
+      takes: { pack: 0.5 },
     });
   });
 
@@ -65,14 +67,16 @@ describe('how much goes on, as people say it', () => {
   it('700 yd of hollow braid in three layers', () => {
     const hollow = piece(9, { product: line('H-40', 0.4, 'hollow-braid'), lengthMm: 2_000_000 });
     const typed = draft({
-      ...{
-        underneath: 'three-layer',
-        mainPiece: '9',
-        mainLength: '700 yd',
-        topPiece: '1',
-        topLength: '300 yd',
-      },
-      ...{ cushionLength: '50 yd', rating1: '1200 x 0.5', lip: '', width: '', rating2: '' },
+      underneath: 'three-layer',
+      mainPiece: '9',
+      mainLength: '700 yd',
+      topPiece: '1',
+      topLength: '300 yd',
+      cushionLength: '50 yd',
+      rating1: '1200 x 0.5',
+      lip: '',
+      width: '',
+      rating2: '',
     });
     const plan = planFrom(typed, [...RACK, hollow]);
     expect(plan.input!.request.layers.map((layer) => (layer.kind === 'line' ? layer.length : null))).toEqual([

@@ -34,10 +34,19 @@ export type QuantityName = keyof typeof FIELD_RANGE;
 /** What kind of quantity each field holds. */
 export const DIMENSIONS: Readonly<Record<QuantityName, Dimension>> = {
   gear: 'ratio',
-  ...{ lip: 'small-length', width: 'small-length', arbor: 'small-length', farArbor: 'small-length' },
-  ...{ keptDiameter: 'small-length', reducer: 'small-length', gap: 'small-length', bevel: 'small-length' },
-  ...{ retrieve: 'line-length', least: 'line-length', ownLength: 'line-length' },
-  ...{ tapeThickness: 'small-length', ownDiameter: 'small-length' },
+  lip: 'small-length',
+  width: 'small-length',
+  arbor: 'small-length',
+  farArbor: 'small-length',
+  keptDiameter: 'small-length',
+  reducer: 'small-length',
+  gap: 'small-length',
+  bevel: 'small-length',
+  retrieve: 'line-length',
+  least: 'line-length',
+  ownLength: 'line-length',
+  tapeThickness: 'small-length',
+  ownDiameter: 'small-length',
   drag: 'strength',
   tapeWraps: 'count',
 };

@@ -98,7 +98,8 @@ export function cutRows(
   const { made, swap, cuts, sources } = plan;
   const ons = cutsOn(plan, taken, tail);
   return (made?.plan.layers ?? []).flatMap(({ id, length, handleTurns }): CutRow[] => {
-    const [cut, source] = [cuts[id as DraftLayer], sources[id as DraftLayer]];
+    const cut = cuts[id as DraftLayer];
+    const source = sources[id as DraftLayer];
     if (!cut || !source) return [];
     const on = ons.find(({ layer }) => layer === id)?.on;
     const row = {
@@ -113,13 +114,20 @@ export function cutRows(
     if (!cut.piece || !on)
       return [
         {
-          ...{ ...row, piece: 'on no piece yet', water: 'dry', left: null, comes: true },
+          ...row,
+          piece: 'on no piece yet',
+          water: 'dry',
+          left: null,
+          comes: true,
           short: length.value - Math.max(0, ...source.offered.map((piece) => freeOn(piece, taken) / 1000)),
         },
       ];
     return [
       {
-        ...{ ...row, piece: cut.piece.code, water: waterState(cut.piece), proposed: cut.proposed },
+        ...row,
+        piece: cut.piece.code,
+        water: waterState(cut.piece),
+        proposed: cut.proposed,
         ...(cut.takes ? {} : { serves: servesHere(cut.piece, length, taken), tight: cut.tight }),
         ...leftOf(on),
       },

@@ -92,7 +92,8 @@ export function layersOf(
 ): LayerRequest[] {
   const kept = [...reducerOf(read), ...oldLine(draft, read, readAmount)];
   const layer = (id: DraftLayer, role: LayerRole): LayerRequest[] => {
-    const [source, amount] = [sources[id], amounts[id]];
+    const source = sources[id];
+    const amount = amounts[id];
     return source && amount ? [{ kind: 'line', id, role, line: source.line, length: amount.length }] : [];
   };
   switch (draft.underneath) {
@@ -119,7 +120,8 @@ const reducerOf = (read: Read): LayerRequest[] => {
 };
 
 const tapeOf = (read: Read): LayerRequest => ({
-  ...{ kind: 'tape', id: 'tape' },
+  kind: 'tape',
+  id: 'tape',
   thickness: read('tapeThickness') ?? USUAL_TAPE,
   wraps: read('tapeWraps') ?? 'fits',
 });

@@ -58,8 +58,11 @@ const AMOUNT_EXAMPLES =
 
 /** What the layer in the place of a backing is there for. */
 const BACKING_AS: Readonly<Record<Underneath, 'backing' | 'grip' | 'cushion'>> = {
-  ...{ backing: 'backing', 'main-only': 'backing', tape: 'backing' },
-  ...{ grip: 'grip', 'three-layer': 'cushion' },
+  backing: 'backing',
+  'main-only': 'backing',
+  tape: 'backing',
+  grip: 'grip',
+  'three-layer': 'cushion',
 };
 const CHOOSE: Readonly<Record<DraftLayer | 'cushion' | 'grip', string>> = {
   main: 'Choose the main line.',
@@ -82,7 +85,9 @@ export function amountField(underneath: Underneath, layer: DraftLayer): AmountNa
 }
 
 const BACKING_AMOUNT: Readonly<Record<'backing' | 'grip' | 'cushion', AmountName>> = {
-  ...{ backing: 'backingLength', grip: 'gripLength', cushion: 'cushionLength' },
+  backing: 'backingLength',
+  grip: 'gripLength',
+  cushion: 'cushionLength',
 };
 
 /** Whether a layer nobody said an amount of is as much as fits. */

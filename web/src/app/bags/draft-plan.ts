@@ -104,8 +104,19 @@ export function planDraft(
   const assumed = assumedIn(typed, read);
   const unread = unreadable(draft, system);
   const base = {
-    ...{ input: null, made: null, swap: null, aim: null, sources, cuts: {}, assumed, unread },
-    ...{ wanted, gap, bevelMm, gapUnused: false, problems: [] },
+    input: null,
+    made: null,
+    swap: null,
+    aim: null,
+    sources,
+    cuts: {},
+    assumed,
+    unread,
+    wanted,
+    gap,
+    bevelMm,
+    gapUnused: false,
+    problems: [],
   };
   const next = missing({ draft, sources, amounts, read, readAmount, system });
   if (next !== '') return { ...base, next };
@@ -116,7 +127,8 @@ export function planDraft(
   const asked: PlanInput = {
     observations,
     request: {
-      ...{ layers, gear: read('gear') ?? USUAL_GEAR[draft.type] },
+      layers,
+      gear: read('gear') ?? USUAL_GEAR[draft.type],
       ...(gives ? stopAt(read, gap) : gap ? { house: gap.gap } : {}),
     },
     beliefs: believed(draft, sources, learning),
@@ -137,7 +149,9 @@ export function planDraft(
 
 const believed = (draft: ReelDraft, sources: LayerSources, learning: Learning) =>
   beliefsFor(learning, {
-    ...{ type: draft.type, kind: kindKey(draft), tag: draft.tag },
+    type: draft.type,
+    kind: kindKey(draft),
+    tag: draft.tag,
     lines: DRAFT_LAYERS.flatMap((layer) => sources[layer]?.product.code ?? []),
   });
 
@@ -185,7 +199,9 @@ const AIMS = 3;
 /** Plans; where a counter was matched before and nobody said a gap, to the level where it should agree at the first walk. */
 function aimed(asked: PlanInput, free: boolean) {
   const known = asked.beliefs?.counter;
-  let [input, made, aim] = [asked, makePlan(asked), null as CounterAim | null];
+  let input = asked;
+  let made = makePlan(asked);
+  let aim = null as CounterAim | null;
   if (!free || !known) return { input, made, aim };
   for (let i = 0; i < AIMS && made.ok; i += 1) {
     const gap = counterAim(made.value.spool, made.value.plan, known);

@@ -51,7 +51,9 @@ describe('prints by strength and size number', () => {
     const learning = {
       kinds: [{ key: 'fixed-spool pier 3000', belief: { median: 0.66, sd: 0.04 }, fills: 5 }],
       lines: [{ key: PIECES[1]!.product.code, belief: learned, fills: 7 }],
-      ...{ hands: [], prints: [], counters: { reels: [], kinds: [] } },
+      hands: [],
+      prints: [],
+      counters: { reels: [], kinds: [] },
     };
     const { input } = planFrom(draft({ label: 'Pier 3000' }), PIECES, 'metric', undefined, learning);
     expect(input!.beliefs).toEqual({

@@ -116,8 +116,14 @@ function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): 
   const own = ownLine(draft, read);
   if (!own) return null;
   const product: Product = {
-    ...{ id: 0, code: ownLineCode(own), name: own.name, tint: OWN_TINT, strengthKg: null, mass: null },
-    ...{ material: own.material, diameter: own.diameter },
+    id: 0,
+    code: ownLineCode(own),
+    name: own.name,
+    tint: OWN_TINT,
+    strengthKg: null,
+    mass: null,
+    material: own.material,
+    diameter: own.diameter,
   };
   const piece = from === 'own' && own.lengthMm > 0 ? ownPiece(product, own) : null;
   return { ...shared(product), from, piece, offered: [] };
@@ -135,8 +141,14 @@ const asProduct = ({
   name,
   tint,
 }: Pick<OnRecord['layers'][number], 'line' | 'name' | 'tint'>): Product => ({
-  ...{ id: 0, code: line.key, name, tint, strengthKg: null, mass: null },
-  ...{ material: line.material, diameter: line.diameter },
+  id: 0,
+  code: line.key,
+  name,
+  tint,
+  strengthKg: null,
+  mass: null,
+  material: line.material,
+  diameter: line.diameter,
 });
 
 /** Line that is not the shop's as it was typed; its length is 0 where nobody said it. Null without a diameter. */
@@ -156,11 +168,28 @@ function ownPiece(product: Product, own: BroughtLine): Piece {
   let id = 7;
   for (const letter of sameBrought(own)) id = (31 * id + letter.charCodeAt(0)) % 1_000_000_007;
   return {
-    ...{ id: -1 - id, code: 'their own', product, kind: 'bulk', place: '', lot: own.name },
-    ...{ priceMinor: null, tareG: null, flangeMm: null, coreMm: null, newOn: null },
-    ...{ wound: 'unknown', leaves: 'unknown', soaking: null, wetUntil: null, version: 1 },
-    ...{ receivedMm: own.lengthMm, lengthMm: own.lengthMm, promisedMm: 0 },
-    ...{ opened: true, writtenOff: false, broughtWith: null },
+    id: -1 - id,
+    code: 'their own',
+    product,
+    kind: 'bulk',
+    place: '',
+    lot: own.name,
+    priceMinor: null,
+    tareG: null,
+    flangeMm: null,
+    coreMm: null,
+    newOn: null,
+    wound: 'unknown',
+    leaves: 'unknown',
+    soaking: null,
+    wetUntil: null,
+    version: 1,
+    receivedMm: own.lengthMm,
+    lengthMm: own.lengthMm,
+    promisedMm: 0,
+    opened: true,
+    writtenOff: false,
+    broughtWith: null,
   };
 }
 
@@ -193,7 +222,10 @@ export function proposedFor(
 ): (Pick<ProposedPiece, 'reason'> & { readonly piece: Piece; readonly tight: Tight | null }) | null {
   const found = proposePiece(
     offered.map((piece) => ({
-      ...{ id: piece.id, kind: piece.kind, opened: piece.opened, off: offOf(piece) },
+      id: piece.id,
+      kind: piece.kind,
+      opened: piece.opened,
+      off: offOf(piece),
       free: freeOn(piece, taken) / 1000,
       water: waterState(piece),
     })),
@@ -203,7 +235,8 @@ export function proposedFor(
   if (!piece) return null;
   const tight = offered.find(({ id }) => id === found.tight?.id);
   return {
-    ...{ piece, reason: found.reason },
+    piece,
+    reason: found.reason,
     tight: tight && found.tight ? { code: tight.code, serves: found.tight.serves } : null,
   };
 }

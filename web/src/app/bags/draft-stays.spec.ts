@@ -8,21 +8,23 @@ import { emptyReel, type ReelDraft } from './reel-draft';
 
 const draft = (more: Partial<ReelDraft> = {}): ReelDraft => ({
   ...emptyReel(),
-  ...{ label: 'Harling 30', type: 'trolling', mainPiece: 'stays', lip: '58 mm' },
+  label: 'Harling 30',
+  type: 'trolling',
+  mainPiece: 'stays',
+  lip: '58 mm',
   ...more,
 });
 const RACK = [aPiece()];
 const units = {
-  ...{
-    system: () => 'metric',
-    length: (m: number) => `${m.toFixed(0)} m`,
-    diameter: (mm: number) => `${String(mm)} mm`,
-  },
+  system: () => 'metric',
+  length: (m: number) => `${m.toFixed(0)} m`,
+  diameter: (mm: number) => `${String(mm)} mm`,
 } as unknown as Parameters<typeof planNotes>[2];
 const line = (key: string, diameter: number) => ({ key, material: 'nylon', diameter }) as const;
 const LIES = JSON.stringify([
   {
-    ...{ spool: 'own', lipRadius: 29 },
+    spool: 'own',
+    lipRadius: 29,
     layers: [
       {
         line: line('SN-25', 0.25),

@@ -2,11 +2,23 @@ import { openScreen } from '../testing/screen';
 import { FirstSteps } from './first-steps';
 
 const bench = (version: number) => ({
-  ...{ id: 1, name: 'Bench 1', spanMm: 1500, hand: 'right', pedal: '', devices: [], version },
+  id: 1,
+  name: 'Bench 1',
+  spanMm: 1500,
+  hand: 'right',
+  pedal: '',
+  devices: [],
+  version,
 });
 const LINE = {
-  ...{ id: 1, code: 'SN-30', name: 'Smoke nylon 0.30', material: 'nylon', diameter: 0.3 },
-  ...{ strengthKg: null, tint: '#aab7bd', mass: null },
+  id: 1,
+  code: 'SN-30',
+  name: 'Smoke nylon 0.30',
+  material: 'nylon',
+  diameter: 0.3,
+  strengthKg: null,
+  tint: '#aab7bd',
+  mass: null,
 };
 const open = async (more: { benches?: object[]; tubs?: object[]; products?: object[] } = {}) => {
   const screen = await openScreen(FirstSteps);

@@ -3,8 +3,16 @@ import { openScreen, problem } from '../testing/screen';
 import { MessagesPage } from './messages-page';
 
 const MESSAGE: Message = {
-  ...{ id: 4, kind: 'ready', customer: { id: 7, name: 'Ivo Tarn', contact: '' }, bag: 12, tag: null },
-  ...{ text: 'Hello Ivo Tarn', state: 'waiting', at: '2031-04-25T09:30:00.000Z', by: 'Joss', done: null },
+  id: 4,
+  kind: 'ready',
+  customer: { id: 7, name: 'Ivo Tarn', contact: '' },
+  bag: 12,
+  tag: null,
+  text: 'Hello Ivo Tarn',
+  state: 'waiting',
+  at: '2031-04-25T09:30:00.000Z',
+  by: 'Joss',
+  done: null,
   version: 1,
 };
 const isList = ({ url }: { readonly url: string }): boolean => url === '/api/messages';

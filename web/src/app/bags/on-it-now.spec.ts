@@ -15,16 +15,18 @@ describe('what is on a reel, in its bag', () => {
       { name: 'spare', observations: [], on },
     ];
     screen.http.expectOne('/api/reels/R-7').flush({
-      ...{
-        tag: 'R-7',
-        type: 'trolling',
-        label: 'Troll 30',
-        looks: '',
-        waiting: null,
-        gear: null,
-        version: 1,
-      },
-      ...{ tags: [], history: [], fills: [], customer: { id: 3, name: 'Ivo', contact: '' }, spools },
+      tag: 'R-7',
+      type: 'trolling',
+      label: 'Troll 30',
+      looks: '',
+      waiting: null,
+      gear: null,
+      version: 1,
+      tags: [],
+      history: [],
+      fills: [],
+      customer: { id: 3, name: 'Ivo', contact: '' },
+      spools,
     } satisfies Reel);
     await screen.fixture.whenStable();
     return screen;

@@ -45,7 +45,8 @@ function keptNote({ input, made, assumed }: DraftPlan, units: UnitsService): str
   const kept = input.request.layers.find((layer) => layer.kind === 'retained');
   // Kept up to a level, it takes the same room however thick it is.
   if (kept?.kind !== 'retained' || !('length' in kept.left)) return '';
-  const [thin, thick] = [figureAt(input, THIN, units), figureAt(input, THICK, units)];
+  const thin = figureAt(input, THIN, units);
+  const thick = figureAt(input, THICK, units);
   const taken = units.diameter(kept.line.diameter);
   if (thin === '' || thin === thick)
     return `The old line is taken to be ${taken}; how thick it is changes nothing.`;

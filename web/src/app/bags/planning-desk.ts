@@ -50,7 +50,9 @@ export class PlanningDesk {
   private readonly units = inject(UnitsService);
 
   private readonly source = signal<Source>({
-    ...{ rack: signal([]), lines: signal([]), customerId: signal('') },
+    rack: signal([]),
+    lines: signal([]),
+    customerId: signal(''),
   });
   private readonly kept = new WeakMap<
     ReelDraft,

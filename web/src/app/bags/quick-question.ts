@@ -89,7 +89,8 @@ export class QuickQuestion {
     useKeys({ 'Ctrl Enter': () => this.book() });
     // The usual backing stands there, so that a reel and its main line are enough to ask with.
     const begin = effect(() => {
-      const [lines, pieces] = [this.lines.value(), this.pieces.value()];
+      const lines = this.lines.value();
+      const pieces = this.pieces.value();
       if (!lines || !pieces) return;
       begin.destroy();
       const backing = usualBacking(lines, pieces);

@@ -113,7 +113,10 @@ export const emptyReel = (): ReelDraft => ({
 /** The same reel once more: everything but the tag, which no two share. */
 export const likeReel = (reel: ReelDraft): ReelDraft => ({
   ...reel,
-  ...{ tag: '', spool: '', sameReelAs: '', looks: '' },
+  tag: '',
+  spool: '',
+  sameReelAs: '',
+  looks: '',
 });
 
 /** Another spool of the same reel, filled alike until somebody says otherwise. */

@@ -48,7 +48,9 @@ const LINE_SOURCES = [
 /** What comes in: one reel's facts, what it is to hold, and from which pieces. */
 const BACKING = { line: 'Backing line', amount: 'How much backing', field: 'backingLength' } as const;
 const BELOW_MAIN = {
-  ...{ backing: BACKING, 'main-only': BACKING, tape: BACKING },
+  backing: BACKING,
+  'main-only': BACKING,
+  tape: BACKING,
   grip: { line: 'Nylon for grip', amount: 'How much of it', field: 'gripLength' },
   'three-layer': { line: 'Cushion', amount: 'How much cushion', field: 'cushionLength' },
 } as const;

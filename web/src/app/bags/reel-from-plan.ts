@@ -210,7 +210,10 @@ export function reelFromPlan(
   return {
     ...emptyReel(),
     ...factsOf(planInput.observations, gear, system),
-    ...{ tag: reel.tag, type: reel.type, label: reel.label, looks: reel.looks ?? '' },
+    tag: reel.tag,
+    type: reel.type,
+    label: reel.label,
+    looks: reel.looks ?? '',
     lies: liesOf(reel.on),
     spool: spool === 'own' ? '' : spool,
     ...(planInput.assumed?.includes('gear') ? { gear: '' } : {}),
@@ -231,7 +234,11 @@ export function reelFromPlan(
 /** A reel of which nobody has planned anything: what it is, and what lies on it by the record. */
 export const knownReel = ({ tag, type, label, looks, on }: Omit<CustomerReel, 'last'>): ReelDraft => ({
   ...emptyReel(),
-  ...{ tag, type, label, looks, lies: liesOf(on) },
+  tag,
+  type,
+  label,
+  looks,
+  lies: liesOf(on),
 });
 
 const liesOf = (on: CustomerReel['on'] | undefined): string =>
@@ -244,7 +251,8 @@ const belowMain = (underneath: Underneath, amount: string): Facts => {
 
 /** What the customer wants beside the line itself, as fields. */
 const wanted = (wants: Wants, { length, small, strength }: Rewriter): Facts => ({
-  ...{ onItNow: wants.onItNow, leader: wants.leader },
+  onItNow: wants.onItNow,
+  leader: wants.leader,
   least: wants.leastMm === null ? '' : length(wants.leastMm / 1000),
   drag: wants.dragKg === null ? '' : strength(wants.dragKg),
   mainFirst: wants.mainFirst ? 'yes' : '',

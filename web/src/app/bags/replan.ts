@@ -125,7 +125,8 @@ export class Replan {
   }
 
   protected takeTheirs(): void {
-    const [job, bag] = [this.job(), this.bag.value()];
+    const job = this.job();
+    const bag = this.bag.value();
     if (!job || !bag) return;
     const on = this.known.value()?.reel.on ?? [];
     this.desk.say(reelFromPlan({ ...job, on }, job, this.units.system()));
@@ -133,7 +134,8 @@ export class Replan {
   }
 
   protected save(): void {
-    const [{ jobs, brought }, bag] = [this.desk.jobs(), this.bag.value()];
+    const { jobs, brought } = this.desk.jobs();
+    const bag = this.bag.value();
     const [job] = jobs;
     if (!job || !bag || this.desk.notReady() !== '' || this.sending.busy()) return;
     const { label, type, planInput, cuts, wants } = job;

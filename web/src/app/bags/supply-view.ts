@@ -90,7 +90,8 @@ export class SupplyView {
     [...TOLD_ABOVE].map((question) => this.exceptionOf(question)).find((words) => words !== ''),
   );
   protected readonly handling = computed((): Said[] => {
-    const [sheet, facts] = [this.sheet(), this.facts()];
+    const sheet = this.sheet();
+    const facts = this.facts();
     if (!sheet || !facts) return [];
     const said = (Object.keys(QUESTION_NAMES) as HouseQuestion[]).flatMap((question): Said[] => {
       const advice = sheet[question];
@@ -113,7 +114,8 @@ export class SupplyView {
   }
 
   protected size(start: number, end: number): string {
-    const [a, b] = [Math.abs(start).toFixed(1), Math.abs(end).toFixed(1)];
+    const a = Math.abs(start).toFixed(1);
+    const b = Math.abs(end).toFixed(1);
     return a === b ? a : `${a} to ${b}`;
   }
 }

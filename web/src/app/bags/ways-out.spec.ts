@@ -11,15 +11,27 @@ import { waysOut } from './ways-out';
 
 const product = (code: string, diameter: number, strengthKg: number | null = null) => ({
   ...aPiece().product,
-  ...{ id: Math.round(diameter * 1000), code, name: code, diameter, strengthKg },
+  id: Math.round(diameter * 1000),
+  code,
+  name: code,
+  diameter,
+  strengthKg,
 });
 const piece = (id: number, code: string, diameter: number, more: Partial<Piece> = {}): Piece =>
   aPiece({ id, code: `P-${code}`, product: product(code, diameter), lengthMm: 900_000, ...more });
 const RACK = [piece(1, 'B-25', 0.25), piece(2, 'M-30', 0.3), piece(3, 'M-26', 0.26), piece(4, 'X-30', 0.3)];
 const draft = (more: Partial<ReelDraft> = {}): ReelDraft => ({
   ...emptyReel(),
-  ...{ label: 'Kitta', rating1: '210 x 0.25', rating2: '148 x 0.30', lip: '46 mm', width: '16.5 mm' },
-  ...{ gear: '5.2:1', gap: '1.5 mm', mainPiece: '2', mainLength: '120 m', backingPiece: '1' },
+  label: 'Kitta',
+  rating1: '210 x 0.25',
+  rating2: '148 x 0.30',
+  lip: '46 mm',
+  width: '16.5 mm',
+  gear: '5.2:1',
+  gap: '1.5 mm',
+  mainPiece: '2',
+  mainLength: '120 m',
+  backingPiece: '1',
   ...more,
 });
 const rack = (pieces: readonly Piece[]) => ({ pieces, lines: pieces.map((one) => one.product) });

@@ -19,7 +19,11 @@ export interface WayOut {
 
 /** What is said of a plan whose line does not end where it should. */
 const OFF_LEVEL: ReadonlySet<string> = new Set([
-  ...['does-not-fit', 'negative-gap', 'fuller-than-rule', 'lower-than-rule', 'proud-once-wet'],
+  'does-not-fit',
+  'negative-gap',
+  'fuller-than-rule',
+  'lower-than-rule',
+  'proud-once-wet',
 ]);
 
 /** Whether a plan or its cuts lack something, if only within the doubt. */

@@ -10,9 +10,17 @@ import { openScreen } from '../testing/screen';
 import { BenchList } from './bench-list';
 
 const run = (aside: boolean): OpenRun => ({
-  ...{ promisedAt: '2031-03-10T17:00:00.000Z', drawing: A_DRAWING },
-  ...{ id: 5, bench: 'Bench 1', bagNumber: 3, customer: 'Aside', position: 1, reelsInBag: 1 },
-  ...{ tag: 'R-5', label: 'Plain 3000', aside },
+  promisedAt: '2031-03-10T17:00:00.000Z',
+  drawing: A_DRAWING,
+  id: 5,
+  bench: 'Bench 1',
+  bagNumber: 3,
+  customer: 'Aside',
+  position: 1,
+  reelsInBag: 1,
+  tag: 'R-5',
+  label: 'Plain 3000',
+  aside,
 });
 
 it('says that a reel was put aside before the server knows, and asks again once it does', async () => {

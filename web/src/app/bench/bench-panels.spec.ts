@@ -51,7 +51,7 @@ describe('a main too long', () => {
   it('offers three ways out, and line taken off is counted back', async () => {
     const log = [
       ...WINDING,
-      ...[anEvent(10, { kind: 'step-done', payload: { step: 'wind-backing' } })],
+      anEvent(10, { kind: 'step-done', payload: { step: 'wind-backing' } }),
       anEvent(11, { kind: 'depth-read', payload: { after: 'backing', depth: 5, by: 'calliper' } }),
       anEvent(12, { kind: 'step-done', payload: { step: 'depth-backing' } }),
       anEvent(13, { kind: 'step-done', payload: { step: 'join-main' } }),
@@ -139,7 +139,10 @@ describe('counting by hand', () => {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       providers: [
-        ...[provideHttpClient(), provideHttpClientTesting(), BenchView, CounterStep],
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        BenchView,
+        CounterStep,
         { provide: RunStore, useClass: StandingRun },
       ],
     });
@@ -177,10 +180,7 @@ describe('counting by hand', () => {
     const ten = view.byHand('backing', 10);
     expect(ten).toMatchObject({ kind: 'turns', payload: { turns: 10 } });
     const { perTurn } = view.winding()!;
-    const both = await viewOn(meter, [
-      ...stepsDone('strip', 'mount', 'tie-on'),
-      ...[metres, anEvent(11, ten)],
-    ]);
+    const both = await viewOn(meter, [...stepsDone('strip', 'mount', 'tie-on'), metres, anEvent(11, ten)]);
     expect(both.soFar() - 12.5).toBeCloseTo(10 * perTurn, 0);
   });
 });

@@ -235,7 +235,8 @@ export class BenchRun {
   }
 
   protected done(): void {
-    const [step, run] = [this.bench.current(), this.store.run()];
+    const step = this.bench.current();
+    const run = this.store.run();
     this.sure.set(false);
     this.refused.set('');
     if (run?.state === 'closed') void this.router.navigate(['/reels', run.job.tag]);

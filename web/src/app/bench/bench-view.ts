@@ -46,7 +46,9 @@ export class BenchView {
   readonly winding = this.store.winding;
   readonly leftHanded = computed(() => this.store.run()?.under.hand === 'left');
   readonly words = computed(() => {
-    const [facts, step, state] = [this.store.facts(), this.current(), this.state()];
+    const facts = this.store.facts();
+    const step = this.current();
+    const state = this.state();
     const way = state?.supplies[step?.layer ?? '']?.way ?? null;
     if (!facts || !step) return null;
     const { name, todo, look, cautions } = stepWords(step, facts, way);
@@ -55,7 +57,8 @@ export class BenchView {
   /** What was wanted, what was chosen, and what was done last time, where the step needs it. */
   readonly beside = computed(() => {
     const run = this.store.run();
-    const [facts, state] = [this.store.facts(), this.state()];
+    const facts = this.store.facts();
+    const state = this.state();
     if (!run || !facts || !state) return [];
     const per = gearAt(facts.request, state.supplies, this.current()?.layer ?? '');
     return [this.movedWords(), ...besideStep(this.current(), run, { units: this.units, per })].filter(
@@ -64,7 +67,9 @@ export class BenchView {
   });
   /** That line was moved since the gap was read, and where it stands by that. */
   private movedWords(): string {
-    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.state()];
+    const facts = this.store.facts();
+    const under = this.store.underWay();
+    const state = this.state();
     if (this.current()?.kind !== 'gap' || !facts || !under || !state) return '';
     const moved = gapMoved(facts, under, state);
     const read = state.depths.findLast(({ after }) => after === 'gap');
@@ -77,7 +82,8 @@ export class BenchView {
     return cautionsOf(own).filter(({ at }) => places.includes(at));
   });
   readonly fields = computed(() => {
-    const [facts, step] = [this.store.facts(), this.current()];
+    const facts = this.store.facts();
+    const step = this.current();
     return facts && step ? stepFields(step) : [];
   });
   /** Where a main that is too long would end, and where its join would lie with backing taken off. */
@@ -94,13 +100,16 @@ export class BenchView {
     ];
   });
   readonly section = computed(() => {
-    const [run, underWay] = [this.store.run(), this.store.underWay()];
+    const run = this.store.run();
+    const underWay = this.store.underWay();
     if (!run || !underWay) return null;
     const view = benchSection(run, underWay, (mm) => this.units.small(mm));
     return { ...view, marks: [...view.marks, ...this.waysOut()] };
   });
   readonly ahead = computed(() => {
-    const [run, underWay, state] = [this.store.run(), this.store.underWay(), this.state()];
+    const run = this.store.run();
+    const underWay = this.store.underWay();
+    const state = this.state();
     return run && underWay && state ? layersAhead(run, underWay, state.done) : { lengths: {}, totals: {} };
   });
   /** What is counted on this layer. */
@@ -138,19 +147,18 @@ export class BenchView {
       : 'Nothing is counted. Wound by eye, the record uses only the depth you read.';
   });
   readonly looks = computed(() => {
-    const [run, facts, state, underWay] = [
-      this.store.run(),
-      this.store.facts(),
-      this.state(),
-      this.store.underWay(),
-    ];
+    const run = this.store.run();
+    const facts = this.store.facts();
+    const state = this.state();
+    const underWay = this.store.underWay();
     return run && facts && state && underWay && this.winding()
       ? looksDue(facts, state, underWay, run.under.spanMm / 1000)
       : [];
   });
   /** What is left of the last layer, once a depth was read. */
   readonly correction = computed(() => {
-    const [underWay, state] = [this.store.underWay(), this.state()];
+    const underWay = this.store.underWay();
+    const state = this.state();
     const read = state?.depths.at(-1);
     // On a reel whose line stays on, its counter says how much.
     const rest = underWay && read && !this.store.facts()?.counterOnly ? restOfFill(underWay) : null;
@@ -159,35 +167,33 @@ export class BenchView {
     return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ${gap.value < 0 ? 'stands' : 'ends'} ${levelWords(gap.value, (mm) => this.units.small(mm))}.`;
   });
   readonly long = computed(() => {
-    const [underWay, state] = [this.store.underWay(), this.state()];
+    const underWay = this.store.underWay();
+    const state = this.state();
     // Asked once a depth was read: before that the plan knows no better than when it was booked.
     return underWay && state && state.depths.length > 0 ? tooLong(underWay, state) : null;
   });
   /** What a level asks for that is not where it was wanted: by the gap as it was read, or by the thumb. */
   readonly remedy = computed(() => {
-    const [facts, underWay, state, kind] = [
-      this.store.facts(),
-      this.store.underWay(),
-      this.state(),
-      this.current()?.kind,
-    ];
+    const facts = this.store.facts();
+    const underWay = this.store.underWay();
+    const state = this.state();
+    const kind = this.current()?.kind;
     if (!facts || !underWay || !state) return null;
     if (kind === 'gap') return gapRemedy(facts, underWay, state);
     return kind === 'thumb' ? thumbRemedy(facts, underWay, state) : null;
   });
   /** The layer being wound where it was found loose. */
   readonly loose = computed(() => {
-    const [underWay, state] = [this.store.underWay(), this.state()];
+    const underWay = this.store.underWay();
+    const state = this.state();
     return underWay && state && this.winding() ? looseLayer(underWay, state) : null;
   });
   /** Readings that contradict each other, once everything else is done. */
   readonly question = computed(() => {
-    const [run, facts, state, step] = [
-      this.store.run(),
-      this.store.facts(),
-      this.store.state(),
-      this.current(),
-    ];
+    const run = this.store.run();
+    const facts = this.store.facts();
+    const state = this.store.state();
+    const step = this.current();
     if (!run || !facts || !state || run.state === 'closed' || (step && step.kind !== 'tag')) return null;
     const settled = settleFill(evidenceOfRun(run.job.planInput, facts, state, run.pieces));
     return settled.ok ? settled.value.question : null;
@@ -208,7 +214,8 @@ export class BenchView {
   });
   /** Whether all that is on can come off again to give the arbor grip. */
   readonly canStripAll = computed(() => {
-    const [run, state] = [this.store.run(), this.state()];
+    const run = this.store.run();
+    const state = this.state();
     // A reel whose line stays on is not filled again.
     if (run?.state !== 'open' || run.job.wants.counterOnly) return false;
     return state !== null && layersOn(state).length > 0;
@@ -231,14 +238,17 @@ export class BenchView {
   readonly over = computed(() => this.winding()?.turnsOver ?? 0);
   /** Whether they are to come off: past a length that was settled, or past all that is likely. Else the depth decides. */
   readonly tooMany = computed(() => {
-    const [winding, state] = [this.winding(), this.state()];
+    const winding = this.winding();
+    const state = this.state();
     if (!winding || !state) return false;
     const settled = state.chosen.some(({ layer, how }) => layer === winding.layer && how === 'cut-short');
     return settled || winding.turns > winding.planned.handleTurns.high;
   });
   /** A drag as it is typed, held against what was asked and against the weakest part. */
   dragJudged(read: number): DragJudgement | null {
-    const [run, facts, state] = [this.store.run(), this.store.facts(), this.state()];
+    const run = this.store.run();
+    const facts = this.store.facts();
+    const state = this.state();
     if (!run || !facts || !state) return null;
     return judgeDrag(read, run.job.wants.dragKg, dragParts(run, facts, state));
   }
@@ -269,7 +279,8 @@ export class BenchView {
   }
 
   private worth(layer: string): { readonly per?: number } {
-    const [facts, state] = [this.store.facts(), this.state()];
+    const facts = this.store.facts();
+    const state = this.state();
     return facts && state ? { per: gearAt(facts.request, state.supplies, layer) } : {};
   }
 }

@@ -136,7 +136,11 @@ describe('the big actions', () => {
 
   it('are five at most, and the first is the one to press', () => {
     expect(actionsOf({ ...now, step: wind }).map(({ name }) => name)).toEqual([
-      ...['Ten turns', 'Type the count', 'Twist', 'Lay', 'Step done'],
+      'Ten turns',
+      'Type the count',
+      'Twist',
+      'Lay',
+      'Step done',
     ]);
     expect(actionsOf({ ...now, step: wind, fixedSpool: false })[3]!.name).toBe('Read a depth');
   });

@@ -186,7 +186,8 @@ describe('a change of mind at the bench', () => {
     await type('Why', 'not braid after all');
     await press('Cancel the fill');
     expect(http.expectOne('/api/runs/5/give-up').request.body).toEqual({
-      ...{ why: 'not braid after all', line: 'back' },
+      why: 'not braid after all',
+      line: 'back',
     });
   });
 });

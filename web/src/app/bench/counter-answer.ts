@@ -71,7 +71,9 @@ export class CounterAnswer {
         ? ''
         : `${reach.past === 'lip' ? 'A thinner' : 'A thicker'} main, ${(100 * reach.main).toFixed(0)} % of this one’s diameter, could be matched. Backing does not help.`;
     return {
-      ...{ main, shorter: reach.shorter, reads: readingText(reach.reads) },
+      main,
+      shorter: reach.shorter,
+      reads: readingText(reach.reads),
       mark: reach.shorter === null ? '' : markText(reach.shorter, unit),
       past: reach.past,
     };

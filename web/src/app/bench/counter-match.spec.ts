@@ -20,7 +20,13 @@ const walked = (seq: number, reading: number): RunEvent =>
   anEvent(seq, {
     kind: 'walked',
     payload: {
-      ...{ layer: 'main', match: 100 * FT, tape: 100 * FT, reading, unit: 'ft', step: 1, over: 'field' },
+      layer: 'main',
+      match: 100 * FT,
+      tape: 100 * FT,
+      reading,
+      unit: 'ft',
+      step: 1,
+      over: 'field',
     },
   });
 const walksIn = (happened: readonly RunHappening[]) =>

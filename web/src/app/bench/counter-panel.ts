@@ -92,7 +92,9 @@ export class CounterPanel {
 
   /** What its count may mean, the likeliest first. */
   protected readonly question = computed(() => {
-    const [frame, facts, state] = [this.store.counter(), this.store.facts(), this.store.state()];
+    const frame = this.store.counter();
+    const facts = this.store.facts();
+    const state = this.store.state();
     if (!frame?.odd || frame.count === null || !facts || !state || !this.store.counterHeard()) return null;
     const { device, count, odd } = frame;
     const gear = (layer: string): number => gearAt(facts.request, state.supplies, layer);

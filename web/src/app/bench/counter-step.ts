@@ -67,24 +67,31 @@ export class CounterStep {
   readonly standing = computed(() => this.walks().filter(({ left }) => !left));
   /** The counter by all walks so far, on the spool as it is now. */
   readonly match = computed((): CounterMatch | null => {
-    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.shown()];
+    const facts = this.store.facts();
+    const under = this.store.underWay();
+    const state = this.store.shown();
     return facts && under && state ? counterNow(facts, under, state, this.setup(), this.known()) : null;
   });
   readonly table = computed(() => {
-    const [match, { match: at, unit }] = [this.match(), this.setup()];
+    const match = this.match();
+    const { match: at, unit } = this.setup();
     return match && this.standing().length > 0 ? counterTable(match, at, unit) : [];
   });
   readonly doubted = this.asked.asReadonly();
   /** Metres on the layer at each walk, those left out among them. */
   readonly movedAt = computed(() => {
-    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.state()];
+    const facts = this.store.facts();
+    const under = this.store.underWay();
+    const state = this.store.state();
     if (!facts || !under || !state) return [];
     const walks = state.walks.map((walk) => ({ ...walk, left: false }));
     return walksOf(facts, under, { ...state, walks }, this.setup().unit).map(({ moved }) => moved);
   });
   /** Turns still to move, as they are counted at this bench. */
   readonly turns = computed(() => {
-    const [facts, state, match] = [this.store.facts(), this.store.state(), this.match()];
+    const facts = this.store.facts();
+    const state = this.store.state();
+    const match = this.match();
     if (!facts || !state || !match) return 0;
     return Math.round(Math.abs(match.spoolTurns) / gearAt(facts.request, state.supplies, this.layer()));
   });
@@ -138,7 +145,8 @@ export class CounterStep {
       this.walked(read, { cause, left: true });
       return;
     }
-    const [first, setup] = [this.walks().length === 0, this.setup()];
+    const first = this.walks().length === 0;
+    const setup = this.setup();
     // Nothing was read before in the wrong unit: from now on it is what it really shows.
     if (unit && first) this.said.set({ ...setup, unit });
     const moved = ifYes.moved - (this.request()?.moved ?? 0);
@@ -160,12 +168,15 @@ export class CounterStep {
   }
 
   private request() {
-    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.state()];
+    const facts = this.store.facts();
+    const under = this.store.underWay();
+    const state = this.store.state();
     return facts && under && state ? counterRequest(facts, under, state, this.setup(), this.known()) : null;
   }
 
   private doubtsOf({ reading, tape, over }: ReadAtMark): WalkDoubt[] {
-    const [request, match] = [this.request(), this.match()];
+    const request = this.request();
+    const match = this.match();
     if (!request?.spool || !match) return [];
     const walk: Walk = { reading, tape, over, moved: request.moved };
     const { face, walks, spool } = request;
@@ -182,7 +193,12 @@ export class CounterStep {
     void this.store.happen({
       kind: 'walked',
       payload: {
-        ...{ layer: this.layer(), match, tape, reading, unit, over },
+        layer: this.layer(),
+        match,
+        tape,
+        reading,
+        unit,
+        over,
         step: Number.isInteger(reading) ? 1 : 0.1,
         ...(expected !== undefined && Math.abs(tape - match) < 0.01 && expected > 0 ? { expected } : {}),
         ...more,
@@ -203,7 +219,9 @@ export class CounterStep {
   async finish(): Promise<void> {
     const step = this.store.state()?.current;
     if (step?.kind !== 'counter') return;
-    const [facts, under, state] = [this.store.facts(), this.store.underWay(), this.store.state()];
+    const facts = this.store.facts();
+    const under = this.store.underWay();
+    const state = this.store.state();
     const moved = facts && under && state ? (gapMoved(facts, under, state) ?? 0) : 0;
     await this.store.happen({ kind: 'step-done', payload: { step: step.id } });
     const gap = state?.steps.find(({ kind }) => kind === 'gap');

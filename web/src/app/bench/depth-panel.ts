@@ -68,7 +68,8 @@ export class DepthPanel {
     return depth === null ? null : { depth, by };
   });
   protected readonly judged = computed(() => {
-    const [underWay, read] = [this.store.underWay(), this.read()];
+    const underWay = this.store.underWay();
+    const read = this.read();
     return underWay && read ? judgeDepth(underWay, this.after(), read) : null;
   });
   private readonly ready = computed(() => {

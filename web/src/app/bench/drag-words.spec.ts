@@ -12,7 +12,11 @@ const units = new (class {
   }
 })();
 const supply = (layer: string, strengthKg: number | null): Run['supplies'][number] => ({
-  ...{ layer, strengthKg, diameters: [90, 60], measured: true, leaves: 'unknown' },
+  layer,
+  strengthKg,
+  diameters: [90, 60],
+  measured: true,
+  leaves: 'unknown',
 });
 
 describe('a drag as it is typed', () => {

@@ -42,7 +42,11 @@ describe('another line than was said', () => {
       {
         kind: 'piece-changed',
         payload: {
-          ...{ layer: 'main', pieceId: 3, code: 'B-3', usedUp: false, allAlong: true },
+          layer: 'main',
+          pieceId: 3,
+          code: 'B-3',
+          usedUp: false,
+          allAlong: true,
           line: { key: 'MB-19', material: 'braid', diameter: 0.25 },
         },
       },

@@ -83,12 +83,10 @@ export class LayPanel {
     return { rear: r, front: f, ...(c == null ? {} : { centre: c }) };
   });
   protected readonly advice = computed(() => {
-    const [reading, facts, state, run] = [
-      this.read(),
-      this.store.facts(),
-      this.store.state(),
-      this.store.run(),
-    ];
+    const reading = this.read();
+    const facts = this.store.facts();
+    const state = this.store.state();
+    const run = this.store.run();
     const layer = facts?.request.layers.find(({ id }) => id === this.layer());
     if (!reading || !facts || !state || !run || layer?.kind !== 'line') return null;
     const last = state.lays.at(-1);
@@ -99,7 +97,8 @@ export class LayPanel {
   });
 
   protected took(did: WasherAction): void {
-    const [reading, winding] = [this.read(), this.store.underWay()?.winding];
+    const reading = this.read();
+    const winding = this.store.underWay()?.winding;
     if (!reading || !winding) return;
     const payload = { layer: this.layer(), ...reading, did, wound: winding.lengthSoFar };
     void this.store.happen({ kind: 'lay-read', payload }).then(() => {

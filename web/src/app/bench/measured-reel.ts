@@ -77,7 +77,8 @@ export class MeasuredReel {
     const state = this.store.state();
     const layer = state?.current?.kind === 'wind' ? state.current.layer : undefined;
     if (!state || layer === undefined || !this.meter()) return null;
-    const [known, unmetered] = [this.store.spool(), this.store.unmetered()];
+    const known = this.store.spool();
+    const unmetered = this.store.unmetered();
     return known && unmetered && measuredRadius(known, unmetered, state, layer);
   });
   protected readonly stands = computed(() => {

@@ -11,7 +11,9 @@ export const freeOf = ({ lengthMm, promisedMm }: Piece): number => Math.max(0, l
 
 /** A product as the line a layer is wound with. */
 export const asLine = ({ code, material, diameter }: Piece['product']): Line => ({
-  ...{ key: code, material, diameter },
+  key: code,
+  material,
+  diameter,
 });
 
 /** A piece that may follow one that ran out, and where its join would lie. */
@@ -46,7 +48,8 @@ export class OtherPieces {
     return this.others().filter(({ product }) => product.code === line.key);
   });
   private readonly layerNow = computed(() => {
-    const [under, winding] = [this.store.underWay(), this.bench.winding()];
+    const under = this.store.underWay();
+    const winding = this.bench.winding();
     return under?.wound.find(({ id }) => id === winding?.layer) ?? null;
   });
   /** Metres still to go on: what a join would have above it. */
@@ -67,13 +70,17 @@ export class OtherPieces {
 
   /** What the mounted piece gave by the count, m. */
   readonly given = computed(() => {
-    const [under, state, layer] = [this.store.underWay(), this.bench.state(), this.layerNow()];
+    const under = this.store.underWay();
+    const state = this.bench.state();
+    const layer = this.layerNow();
     if (!under || !state || !layer) return 0;
     return (pieceStretches(under, state, layer).at(-1)?.share ?? 1) * layer.length;
   });
   /** What the books had on the mounted piece, m; null where nobody knows. */
   readonly held = computed(() => {
-    const [run, mounted, layer] = [this.store.run(), this.bench.mounted(), this.bench.current()?.layer];
+    const run = this.store.run();
+    const mounted = this.bench.mounted();
+    const layer = this.bench.current()?.layer;
     const booked = this.bench.supply();
     if (booked?.pieceId === mounted?.pieceId) return run?.pieces[layer ?? '']?.length ?? null;
     const piece = this.rack.value()?.find(({ id }) => id === mounted?.pieceId);

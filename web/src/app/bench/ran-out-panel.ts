@@ -66,7 +66,9 @@ export class RanOutPanel {
 
   /** Metres by which the books had more (or less) than was counted off the piece; null where they agree or it was said. */
   protected readonly missing = computed(() => {
-    const [held, given, layer] = [this.pieces.held(), this.pieces.given(), this.bench.current()?.layer ?? ''];
+    const held = this.pieces.held();
+    const given = this.pieces.given();
+    const layer = this.bench.current()?.layer ?? '';
     if (held === null || this.bench.wasUsedUp()) return null;
     const said = this.bench
       .state()
@@ -83,7 +85,8 @@ export class RanOutPanel {
   });
   private readonly code = computed(() => this.bench.mounted()?.code ?? 'The piece');
   protected readonly lackWords = computed(() => {
-    const [held, given] = [this.pieces.held() ?? 0, this.pieces.given()];
+    const held = this.pieces.held() ?? 0;
+    const given = this.pieces.given();
     const off = this.units.length(Math.abs(held - given));
     return `${this.code()} held ${this.units.length(held)} by the books, and ${this.units.length(given)} of it ${given < held ? 'is on by the count: ' + off + ' are missing' : 'were counted: ' + off + ' too many'}. Which is right?`;
   });

@@ -45,7 +45,8 @@ describe('what waits here', () => {
   });
 
   it('is left out where the log has it already, and stays as it is where nothing went on', () => {
-    const [x, y] = [event('x', 2), event('y', 3)];
+    const x = event('x', 2);
+    const y = event('y', 3);
     expect(withWaiting([event('a', 1), x], [event('x', 7), y])).toEqual([event('a', 1), x, y]);
     const log = withWaiting([event('a', 1)], [x, y]);
     expect(log[1]).toBe(x);

@@ -94,19 +94,24 @@ export class RunStore {
   });
   /** The same as it turned out, with the lines that are really wound. */
   readonly facts = computed(() => {
-    const [facts, lines] = [this.planned(), this.lines()];
+    const facts = this.planned();
+    const lines = this.lines();
     return facts && lines ? factsNow(facts, { lines }) : facts;
   });
   private readonly lines = computed(() => this.state()?.lines ?? null, {
     equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
   });
   private readonly sight = computed((): CountersNow | null => {
-    const [device, facts, state] = [this.device(), this.facts(), this.state()];
+    const device = this.device();
+    const facts = this.facts();
+    const state = this.state();
     return facts && state && { device, facts, state, frame: this.counter(), heard: this.counterHeard() };
   });
   /** The state with what the counter went on by and the server has not written yet: what the technician sees. */
   readonly shown = computed(() => {
-    const [facts, state, sight] = [this.planned(), this.state(), this.sight()];
+    const facts = this.planned();
+    const state = this.state();
+    const sight = this.sight();
     const happening = sight && countedSince(sight);
     if (!facts || !happening) return state;
     const seq = sight.state.seq + 1;
@@ -119,17 +124,22 @@ export class RunStore {
   });
   /** The spool under the handle: worked out again where something was seen of it, not at each count. */
   readonly spool = computed(() => {
-    const [run, facts, seen] = [this.run(), this.facts(), this.seen()];
+    const run = this.run();
+    const facts = this.facts();
+    const seen = this.seen();
     return run && facts && seen ? spoolUnderWay(run.job.planInput, facts, seen) : null;
   });
   /** The spool as it would be known without what a line meter measured. */
   readonly unmetered = computed(() => {
-    const [run, facts, seen] = [this.run(), this.facts(), this.seen()];
+    const run = this.run();
+    const facts = this.facts();
+    const seen = this.seen();
     return run && facts && seen ? spoolUnderWay(run.job.planInput, facts, { ...seen, stretches: [] }) : null;
   });
   /** The spool under the handle, with every depth read so far. */
   readonly underWay = computed(() => {
-    const [spool, state] = [this.spool(), this.shown()];
+    const spool = this.spool();
+    const state = this.shown();
     return spool && state ? windingOn(spool, state) : null;
   });
   /** The winding now, where the current step winds; otherwise null. */
@@ -138,7 +148,10 @@ export class RunStore {
   );
   /** Whether somebody else, or another bench, has it. */
   readonly elsewhere = computed(() => {
-    const [run, state, me, here] = [this.run(), this.state(), this.session.person()?.name, this.here.bench()];
+    const run = this.run();
+    const state = this.state();
+    const me = this.session.person()?.name;
+    const here = this.here.bench();
     if (!state || !me || run?.state !== 'open') return null;
     const by = state.hands.at(-1) ?? '';
     const atOther = here !== null && (state.benchId ?? run.benchId) !== here.id;
@@ -216,7 +229,8 @@ export class RunStore {
 
   /** Says that it is wound here: from now on the counter of this bench counts it. */
   async takeHere(): Promise<void> {
-    const [run, here] = [this.run(), this.here.bench()];
+    const run = this.run();
+    const here = this.here.bench();
     if (!run) return;
     const at = here ? { bench: here.name, benchId: here.id } : { bench: run.bench, benchId: run.benchId };
     await this.write({ kind: 'taken-up', payload: at });

@@ -33,8 +33,10 @@ const BESIDE: Partial<Record<RunStep['kind'], Beside>> = {
   mount: (run) => [run.notes, turned(run)],
   grip: (run, { units }) => [tape(run, units)],
   wind: (run, saying, layer) => [
-    ...[onBox(run, layer), goesOnDry(run, layer)],
-    ...[sisterTook(run, saying, layer), lastSetUp(run)],
+    onBox(run, layer),
+    goesOnDry(run, layer),
+    sisterTook(run, saying, layer),
+    lastSetUp(run),
   ],
   gap: (run) => [run.notes],
   leader: ({ job }) => [job.wants.leader && `Asked for: ${job.wants.leader}.`],

@@ -39,7 +39,8 @@ export class Tone {
     if (typeof AudioContext === 'undefined') return;
     this.context ??= new AudioContext();
     const { context } = this;
-    const [tone, volume] = [context.createOscillator(), context.createGain()];
+    const tone = context.createOscillator();
+    const volume = context.createGain();
     tone.frequency.value = hertz;
     volume.gain.setValueAtTime(0.12, context.currentTime);
     volume.gain.linearRampToValueAtTime(0, context.currentTime + seconds);

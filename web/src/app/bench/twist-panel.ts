@@ -84,7 +84,8 @@ export class TwistPanel {
     };
   });
   protected readonly twist = computed(() => {
-    const [run, winding] = [this.store.run(), this.store.underWay()?.winding];
+    const run = this.store.run();
+    const winding = this.store.underWay()?.winding;
     if (!run || !winding) return null;
     const supply = run.supplies.find(({ layer }) => layer === this.layer())?.diameters[0] ?? 100;
     const reel = 2 * Math.max(1, winding.wound.find(({ id }) => id === this.layer())?.outerRadius ?? 1);
@@ -92,7 +93,9 @@ export class TwistPanel {
   });
   protected readonly verdict = computed(() => {
     this.slackTyped();
-    const [run, winding, twist] = [this.store.run(), this.store.underWay()?.winding, this.twist()];
+    const run = this.store.run();
+    const winding = this.store.underWay()?.winding;
+    const twist = this.twist();
     const pinched = this.quantity(this.slack.controls.pinched, 'line-length', PINCHED);
     const plyTurns = this.quantity(this.slack.controls.ply, 'ratio', PLY);
     if (!run || !winding || !twist || pinched === null || plyTurns === null) return null;
@@ -115,7 +118,8 @@ export class TwistPanel {
 
   constructor() {
     effect(() => {
-      const [seen, job] = [this.store.state()?.supplies[this.layer()], this.store.run()?.job];
+      const seen = this.store.state()?.supplies[this.layer()];
+      const job = this.store.run()?.job;
       // A spool that turns takes line off a rolling supply; line turned end for end comes off the other spool.
       const usual = job?.wants.endForEnd && this.layer() === 'main' ? 'reverse' : 'rolling';
       if (!seen && job && (usual === 'reverse' || !turnsRound(job.type)))
@@ -135,7 +139,8 @@ export class TwistPanel {
 
   /** Writes down how the supply stands, where that is news. */
   private stands(): Promise<void> {
-    const [now, known] = [this.seen(), this.store.state()?.supplies[this.layer()]];
+    const now = this.seen();
+    const known = this.store.state()?.supplies[this.layer()];
     const same =
       known?.way === now.way && known.supplyTurns === now.supplyTurns && known.reelTurns === now.reelTurns;
     return same
@@ -150,7 +155,8 @@ export class TwistPanel {
   }
 
   protected readSlack(): void {
-    const [said, winding] = [this.verdict(), this.store.underWay()?.winding];
+    const said = this.verdict();
+    const winding = this.store.underWay()?.winding;
     if (!said || !winding) return;
     const { pinched, plyTurns } = said;
     const payload = { layer: this.layer(), pinched, plyTurns, wound: winding.lengthSoFar };

@@ -46,7 +46,9 @@ export class WalkList {
       const by = (moved[i] ?? 0) - (moved[i - 1] ?? moved[i] ?? 0);
       const sign = by > 0 ? '+' : '\u2212';
       return {
-        ...{ left, mark: markText(tape, unit), read: asRead(typed ?? reading, began, step) },
+        left,
+        mark: markText(tape, unit),
+        read: asRead(typed ?? reading, began, step),
         expected: expected === undefined ? '' : readingText(expected, metresPer(unit) < 0.5 ? 1 : 0.1),
         moved: Math.abs(by) < 0.05 ? '' : `${sign}${movedText(by, this.units.system())}`,
       };

@@ -69,7 +69,8 @@ export class WalkOuting {
   protected readonly trips = computed(() =>
     planOuting(
       (this.waiting.value() ?? []).map((waiting) => ({
-        ...{ waiting, id: String(waiting.id) },
+        waiting,
+        id: String(waiting.id),
         match: this.matches()[waiting.id] ?? USUAL_MATCH,
       })),
       Number(this.many()),

@@ -170,7 +170,9 @@ interface Failure {
 }
 
 const failure = (code: Failure['code'], words: Words, fields: Failure['fields'] = []): Failure => ({
-  ...{ code, words, fields },
+  code,
+  words,
+  fields,
 });
 
 function toProblem(error: unknown): Failure {

@@ -25,7 +25,8 @@ export class BenchHere {
 
   /** The bench; the first one where none was chosen. Null while the benches are not known, or where it was taken away. */
   readonly bench = computed((): Bench | null => {
-    const [benches, id] = [this.benches(), this.chosen()];
+    const benches = this.benches();
+    const id = this.chosen();
     if (id !== null) return benches.find((bench) => bench.id === id) ?? null;
     const name = localStorage.getItem(NAME_KEPT_AT);
     return benches.find((bench) => bench.name === name) ?? benches[0] ?? null;

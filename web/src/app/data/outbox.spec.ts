@@ -131,7 +131,8 @@ describe('the outbox', () => {
     for (const heard of [true, false]) {
       const { outbox, sent, asked, store } = open();
       await outbox.knows('5', upTo(1));
-      const [first, second] = [ten(2), { ...ten(3), id: crypto.randomUUID() }];
+      const first = ten(2);
+      const second = { ...ten(3), id: crypto.randomUUID() };
       await outbox.put(first);
       (await sent()).refuse('database-away', 503);
       await settled();
@@ -184,7 +185,8 @@ describe('the outbox', () => {
   it('keeps nothing as refused by a closed run that the run has', async () => {
     const { outbox, sent, asked } = open();
     await outbox.knows('5', upTo(1));
-    const [first, second] = [ten(2), { ...ten(3), id: crypto.randomUUID() }];
+    const first = ten(2);
+    const second = { ...ten(3), id: crypto.randomUUID() };
     await outbox.put(first);
     (await sent()).refuse('database-away', 503);
     await settled();

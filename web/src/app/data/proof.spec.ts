@@ -47,7 +47,8 @@ describe('a manager’s act that asks for the passcode again', () => {
     http
       .expectOne('/api/session/again')
       .flush(problem('wrong-passcode', 'This is not your passcode. Try again.'), {
-        ...{ status: 401, statusText: 'no' },
+        status: 401,
+        statusText: 'no',
       });
     await vi.waitFor(() => expect(document.body.textContent).toContain('This is not your passcode'));
     await type('right');

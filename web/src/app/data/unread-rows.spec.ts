@@ -10,7 +10,8 @@ describe('a list that comes without some of its rows', () => {
     TestBed.configureTestingModule({
       providers: [provideHttpClient(withInterceptors([hearUnreadRows])), provideHttpClientTesting()],
     });
-    const [http, unread] = [TestBed.inject(HttpTestingController), TestBed.inject(UnreadRows)];
+    const http = TestBed.inject(HttpTestingController);
+    const unread = TestBed.inject(UnreadRows);
     const ask = (headers: Record<string, string>): void => {
       TestBed.inject(ApiService).call(api.listBenches).subscribe();
       http.expectOne('/api/benches').flush([], { headers });

@@ -120,7 +120,8 @@ const marked = ({ mark, demoMark }: WalkStep, demo: boolean): string | null =>
   (demo ? demoMark : undefined) ?? mark ?? null;
 
 const seen = (document: Document, url: string, state: unknown, demo: boolean): SeenPage => ({
-  ...{ url, demo },
+  url,
+  demo,
   filled: (state as Partial<JustFilled> | null)?.filled === true,
   has: (selector) => document.querySelector(selector) !== null,
   typed: (selector) => {

@@ -15,7 +15,8 @@ export const exceptionWords = ({ rules, from }: EffectiveRules): Words[] =>
     return scope
       ? [
           message('rule.exception', {
-            ...{ question: QUESTION_NAMES[question], scope: SCOPE_WORDS[scope] },
+            question: QUESTION_NAMES[question],
+            scope: SCOPE_WORDS[scope],
             school: schoolOf(rules, question).name,
           }),
         ]

@@ -27,8 +27,12 @@ import { QUESTION_NAMES } from './question-names';
 import { HouseTabs } from './house-tabs';
 
 const SCOPES: Readonly<Record<ExceptionScope, string>> = {
-  ...{ type: 'Type of reel', material: 'Material', 'material-on-type': 'Material on a type' },
-  ...{ line: 'Line', customer: 'Customer', reel: 'Reel' },
+  type: 'Type of reel',
+  material: 'Material',
+  'material-on-type': 'Material on a type',
+  line: 'Line',
+  customer: 'Customer',
+  reel: 'Reel',
 };
 /** A sort is found by its type, by what its main line is made of, or by both. */
 const ANY = 'any';

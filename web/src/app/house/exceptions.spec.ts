@@ -9,8 +9,15 @@ const NOW = '2031-03-10T17:00:00.000Z';
 
 describe('exceptions to the house rules', () => {
   const one: Exception = {
-    ...{ id: 5, scope: 'customer', key: '3', name: 'Wenna', question: 'guides', school: 'all' },
-    ...{ why: 'takes the rod', at: NOW, by: 'Tova' },
+    id: 5,
+    scope: 'customer',
+    key: '3',
+    name: 'Wenna',
+    question: 'guides',
+    school: 'all',
+    why: 'takes the rod',
+    at: NOW,
+    by: 'Tova',
   };
 
   it('are said with whom they are for', () => {
@@ -40,7 +47,9 @@ describe('exceptions to the house rules', () => {
     const sent = screen.http.expectOne('/api/exceptions');
     expect(sent.request.body).toEqual({
       target: { scope: 'reel', tag: 'R-0001' },
-      ...{ question: 'soak', school: 'none', why: 'asked' },
+      question: 'soak',
+      school: 'none',
+      why: 'asked',
     });
     sent.flush(problem('not-found', 'No reel has the tag R-0001.'), { status: 404, statusText: 'no' });
     await screen.fixture.whenStable();

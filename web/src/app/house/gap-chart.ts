@@ -44,8 +44,10 @@ export class GapChart {
     const unit = this.units.like('mm', 'in');
     return {
       x: {
-        ...{ title: `diameter of the line on top, ${unit}`, step: line },
-        ...{ min: of(FROM, line), max: of(TO, line) },
+        title: `diameter of the line on top, ${unit}`,
+        step: line,
+        min: of(FROM, line),
+        max: of(TO, line),
       },
       y: { title: `gap, ${unit}`, min: 0, max: of(MOST_GAP, gap), step: gap, down: true },
     };

@@ -72,7 +72,12 @@ describe('what a rule would change', () => {
   const preview: Preview = {
     reels: [
       {
-        ...{ jobId: 1, bagNumber: 4, customer: 'Ivo', promisedAt: NOW, tag: 'R-0004', label: 'Pier' },
+        jobId: 1,
+        bagNumber: 4,
+        customer: 'Ivo',
+        promisedAt: NOW,
+        tag: 'R-0004',
+        label: 'Pier',
         advice: [{ question: 'level', was: 'Leave 1.6 mm', is: 'Fill flush with the lip.' }],
         plan: {
           gap: { was: 1.6, is: 0 },
@@ -134,7 +139,10 @@ describe('what the fills of a person taught', () => {
   it('is said against the shop’s usual, where it differs more than is not known of it', () => {
     const belief = (median: number, sd: number) => ({ median, sd });
     const learning = {
-      ...{ kinds: [], lines: [], prints: [], counters: { reels: [], kinds: [] } },
+      kinds: [],
+      lines: [],
+      prints: [],
+      counters: { reels: [], kinds: [] },
       hands: [
         { key: 'Ivo, medium', belief: belief(1.04, 0.02), fills: 14 },
         { key: 'Ivo, tight', belief: belief(0.995, 0.03), fills: 1 },
@@ -174,7 +182,11 @@ describe('a bench', () => {
     await screen.press('Save the bench');
     const { request } = screen.http.expectOne('/api/benches/1');
     expect(request.body).toEqual({
-      ...{ name: 'Bench 1', spanMm: 1800, hand: 'right', pedal: 'B', version: 2 },
+      name: 'Bench 1',
+      spanMm: 1800,
+      hand: 'right',
+      pedal: 'B',
+      version: 2,
       devices: [{ name: 'reed-1', address: '127.0.0.1:4711', counts: 'handle-turns', per: 1 }],
     });
   });

@@ -64,7 +64,8 @@ export class SchoolPhysics {
 
   /** What tape and nylon under braid take of the room. */
   private gripWords(): string {
-    const [metres, mm] = [(of: number) => this.units.length(of), (of: number) => this.units.diameter(of)];
+    const metres = (of: number) => this.units.length(of);
+    const mm = (of: number) => this.units.diameter(of);
     return `A tight drag turns a coil that does not grip. Two wraps of tape add about ${mm(0.3)} to the arbor’s radius; ${metres(10)} of ${mm(0.25)} nylon take the room of ${metres(7)} of ${mm(0.3)}.`;
   }
 

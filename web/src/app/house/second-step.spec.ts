@@ -3,7 +3,11 @@ import { openScreen, problem } from '../testing/screen';
 import { SecondStep } from './second-step';
 
 const ME: Member = {
-  ...{ id: 3, name: 'Tova', role: 'manager', version: 1, left: null },
+  id: 3,
+  name: 'Tova',
+  role: 'manager',
+  version: 1,
+  left: null,
   since: '2031-04-25T09:30:00.000Z',
 };
 const URL = '/api/people/3/second-step';
@@ -25,7 +29,8 @@ describe('a manager’s second step', () => {
     http
       .expectOne({ method: 'PUT', url: URL })
       .flush(problem('code-needed', 'This is not the code that is shown now.'), {
-        ...{ status: 401, statusText: 'no' },
+        status: 401,
+        statusText: 'no',
       });
     await fixture.whenStable();
     expect(shown()).toContain('This is not the code');

@@ -100,11 +100,15 @@ export class ShopPage {
     const { units, money, zone, idle, nylon, fluorocarbon, braid, ...rest } = this.form.getRawValue();
     const { shopName, printer, ready, due } = rest;
     const settled = {
-      ...{ money, zone: zone.trim(), units: units as KeptHouseRules['units'] },
+      money,
+      zone: zone.trim(),
+      units: units as KeptHouseRules['units'],
       tailMm: Math.round(tail * 1000),
       idleMinutes: Number(idle),
       bins: { nylon, fluorocarbon, braid },
-      ...{ shopName, printer, wordings: { ready, due } },
+      shopName,
+      printer,
+      wordings: { ready, due },
     };
     this.sending.send(this.house.change({ ...house, ...settled }), (kept) => {
       this.show(kept);

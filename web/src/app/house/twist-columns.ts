@@ -127,7 +127,8 @@ export class TwistColumns {
       name: NAMES[option.way],
       cells: (['onSpool', 'hanging'] as const).map((column) => {
         const [start, end] = value(option, column);
-        const [a, b] = [start.toFixed(1), end.toFixed(1)];
+        const a = start.toFixed(1);
+        const b = end.toFixed(1);
         return {
           column,
           decides: (column === 'onSpool') === this.spool(),

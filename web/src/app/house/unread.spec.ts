@@ -4,11 +4,21 @@ import { openScreen } from '../testing/screen';
 import { UnreadPage } from './unread-page';
 
 const SPAN: UnreadFact = {
-  ...{ table: 'benches', id: 2, field: 'spanMm', entry: 'Bench 2, Window', says: 'Clear length, mm' },
-  ...{ stands: '50', wrong: 'A clear length is at least 0.2 m.', choices: [] },
+  table: 'benches',
+  id: 2,
+  field: 'spanMm',
+  entry: 'Bench 2, Window',
+  says: 'Clear length, mm',
+  stands: '50',
+  wrong: 'A clear length is at least 0.2 m.',
+  choices: [],
 };
 const HAND: UnreadFact = {
-  ...{ ...SPAN, field: 'hand', says: 'Winding hand', stands: 'both', wrong: 'Neither.' },
+  ...SPAN,
+  field: 'hand',
+  says: 'Winding hand',
+  stands: 'both',
+  wrong: 'Neither.',
   choices: ['right', 'left'],
 };
 

@@ -40,7 +40,9 @@ afterEach(() => vi.useRealTimers());
 describe('what all pages of a browser hear', () => {
   it('comes over one connection, however many there are', () => {
     const { hub, page, open } = pages();
-    const [one, two, three] = [page(), page(), page()];
+    const one = page();
+    const two = page();
+    const three = page();
     hub.want(5, 3, one.tell);
     hub.want(6, 0, two.tell);
     hub.want(5, 3, three.tell);
@@ -60,7 +62,8 @@ describe('what all pages of a browser hear', () => {
 
   it('is told from where somebody knows least, and no further than anybody wants', () => {
     const { hub, page, open } = pages();
-    const [one, two] = [page(), page()];
+    const one = page();
+    const two = page();
     hub.want(5, 3, one.tell);
     vi.advanceTimersByTime(100);
     open()[0]!.onopen?.();

@@ -37,7 +37,9 @@ export class PaperPage {
   }));
   private readonly chosen = signal<Label>('middle');
   private readonly query = computed(() => ({
-    ...{ what: this.what(), of: this.of(), label: this.chosen() },
+    what: this.what(),
+    of: this.of(),
+    label: this.chosen(),
     units: this.units.system(),
   }));
   protected readonly preview = loadFor(this.query, (query) => this.api.call(api.previewPaper, { query }));

@@ -76,7 +76,8 @@ describe('the whole rack counted', () => {
     http
       .expectOne('/api/pieces/N-2/count')
       .flush(problem('not-enough-line', 'There is too little for what is promised.'), {
-        ...{ status: 409, statusText: 'no' },
+        status: 409,
+        statusText: 'no',
       });
     await fixture.whenStable();
     http.expectOne('/api/pieces').flush(RACK);

@@ -3,7 +3,12 @@ import { FilesPage } from './files-page';
 
 const FILE = { name: 'Delivery of this morning.csv', bytes: 1400, at: '2031-04-25T09:30:00.000Z' };
 const result = (more: object) => ({
-  ...{ rows: 1, wrongRows: 0, taken: false, errors: [], columns: ['code'], sample: [{ code: 'N-251' }] },
+  rows: 1,
+  wrongRows: 0,
+  taken: false,
+  errors: [],
+  columns: ['code'],
+  sample: [{ code: 'N-251' }],
   ...more,
 });
 

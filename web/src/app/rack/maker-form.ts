@@ -34,6 +34,8 @@ export const readMaker = (form: MakerForm): MakerWords => {
   return {
     soakHours: hoursOf(soakHours),
     labelSide: labelSide === 'up' || labelSide === 'down' ? labelSide : null,
-    ...{ strength: strength.trim(), diameter: diameter.trim(), says: says.trim() },
+    strength: strength.trim(),
+    diameter: diameter.trim(),
+    says: says.trim(),
   };
 };

@@ -7,7 +7,10 @@ import { PieceCard } from './piece-card';
 import { ReceivePiece } from './receive-piece';
 
 const MAKER = {
-  ...{ soakHours: 2.5, labelSide: 'down' as const, strength: '20 lb test', diameter: '.31 mm' },
+  soakHours: 2.5,
+  labelSide: 'down' as const,
+  strength: '20 lb test',
+  diameter: '.31 mm',
   says: 'Wet before you fish it',
 };
 const withMaker = aPiece({ product: { ...aPiece().product, maker: MAKER } });
@@ -25,10 +28,15 @@ describe('what its maker says of a line', () => {
     await screen.press('Save');
     const asked = screen.http.expectOne('/api/products/1/maker');
     expect(asked.request.body).toEqual({
-      ...{ soakHours: 2.5, labelSide: 'down', strength: '20 lb test', diameter: '', says: '' },
+      soakHours: 2.5,
+      labelSide: 'down',
+      strength: '20 lb test',
+      diameter: '',
+      says: '',
     });
     asked.flush(problem('not-found', 'This line is not on the list any more.'), {
-      ...{ status: 404, statusText: 'no' },
+      status: 404,
+      statusText: 'no',
     });
     await screen.fixture.whenStable();
     expect(screen.shown()).toContain('not on the list any more. Nothing you typed is lost.');
@@ -37,7 +45,10 @@ describe('what its maker says of a line', () => {
   it('is filled from what is written down; line that is not soaked is asked for no hours', async () => {
     const screen = await openScreen(MakerPanel, { piece: withMaker });
     expect([...screen.element.querySelectorAll('input')].map(({ value }) => value)).toEqual([
-      ...['20 lb test', '.31 mm', '2.5', 'Wet before you fish it'],
+      '20 lb test',
+      '.31 mm',
+      '2.5',
+      'Wet before you fish it',
     ]);
     screen.fixture.componentRef.setInput(
       'piece',
@@ -91,7 +102,8 @@ describe('what its maker says of a line', () => {
     await screen.press('Add to stock');
     const { body } = screen.http.expectOne('/api/pieces').request;
     expect((body as { product: object }).product).toMatchObject({
-      ...{ material: 'braid', maker: { soakHours: null, diameter: '.012"', labelSide: null } },
+      material: 'braid',
+      maker: { soakHours: null, diameter: '.012"', labelSide: null },
     });
   });
 });

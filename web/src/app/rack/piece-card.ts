@@ -12,8 +12,13 @@ export type PieceAction = 'count' | 'weigh' | 'soak' | 'take-out' | 'change' | '
 
 /** What facts are called where one of them cannot be read. */
 const FACT_NAMES: Readonly<Record<string, string>> = {
-  ...{ lot: 'its lot', priceMinor: 'its price', tareG: 'the weight of the empty spool' },
-  ...{ flangeMm: 'its flange', coreMm: 'its core', wound: 'how it was wound', leaves: 'how it leaves' },
+  lot: 'its lot',
+  priceMinor: 'its price',
+  tareG: 'the weight of the empty spool',
+  flangeMm: 'its flange',
+  coreMm: 'its core',
+  wound: 'how it was wound',
+  leaves: 'how it leaves',
   newOn: 'the day the line was new',
   maker: 'what its maker says',
 };

@@ -59,7 +59,8 @@ export function countRow(
   const typed = counts[piece.code];
   const metres = typed ? metresOf(typed.text) : null;
   return {
-    ...{ piece, typed: typed?.text ?? '' },
+    piece,
+    typed: typed?.text ?? '',
     differsMm: metres === null ? null : Math.round(1000 * metres) - piece.lengthMm,
     moved: typed !== undefined && typed.booksMm !== piece.lengthMm,
   };

@@ -5,8 +5,19 @@ import { ReceivePiece } from './receive-piece';
 
 const { product, lot, priceMinor, tareG, flangeMm, coreMm, wound, leaves, newOn } = aPiece({ tareG: 24 });
 const PACK: Pack = {
-  ...{ product, kind: 'pack', place: 'Drawer 4', lengthMm: 150_000, nextCode: 'F-109' },
-  ...{ lot, priceMinor, tareG, flangeMm, coreMm, wound, leaves, newOn },
+  product,
+  kind: 'pack',
+  place: 'Drawer 4',
+  lengthMm: 150_000,
+  nextCode: 'F-109',
+  lot,
+  priceMinor,
+  tareG,
+  flangeMm,
+  coreMm,
+  wound,
+  leaves,
+  newOn,
 };
 /** What a scanner types, far faster than a hand. */
 const scan = (code: string): void => {
@@ -49,7 +60,8 @@ describe('packs that are scanned', () => {
     http
       .expectOne('/api/packs/4900000000024')
       .flush(problem('not-found', 'This bar code is new here. Say once what it stands for.'), {
-        ...{ status: 404, statusText: 'no' },
+        status: 404,
+        statusText: 'no',
       });
     await fixture.whenStable();
     expect(shown()).toContain('new here. Say once');

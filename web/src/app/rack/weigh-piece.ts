@@ -81,7 +81,8 @@ export class WeighPiece {
   });
   /** What the books say is as likely as what the scale says. */
   protected readonly agrees = computed(() => {
-    const [found, books] = [this.metres(), this.piece().lengthMm / 1000];
+    const found = this.metres();
+    const books = this.piece().lengthMm / 1000;
     return found !== null && books >= found.low && books <= found.high;
   });
   protected readonly tooMuch = computed(

@@ -67,7 +67,11 @@ export class ComebackForm {
     ...CAUSES.map((value) => ({ value, name: CAUSE_WORDS[value] })),
   ];
   protected readonly form = new FormGroup({
-    ...{ complaint: text(), saw: text(), cause: text(), found: text(), did: text() },
+    complaint: text(),
+    saw: text(),
+    cause: text(),
+    found: text(),
+    did: text(),
   });
   private readonly typed = typedValue(this.form);
   protected readonly missing = computed(() =>
@@ -92,7 +96,11 @@ export class ComebackForm {
       ? this.api.call(api.changeComeback, {
           params: { id: known.id },
           body: {
-            ...{ version: known.version, complaint: seen, saw, found, did },
+            version: known.version,
+            complaint: seen,
+            saw,
+            found,
+            did,
             cause: CAUSES.find((one) => one === cause) ?? null,
           },
         })

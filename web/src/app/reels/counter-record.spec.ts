@@ -9,18 +9,17 @@ import { CounterTag } from './counter-tag';
 const FT = 0.3048;
 /** A reel matched at 100 ft: 20 mm full, 25 wide, 0.45 line. */
 const KEPT: KeptMatch = {
-  ...{
-    unit: 'ft',
-    step: 1,
-    match: 100 * FT,
-    reads: 100,
-    agrees: true,
-    perTurn: 0.38985,
-    sd: 0.01,
-    readsSd: 0.004,
-  },
+  unit: 'ft',
+  step: 1,
+  match: 100 * FT,
+  reads: 100,
+  agrees: true,
+  perTurn: 0.38985,
+  sd: 0.01,
+  readsSd: 0.004,
   spool: { width: 25, outer: 20, lip: 22, layers: [{ inner: 10, area: 0.21206 }] },
-  ...{ depth: 1, tight: true },
+  depth: 1,
+  tight: true,
   walks: [
     {
       tape: 100 * FT,
@@ -68,7 +67,7 @@ describe('the record of a counter', () => {
       tag: 'R-0001',
       customer: 3,
     });
-    const [before] = [rows(screen)];
+    const before = rows(screen);
     expect(before[3]).toMatch(/^100 100/);
     await screen.type('Broken off', '20 m');
     const broken = rows(screen);
@@ -93,7 +92,9 @@ describe('the record of a counter', () => {
 
 describe('reels fished together', () => {
   const reel = (tag: string, perTurn: number) => ({
-    ...{ tag, label: `Troll ${tag}`, filledAt: '2031-03-10T12:00:00.000Z' },
+    tag,
+    label: `Troll ${tag}`,
+    filledAt: '2031-03-10T12:00:00.000Z',
     counter: { ...KEPT, perTurn, reads: (100 * perTurn) / KEPT.perTurn },
   });
 
@@ -127,8 +128,15 @@ describe('reels fished together', () => {
 
 describe('what hangs on a counter reel', () => {
   const reel = (counter: KeptMatch | null) => ({
-    ...{ tag: 'R-0001', type: 'trolling', label: 'Troll 30', looks: '', waiting: null, gear: null },
-    ...{ version: 1, tags: [], history: [] },
+    tag: 'R-0001',
+    type: 'trolling',
+    label: 'Troll 30',
+    looks: '',
+    waiting: null,
+    gear: null,
+    version: 1,
+    tags: [],
+    history: [],
     customer: { id: 3, name: 'Skua charter', contact: '' },
     spools: [],
     fills: counter === null ? [] : [aFill({ layers: [], counter })],

@@ -33,7 +33,9 @@ export class CounterSet {
   private readonly left = signal<ReadonlySet<string>>(new Set());
   protected readonly reels = computed(() =>
     (this.all.value() ?? []).map((reel) => ({
-      ...{ tag: reel.tag, label: reel.label, in: !this.left().has(reel.tag) },
+      tag: reel.tag,
+      label: reel.label,
+      in: !this.left().has(reel.tag),
       day: dayText(reel.filledAt),
       state: `${readingText(reel.counter.reads, reel.counter.step)} at ${markText(reel.counter.match, reel.counter.unit)}${reel.counter.agrees ? '' : ', left so'}`,
     })),

@@ -15,10 +15,12 @@ export function fillNow(fill: Fill, lost: number): Fill {
     lengthMm: Math.round(1000 * length),
     handleTurns: layer.lengthMm > 0 ? (layer.handleTurns * 1000 * length) / layer.lengthMm : 0,
   }));
-  const [then, now] = [fill.layers.at(-1)?.outerRadius ?? 0, layers.at(-1)?.outerRadius ?? 0];
+  const then = fill.layers.at(-1)?.outerRadius ?? 0;
+  const now = layers.at(-1)?.outerRadius ?? 0;
   const fallen = Math.max(0, then - now);
   return {
-    ...{ ...fill, layers },
+    ...fill,
+    layers,
     gapRead: fill.gapRead === null ? null : fill.gapRead + fallen,
     gapByCount: fill.gapByCount + fallen,
   };

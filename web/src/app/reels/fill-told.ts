@@ -78,7 +78,8 @@ export class FillTold {
     const state = foldRun(planned, run.events);
     const facts = factsNow(planned, state);
     const told = tellFill(facts, state, standingOf(run.events), {
-      ...{ when: timeText, units: this.units.system() },
+      when: timeText,
+      units: this.units.system(),
     });
     const wanted = tellWants(run.job.wants, this.units.system());
     return wanted.length === 0 ? told : [{ title: 'Wanted', sentences: wanted }, ...told];
@@ -90,7 +91,8 @@ export class FillTold {
 
   /** When it was, to the minute; from when to when where it took a while. */
   protected when({ at, until }: ToldEvent): string {
-    const [from, to] = [DateTime.fromISO(at), DateTime.fromISO(until)];
+    const from = DateTime.fromISO(at);
+    const to = DateTime.fromISO(until);
     const start = from.toFormat('d LLL, H:mm');
     return to.diff(from, 'minutes').minutes < 1 ? start : `${start}–${to.toFormat('H:mm')}`;
   }

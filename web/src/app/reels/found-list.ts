@@ -75,7 +75,9 @@ export class FoundList {
     const { hits, more } = this.found() ?? NOTHING;
     const kinds = [...new Set(hits.map(({ kind }) => kind))];
     return kinds.map((kind) => ({
-      ...{ kind, name: KIND_NAMES[kind], more: more.includes(kind) },
+      kind,
+      name: KIND_NAMES[kind],
+      more: more.includes(kind),
       rows: hits.filter((hit) => hit.kind === kind).map((hit): HitRow => hitRow(hit, this.units)),
     }));
   });

@@ -41,7 +41,10 @@ const got = (query: Readonly<Record<string, string>>) => ({ ...NONE, link: ['/re
 
 const ROWS: RowOf = {
   reel: ({ tag, label, customer, filledAt, was, drawing }) => ({
-    ...{ ...NONE, link: ['/reels', tag], drawing, name: `${tag} · ${label}` },
+    ...NONE,
+    link: ['/reels', tag],
+    drawing,
+    name: `${tag} · ${label}`,
     beside: [
       customer,
       filledAt ? `filled ${dayText(filledAt)}` : 'not filled here yet',
@@ -51,11 +54,14 @@ const ROWS: RowOf = {
       .join(' · '),
   }),
   customer: ({ id, name, contact, reels }) => ({
-    ...{ ...NONE, link: ['/reels/customer', id], name },
+    ...NONE,
+    link: ['/reels/customer', id],
+    name,
     beside: [count(reels, 'reel'), contact].filter(Boolean).join(' · '),
   }),
   line: ({ code, name, tint, material }) => ({
-    ...{ ...got({ line: code }), look: { texture: material, tint } },
+    ...got({ line: code }),
+    look: { texture: material, tint },
     name,
     beside: `${code} · ${material.replace('-', ' ')}`,
   }),
@@ -72,11 +78,15 @@ const ROWS: RowOf = {
       .join(' · '),
   }),
   bag: ({ number, customer, promisedAt, notes }) => ({
-    ...{ ...NONE, link: ['/bags', number], name: `Bag ${String(number)}, ${customer}` },
+    ...NONE,
+    link: ['/bags', number],
+    name: `Bag ${String(number)}, ${customer}`,
     beside: [promisedText(promisedAt), notes].filter(Boolean).join(' · '),
   }),
   note: ({ tag, label, customer, at, words }) => ({
-    ...{ ...NONE, link: ['/reels', tag], name: `${tag} · ${label}` },
+    ...NONE,
+    link: ['/reels', tag],
+    name: `${tag} · ${label}`,
     beside: `${words} · ${customer}, ${dayText(at)}`,
   }),
   day: ({ day, fills }) => ({
@@ -88,16 +98,14 @@ const ROWS: RowOf = {
 
 /** What a kind is called beside its rows. */
 const SHORT: Readonly<Record<SearchHit['kind'], string>> = {
-  ...{
-    reel: 'reel',
-    customer: 'customer',
-    line: 'line',
-    lot: 'lot',
-    piece: 'piece',
-    bag: 'bag',
-    note: 'note',
-    day: 'day',
-  },
+  reel: 'reel',
+  customer: 'customer',
+  line: 'line',
+  lot: 'lot',
+  piece: 'piece',
+  bag: 'bag',
+  note: 'note',
+  day: 'day',
 };
 
 export function hitRow(hit: SearchHit, units: UnitsService): HitRow {

@@ -5,9 +5,20 @@ import { LineLost } from './line-lost';
 
 const line = { key: 'CN-26', material: 'nylon', diameter: 0.26 } as const;
 const layer = (id: string, key: string, lengthMm: number, innerRadius: number, outerRadius: number) => ({
-  ...{ id, role: 'main' as const, line: { ...line, key }, lineName: key, tint: '#aabbcc', pieceCode: null },
-  ...{ pieceKind: null, lot: '', lengthMm, likelyMm: [lengthMm, lengthMm] as [number, number] },
-  ...{ restsOn: [], handleTurns: 100, innerRadius, outerRadius },
+  id,
+  role: 'main' as const,
+  line: { ...line, key },
+  lineName: key,
+  tint: '#aabbcc',
+  pieceCode: null,
+  pieceKind: null,
+  lot: '',
+  lengthMm,
+  likelyMm: [lengthMm, lengthMm] as [number, number],
+  restsOn: [],
+  handleTurns: 100,
+  innerRadius,
+  outerRadius,
 });
 const FILL = aFill({
   layers: [layer('backing', 'SN-25', 60_000, 14, 17), layer('main', 'CN-26', 120_000, 17, 21.4)],

@@ -70,7 +70,10 @@ export class LineLost {
   private readonly lies = computed((): readonly Lying[] =>
     withoutTop(
       this.fill().layers.map(({ line, lengthMm, innerRadius, outerRadius }) => ({
-        ...{ line, innerRadius, outerRadius, length: lengthMm / 1000 },
+        line,
+        innerRadius,
+        outerRadius,
+        length: lengthMm / 1000,
       })),
       this.on().offMm / 1000,
     ),

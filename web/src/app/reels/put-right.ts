@@ -103,7 +103,8 @@ export class PutRight {
 
   /** What it should say; undefined where nothing that can be was typed. */
   private readonly is = computed((): CorrectFill['is'] | undefined => {
-    const [entry, { is }] = [this.entry(), this.typed()];
+    const entry = this.entry();
+    const { is } = this.typed();
     if (!entry) return undefined;
     if (is.trim() === '') return entry.mayBeEmpty ? null : undefined;
     const field = this.form.controls.is;
@@ -128,7 +129,8 @@ export class PutRight {
     entry.mayBeEmpty ? 'Left empty: it was not read, or is not known.' : '';
 
   protected send(): void {
-    const [entry, is] = [this.entry(), this.is()];
+    const entry = this.entry();
+    const is = this.is();
     if (!entry || is === undefined || this.missing() !== '') return;
     const body = { what: entry.what, about: entry.about, is, why: this.typed().why.trim() };
     const ask = this.api.call(api.correctFill, { params: { id: this.fill().id }, body });

@@ -10,9 +10,18 @@ import { KindRecipes } from './kind-recipes';
 import { ReelEntryPanel } from './reel-entry';
 
 const A_REEL = {
-  ...{ tag: 'R-0003', version: 2, type: 'fixed-spool', label: 'Pier 3000', fills: [aFill()] },
+  tag: 'R-0003',
+  version: 2,
+  type: 'fixed-spool',
+  label: 'Pier 3000',
+  fills: [aFill()],
   customer: { id: 7, name: 'Ivo Tarn', contact: 'berth 2' },
-  ...{ spools: [], tags: [], history: [], waiting: null, gear: null, looks: '' },
+  spools: [],
+  tags: [],
+  history: [],
+  waiting: null,
+  gear: null,
+  looks: '',
 };
 
 it('gives a reel another tag, name or owner, and makes two entries one', async () => {
@@ -62,8 +71,14 @@ it('shows what was found, kind by kind, and says what can be looked for where no
   await fixture.whenStable();
   const hits = [...element.querySelectorAll('[data-test=hit]')].map((one) => one.getAttribute('href'));
   expect(hits).toEqual([
-    ...['/reels/R-0003', '/reels/got?line=MB-19', '/reels/got?lot=L7', '/reels/got?piece=B-3', '/bags/4'],
-    ...['/reels/R-0003', '/reels/customer/7', '/reels/got?on=2031-03-01'],
+    '/reels/R-0003',
+    '/reels/got?line=MB-19',
+    '/reels/got?lot=L7',
+    '/reels/got?piece=B-3',
+    '/bags/4',
+    '/reels/R-0003',
+    '/reels/customer/7',
+    '/reels/got?on=2031-03-01',
   ]);
   expect(shown()).toContain('was R-9 before');
   expect(shown()).toContain('In notes, the latest of many');
@@ -98,10 +113,15 @@ it('says which reels got a lot, and whether it lies there still', async () => {
 it('shows a customer with their reels, what is due of them, what they like, and what is theirs here', async () => {
   const { http, fixture, shown, press, type } = await openScreen(CustomerPage, { id: '7' });
   const page = {
-    ...{ customer: { id: 7, name: 'Ivo Tarn', contact: '' }, version: 3, more: false },
+    customer: { id: 7, name: 'Ivo Tarn', contact: '' },
+    version: 3,
+    more: false,
     reels: [
       {
-        ...{ tag: 'R-0003', type: 'fixed-spool', label: 'Pier 3000', comebacks: 1 },
+        tag: 'R-0003',
+        type: 'fixed-spool',
+        label: 'Pier 3000',
+        comebacks: 1,
         spools: [
           { name: 'own', on: onSpool({ dueAt: '2020-01-01T08:00:00.000Z' }) },
           { name: 'spare', on: null },
@@ -143,20 +163,17 @@ it('tells the recipes of a kind: how often, how much with its range, what gap it
     kind: { ...kind, observations },
   });
   const recipe = {
-    ...{
-      main: 'Moss braid 0.15',
-      backing: 'Smoke 0.25',
-      times: 3,
-      lastAt: '2031-03-01T08:00:00.000Z',
-      tag: 'R-0003',
-    },
-    ...{
-      mainMm: [150_000, 140_000, 160_000],
-      backingMm: [80_000, 80_000, 80_000],
-      mainTurns: 220,
-      backingTurns: 130,
-    },
-    ...{ gap: [1.6, 1.5, 1.9], drawing: A_DRAWING },
+    main: 'Moss braid 0.15',
+    backing: 'Smoke 0.25',
+    times: 3,
+    lastAt: '2031-03-01T08:00:00.000Z',
+    tag: 'R-0003',
+    mainMm: [150_000, 140_000, 160_000],
+    backingMm: [80_000, 80_000, 80_000],
+    mainTurns: 220,
+    backingTurns: 130,
+    gap: [1.6, 1.5, 1.9],
+    drawing: A_DRAWING,
   };
   http.expectOne('/api/reel-kinds/2/recipes').flush([recipe]);
   await fixture.whenStable();
@@ -185,7 +202,8 @@ it('asks across the counter how often a reel that comes in again was out', async
   fixture.componentRef.setInput('tag', 'R-0009');
   await fixture.whenStable();
   http.expectOne('/api/reels/R-0009').flush(problem('not-found', 'No such reel.'), {
-    ...{ status: 404, statusText: 'no' },
+    status: 404,
+    statusText: 'no',
   });
   await fixture.whenStable();
   expect(shown()).toBe('');

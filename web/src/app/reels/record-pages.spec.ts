@@ -11,9 +11,18 @@ import { dueWords, isDue } from './record-words';
 import { TripsTold } from './trips-told';
 
 const A_REEL = {
-  ...{ tag: 'R-0003', version: 2, type: 'fixed-spool', label: 'Pier 3000', fills: [aFill()] },
+  tag: 'R-0003',
+  version: 2,
+  type: 'fixed-spool',
+  label: 'Pier 3000',
+  fills: [aFill()],
   customer: { id: 7, name: 'Ivo Tarn', contact: 'berth 2' },
-  ...{ spools: [], tags: [], history: [], waiting: null, gear: null, looks: '' },
+  spools: [],
+  tags: [],
+  history: [],
+  waiting: null,
+  gear: null,
+  looks: '',
 };
 
 it('says when line is due: by then, since then, after so many trips, or only by trips', () => {
@@ -41,7 +50,8 @@ it('takes trips in one touch, and that it was reversed', async () => {
   await fixture.whenStable();
   await press('turned end for end');
   http.expectOne('/api/fills/3/marks').flush(problem('not-allowed', 'Something else lies there.'), {
-    ...{ status: 409, statusText: 'no' },
+    status: 409,
+    statusText: 'no',
   });
   await fixture.whenStable();
   expect(heard).toBe(1);
@@ -143,11 +153,13 @@ describe('what came back', () => {
 it('tells whose line is due, with the text for each, and puts those who were told away', async () => {
   const { http, fixture, shown, press, element } = await openScreen(DuePage);
   const row = (tag: string, name: string, more = {}) => ({
-    ...{ tag, type: 'fixed-spool', label: 'Pier 3000', spool: 'own', here: false },
-    ...{
-      customer: { id: 7, name, contact: '' },
-      on: onSpool({ dueAt: '2020-01-01T08:00:00.000Z', ...more }),
-    },
+    tag,
+    type: 'fixed-spool',
+    label: 'Pier 3000',
+    spool: 'own',
+    here: false,
+    customer: { id: 7, name, contact: '' },
+    on: onSpool({ dueAt: '2020-01-01T08:00:00.000Z', ...more }),
   });
   const due = () => http.expectOne(({ url }) => url === '/api/due');
   const first = due();

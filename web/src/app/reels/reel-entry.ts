@@ -64,8 +64,12 @@ export class ReelEntryPanel {
   protected readonly sending = new Sending();
   protected readonly merging = new Sending();
   protected readonly form = new FormGroup({
-    ...{ tag: text(), label: text(), looks: text(), contact: text() },
-    ...{ customerName: text(), customerId: text() },
+    tag: text(),
+    label: text(),
+    looks: text(),
+    contact: text(),
+    customerName: text(),
+    customerId: text(),
   });
   private readonly typed = typedValue(this.form);
   protected readonly missing = computed(() => {

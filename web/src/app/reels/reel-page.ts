@@ -97,12 +97,14 @@ export class ReelPage {
     computation: () => null,
   });
   protected readonly pair = computed((): readonly [Fill, Fill] | null => {
-    const [shown, beside] = [this.fill(), this.reel.value()?.fills.find(({ id }) => id === this.besideId())];
+    const shown = this.fill();
+    const beside = this.reel.value()?.fills.find(({ id }) => id === this.besideId());
     return shown && beside ? [shown, beside] : null;
   });
   /** The spool shown, with all that was read of it, and its fills. */
   protected readonly spool = computed(() => {
-    const [reel, name] = [this.reel.value(), this.fill()?.spoolName];
+    const reel = this.reel.value();
+    const name = this.fill()?.spoolName;
     const of = reel?.spools.find((one) => one.name === name);
     const fills = reel?.fills.filter(({ spoolName }) => spoolName === name).length ?? 0;
     return of && { ...of, fills };

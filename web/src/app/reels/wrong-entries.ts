@@ -38,7 +38,12 @@ export function wrongEntries(
   units: Pick<UnitsService, 'length' | 'small'>,
 ): Entry[] {
   const gap: Entry = {
-    ...{ id: 'gap', name: 'The gap', what: 'gap', about: '', kind: 'small', mayBeEmpty: true },
+    id: 'gap',
+    name: 'The gap',
+    what: 'gap',
+    about: '',
+    kind: 'small',
+    mayBeEmpty: true,
     says: fill.gapRead === null ? 'not read' : units.small(fill.gapRead),
   };
   const layers = fill.layers.flatMap(({ role, lengthMm, pieceCode, lineName }, i): Entry[] => {
@@ -47,12 +52,22 @@ export function wrongEntries(
     const name = `${role.charAt(0).toUpperCase()}${role.slice(1).replace('-', ' ')}`;
     return [
       {
-        ...{ id: `length ${about}`, name: `${name}: its length`, what: 'length', about },
-        ...{ kind: 'length', says: units.length(lengthMm / 1000), mayBeEmpty: false },
+        id: `length ${about}`,
+        name: `${name}: its length`,
+        what: 'length',
+        about,
+        kind: 'length',
+        says: units.length(lengthMm / 1000),
+        mayBeEmpty: false,
       },
       {
-        ...{ id: `piece ${about}`, name: `${name}: the piece it came off`, what: 'piece', about },
-        ...{ kind: 'text', says: `${pieceCode ?? 'no piece of the rack'}, ${lineName}`, mayBeEmpty: true },
+        id: `piece ${about}`,
+        name: `${name}: the piece it came off`,
+        what: 'piece',
+        about,
+        kind: 'text',
+        says: `${pieceCode ?? 'no piece of the rack'}, ${lineName}`,
+        mayBeEmpty: true,
       },
     ];
   });
@@ -61,12 +76,12 @@ export function wrongEntries(
     return (STEPS[step.kind].fields ?? []).map((field): Entry => {
       const value = notes[step.id]?.[field.key];
       return {
-        ...{
-          id: `note ${step.id}.${field.key}`,
-          name: `${name}: ${field.label.toLowerCase()}`,
-          what: 'note',
-        },
-        ...{ about: `${step.id}.${field.key}`, mayBeEmpty: true, says: saysNow(field, value) },
+        id: `note ${step.id}.${field.key}`,
+        name: `${name}: ${field.label.toLowerCase()}`,
+        what: 'note',
+        about: `${step.id}.${field.key}`,
+        mayBeEmpty: true,
+        says: saysNow(field, value),
         ...askedOf(field),
       };
     });

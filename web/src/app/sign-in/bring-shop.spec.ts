@@ -14,7 +14,8 @@ describe('a shop’s file in an empty house', () => {
     };
     await choose('other.gz');
     http.expectOne(isFile).flush(problem('bad-request', 'This is no file of a shop, or it is damaged.'), {
-      ...{ status: 400, statusText: 'no' },
+      status: 400,
+      statusText: 'no',
     });
     await fixture.whenStable();
     expect(element.textContent).toContain('This is no file of a shop');

@@ -68,14 +68,17 @@ describe('signing in', () => {
     const first = http.expectOne('/api/session');
     expect(first.request.body).toEqual({ name: 'Tova', passcode: 'eider-41' });
     first.flush(problem('code-needed', 'Type the six figures your authenticator shows.'), {
-      ...{ status: 401, statusText: 'no' },
+      status: 401,
+      statusText: 'no',
     });
     await fixture.whenStable();
     expect(shown()).toContain('Type the six figures');
     type('code', '123 456');
     await press('Sign in');
     expect(http.expectOne('/api/session').request.body).toEqual({
-      ...{ name: 'Tova', passcode: 'eider-41', code: '123 456' },
+      name: 'Tova',
+      passcode: 'eider-41',
+      code: '123 456',
     });
   });
 

@@ -9,7 +9,11 @@ export const line = (
   material: 'nylon' | 'braid' | 'hollow-braid' = 'nylon',
 ) => ({
   ...aPiece().product,
-  ...{ id: diameter * 1000, code, name: `${material} ${String(diameter)}`, diameter, material },
+  id: diameter * 1000,
+  code,
+  name: `${material} ${String(diameter)}`,
+  diameter,
+  material,
 });
 const NYLON = line('N-25', 0.25);
 export const BRAID = line('B-19', 0.19, 'braid');
@@ -24,8 +28,14 @@ export const RACK = [
 export const draft = (more: Partial<ReelDraft> = {}): ReelDraft => ({
   ...emptyReel(),
   label: 'Kitta 25',
-  ...{ rating1: '210 x 0.25', rating2: '148 x 0.30', lip: '46 mm', width: '16.5 mm', gear: '5.2:1' },
-  ...{ mainPiece: '2', mainLength: 'half the pack', backingPiece: '1' },
+  rating1: '210 x 0.25',
+  rating2: '148 x 0.30',
+  lip: '46 mm',
+  width: '16.5 mm',
+  gear: '5.2:1',
+  mainPiece: '2',
+  mainLength: 'half the pack',
+  backingPiece: '1',
   ...more,
 });
 export const layersOf = (more: Partial<ReelDraft>) => planFrom(draft(more), RACK).input?.request.layers;

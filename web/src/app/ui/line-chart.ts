@@ -88,7 +88,8 @@ export class LineChart {
   }
 
   private draw(): void {
-    const [x, y] = [this.x(), this.y()];
+    const x = this.x();
+    const y = this.y();
     const axis = ({ title, min, max, step, down = false }: ChartAxis) => ({
       type: 'linear' as const,
       min,
@@ -152,7 +153,8 @@ const dotsOf = (dots: readonly ChartDot[]): Plugin<'line'> => ({
     ctx.textBaseline = 'middle';
     const taken: number[] = [];
     for (const dot of dots) {
-      const [across, up] = [x.getPixelForValue(dot.x), y.getPixelForValue(dot.y)];
+      const across = x.getPixelForValue(dot.x);
+      const up = y.getPixelForValue(dot.y);
       ctx.beginPath();
       ctx.arc(across, up, 6, 0, 2 * Math.PI);
       ctx.fillStyle = look('oil');

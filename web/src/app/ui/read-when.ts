@@ -9,7 +9,13 @@ export const UNREAD = '?';
 
 /** Days as people type them; those without a year mean the nearest one. */
 const WITH_YEAR = [
-  ...['d LLL yyyy', 'd LLLL yyyy', 'LLL d yyyy', 'LLLL d yyyy', 'd.M.yyyy', 'd/M/yyyy', 'd-M-yyyy'],
+  'd LLL yyyy',
+  'd LLLL yyyy',
+  'LLL d yyyy',
+  'LLLL d yyyy',
+  'd.M.yyyy',
+  'd/M/yyyy',
+  'd-M-yyyy',
   'yyyy-MM-dd',
 ];
 const WITHOUT_YEAR = ['d LLL', 'd LLLL', 'LLL d', 'LLLL d', 'd.M.', 'd.M', 'd/M'];
@@ -83,7 +89,15 @@ export function readMoment(typed: string, now: DateTime, usualHour: number): Dat
 const FROM_NOW =
   /^(?:in |within )?(\d+(?:[.,]\d+)?|an?|one|two|three|four|five|six|half an) ?(h|hrs?|hours?|mins?|minutes?|days?|weeks?)$/;
 const MANY: Readonly<Record<string, number>> = {
-  ...{ a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, 'half an': 0.5 },
+  a: 1,
+  an: 1,
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  'half an': 0.5,
 };
 const MINUTES: Readonly<Record<string, number>> = { h: 60, m: 1, d: 1440, w: 10_080 };
 const TO_MINUTES = 5;

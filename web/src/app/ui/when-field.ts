@@ -148,7 +148,8 @@ export class WhenField {
   });
   /** What was understood, while it is typed in another form. */
   protected readonly note = computed(() => {
-    const [at, typing] = [this.at(), this.typing()];
+    const at = this.at();
+    const typing = this.typing();
     return typing !== null && at?.isValid && at.toFormat(this.form()) !== typing
       ? at.toFormat(`ccc ${this.form()}`)
       : '';
