@@ -36,24 +36,77 @@ const CORE = [
   'learn',
   'record',
 ];
-const coreUpwards = CORE.map((folder, i) => ({
-  name: `core-${folder}-imports-only-from-below`,
-  severity: 'error',
-  from: { path: `^core/src/${folder}/`, pathNot: '\\.test\\.ts$' },
-  to: { path: `^core/src/(${['testing', 'reference', ...CORE.slice(i + 1)].join('|')})/` },
-}));
+
+/** The server's rooms from the ground up; the files outside them put the server together. */
+const SERVER = [
+  'db',
+  'context',
+  'work',
+  'links',
+  'shop',
+  'people',
+  'history',
+  'customers',
+  'rack',
+  'learning',
+  'house-rules',
+  'record',
+  'planning',
+  'recycling',
+  'tubs',
+  'scale',
+  'benches',
+  'bags',
+  'bench',
+  'devices',
+  'reels',
+  'search',
+  'messages',
+  'paper',
+  'rack-files',
+  'record-files',
+  'calendar',
+  'mending',
+  'shop-file',
+  'http',
+  'tasks',
+];
+/** What stands outside the rooms and may be used in all of them: errors, the clock, what fits a schema. */
+const GROUND = ['problem-error', 'field-errors', 'clock', 'fitting'];
+
+/** Tests, and what tries the server from outside, may look anywhere. */
+const TRIES = ['testing', 'reference', 'fuzz', 'load'];
+
+/**
+ * Rules that hold the folders of a part in their order: none imports from those behind it, and each has its place.
+ *
+ * @param {string} part
+ * @param {readonly string[]} folders from the ground up
+ */
+const inOrder = (part, folders) => [
+  ...folders.map((folder, i) => ({
+    name: `${part.replace(/\W+/g, '-')}-${folder}-imports-only-from-below`,
+    severity: 'error',
+    from: { path: `^${part}/${folder}/`, pathNot: '\\.(test|spec)\\.ts$' },
+    to: { path: `^${part}/(${[...TRIES, ...folders.slice(i + 1)].join('|')})/` },
+  })),
+  {
+    name: `${part.replace(/\W+/g, '-')}-folder-has-its-place`,
+    severity: 'error',
+    from: { path: `^${part}` },
+    to: { path: `^${part}/`, pathNot: `^${part}/(([^/]+\\.ts$)|(${[...TRIES, ...folders].join('|')})/)` },
+  },
+];
 
 module.exports = {
   forbidden: [
-    ...coreUpwards,
+    ...inOrder('core/src', CORE),
+    ...inOrder('server/src', SERVER),
     {
-      name: 'core-folder-has-its-place',
+      name: 'server-rooms-know-nothing-of-what-puts-them-together',
       severity: 'error',
-      from: { path: '^core/src' },
-      to: {
-        path: '^core/src/',
-        pathNot: `^core/src/(([^/]+\\.ts$)|(${['testing', 'reference', ...CORE].join('|')})/)`,
-      },
+      from: { path: '^server/src/[^/]+/', pathNot: `(\\.test\\.ts$)|^server/src/(${TRIES.join('|')})/` },
+      to: { path: `^server/src/(?!(${GROUND.join('|')})\\.ts$)[^/]+\\.ts$` },
     },
     only('core'),
     only('contract', 'core'),

@@ -60,7 +60,7 @@ function hidden(prompt) {
 
 /** @param {string} address @param {{ name: string, passcode: string }} asked @returns {Promise<string>} */
 async function set(address, asked) {
-  const program = join(ROOT, 'server', 'src', 'people', 'passcode-main.ts');
+  const program = join(ROOT, 'server', 'src', 'passcode-main.ts');
   const { code, output } = await run('node', ['--import', 'tsx', program], {
     env: { YARD_SPOOL_DATABASE: address },
     input: JSON.stringify(asked),

@@ -18,7 +18,7 @@ import {
   computeHere,
   moveJob,
   readBag,
-  openContext,
+  openShop,
   receivePiece,
   startRun,
   type ServerContext,
@@ -54,9 +54,9 @@ export async function loadDemo(
   today: Date,
   devices: BenchDevices = {},
 ): Promise<void> {
-  await computeHere();
+  computeHere();
   const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
-  const context = openContext(sequelize, () => clock.at);
+  const context = openShop(sequelize, () => clock.at);
   const [manager, technician, ...others] = await addPeople(context);
   await addBenches(context, manager, devices);
   await nameShop(context, manager, devices);

@@ -1,4 +1,4 @@
-import { openContext, unit, type ServerContext } from '@yard-spool/server';
+import { openShop, unit, type ServerContext } from '@yard-spool/server';
 import { devicesOf, SECOND_BENCH, type BenchDevices } from './house-days';
 
 /**
@@ -6,7 +6,7 @@ import { devicesOf, SECOND_BENCH, type BenchDevices } from './house-days';
  * they had always been there.
  */
 export async function moveDevices(sequelize: ServerContext['sequelize'], where: BenchDevices): Promise<void> {
-  const context = openContext(sequelize);
+  const context = openShop(sequelize);
   const manager = await context.tables.people.findOne({ where: { role: 'manager' } });
   if (!manager) throw new Error('The kept demo has nobody in it.');
   await unit(context, manager, async ({ tables }) => {

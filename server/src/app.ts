@@ -5,7 +5,7 @@ import { readBody } from './http/bodies';
 import { knownHosts } from './http/known-hosts';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { ServerContext } from './context';
+import type { ServerContext } from './context/context';
 import type { BenchCounters } from './devices/bench-counters';
 import { certificatePages } from './http/certificate-pages';
 import { apiRoutes } from './http/api-routes';
@@ -13,7 +13,7 @@ import { tellProblems } from './http/errors';
 import { screens } from './http/screens';
 import { sameOriginOnly, securityHeaders, withNonce } from './http/security';
 import { knowPerson } from './http/session-cookie';
-import { signInRoutes, type FirstSteps } from './http/sign-in-routes';
+import { signInRoutes, type FirstSteps } from './http/routes/sign-in';
 
 export interface AppParts extends FirstSteps {
   readonly context: ServerContext;

@@ -9,7 +9,7 @@ import { connect, untilItAnswers } from './db/connect';
 import { holdDatabase } from './db/one-server';
 import { storageTrouble } from './db/database-errors';
 import { migrateAt } from './db/migrate';
-import { openContext } from './context';
+import { openShop } from './open-shop';
 import { createPlainApp } from './http/plain-app';
 import { frontDoor } from './http/front-door';
 import { networkOf } from './http/network-of';
@@ -17,6 +17,7 @@ import { STRONG } from './http/tls';
 import { openLog } from './log';
 import { FirstWords } from './people/first-words';
 import { clearPassingFiles } from './shop-file/passing-file';
+import { WORDS } from './search/kept-words';
 import { takeWords } from './search/take-words';
 
 /** How long things may take to end before the process ends without them, ms. */
@@ -76,7 +77,7 @@ try {
   release = await holdDatabase(config.database, ({ message }) => fail(message));
   const steps = await migrateAt(config.schemaDatabase);
   if (steps.length > 0) log.info({ steps }, 'schema brought up to date');
-  const context = openContext(sequelize, undefined, {
+  const context = openShop(sequelize, undefined, {
     scaleAddress: config.scale,
     inboxFolder: config.inbox,
     tellUnread: (found) => log.error(found, 'stands in the books and cannot be read'),
@@ -104,7 +105,10 @@ try {
     const { address, port } = door.address() as AddressInfo;
     log.info({ address, port }, 'listening');
     // Where this fails, whoever searches first has them read again.
-    context.words.ready().catch((error: unknown) => log.warn({ error }, 'words not read'));
+    context.held
+      .of(WORDS)
+      .ready()
+      .catch((error: unknown) => log.warn({ error }, 'words not read'));
     process.send?.({ port, ...(firstWords ? { firstWords: firstWords.text } : {}) });
   });
 } catch (error) {

@@ -10,7 +10,7 @@ import { Told } from './progress.mjs';
 /** Where the screens are found unless somebody says otherwise. */
 const USUAL_PORT = 4310;
 /** The server, and what its workers begin with, which it looks for beside itself. */
-const SERVER = { main: 'server/src/main.ts', boot: 'server/src/work/worker.ts' };
+const SERVER = { main: 'server/src/main.ts', boot: 'server/src/tasks/worker.ts' };
 
 /**
  * @typedef {{

@@ -1,5 +1,5 @@
 import { FillSchema } from '@yard-spool/contract';
-import { addPerson, connect, migrateAt, openContext, readReel } from '@yard-spool/server';
+import { addPerson, connect, migrateAt, openShop, readReel } from '@yard-spool/server';
 import { kindKey } from '@yard-spool/core';
 import * as v from 'valibot';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -12,7 +12,7 @@ const admin = connect(process.env.YARD_SPOOL_TEST_DATABASE ?? '');
 const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
 
 let sequelize: ReturnType<typeof connect>;
-let context: ReturnType<typeof openContext>;
+let context: ReturnType<typeof openShop>;
 let truth: HiddenTruth;
 beforeAll(async () => {
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
@@ -20,7 +20,7 @@ beforeAll(async () => {
   address.pathname = `/${name}`;
   await migrateAt(address.href);
   sequelize = connect(address.href);
-  context = openContext(sequelize);
+  context = openShop(sequelize);
   const people = [];
   for (const { name: who, role, passcode } of DEMO_PEOPLE)
     people.push(await addPerson(context, who, role, passcode));

@@ -1,12 +1,12 @@
 import { waterState, type Bag, type Job, type PlannedCut } from '@yard-spool/contract';
 import type { CutRow, JobRow } from '../db/models/bags';
 import type { PieceRow } from '../db/models/rack';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { broughtWith } from './brought-line';
-import { toCustomer } from './customers';
-import { historyOf } from './history';
-import { waterByPiece } from '../tubs/water';
+import { toCustomer } from '../customers/customers';
+import { historyOf } from '../history/bag-history';
+import { waterByPiece } from '../rack/water';
 
 /** One bag with its jobs and their plans. */
 export async function readBag(from: Reading, number: number): Promise<Bag> {

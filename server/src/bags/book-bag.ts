@@ -3,19 +3,18 @@ import type { FillPlan } from '@yard-spool/core';
 import { createHash } from 'node:crypto';
 import { UniqueConstraintError } from 'sequelize';
 import { gearSaid } from './reel-gear';
-import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import type { InferOutput } from 'valibot';
-import type { ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { readLearning } from '../learning/learning';
 import { withBeliefs } from '../learning/with-beliefs';
 import { readBag } from './bags';
 import { bringLines } from './brought-line';
 import { lockPieces, promiseCuts } from './cuts';
-import { customerFor } from './customers';
-import { noteChange } from './history';
-import { plansOf } from './plan-of';
+import { customerFor } from '../customers/customers';
+import { noteChange } from '../history/bag-history';
+import { plansOf } from '../planning/plan-of';
 import { spoolFor } from './reel-for';
 import { rememberKind } from './reel-kinds';
 import { spoolMeant, withRecord } from './with-record';
@@ -90,7 +89,7 @@ async function write(u: Unit, asked: NewBag, { plans, sent }: ToWrite): Promise<
     bookedAt: u.clock(),
     bookedById: u.actor.id,
   });
-  await noteWords(u, 'bag', [bag.id]);
+  await u.happened.renamed('bag', [bag.id]);
   const brought = await bringLines(u, bag.id, asked.brought);
   const spools: number[] = [];
   for (const [i, job] of asked.jobs.entries()) {

@@ -1,8 +1,6 @@
 import { OWN_PREFIX, ownLineCode, type Bag, type BroughtLine } from '@yard-spool/contract';
-import type { Reading } from '../context';
-import type { Unit } from '../unit';
+import type { Reading, Unit } from '../context/context';
 import { addMoves } from '../rack/move';
-import { noteWords } from '../search/index-words';
 import { productFor } from '../rack/products';
 
 /** Own line is drawn in one tint: what it looks like nobody wrote down. */
@@ -35,7 +33,7 @@ export async function bringLines(u: Unit, bagId: number, brought: readonly Broug
       lengthMm: 0,
       broughtWith: bagId,
     });
-    await noteWords(u, 'piece', [piece.id]);
+    await u.happened.renamed('piece', [piece.id]);
     await addMoves(u, piece, [{ kind: 'received', lengthMm, why: 'brought by the customer' }]);
     await u.tables.pieces.change(piece, { opened: true });
     ids.push(piece.id);

@@ -2,19 +2,17 @@ import type { Bag, JobChange, Person, ReelType } from '@yard-spool/contract';
 import type { PlanInput } from '@yard-spool/core';
 import type { BagTableRow, JobRow } from '../db/models/bags';
 import type { ReelTableRow } from '../db/models/customers';
-import type { ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { readLearning } from '../learning/learning';
 import { withBeliefs } from '../learning/with-beliefs';
-import { tellReady } from '../messages/tell-ready';
 import { gearSaid } from './reel-gear';
-import { noteWords } from '../search/index-words';
 import { ProblemError } from '../problem-error';
 import { readBag } from './bags';
 import { bringLines, giveOwnLineBack } from './brought-line';
 import { lockPieces, promiseCuts } from './cuts';
-import { noteChange } from './history';
-import { plansOf } from './plan-of';
+import { noteChange } from '../history/bag-history';
+import { plansOf } from '../planning/plan-of';
 import { withRecord } from './with-record';
 
 interface Asked {
@@ -38,7 +36,7 @@ async function changing(
     const what = await work(u, bag);
     await u.tables.bags.change(bag, { version: version + 1 });
     await noteChange(u, bagId, what);
-    await tellReady(u, bagId);
+    await u.happened.readyChanged(bagId);
   });
   return readBag(context, bagId);
 }
@@ -57,7 +55,7 @@ export const changeBag = (
       ...(bag.notes === asked.notes ? [] : ['Notes changed']),
     ].join(', ');
     await u.tables.bags.change(bag, { promisedAt, notes: asked.notes });
-    await noteWords(u, 'bag', [bag.id]);
+    await u.happened.renamed('bag', [bag.id]);
     return what || 'Looked over, nothing changed';
   });
 
@@ -93,7 +91,7 @@ export async function changeJob(
   if (!plan) throw new Error('One input has one plan.');
   return onJob(context, person, jobId, asked, 'booked', async (u, { job, reel, tag }) => {
     await u.tables.reels.change(reel, { label: asked.label, type: asked.type });
-    await noteWords(u, 'reel', [reel.id]);
+    await u.happened.renamed('reel', [reel.id]);
     await lockPieces(u, [asked]);
     await u.tables.cuts.removeAll({ jobId });
     const brought = await bringLines(u, job.bagId, asked.brought);

@@ -1,12 +1,12 @@
 import type { Customer, CustomerReel } from '@yard-spool/contract';
 import type { ReelTableRow, SpoolRow } from '../db/models/customers';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { learnedOfSpool } from '../reels/learned';
-import { lyingOn } from '../reels/lying';
-import { reelByTag } from '../reels/reel-by-tag';
+import { learnedOfSpool } from '../record/learned';
+import { lyingOn } from '../record/lying';
+import { reelByTag } from '../record/reel-by-tag';
 import { cutsOf } from './bags';
-import { toCustomer } from './customers';
+import { toCustomer } from '../customers/customers';
 import { withGear } from './reel-gear';
 
 /** The reels a customer has had here, the latest first, each with how it was filled or planned last. */

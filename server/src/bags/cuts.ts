@@ -1,8 +1,8 @@
+import type { Unit } from '../context/context';
 import { cutOnPiece, type Cut, type Piece, type Takes } from '@yard-spool/contract';
 import { message, type FillPlan, type PlannedLayer, type Words } from '@yard-spool/core';
-import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import { readHouseRules } from '../shop/read-house-rules';
 import { lockPiece } from '../rack/move';
 import { listProducts } from '../rack/products';
 import { onePiece } from '../rack/rack';

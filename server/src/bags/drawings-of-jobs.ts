@@ -1,7 +1,7 @@
 import type { Drawing, LineOn } from '@yard-spool/contract';
 import type { FillPlan, PlanInput } from '@yard-spool/core';
-import type { Reading } from '../context';
-import { drawingOfPlan } from '../reels/drawings';
+import type { Reading } from '../context/context';
+import { drawingOfPlan } from '../record/drawings';
 
 const NOTHING_DRAWN: Drawing = { lip: 1, arbor: 0.5, width: 1, layers: [] };
 

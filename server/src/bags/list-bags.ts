@@ -1,9 +1,9 @@
 import type { BagsQuerySchema, BagGroup, BagRow, Page } from '@yard-spool/contract';
 import type { InferOutput } from 'valibot';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
-import { holdsCode } from '../search/words';
+import { holdsCode } from '../db/holds-code';
 import { NO_SKETCH, sketchesOfJobs } from './drawings-of-jobs';
 
 const PAGE = 50;

@@ -1,7 +1,6 @@
+import type { Unit } from '../context/context';
 import type { Job, ReelType } from '@yard-spool/contract';
-import type { Unit } from '../unit';
-import { noteWords } from '../search/index-words';
-import { reelByTag } from '../reels/reel-by-tag';
+import { reelByTag } from '../record/reel-by-tag';
 import { ProblemError } from '../problem-error';
 
 interface AskedReel {
@@ -106,6 +105,6 @@ async function newReel(u: Unit, customerId: number, { tag, type, label, looks }:
     looks,
   });
   if (tag === undefined) await reels.change(row, { tag: `R-${String(row.id).padStart(4, '0')}` });
-  await noteWords(u, 'reel', [row.id]);
+  await u.happened.renamed('reel', [row.id]);
   return row;
 }

@@ -1,5 +1,5 @@
+import type { Unit } from '../context/context';
 import type { PlanInput } from '@yard-spool/core';
-import type { Unit } from '../unit';
 
 /** Gears that differ by less are one. */
 const DIFFERS = 0.05;

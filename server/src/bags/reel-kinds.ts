@@ -1,13 +1,11 @@
 import type { Person, ReelKind, ReelType } from '@yard-spool/contract';
 import { kindKey, type Observation, type PlanInput } from '@yard-spool/core';
 import type { ReelKindRow } from '../db/models/reel-kinds';
-import type { Reading, ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
+import type { Reading, ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { saysGear } from './reel-gear';
-import { learnAgain } from '../learning/learning';
-import { noteWords } from '../search/index-words';
-import { learnedByKind } from '../reels/learned';
+import { learnedByKind } from '../record/learned';
 
 const toKind = ({ id, type, label, observations, gear, met, version }: ReelKindRow): ReelKind => ({
   id,
@@ -127,12 +125,11 @@ async function renameReels(
   if (was.type === is.type && was.label === is.label) return;
   const reels = await u.tables.reels.lockAll({ where: { type: was.type, label: was.label }, order: ['id'] });
   for (const reel of reels) await u.tables.reels.change(reel, { type: is.type, label: is.label });
-  await noteWords(
-    u,
+  await u.happened.renamed(
     'reel',
     reels.map(({ id }) => id),
   );
-  if (reels.length > 0) await learnAgain(u);
+  if (reels.length > 0) await u.happened.fillsChanged();
 }
 
 async function lockKind({ tables }: Unit, id: number): Promise<ReelKindRow> {

@@ -9,9 +9,9 @@ import {
 } from '@yard-spool/core';
 import type { InferOutput } from 'valibot';
 import type { SpoolRow } from '../db/models/customers';
-import type { Reading } from '../context';
-import { lyingOn, type LyingLayer } from '../reels/lying';
-import { reelByTag } from '../reels/reel-by-tag';
+import type { Reading } from '../context/context';
+import { lyingOn, type LyingLayer } from '../record/lying';
+import { reelByTag } from '../record/reel-by-tag';
 
 type JobRequest = InferOutput<typeof NewBagSchema>['jobs'][number];
 type Asked = Pick<JobRequest, 'planInput' | 'wants'>;

@@ -1,8 +1,8 @@
 import type { Person } from '@yard-spool/contract';
 import { byDevice, type RunEvent } from '@yard-spool/core';
-import type { ServerContext } from '../context';
+import type { ServerContext, Unit } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { unit, type Unit } from '../unit';
+import { unit } from '../context/unit';
 import { writeEvents, type ToLog } from './run-log';
 import { checkEvents } from './check-events';
 import { stateOfRun } from './state-of-run';

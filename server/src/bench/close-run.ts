@@ -11,16 +11,14 @@ import {
   type RunState,
 } from '@yard-spool/core';
 import * as v from 'valibot';
-import { noteChange } from '../bags/history';
+import { noteChange } from '../history/bag-history';
 import { readJob } from '../bags/bags';
 import type { RunRow } from '../db/models/runs';
-import type { ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
-import { learnAgain } from '../learning/learning';
-import { noteWords } from '../search/index-words';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
-import { readFill } from '../reels/fills';
-import { noteWhatIsOn } from '../reels/on-spool';
+import { readFill } from '../record/fills';
+import { noteWhatIsOn } from '../record/on-spool';
 import { lyingBefore, noteGiven, noteUse } from './from-record';
 import { keepAnswers } from './keep-answers';
 import { putOldLineAway } from './old-line';
@@ -92,11 +90,11 @@ async function write(u: Unit, run: RunRow): Promise<number> {
   await noteUse(u, fill.id, before);
   await noteGiven(u, row.spoolId, before, turnedMetres(facts, state, lies));
   await noteWhatIsOn(u, row.spoolId);
-  await noteWords(u, 'note', [fill.id]);
+  await u.happened.renamed('note', [fill.id]);
   await putOldLineAway(u, run, { tag: job.tag, bagId: row.bagId }, state);
   await rememberSeat(u, job, state);
   await keepAnswers(u, { run, job, bagId: row.bagId, facts, state, settled });
-  await learnAgain(u);
+  await u.happened.fillsChanged();
   await writeEvents(u, run.id, state.seq, [{ kind: 'closed', at, payload: {} }]);
   await tables.runs.change(run, { state: 'closed', closedAt: at });
   await leavesBench(u, run.id, run.benchId);

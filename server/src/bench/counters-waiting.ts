@@ -1,5 +1,5 @@
 import type { CounterWaiting } from '@yard-spool/contract';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { stateOfRun } from './state-of-run';
 
 /** Runs of trolling reels that stand at their counter step: what is walked in one outing. */

@@ -1,3 +1,4 @@
+import type { Unit } from '../context/context';
 import {
   innermost,
   lengthOn,
@@ -8,9 +9,8 @@ import {
   type WoundLayer,
 } from '@yard-spool/core';
 import type { SpoolRow } from '../db/models/customers';
-import { lyingOn, type LyingLayer } from '../reels/lying';
-import { noteWhatIsOn } from '../reels/on-spool';
-import type { Unit } from '../unit';
+import { lyingOn, type LyingLayer } from '../record/lying';
+import { noteWhatIsOn } from '../record/on-spool';
 
 /** What lay on a reel's spools before a run: old line that stays on, or is turned, is what it was. */
 export interface Before {

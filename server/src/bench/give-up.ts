@@ -10,17 +10,17 @@ import {
   type RunUnderWay,
   type WoundLayer,
 } from '@yard-spool/core';
-import { lyingOn } from '../reels/lying';
-import { noteWhatIsOn } from '../reels/on-spool';
+import { lyingOn } from '../record/lying';
+import { noteWhatIsOn } from '../record/on-spool';
 import * as v from 'valibot';
 import { readJob } from '../bags/bags';
-import { noteChange } from '../bags/history';
-import type { ServerContext } from '../context';
+import { noteChange } from '../history/bag-history';
+import type { ServerContext, Unit } from '../context/context';
 import type { RunRow } from '../db/models/runs';
 import { ProblemError } from '../problem-error';
 import { addMoves, lockPiece } from '../rack/move';
 import { createPiece } from '../rack/receive';
-import { unit, type Unit } from '../unit';
+import { unit } from '../context/unit';
 import { putOldLineAway } from './old-line';
 import { lockPiecesOf } from './pieces-of-run';
 import { lastPlace, writeEvents } from './run-log';

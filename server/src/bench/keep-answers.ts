@@ -1,8 +1,8 @@
+import type { Unit } from '../context/context';
 import type { Job } from '@yard-spool/contract';
 import type { RunFacts, RunState, SettledFill } from '@yard-spool/core';
-import { noteChange } from '../bags/history';
+import { noteChange } from '../history/bag-history';
 import type { RunRow } from '../db/models/runs';
-import type { Unit } from '../unit';
 
 /** A gear is told to a tenth; less than half of that is how readings scatter. */
 const DIFFERS = 0.05;

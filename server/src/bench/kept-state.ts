@@ -1,5 +1,6 @@
 import type { Person } from '@yard-spool/contract';
 import type { RunFold } from '@yard-spool/core';
+import type { Held } from '../context/held';
 
 /** An open run as it was folded last: where its log stood then, and by which event that is known again. */
 export interface KeptState {
@@ -14,3 +15,9 @@ export interface LastEvent {
   readonly id: string;
   readonly author: Pick<Person, 'id' | 'name'> | null;
 }
+
+/** Open runs as they were folded last, by their numbers. */
+export const RUN_STATES: Held<Map<number, KeptState>> = {
+  make: () => new Map(),
+  forget: (states) => states.clear(),
+};

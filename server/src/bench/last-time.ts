@@ -1,7 +1,7 @@
 import { runFacts, type Run } from '@yard-spool/contract';
 import { foldRun } from '@yard-spool/core';
 import { Op } from 'sequelize';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { readJob } from '../bags/bags';
 import { readLog } from './run-log';
 

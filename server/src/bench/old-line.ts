@@ -1,9 +1,9 @@
+import type { Unit } from '../context/context';
 import { NewPieceSchema, STREAMS } from '@yard-spool/contract';
 import type { NoteValue, RunState } from '@yard-spool/core';
 import * as v from 'valibot';
 import type { RunRow } from '../db/models/runs';
-import type { Unit } from '../unit';
-import { noteChange } from '../bags/history';
+import { noteChange } from '../history/bag-history';
 import { createPiece } from '../rack/receive';
 
 type Notes = Readonly<Record<string, NoteValue>>;

@@ -1,5 +1,5 @@
 import { booksOff, isSealed, type PlannedCut, type Run } from '@yard-spool/contract';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 
 /** What the pieces a reel is cut from hold now, by layer: what is wound is held against it. */
 export async function piecesHeld(

@@ -1,7 +1,7 @@
+import type { Unit } from '../context/context';
 import type { Job } from '@yard-spool/contract';
 import type { Line, PieceChanged, RunEvent, RunState } from '@yard-spool/core';
 import type { PieceRow } from '../db/models/rack';
-import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 
 /** Locks every piece a run was wound from, those taken in mid-run among them, in one order. */

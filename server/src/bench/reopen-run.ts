@@ -1,12 +1,9 @@
 import type { Person, Run } from '@yard-spool/contract';
-import { noteChange } from '../bags/history';
+import { noteChange } from '../history/bag-history';
 import { mustNotWait } from '../bags/reel-for';
-import type { ServerContext } from '../context';
-import { unit, type Unit } from '../unit';
-import { learnAgain } from '../learning/learning';
-import { tellReady } from '../messages/tell-ready';
-import { noteWords } from '../search/index-words';
-import { noteWhatIsOn } from '../reels/on-spool';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
+import { noteWhatIsOn } from '../record/on-spool';
 import { ProblemError } from '../problem-error';
 import { addMoves, lockPiece } from '../rack/move';
 import { readJob } from '../bags/bags';
@@ -43,20 +40,19 @@ export async function reopenRun(
     if (reel) await mustNotWait(u, spool.id, reel.tag);
     const fills = await tables.fills.findAll({ where: { runId, takenBackAt: null }, attributes: ['id'] });
     await tables.fills.changeAll({ takenBackAt: u.clock() }, { runId, takenBackAt: null });
-    await noteWords(
-      u,
+    await u.happened.renamed(
       'note',
       fills.map(({ id }) => id),
     );
     await noteWhatIsOn(u, job.spoolId);
     await forgetAnswers(u, run, await readJob(u, run.jobId));
-    await learnAgain(u);
+    await u.happened.fillsChanged();
     await writeEvents(u, runId, seq, [{ kind: 'reopened', payload: { why } }]);
     await tables.runs.change(run, { state: 'open', closedAt: null });
     await standsAt(u, runId, run.benchId);
     await tables.jobs.change(job, { state: 'on-the-bench' });
     await tables.bags.addOne('version', { id: job.bagId });
-    await tellReady(u, job.bagId);
+    await u.happened.readyChanged(job.bagId);
     await noteChange(u, job.bagId, `A filled reel was opened again: ${why}`);
   });
   return readRun(context, runId);

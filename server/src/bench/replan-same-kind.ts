@@ -1,3 +1,4 @@
+import { SAME_KIND } from '../planning/try-plan';
 import type { Job, Person } from '@yard-spool/contract';
 import {
   kindKey,
@@ -7,15 +8,15 @@ import {
   type PlanInput,
   type Words,
 } from '@yard-spool/core';
-import { noteChange } from '../bags/history';
+import { noteChange } from '../history/bag-history';
 import { readJob } from '../bags/bags';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { mainLineOf } from '../house-rules/main-line';
-import { keepPlan } from '../house-rules/plan-again';
-import { lockWaiting, type WaitingReel } from '../house-rules/waiting-reels';
+import { keepPlan } from '../planning/plan-again';
+import { lockWaiting, type WaitingReel } from '../planning/waiting-reels';
 import { withBeliefs } from '../learning/with-beliefs';
-import { learnedByKind } from '../reels/learned';
-import { unit } from '../unit';
+import { learnedByKind } from '../record/learned';
+import { unit } from '../context/unit';
 import { inWorker } from '../work/in-worker';
 
 /**
@@ -34,7 +35,7 @@ export async function replanSameKind(context: ServerContext, person: Person, job
       reel,
       planInput: taught(reel, learned, waiting.learning),
     }));
-    const tried = await inWorker('same-kind', {
+    const tried = await inWorker(SAME_KIND, {
       asked: asked.map(({ reel, planInput }) => ({ planInput, cuts: reel.cuts })),
       pieces: waiting.pieces,
       tailMm: waiting.tailMm,

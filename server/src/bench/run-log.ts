@@ -1,8 +1,7 @@
 import type { Person } from '@yard-spool/contract';
 import type { RunEvent, RunHappening } from '@yard-spool/core';
 import { Op } from 'sequelize';
-import type { Reading } from '../context';
-import type { Unit } from '../unit';
+import type { Reading, Unit } from '../context/context';
 
 type Author = Pick<Person, 'id' | 'name'>;
 

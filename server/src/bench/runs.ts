@@ -2,8 +2,8 @@ import { counterOf, type Job, type OpenRun, type Page, type Person, type Run } f
 import { pageOf } from '../db/page-of';
 import { message, supplySizes } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
-import type { Reading, ServerContext } from '../context';
-import { unit, type Unit } from '../unit';
+import type { Reading, ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { rulesForRun } from '../house-rules/effective';
 import { NO_SKETCH, sketchesOfJobs } from '../bags/drawings-of-jobs';
 import { ProblemError } from '../problem-error';

@@ -1,9 +1,9 @@
+import type { Unit } from '../context/context';
 import type { Job } from '@yard-spool/contract';
 import { evidenceOfRun, type RunFacts, type RunState } from '@yard-spool/core';
 import { ProblemError } from '../problem-error';
-import type { Unit } from '../unit';
 import { inWorker } from '../work/in-worker';
-import type { SettledRun } from '../work/settle-run-fill';
+import { SETTLE, type SettledRun } from './settle-run-fill';
 import { piecesHeld } from './pieces-held';
 import { lockPiecesOf } from './pieces-of-run';
 
@@ -18,7 +18,7 @@ export async function settleRun(
   await lockPiecesOf(u, job, state);
   const pieces = await piecesHeld(u, cuts);
   const evidence = evidenceOfRun(planInput, facts, state, pieces);
-  const settled = await inWorker('settle', { evidence, type });
+  const settled = await inWorker(SETTLE, { evidence, type });
   if (!settled.ok) throw new ProblemError('bad-request', settled.sentence);
   return settled;
 }

@@ -1,7 +1,7 @@
 import type { Job, Run } from '@yard-spool/contract';
 import { kindKey } from '@yard-spool/core';
 import { Op } from 'sequelize';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 
 /**
  * A reel of the same kind in the same bag that was filled before: the turns its layers took, of its spool, so that they can

@@ -1,5 +1,5 @@
+import type { Unit } from '../context/context';
 import type { RunRow } from '../db/models/runs';
-import type { Unit } from '../unit';
 
 /** Sent when another run stands at a bench, or none. */
 export const benchTopic = (benchId: number): string => `bench:${String(benchId)}`;

@@ -1,9 +1,9 @@
 import { runFacts } from '@yard-spool/contract';
 import { beginFold, factsNow, foldOn, stateOf, type RunFacts, type RunState } from '@yard-spool/core';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import type { RunRow } from '../db/models/runs';
 import { ProblemError } from '../problem-error';
-import type { KeptState, LastEvent } from './kept-state';
+import { RUN_STATES, type KeptState, type LastEvent } from './kept-state';
 import { readAuthored } from './run-log';
 
 /** Runs kept folded; more than are ever open at once. */
@@ -18,12 +18,13 @@ export async function stateOfRun(
   from: Reading,
   run: Pick<RunRow, 'id' | 'jobId' | 'madeUnder'>,
 ): Promise<{ readonly facts: RunFacts; readonly state: RunState; readonly last: LastEvent }> {
-  const kept = from.states.get(run.id) ?? { fold: beginFold(await factsOf(from, run)), last: NOTHING };
+  const states = from.held.of(RUN_STATES);
+  const kept = states.get(run.id) ?? { fold: beginFold(await factsOf(from, run)), last: NOTHING };
   const before = kept.last;
   const read = await readAuthored(from, run.id, before.seq, before.author);
   // A change that was folded and then not kept: the log at this place is another one now.
   if (before.seq > 0 && read[0]?.event.id !== before.id) {
-    from.states.delete(run.id);
+    states.delete(run.id);
     return stateOfRun(from, run);
   }
   // Somebody else may have folded the same while the log was read.
@@ -34,7 +35,7 @@ export async function stateOfRun(
   );
   const last = fresh.at(-1);
   if (last) kept.last = { seq: last.event.seq, id: last.event.id, author: last.author };
-  keep(from.states, run.id, kept);
+  keep(states, run.id, kept);
   const state = stateOf(kept.fold);
   return { facts: factsNow(kept.fold.facts, state), state, last: kept.last };
 }

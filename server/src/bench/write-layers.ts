@@ -1,3 +1,4 @@
+import type { Unit } from '../context/context';
 import type { Job } from '@yard-spool/contract';
 import {
   askedIn,
@@ -14,7 +15,6 @@ import {
 } from '@yard-spool/core';
 import type { ProductRow } from '../db/models/rack';
 import type { FillLayerRow, RunRow } from '../db/models/runs';
-import type { Unit } from '../unit';
 import { drawLine } from '../rack/draw';
 import { keptStretches, stayedStretches, turnedStretches, type Before, type OldStretch } from './from-record';
 import { addMoves, lockPiece } from '../rack/move';

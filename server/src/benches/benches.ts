@@ -1,11 +1,11 @@
 import { message, type Words } from '@yard-spool/core';
 import type { Bench, NewBench, Person } from '@yard-spool/contract';
-import type { Reading, ServerContext } from '../context';
+import type { Reading, ServerContext, Unit } from '../context/context';
 import type { BenchRow } from '../db/models/house-rules';
-import { mayBeLocal } from '../devices/local-address';
-import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
+import { mayBeLocal } from '../links/local-address';
+import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { ProblemError } from '../problem-error';
-import { unit, type Unit } from '../unit';
+import { unit } from '../context/unit';
 
 /** Sent when a bench was set up, changed or taken away. */
 export const BENCHES_TOPIC = 'benches';

@@ -1,13 +1,13 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Calendar, DueRow, Person } from '@yard-spool/contract';
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import type { Reading, ServerContext } from '../context';
-import { managersOnly } from '../house-rules/house-changes';
-import { readHouseRules } from '../house-rules/read-house-rules';
-import { inZone } from '../house-rules/shop-day';
+import type { Reading, ServerContext } from '../context/context';
+import { managersOnly } from '../shop/house-changes';
+import { readHouseRules } from '../shop/read-house-rules';
+import { inZone } from '../shop/shop-day';
 import { ProblemError } from '../problem-error';
 import { listDue } from '../reels/read-due';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 
 /** The only row there is. */
 const ROW = 1;

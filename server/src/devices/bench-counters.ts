@@ -1,6 +1,6 @@
 import { counterOf, meterOf, type CounterAtBench } from '@yard-spool/contract';
 import { BENCHES_TOPIC } from '../benches/benches';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { BenchCounter } from './bench-counter';
 
 /** How soon the benches are looked at again where that failed, ms. */

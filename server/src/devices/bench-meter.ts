@@ -1,8 +1,9 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
 import type { MeterStands } from '@yard-spool/core';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { DeviceLink } from './device-link';
-import { answered, hearLine, type Heard } from './hear-line';
+import type { Heard } from '../db/models/heard';
+import { answered, hearLine } from './hear-line';
 
 /** A meter that says nothing for so long is silent, ms. */
 const SILENT_MS = 5000;

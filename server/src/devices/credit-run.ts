@@ -11,8 +11,8 @@ import {
 import type { LastEvent } from '../bench/kept-state';
 import { writeEvents } from '../bench/run-log';
 import { stateOfRun } from '../bench/state-of-run';
-import type { ServerContext } from '../context';
-import { unit, type Unit } from '../unit';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 
 /** Where a bench's counter stands. */
 interface Stands {

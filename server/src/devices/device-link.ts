@@ -1,8 +1,8 @@
 import { connect, type Socket } from 'node:net';
 import type { Device } from '@yard-spool/contract';
 import { parseCounterLine, type CounterLine } from './counter-line';
-import { onLines } from './lines';
-import { lookupLocal, mayBeLocal } from './local-address';
+import { onLines } from '../links/lines';
+import { lookupLocal, mayBeLocal } from '../links/local-address';
 
 /** How soon a device that went away is asked again, ms. */
 const AGAIN_MS = 1000;

@@ -1,6 +1,7 @@
 import type { Device } from '@yard-spool/contract';
 import { describe, expect, it } from 'vitest';
-import { answered, answeredAt, hearLine, type Heard } from './hear-line';
+import type { Heard } from '../db/models/heard';
+import { answered, answeredAt, hearLine } from './hear-line';
 
 const DEVICE: Device = { name: 'reed-1', address: '127.0.0.1:1', counts: 'handle-turns', per: 1 };
 

@@ -1,23 +1,6 @@
 import type { Device } from '@yard-spool/contract';
+import type { Heard } from '../db/models/heard';
 import type { CounterLine } from './counter-line';
-
-/** What is known of a device from its lines. Times in ms. */
-export interface Heard {
-  readonly sequence: number;
-  readonly count: number;
-  readonly at: number;
-  /** The last count that can have been wound; what comes later in doubt is held against it. */
-  readonly sound: { readonly sequence: number; readonly count: number; readonly at: number };
-  /** A line from before the last one: late, or the device began again. The next line tells. */
-  readonly suspect: { readonly sequence: number; readonly at: number } | null;
-  /** Why what it counts waits for an answer; null where it does not. */
-  readonly doubt: 'restarted' | 'jumped' | null;
-  /**
-   * While in doubt, the count behind the last step that cannot have been wound: an answer about what was counted before it
-   * does not settle it. Left out where it is the count itself.
-   */
-  readonly since?: number;
-}
 
 /** What a hand, or a winder, does at its fastest, in what the device counts, a second; from memory. */
 const FASTEST: Readonly<Record<Device['counts'], number>> = {

@@ -1,5 +1,5 @@
 import type { Credit, MeterStands } from '@yard-spool/core';
-import type { Heard } from './hear-line';
+import type { Heard } from '../db/models/heard';
 
 /** A count, and what it is weighed beside. */
 export interface Weighed {

@@ -2,10 +2,9 @@ import { exceptionsFor, type ExceptionFacts, type RunRules } from '@yard-spool/c
 import { effectiveRules, type EffectiveRules } from '@yard-spool/core';
 import type { JobRow } from '../db/models/bags';
 import type { BenchRow } from '../db/models/house-rules';
-import type { Reading } from '../context';
-import type { Unit } from '../unit';
+import type { Reading, Unit } from '../context/context';
 import { lineFacts } from './main-line';
-import { readHouseRules } from './read-house-rules';
+import { readHouseRules } from '../shop/read-house-rules';
 import { listExceptions } from './list-exceptions';
 
 /** The rules that hold for a line, a customer or a reel and its sort: the house's, with exceptions. */

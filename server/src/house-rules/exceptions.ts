@@ -1,12 +1,12 @@
 import { sortKey, type NewException, type Exception, type Person } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, schoolOf, type Words } from '@yard-spool/core';
-import type { ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
-import { managersOnly, noteHouseChange } from './house-changes';
-import { planAgain, rulingNow } from './plan-again';
+import { managersOnly, noteHouseChange } from '../shop/house-changes';
+import { rulingNow } from './ruling';
 import { listExceptions } from './list-exceptions';
-import { lockHouse } from './read-house-rules';
+import { lockHouse } from '../shop/read-house-rules';
 
 /** Sets an exception for a sort of reel, one line, customer or reel; what was set before for the same gives way. */
 export async function setException(
@@ -30,7 +30,7 @@ export async function setException(
       : await ruleExceptions.create({ ...none, ...where, ...now });
     const was = before.exceptions.find((one) => one.id === row.id)?.school;
     await noteException(u, row.id, { question, was, is: school });
-    await planAgain(u, before);
+    await u.happened.rulesChanged(before);
     return row.id;
   });
   const set = (await listExceptions(context)).find((one) => one.id === id);
@@ -49,7 +49,7 @@ export async function dropException(context: ServerContext, person: Person, id: 
     const { question, school } = row;
     await noteException(u, id, { question, was: school, is: undefined });
     await u.tables.ruleExceptions.remove(row);
-    await planAgain(u, before);
+    await u.happened.rulesChanged(before);
   });
   return {};
 }

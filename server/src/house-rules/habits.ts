@@ -1,6 +1,6 @@
 import type { Habits } from '@yard-spool/contract';
 import { inferSpool, priorsOf, supplySizes } from '@yard-spool/core';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { listPieces } from '../rack/rack';
 import { listShopLines } from '../rack/products';
 

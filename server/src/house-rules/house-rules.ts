@@ -14,14 +14,13 @@ import {
   type UnitSystem,
   type Words,
 } from '@yard-spool/core';
-import type { ServerContext } from '../context';
-import { mayBeLocal } from '../devices/local-address';
+import type { ServerContext } from '../context/context';
+import { mayBeLocal } from '../links/local-address';
 import { ProblemError } from '../problem-error';
-import { unit } from '../unit';
-import { managersOnly, noteHouseChange } from './house-changes';
+import { unit } from '../context/unit';
+import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { listExceptions } from './list-exceptions';
-import { planAgain } from './plan-again';
-import { HOUSE_ROW, lockHouse, readHouseRules, type HouseSheet } from './read-house-rules';
+import { forgetHouse, HOUSE_ROW, lockHouse, readHouseRules, type HouseSheet } from '../shop/read-house-rules';
 
 /**
  * Changes what the shop has settled: a manager's, and on the sheet as it was looked at. Reels that wait and follow the
@@ -43,8 +42,8 @@ export async function changeHouseRules(
     const ruling = { rules: before.rules, exceptions: await listExceptions(u) };
     for (const change of differences(before, sheet)) await noteHouseChange(u, change);
     await u.tables.houseRules.change(row, { ...sheet, version: version + 1 });
-    u.afterCommit(() => (u.house.settled = null));
-    await planAgain(u, ruling);
+    u.afterCommit(() => forgetHouse(u));
+    await u.happened.rulesChanged(ruling);
     return { ...sheet, version: version + 1 };
   });
 }

@@ -1,7 +1,7 @@
 import { REEL_TYPES, sortName, type Exception, type ExceptionFacts } from '@yard-spool/contract';
 import { MATERIALS } from '@yard-spool/core';
 import type { RuleExceptionRow } from '../db/models/house-rules';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { peopleNames } from '../people/people';
 
 /** Every exception set for a sort of reel, a line, a customer or a reel. */

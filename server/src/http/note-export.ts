@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { noteAudit } from '../people/audit';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { placeOf } from './place';
 import { personOf } from './serve';
 

@@ -1,8 +1,8 @@
 import { makesOnce, api, ONCE_HEADER, type RecyclingBook } from '@yard-spool/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { askedOnce } from '../once';
+import { askedOnce } from '../context/once';
 import { TestShop, ADA } from '../testing/test-shop';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 
 const NYLON = { stream: 'nylon', grams: 10, tubes: 1, piece: null };
 let shop: TestShop;

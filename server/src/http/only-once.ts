@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { makesOnce, ONCE_HEADER, OnceKeySchema } from '@yard-spool/contract';
 import type { Request, RequestHandler, Response } from 'express';
-import type { ServerContext } from '../context';
-import { askedOnce, DONE_BEFORE, type OnceAsked } from '../once';
+import type { ServerContext } from '../context/context';
+import { askedOnce, DONE_BEFORE, type OnceAsked } from '../context/once';
 import { ProblemError } from '../problem-error';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { personOf, readPart } from './serve';
 
 const hash = (...parts: readonly (string | Uint8Array)[]): string => {

@@ -1,6 +1,6 @@
 import { asksAgain } from '@yard-spool/contract';
 import type { RequestHandler } from 'express';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { mustBeProved } from '../people/prove-again';
 import { personOf } from './serve';
 

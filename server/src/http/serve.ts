@@ -11,7 +11,7 @@ import { ProblemError } from '../problem-error';
 import type { OutgoingFile } from '../rack-files/export-rack';
 import type { Turn } from '../work/turn';
 import { firstTooLong } from './bounds-first';
-import { fieldErrors } from './field-errors';
+import { fieldErrors } from '../field-errors';
 import { withoutUnfit } from '../fitting';
 import { UnfitReply } from './unfit-reply';
 import { sendFile } from './send-file';

@@ -1,5 +1,5 @@
 import type { CookieOptions, Request, RequestHandler, Response } from 'express';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { whoAsks } from '../people/sessions';
 
 const NAME = 'yard_spool_session';

@@ -1,6 +1,6 @@
 import type { Request, RequestHandler, Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { wasSignedInHere } from '../people/audit';
 import { ProblemError } from '../problem-error';
 import { placeOf } from './place';

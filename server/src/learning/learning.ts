@@ -10,9 +10,8 @@ import {
   type ShopLesson,
 } from '@yard-spool/core';
 import type { LearnedRow } from '../db/models/learned';
-import type { Reading } from '../context';
-import { lockHouse } from '../house-rules/read-house-rules';
-import type { Unit } from '../unit';
+import type { Reading, Unit } from '../context/context';
+import { lockHouse } from '../shop/read-house-rules';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand. */
 const LOOK_BACK = 400;

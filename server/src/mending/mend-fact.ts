@@ -1,10 +1,10 @@
 import { MOST_STANDS, type MendFact, type Person } from '@yard-spool/contract';
 import type { Model } from 'sequelize';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import type { Table } from '../db/table';
-import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
+import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { ProblemError } from '../problem-error';
-import { forgetHeld, unit } from '../unit';
+import { unit } from '../context/unit';
 import { BOOK_TABLES } from './book-facts';
 import { factText, readTyped, wrongWith } from './fact-text';
 
@@ -42,7 +42,7 @@ export async function mendFact(
       was: stands.slice(0, MOST_NOTED),
       is: is.slice(0, MOST_NOTED),
     });
-    u.afterCommit(() => forgetHeld(context));
+    u.afterCommit(() => context.held.forget());
   });
   return {};
 }

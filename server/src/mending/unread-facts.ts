@@ -1,9 +1,9 @@
 import { setImmediate as breathe } from 'node:timers/promises';
 import { MOST_STANDS, type Person, type UnreadFact } from '@yard-spool/contract';
 import { Op, type Model } from 'sequelize';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import type { ReadTable } from '../db/table';
-import { managersOnly } from '../house-rules/house-changes';
+import { managersOnly } from '../shop/house-changes';
 import { BOOK_TABLES, type BookTable } from './book-facts';
 import { choicesOf, factText, wrongWith } from './fact-text';
 

@@ -1,12 +1,12 @@
 import { dueMessage, type Message, type MessageChange, type Page, type Person } from '@yard-spool/contract';
-import type { Reading, ServerContext } from '../context';
+import type { Reading, ServerContext } from '../context/context';
 import { pageOf } from '../db/page-of';
-import { readHouseRules } from '../house-rules/read-house-rules';
-import { inZone } from '../house-rules/shop-day';
+import { readHouseRules } from '../shop/read-house-rules';
+import { inZone } from '../shop/shop-day';
 import { ProblemError } from '../problem-error';
 import { noteFillMark, tagOfFill } from '../reels/mark-fill';
 import { readReel } from '../reels/reels';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { LONGEST } from './tell-ready';
 
 interface Row extends Omit<Message, 'at' | 'customer' | 'done'> {

@@ -1,6 +1,6 @@
+import type { Unit } from '../context/context';
 import { formatQuantity, readyText } from '@yard-spool/core';
-import { readHouseRules } from '../house-rules/read-house-rules';
-import type { Unit } from '../unit';
+import { readHouseRules } from '../shop/read-house-rules';
 
 /** As much of a text as is kept. */
 export const LONGEST = 3000;

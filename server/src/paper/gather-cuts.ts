@@ -1,7 +1,7 @@
 import type { Bag, Job } from '@yard-spool/contract';
 import { readBag } from '../bags/bags';
 import { WAITING } from '../bags/reel-for';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import type { CutsFacts, GaugeFacts } from './facts';
 
 /** Bags on one list at most. */

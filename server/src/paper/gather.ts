@@ -1,8 +1,8 @@
 import { ALL_WAITING, ANY_REEL, type Fill, type Job, type PaperQuery } from '@yard-spool/contract';
 import { keptTable, metresPer } from '@yard-spool/core';
 import { readBag } from '../bags/bags';
-import type { Reading } from '../context';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import type { Reading } from '../context/context';
+import { readHouseRules } from '../shop/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { listCustomerCounters } from '../reels/customer-counters';
 import { readReel } from '../reels/reels';

@@ -1,11 +1,12 @@
 import type { PaperPreview, PaperQuery } from '@yard-spool/contract';
-import type { Reading } from '../context';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import type { Reading } from '../context/context';
+import { readHouseRules } from '../shop/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { inWorker } from '../work/in-worker';
 import type { Turn } from '../work/turn';
 import { gather } from './gather';
 import type { Asked, MadePaper } from './make-paper';
+import { PAPER, PAPER_PREVIEW } from './tasks';
 import { sendToPrinter } from './printer';
 
 async function asked(from: Reading, query: PaperQuery): Promise<Asked> {
@@ -15,11 +16,11 @@ async function asked(from: Reading, query: PaperQuery): Promise<Asked> {
 
 /** A paper as PDF. */
 export const paperAsPdf = async (from: Reading, query: PaperQuery): Promise<MadePaper> =>
-  inWorker('paper', await asked(from, query));
+  inWorker(PAPER, await asked(from, query));
 
 /** A paper's first pages as they will come out. */
 export const paperPreview = async (from: Reading, query: PaperQuery): Promise<PaperPreview> =>
-  inWorker('paperPreview', await asked(from, query));
+  inWorker(PAPER_PREVIEW, await asked(from, query));
 
 /**
  * Sends a paper to the shop's label printer.

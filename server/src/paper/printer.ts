@@ -1,5 +1,5 @@
 import { connect } from 'node:net';
-import { lookupLocal, mayBeLocal } from '../devices/local-address';
+import { lookupLocal, mayBeLocal } from '../links/local-address';
 import { ProblemError } from '../problem-error';
 
 /** How long a printer may take nothing before it is said not to answer, ms. */

@@ -1,5 +1,5 @@
 import { formatDiameter, formatQuantity, type UnitSystem } from '@yard-spool/core';
-import { inZone } from '../house-rules/shop-day';
+import { inZone } from '../shop/shop-day';
 
 /** How the shop writes on paper: its units, its zone, its name. */
 export interface House {

@@ -1,8 +1,7 @@
 import type { Audit, AuditKind, Person } from '@yard-spool/contract';
 import { Op } from 'sequelize';
-import { managersOnly } from '../house-rules/house-changes';
-import type { Reading } from '../context';
-import type { Unit } from '../unit';
+import { managersOnly } from '../shop/house-changes';
+import type { Reading, Unit } from '../context/context';
 
 /** The latest a manager is shown. */
 const LATEST = 300;

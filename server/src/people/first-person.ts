@@ -1,8 +1,8 @@
 import type { Person } from '@yard-spool/contract';
-import type { ServerContext } from '../context';
-import { lockHouse } from '../house-rules/read-house-rules';
+import type { ServerContext } from '../context/context';
+import { lockHouse } from '../shop/read-house-rules';
 import { ProblemError } from '../problem-error';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { hashPasscode } from './passcode';
 import { mustBeStrong } from './strong';
 

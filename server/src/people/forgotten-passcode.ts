@@ -1,8 +1,8 @@
 import { PasscodeSchema, type Person } from '@yard-spool/contract';
 import * as v from 'valibot';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { keepPasscode } from './members';
 import { hashPasscode } from './passcode';
 import { mustBeStrong } from './strong';

@@ -1,9 +1,9 @@
 import { type Member, type NewPerson, type Person, type PersonChange } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import { NO_SECOND_STEP, type PersonRow } from '../db/models/people';
-import type { Reading, ServerContext } from '../context';
-import { unit, type Unit } from '../unit';
-import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
+import type { Reading, ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
+import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { ProblemError } from '../problem-error';
 import { noteAudit } from './audit';
 import { SESSIONS_TOPIC } from './sessions';

@@ -1,6 +1,6 @@
 import type { Demo, Person, SignInSheet } from '@yard-spool/contract';
-import type { Reading, ServerContext } from '../context';
-import { unit } from '../unit';
+import type { Reading, ServerContext } from '../context/context';
+import { unit } from '../context/unit';
 import { hashPasscode } from './passcode';
 
 /** Names to choose from on the sign-in screen. */

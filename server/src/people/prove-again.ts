@@ -1,7 +1,7 @@
 import { PROOF_MINUTES, type Person } from '@yard-spool/contract';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { noteAudit } from './audit';
 import { checkPasscode } from './passcode';
 import { hashToken } from './sessions';

@@ -1,12 +1,12 @@
 import type { BegunStep, Member, Person } from '@yard-spool/contract';
 import { generateSecret, generateURI, verify } from 'otplib';
 import type { Clock } from '../clock';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { NO_SECOND_STEP, type PersonRow } from '../db/models/people';
-import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import { managersOnly, noteHouseChange } from '../shop/house-changes';
+import { readHouseRules } from '../shop/read-house-rules';
 import { ProblemError } from '../problem-error';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { noteAudit } from './audit';
 import { toMember } from './to-member';
 

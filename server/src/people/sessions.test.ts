@@ -2,7 +2,8 @@ import type { Audit, KeptHouseRules, Member, SignedIn } from '@yard-spool/contra
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
-import { checkPasscode, hashPasscode, isOfAnotherCost, TODAYS_COST } from './passcode';
+import { TODAYS_COST } from '../context/passcode-cost';
+import { checkPasscode, hashPasscode, isOfAnotherCost } from './passcode';
 import { SESSIONS_TOPIC } from './sessions';
 
 const MINUTE = 60_000;

@@ -1,10 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Person, SignedIn } from '@yard-spool/contract';
 import { Op } from 'sequelize';
-import type { Reading, ServerContext } from '../context';
+import type { Reading, ServerContext } from '../context/context';
 import type { SessionRow } from '../db/models/people';
-import { readHouseRules } from '../house-rules/read-house-rules';
-import { unit } from '../unit';
+import { readHouseRules } from '../shop/read-house-rules';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { noteAudit } from './audit';
 import { checkPasscode, hashPasscode, isOfAnotherCost } from './passcode';

@@ -1,7 +1,8 @@
 import { isTheirName, NAME_AS_PASSCODE } from '@yard-spool/contract';
-import type { Reading } from '../context';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import type { Reading } from '../context/context';
+import { readHouseRules } from '../shop/read-house-rules';
 import { ProblemError } from '../problem-error';
+import { WEAKNESS } from './tasks';
 import { inWorker } from '../work/in-worker';
 
 /**
@@ -13,7 +14,7 @@ export async function mustBeStrong(from: Reading, passcode: string, name: string
   const { shopName } = await readHouseRules(from);
   const weakness = isTheirName(passcode, name)
     ? NAME_AS_PASSCODE
-    : await inWorker('weakness', { passcode, about: [name, shopName].filter(Boolean) });
+    : await inWorker(WEAKNESS, { passcode, about: [name, shopName].filter(Boolean) });
   if (weakness !== null)
     throw new ProblemError('bad-request', weakness, [{ path: 'passcode', message: weakness }]);
 }

@@ -1,6 +1,6 @@
 import { FILE_COLUMNS, type RackFile } from '@yard-spool/contract';
 import Papa from 'papaparse';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { harmless } from './harmless';
 import { ROWS, type FileRow } from './rack-rows';
 

@@ -1,4 +1,4 @@
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 
 /** Codes asked for at once. */
 const AT_ONCE = 1000;

@@ -1,12 +1,12 @@
 import { FILE_COLUMNS, type ImportResult, type Person } from '@yard-spool/contract';
-import type { ServerContext } from '../context';
-import { unit } from '../unit';
+import type { ServerContext } from '../context/context';
+import { unit } from '../context/unit';
 import { noteAudit } from '../people/audit';
 import { ProblemError } from '../problem-error';
 import { inWorker } from '../work/in-worker';
 import type { Checked } from './check-rows';
 import { fromPieces } from './chunked';
-import { SHOWN_ERRORS, type FileRows } from './read-rows';
+import { READ_FILE, SHOWN_ERRORS, type FileRows } from './read-rows';
 import { takeIn } from './take-in';
 
 /**
@@ -24,7 +24,7 @@ export async function importRack(
   // Read beside the event loop: a file of 20,000 rows takes a second.
   const { buffer } = body;
   const own = buffer instanceof ArrayBuffer && buffer.byteLength === body.byteLength ? [buffer] : [];
-  const file = await inWorker('file', body, own);
+  const file = await inWorker(READ_FILE, body, own);
   if (!file.ok)
     throw new ProblemError('bad-request', file.errors[0]?.message ?? 'This could not be read.', file.errors);
   const { what, preview, rows } = file;

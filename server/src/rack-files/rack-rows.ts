@@ -2,7 +2,7 @@ import { tellMetric, wordsFromText } from '@yard-spool/core';
 import type { RackFile, ReelKind } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import { listReelKinds } from '../bags/reel-kinds';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { peopleNames } from '../people/people';
 import { listShopLines } from '../rack/products';
 import { listPieces } from '../rack/rack';

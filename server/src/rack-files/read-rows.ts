@@ -1,6 +1,7 @@
+import { task } from '../work/task';
 import { ImportRackSchema, type RackFile, type RowError } from '@yard-spool/contract';
 import * as v from 'valibot';
-import { fieldErrors } from '../http/field-errors';
+import { fieldErrors } from '../field-errors';
 import type { FieldError } from '../problem-error';
 import { checkRows } from './check-rows';
 import { inPieces } from './chunked';
@@ -75,3 +76,6 @@ function parsed(body: Uint8Array): unknown {
     return undefined;
   }
 }
+
+/** A request that brings a file, and the file's rows, each checked by itself. */
+export const READ_FILE = task<typeof readAsked>('file');

@@ -1,5 +1,5 @@
+import type { Unit } from '../context/context';
 import type { RackFile, RowError } from '@yard-spool/contract';
-import type { Unit } from '../unit';
 import type { Checked } from './check-rows';
 import type { FileRows } from './read-rows';
 

@@ -1,5 +1,5 @@
+import type { Unit } from '../context/context';
 import type { RackFile, RowError } from '@yard-spool/contract';
-import type { Unit } from '../unit';
 import type { FileRows } from './read-rows';
 import { productValues } from '../rack/products';
 import { factValues } from '../rack/receive';
@@ -7,7 +7,6 @@ import { findTwice, type Checked } from './check-rows';
 import { idsByCode } from './ids-by-code';
 import { inChunks } from './in-chunks';
 import { takeLedger } from './take-ledger';
-import { noteWords } from '../search/index-words';
 import { takeReels } from './take-reels';
 import type { TakeIn } from './take-in-type';
 import type { PieceFileRow } from './row-schemas';
@@ -39,8 +38,7 @@ const takeProducts: TakeIn<'products'> = async (u, good) => {
         ),
       );
       const made = await tables.products.findAll({ where: { code: codesOf(chunk) }, attributes: ['id'] });
-      await noteWords(
-        u,
+      await u.happened.renamed(
         'line',
         made.map(({ id }) => id),
       );
@@ -111,8 +109,7 @@ const takePieces: TakeIn<'pieces'> = async (u, good) => {
       const made = await tables.pieces.findAll({
         where: { code: chunk.map(({ value }) => value.code) },
       });
-      await noteWords(
-        u,
+      await u.happened.renamed(
         'piece',
         made.map(({ id }) => id),
       );

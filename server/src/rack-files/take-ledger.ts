@@ -1,7 +1,7 @@
+import type { Unit } from '../context/context';
 import { MOST_ON_A_PIECE, type RowError } from '@yard-spool/contract';
 import type { PieceRow } from '../db/models/rack';
 import { brokenAt, brokenWords, promisesOf } from '../rack/broken-promises';
-import type { Unit } from '../unit';
 import type { Checked } from './check-rows';
 import { inChunks } from './in-chunks';
 import type { MoveFileRow } from './row-schemas';

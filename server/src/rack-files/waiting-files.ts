@@ -2,7 +2,7 @@ import { mkdir, lstat, readdir, readFile, rename } from 'node:fs/promises';
 import { join } from 'node:path';
 import { isWaitingName, MOST_FILE_BYTES, type WaitingFile } from '@yard-spool/contract';
 import { ProblemError } from '../problem-error';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 
 /** Where files go that were imported, within the inbox. */
 const DONE = 'imported';

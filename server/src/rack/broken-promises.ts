@@ -1,6 +1,5 @@
-import type { Reading } from '../context';
-import type { Unit } from '../unit';
-import { noteChange } from '../bags/history';
+import type { Reading, Unit } from '../context/context';
+import { noteChange } from '../history/bag-history';
 
 /** A reel whose line a piece no longer has. */
 interface Broken {

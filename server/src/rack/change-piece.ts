@@ -1,8 +1,7 @@
 import { message } from '@yard-spool/core';
 import type { Person, Piece, PieceChange } from '@yard-spool/contract';
-import type { ServerContext } from '../context';
-import { unit, type Unit } from '../unit';
-import { noteWords } from '../search/index-words';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { addMoves, goneFrom, lockPiece } from './move';
 import { onePiece } from './rack';
@@ -27,7 +26,7 @@ export async function changePiece(
       version: piece.version + 1,
       ...factValues(asked),
     });
-    await noteWords(u, 'piece', [piece.id]);
+    await u.happened.renamed('piece', [piece.id]);
   });
   return onePiece(context, { code: asked.code });
 }

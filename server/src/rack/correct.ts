@@ -7,8 +7,8 @@ import {
   type PieceWeighing,
 } from '@yard-spool/contract';
 import { message, metresFromMass, type MassIssue } from '@yard-spool/core';
-import type { ServerContext } from '../context';
-import { unit } from '../unit';
+import type { ServerContext } from '../context/context';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { brokenAt, brokenWords, promisesOf, tellBroken } from './broken-promises';
 import { addMoves, lockPiece } from './move';

@@ -1,4 +1,4 @@
-import type { Unit } from '../unit';
+import type { Unit } from '../context/context';
 import { addMoves, lockPiece } from './move';
 
 /** A length drawn off a piece for a fill. */

@@ -1,9 +1,9 @@
 import type { Page, Piece, RackQuery } from '@yard-spool/contract';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
-import { endOfDay } from '../house-rules/shop-day';
-import { holdsCode } from '../search/words';
+import { endOfDay } from '../shop/shop-day';
+import { holdsCode } from '../db/holds-code';
 import { listPieces } from './rack';
 
 const PAGE = 60;

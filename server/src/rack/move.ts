@@ -1,7 +1,7 @@
+import type { Unit } from '../context/context';
 import { message, wordsAsText, type Words } from '@yard-spool/core';
 import type { Move } from '@yard-spool/contract';
 import type { PieceRow } from '../db/models/rack';
-import type { Unit } from '../unit';
 import { ProblemError } from '../problem-error';
 
 /** A line of the ledger before it is written. */

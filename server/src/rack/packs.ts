@@ -1,5 +1,5 @@
 import { CODE_PATTERN, type Pack } from '@yard-spool/contract';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { onePiece } from './rack';
 

@@ -7,9 +7,8 @@ import {
   type Person,
   type Product,
 } from '@yard-spool/contract';
-import type { Reading, ServerContext } from '../context';
-import { unit, type Unit } from '../unit';
-import { noteWords } from '../search/index-words';
+import type { Reading, ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { toProduct } from './to-piece';
 
@@ -41,7 +40,7 @@ export const productValues = ({ diameter, strengthKg, maker, ...rest }: NewProdu
 export async function productFor(u: Unit, asked: { id: number } | NewProduct): Promise<number> {
   if (!('id' in asked)) {
     const { id } = await u.tables.products.create(productValues(asked));
-    await noteWords(u, 'line', [id]);
+    await u.happened.renamed('line', [id]);
     return id;
   }
   if (await u.tables.products.findByPk(asked.id)) return asked.id;
@@ -63,7 +62,7 @@ export async function writeMaker(
       throw new ProblemError('bad-request', sentence, [{ path: 'soakHours', message: sentence }]);
     }
     await u.tables.products.change(row, { maker: saysNothing(maker) ? null : maker });
-    await noteWords(u, 'line', [id]);
+    await u.happened.renamed('line', [id]);
   });
   return oneProduct(context, id);
 }

@@ -2,11 +2,11 @@ import { wordsFromText } from '@yard-spool/core';
 import type { Piece, PieceWithLedger } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { PieceRow } from '../db/models/rack';
-import type { Reading } from '../context';
-import { endOfDay } from '../house-rules/shop-day';
+import type { Reading } from '../context/context';
+import { endOfDay } from '../shop/shop-day';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
-import { waterByPiece } from '../tubs/water';
+import { waterByPiece } from './water';
 import { listProducts } from './products';
 import { DRY, toPiece } from './to-piece';
 

@@ -1,8 +1,7 @@
 import type { NewPieceSchema, Person, Piece, PieceFacts } from '@yard-spool/contract';
 import type { InferOutput } from 'valibot';
-import type { ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
-import { noteWords } from '../search/index-words';
+import type { ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { addMoves } from './move';
 import { productFor } from './products';
@@ -56,7 +55,7 @@ export async function createPiece(u: Unit, asked: NewPiece): Promise<void> {
     ...factValues(asked),
     packCode: asked.packCode,
   });
-  await noteWords(u, 'piece', [piece.id]);
+  await u.happened.renamed('piece', [piece.id]);
   const why = fromReel === null ? 'as it came' : `stripped off reel ${fromReel}`;
   await addMoves(u, piece, [{ kind: 'received', lengthMm, why }]);
   if (kind === 'remnant' || kind === 'salvage') await u.tables.pieces.change(piece, { opened: true });

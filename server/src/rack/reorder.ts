@@ -1,5 +1,5 @@
 import type { ReorderLine } from '@yard-spool/contract';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { listProducts } from './products';
 import { listStock } from './rack';
 

@@ -1,11 +1,11 @@
 import { fillSection, fillStretches } from '@yard-spool/contract';
 import type { UnitSystem } from '@yard-spool/core';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { sayFor } from '../paper/say';
 import { ruleSvg } from '../paper/svg/rule';
 import { sectionSvg } from '../paper/svg/section';
 import type { OutgoingFile } from '../rack-files/export-rack';
-import { readFill } from '../reels/fills';
+import { readFill } from '../record/fills';
 
 /** A fill's section or length rule as a drawing of its own, in the units asked for. */
 export async function exportDrawing(

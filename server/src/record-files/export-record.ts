@@ -6,11 +6,11 @@ import {
   type RecordQuery,
 } from '@yard-spool/contract';
 import Papa from 'papaparse';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { harmless } from '../rack-files/harmless';
 import type { OutgoingFile } from '../rack-files/export-rack';
-import { reelByTag } from '../reels/reel-by-tag';
+import { reelByTag } from '../record/reel-by-tag';
 import { recordOfReel, tagsOfCustomer } from './record-rows';
 
 /** The record of a reel, or of all of a customer's, as a file that is written while it is sent. */

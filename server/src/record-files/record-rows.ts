@@ -1,6 +1,6 @@
 import type { Fill, RecordedReel } from '@yard-spool/contract';
 import { keptTable, metresPer } from '@yard-spool/core';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { peopleNames } from '../people/people';
 import { readReel } from '../reels/reels';
 

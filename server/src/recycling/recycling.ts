@@ -7,8 +7,8 @@ import {
   type RecyclingBook,
 } from '@yard-spool/contract';
 import { solidMass } from '@yard-spool/core';
-import type { Reading, ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
+import type { Reading, ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { refuseIfPromised } from '../rack/change-piece';

@@ -1,19 +1,18 @@
 import { runFacts, type CorrectFill, type Person, type Reel } from '@yard-spool/contract';
 import { foldRun, type Correction } from '@yard-spool/core';
 import { readJob } from '../bags/bags';
+import { RUN_STATES } from '../bench/kept-state';
 import { lastPlace, readLog, writeEvents } from '../bench/run-log';
 import { settleRun } from '../bench/settle-run';
-import type { ServerContext } from '../context';
-import { learnAgain } from '../learning/learning';
+import type { ServerContext } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { noteWords } from '../search/index-words';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { correctLength } from './correct-length';
 import { correctPiece } from './correct-piece';
 import { correctGap, correctNote, type Correcting } from './correcting';
-import { readFill } from './fills';
+import { readFill } from '../record/fills';
 import { tagOfFill } from './mark-fill';
-import { layersOfFills, noteWhatIsOn } from './on-spool';
+import { layersOfFills, noteWhatIsOn } from '../record/on-spool';
 import { readReel } from './reels';
 
 /**
@@ -42,11 +41,11 @@ export async function correctFill(
     const seq = await lastPlace(u, run.id);
     const payload: Correction = { ...asked, was: before };
     await writeEvents(u, run.id, seq, [{ kind: 'corrected', payload }]);
-    u.states.delete(run.id);
+    u.held.of(RUN_STATES).delete(run.id);
     await tables.fillVersions.create({ fillId, at: u.clock(), byId: u.actor.id, why: asked.why, was });
     if (asked.what === 'gap') await teachAgain(correcting);
     await noteWhatIsOn(u, fill.spoolId);
-    await noteWords(u, 'note', [fillId]);
+    await u.happened.renamed('note', [fillId]);
     return tagOfFill(u, fill.spoolId);
   });
   return readReel(context, tag);
@@ -68,5 +67,5 @@ async function teachAgain({ u, run, fill }: Correcting): Promise<void> {
   const state = foldRun(facts, await readLog(u, run.id));
   const { depths, lesson } = await settleRun(u, job, facts, state);
   await u.tables.fills.change(fill, { depths, lesson });
-  await learnAgain(u);
+  await u.happened.fillsChanged();
 }

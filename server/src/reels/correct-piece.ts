@@ -1,7 +1,7 @@
+import type { Unit } from '../context/context';
 import type { Correction } from '@yard-spool/core';
 import type { PieceRow } from '../db/models/rack';
 import { ProblemError } from '../problem-error';
-import type { Unit } from '../unit';
 import { layerAt, moveBack, type Correcting } from './correcting';
 
 /** Another piece that a layer came off, or none: one gets its line back, the other gives it; gives the code it was. */

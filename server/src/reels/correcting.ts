@@ -1,3 +1,4 @@
+import type { Unit } from '../context/context';
 import { runFacts, type CorrectFill } from '@yard-spool/contract';
 import {
   foldRun,
@@ -13,7 +14,6 @@ import { readLog } from '../bench/run-log';
 import type { FillLayerRow, FillRow, RunRow } from '../db/models/runs';
 import { ProblemError } from '../problem-error';
 import { addMoves } from '../rack/move';
-import type { Unit } from '../unit';
 
 /** A correction under way: the fill and its run locked, its layers, and what is asked. */
 export interface Correcting {

@@ -1,5 +1,5 @@
 import type { CustomerCounter } from '@yard-spool/contract';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 
 interface Row {
   readonly tag: string;

@@ -1,5 +1,5 @@
 import type { CustomerPage } from '@yard-spool/contract';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 
 /** Fills that tell what somebody likes: older ones were of another season. */
 const LOOK_BACK = 12;

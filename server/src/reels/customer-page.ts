@@ -1,14 +1,13 @@
 import type { CustomerChange, CustomerPage, Person } from '@yard-spool/contract';
 import { schoolOf } from '@yard-spool/core';
 import type { CustomerRow } from '../db/models/customers';
-import type { Reading, ServerContext } from '../context';
-import { toCustomer } from '../bags/customers';
+import type { Reading, ServerContext } from '../context/context';
+import { toCustomer } from '../customers/customers';
 import { rulesFor } from '../house-rules/effective';
 import { ProblemError } from '../problem-error';
-import { noteWords } from '../search/index-words';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { customerLikes } from './customer-likes';
-import { whatIsOn } from './on-spool';
+import { whatIsOn } from '../record/on-spool';
 import { serviceSchools } from './read-due';
 
 /** Reels shown on a customer’s page: a club has more, and finds them by searching. */
@@ -110,9 +109,8 @@ export async function changeCustomer(
     });
     await u.tables.customers.change(row, { name, contact, version: version + 1 });
     const reels = await u.tables.reels.findAll({ where: { customerId: id }, attributes: ['id'] });
-    await noteWords(u, 'customer', [id]);
-    await noteWords(
-      u,
+    await u.happened.renamed('customer', [id]);
+    await u.happened.renamed(
       'reel',
       reels.map((reel) => reel.id),
     );

@@ -1,8 +1,8 @@
 import type { FillMark, Person, Reel } from '@yard-spool/contract';
-import type { Reading, ServerContext } from '../context';
+import type { Reading, ServerContext, Unit } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { unit, type Unit } from '../unit';
-import { noteWhatIsOn } from './on-spool';
+import { unit } from '../context/unit';
+import { noteWhatIsOn } from '../record/on-spool';
 import { readReel } from './reels';
 
 /** The tag of the reel that a fill is on. */

@@ -1,11 +1,11 @@
 import { sortKey, type DueRow, type Page, type ReelType } from '@yard-spool/contract';
 import { nearness, type ExceptionScope, type Material } from '@yard-spool/core';
 import type { SpoolRow } from '../db/models/customers';
-import type { Reading } from '../context';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import type { Reading } from '../context/context';
+import { readHouseRules } from '../shop/read-house-rules';
 import { pageOf } from '../db/page-of';
-import { whatIsOn } from './on-spool';
-import type { ServiceSchool } from './when-due';
+import { whatIsOn } from '../record/on-spool';
+import type { ServiceSchool } from '../record/when-due';
 
 const PAGE = 50;
 const COLUMN: Readonly<Record<ServiceSchool, string>> = {

@@ -1,9 +1,9 @@
 import type { Recipe } from '@yard-spool/contract';
 import { kindKey } from '@yard-spool/core';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { drawingsOfFills } from './drawings-of-fills';
-import { layersOfFills } from './on-spool';
+import { drawingsOfFills } from '../record/drawings-of-fills';
+import { layersOfFills } from '../record/on-spool';
 
 /** Fills of a kind that are looked back at. */
 const LOOK_BACK = 200;

@@ -1,12 +1,11 @@
 import type { Reel, ReelChange, Person } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { ReelTableRow } from '../db/models/customers';
-import type { ServerContext } from '../context';
+import type { ServerContext, Unit } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { noteWords } from '../search/index-words';
-import { unit, type Unit } from '../unit';
-import { noteWhatIsOn } from './on-spool';
-import { reelByTag } from './reel-by-tag';
+import { unit } from '../context/unit';
+import { noteWhatIsOn } from '../record/on-spool';
+import { reelByTag } from '../record/reel-by-tag';
 import { readReel } from './reels';
 
 /** Writes down what was done to a reel's entry. Never edited, never removed. */
@@ -53,7 +52,7 @@ export async function changeReel(
     if (is.tag !== reel.tag) await takeTag(u, reel, is.tag);
     await u.tables.reels.change(reel, { ...is, version: version + 1 });
     await noteReelChange(u, reel.id, said.join('; '));
-    await noteWords(u, 'reel', [reel.id]);
+    await u.happened.renamed('reel', [reel.id]);
   });
   return readReel(context, is.tag);
 }
@@ -111,7 +110,7 @@ export async function mergeReels(
     await tables.reelTags.create({ tag, reelId: kept.id });
     await tables.reels.change(kept, { version: kept.version + 1 });
     await noteReelChange(u, kept.id, `${tag} turned out to be this reel: ${why}`);
-    await noteWords(u, 'reel', [gone.id, kept.id]);
+    await u.happened.renamed('reel', [gone.id, kept.id]);
   });
   return readReel(context, into);
 }

@@ -2,20 +2,20 @@ import type { Page, Reel, ReelRow } from '@yard-spool/contract';
 import type { Observation } from '@yard-spool/core';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
-import { toCustomer } from '../bags/customers';
+import { toCustomer } from '../customers/customers';
 import { saysGear } from '../bags/reel-gear';
 import type { ReelTableRow } from '../db/models/customers';
 import { WAITING } from '../bags/reel-for';
-import type { Reading } from '../context';
+import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { holdsCode } from '../search/words';
-import { drawingsOfFills } from './drawings-of-fills';
-import { fillsOfSpools } from './fills';
-import { learnedOfSpool } from './learned';
+import { holdsCode } from '../db/holds-code';
+import { drawingsOfFills } from '../record/drawings-of-fills';
+import { fillsOfSpools } from '../record/fills';
+import { learnedOfSpool } from '../record/learned';
 import { peopleNames } from '../people/people';
-import { reelByTag } from './reel-by-tag';
+import { reelByTag } from '../record/reel-by-tag';
 import { serviceSchools } from './read-due';
-import { whatIsOn } from './on-spool';
+import { whatIsOn } from '../record/on-spool';
 
 interface FoundReel extends Omit<ReelRow, 'filledAt' | 'drawing'> {
   readonly filledAt: Date | null;

@@ -1,7 +1,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { parseScaleLine, readScale } from './scale';
 
 let server: Server | undefined;

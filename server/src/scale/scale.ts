@@ -1,6 +1,6 @@
 import { connect } from 'node:net';
-import type { ServerContext } from '../context';
-import { onLines } from '../devices/lines';
+import type { ServerContext } from '../context/context';
+import { onLines } from '../links/lines';
 import { ProblemError } from '../problem-error';
 
 /** How long a scale may take to come to rest, ms. */

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { inZone } from '../house-rules/shop-day';
+import { inZone } from '../shop/shop-day';
 
 const FORMS = [
   'yyyy-MM-dd',

@@ -1,6 +1,6 @@
 import type { GotQuery, GotRow, Page } from '@yard-spool/contract';
-import type { Reading } from '../context';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import type { Reading } from '../context/context';
+import { readHouseRules } from '../shop/read-house-rules';
 import { pageOf } from '../db/page-of';
 import { hoursOf } from './days';
 

@@ -1,8 +1,8 @@
 import type { SearchHit } from '@yard-spool/contract';
 import { NOTE_TEXT } from './note-text';
 import type { WordKind } from '../db/models/record';
-import type { Reading } from '../context';
-import { drawingsOfFills } from '../reels/drawings-of-fills';
+import type { Reading } from '../context/context';
+import { drawingsOfFills } from '../record/drawings-of-fills';
 
 type ToHits = (from: Reading, ids: readonly number[], words: readonly string[]) => Promise<SearchHit[]>;
 

@@ -1,7 +1,7 @@
+import type { Unit } from '../context/context';
 import { NOTE_TEXT } from './note-text';
 import type { WordKind } from '../db/models/record';
-import type { Unit } from '../unit';
-import type { WordOf } from './kept-words';
+import { WORDS, type WordOf } from './kept-words';
 import { wordsOf } from './words';
 
 interface Entry {
@@ -42,7 +42,7 @@ async function keepWords(
   );
   const written = entries.flatMap(({ id, text }) => wordsOf(text).map((word) => ({ word, ref: id })));
   await u.tables.searchWords.createAll(written.map((one) => ({ kind, ...one })));
-  u.afterCommit(() => u.words.changed({ kind, gone, written }));
+  u.afterCommit(() => u.held.of(WORDS).changed({ kind, gone, written }));
 }
 
 /** Keeps the words of some entries as they are now. To be called whenever what they are called changes. */

@@ -1,3 +1,5 @@
+import type { Held } from '../context/held';
+import type { Query } from '../context/query';
 import { WORD_KINDS, type WordKind } from '../db/models/record';
 import { Postings } from './postings';
 
@@ -13,8 +15,6 @@ interface Change {
   readonly gone: readonly WordOf[];
   readonly written: readonly WordOf[];
 }
-
-type Query = <T extends object>(sql: string, values?: Readonly<Record<string, unknown>>) => Promise<T[]>;
 
 /** Rows that are read in one go: the server does other things in between. */
 const PART = 4000;
@@ -113,3 +113,9 @@ function apply(held: Map<WordKind, Postings>, { kind, gone, written }: Change): 
   for (const { word, ref } of gone) postings.remove(word, ref);
   for (const { word, ref } of written) postings.add(word, ref);
 }
+
+/** The words of this database. */
+export const WORDS: Held<KeptWords> = {
+  make: (query) => new KeptWords(query),
+  forget: (words) => words.forget(),
+};

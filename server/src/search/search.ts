@@ -1,10 +1,11 @@
 import type { Found, SearchHit } from '@yard-spool/contract';
 import { WORD_KINDS } from '../db/models/record';
-import type { Reading } from '../context';
-import { inZone } from '../house-rules/shop-day';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import type { Reading } from '../context/context';
+import { inZone } from '../shop/shop-day';
+import { readHouseRules } from '../shop/read-house-rules';
 import { dayOf, hoursOf } from './days';
 import { HITS } from './hits';
+import { WORDS } from './kept-words';
 import { codeOf, wordsAsked } from './words';
 
 /** Hits of a kind that are shown. */
@@ -30,15 +31,16 @@ export async function search(from: Reading, question: string): Promise<Found> {
 
 /** What is most likely meant by a word; the word itself where something is called that, or nothing is near. */
 async function meantBy(from: Reading, word: string): Promise<string> {
-  for (const kind of WORD_KINDS) if ((await from.words.find(kind, [word], 1)).length > 0) return word;
-  return (await from.words.near(word)) ?? word;
+  for (const kind of WORD_KINDS)
+    if ((await from.held.of(WORDS).find(kind, [word], 1)).length > 0) return word;
+  return (await from.held.of(WORDS).near(word)) ?? word;
 }
 
 async function among(from: Reading, words: readonly string[]): Promise<Omit<Found, 'meant'>> {
   const [lots, ...kinds] = await Promise.all([
     lotHits(from, words),
     ...WORD_KINDS.map(async (kind) => {
-      const ids = await from.words.find(kind, words, SHOWN + 1);
+      const ids = await from.held.of(WORDS).find(kind, words, SHOWN + 1);
       return { kind, more: ids.length > SHOWN, hits: await HITS[kind](from, ids.slice(0, SHOWN), words) };
     }),
   ]);

@@ -1,6 +1,6 @@
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { WORD_KINDS } from '../db/models/record';
-import { unit } from '../unit';
+import { unit } from '../context/unit';
 import { noteWordsFrom } from './index-words';
 
 /**

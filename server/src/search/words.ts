@@ -1,3 +1,5 @@
+import { partsOfCode } from '../db/holds-code';
+
 /** Words of no use in a question: people type them all the same. */
 const NOISE = new Set(
   'a an and are did for from get gets got had has have in is it its of off on or our reel reels the to was were what when where which who whose with'.split(
@@ -19,23 +21,8 @@ function wholeWords(text: string): string[] {
 
 const short = (word: string): string => word.slice(0, LONGEST);
 
-/** A code or tag: a few letters and a number. */
-const CODE = /^([a-z]{1,4})[-/]?0*(\d{1,9})$/i;
-
-function partsOfCode(word: string): readonly [letters: string, figures: string] | null {
-  const [, letters, figures] = CODE.exec(word) ?? [];
-  return letters === undefined || figures === undefined ? null : [letters.toLowerCase(), figures];
-}
-
 /** A code without its dash and the zeros before its number: R-0129, r129 and R-129 are one; null for what is no code. */
 export const codeOf = (word: string): string | null => partsOfCode(word)?.join('') ?? null;
-
-/** SQL that is true where a column holds a typed code, whichever way its figures were typed; false where it is no code. */
-export function holdsCode(column: string, word: string): string {
-  const parts = partsOfCode(word);
-  // Letters and figures alone: nothing in them can end the text they stand in.
-  return parts === null ? 'FALSE' : `${column} REGEXP '^${parts[0]}[-/]?0*${parts[1]}$'`;
-}
 
 /** The words of a text as they are kept: codes and tags whole and in their parts, so that R-0042 is found by either. */
 export function wordsOf(text: string): string[] {

@@ -1,3 +1,4 @@
+import { WORDS } from '../search/kept-words';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -7,7 +8,7 @@ import type { KeptHouseRules, ShopFile } from '@yard-spool/contract';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { connect } from '../db/connect';
-import { readHouseRules } from '../house-rules/read-house-rules';
+import { readHouseRules } from '../shop/read-house-rules';
 import { filledReel } from '../testing/filled';
 import { TestShop } from '../testing/test-shop';
 import { writeShopFile } from './write-shop-file';
@@ -95,7 +96,7 @@ const signed = (lines: readonly string[], rows: object): Buffer => {
 };
 const held = async () => ({
   tailMm: (await readHouseRules(empty.context)).tailMm,
-  reels: await empty.context.words.find('reel', ['r'], 9),
+  reels: await empty.context.held.of(WORDS).find('reel', ['r'], 9),
 });
 const people = (): Promise<number> => empty.context.tables.people.count();
 

@@ -3,10 +3,9 @@ import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ShopFile } from '@yard-spool/contract';
 import { BENCHES_TOPIC } from '../benches/benches';
-import type { ServerContext } from '../context';
+import type { ServerContext } from '../context/context';
 import { lastStep } from '../db/migrate';
 import { ProblemError } from '../problem-error';
-import { forgetHeld } from '../unit';
 import { ShopFileError } from './format';
 import { plainConnection } from '../db/plain-connection';
 import { withPassingFile } from './passing-file';
@@ -73,7 +72,7 @@ export async function importShop(
       if (step === 'take') await putInto(addressOf(context), file);
       if (step === 'take') {
         // What is held in memory is of the shop that was there before.
-        forgetHeld(context);
+        context.held.forget();
         context.notifier.emit(BENCHES_TOPIC);
       }
       const holds = Object.entries(TOLD).map(([table, what]) => ({ what, rows: rows[table] ?? 0 }));

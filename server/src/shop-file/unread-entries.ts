@@ -3,7 +3,7 @@ import type { GenericSchema } from 'valibot';
 import { listBags } from '../bags/list-bags';
 import { listReelKinds } from '../bags/reel-kinds';
 import { listBenches } from '../benches/benches';
-import { openContext, type Reading } from '../context';
+import { openContext, type Reading } from '../context/context';
 import { connect } from '../db/connect';
 import { listExceptions } from '../house-rules/list-exceptions';
 import { withoutUnfit } from '../fitting';

@@ -1,7 +1,7 @@
 import { runFacts, type Bench, type Piece, type Run, type RunFrame } from '@yard-spool/contract';
 import { foldRun, type RunState } from '@yard-spool/core';
 import { vi } from 'vitest';
-import { watchRun } from '../bench/watch-run';
+import { watchRun } from '../devices/watch-run';
 import { booking, numbered } from './bookings';
 import type { FakeCounter } from './fake-counter';
 import type { Ask } from './rack';

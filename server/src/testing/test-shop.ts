@@ -3,11 +3,12 @@ import type { AddressInfo } from 'node:net';
 import type { Problem } from '@yard-spool/contract';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { unit, type Unit } from '../unit';
+import { unit } from '../context/unit';
 import { createApp, type AppParts } from '../app';
 import { connect } from '../db/connect';
 import { migrateAt } from '../db/migrate';
-import { openContext, type ServerContext } from '../context';
+import type { ServerContext, Unit } from '../context/context';
+import { openShop } from '../open-shop';
 import { BenchCounters } from '../devices/bench-counters';
 import { addPerson } from '../people/people';
 
@@ -61,7 +62,7 @@ export class TestShop {
     address.username = user;
     address.password = name;
     const sequelize = connect(address.href);
-    const context = openContext(sequelize, clock, { passcodeCost: CHEAP, proofMinutes });
+    const context = openShop(sequelize, clock, { passcodeCost: CHEAP, proofMinutes });
     await addPerson(context, 'Ada', 'manager', PASSCODE);
     await addPerson(context, 'Bo', 'technician', PASSCODE);
     const counters = await BenchCounters.open(context);

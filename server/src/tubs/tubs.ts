@@ -1,10 +1,10 @@
 import { lineOf, type Person, type Soak, type Tub } from '@yard-spool/contract';
 import { soakAdvice, soakUptake, wordsAsText, wordsFromText } from '@yard-spool/core';
 import type { SoakRow, TubRow } from '../db/models/tubs';
-import type { Reading, ServerContext } from '../context';
-import { type Unit, unit } from '../unit';
+import type { Reading, ServerContext, Unit } from '../context/context';
+import { unit } from '../context/unit';
 import { rulesFor } from '../house-rules/effective';
-import { managersOnly, noteHouseChange } from '../house-rules/house-changes';
+import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { lockPiece } from '../rack/move';

@@ -2,4 +2,4 @@
 // can load its tasks. In the server's bundle the worker itself stands at this place.
 import { tsImport } from 'tsx/esm/api';
 
-export default (await tsImport('./worker.ts', import.meta.url)).default;
+export default (await tsImport('../tasks/worker.ts', import.meta.url)).default;

@@ -1,7 +1,7 @@
 import PQueue from 'p-queue';
 import { Tinypool } from 'tinypool';
 import { ProblemError } from '../problem-error';
-import type { Tasks } from './tasks';
+import { workOf, type Task, type Works } from './task';
 
 /** One more than what may take long at once: planning and closing find a free one. */
 const MOST_AT_ONCE = 3;
@@ -11,12 +11,13 @@ const DEADLINE_MS = 20_000;
 const IDLE_MS = 60_000;
 
 let pool: Tinypool | null = null;
-/** The tasks themselves, where they are computed in this thread. */
-let here: Tasks | null = null;
 
-/** Computes everything in this thread from now on: for a program that serves nobody, as one that loads a scenario. */
-export const computeHere = async (): Promise<void> => {
-  here = (await import('./tasks')).TASKS;
+/** The functions themselves, where they are computed in this thread. */
+let here: Works | null = null;
+
+/** Computes everything in this thread from now on. */
+export const computeBy = (works: Works): void => {
+  here = works;
 };
 
 /** What waits for a worker has not begun: its time does not run. */
@@ -37,12 +38,12 @@ const workers = (): Tinypool =>
  * @param transferList memory that is handed over instead of copied; it is gone here afterwards
  * @throws `too-much-work` where it is not done in time; the worker that had it is ended
  */
-export async function inWorker<Name extends keyof Tasks>(
-  name: Name,
-  given: Parameters<Tasks[Name]>[0],
+export async function inWorker<Given, Made>(
+  { name }: Task<Given, Made>,
+  given: Given,
   transferList: ArrayBuffer[] = [],
-): Promise<Awaited<ReturnType<Tasks[Name]>>> {
-  if (here) return (await here[name](given as never)) as Awaited<ReturnType<Tasks[Name]>>;
+): Promise<Made> {
+  if (here) return (await workOf(here, name)(given as never)) as Made;
   const made: unknown = await turns.add(async (): Promise<unknown> => {
     const signal = AbortSignal.timeout(DEADLINE_MS);
     try {
@@ -55,5 +56,5 @@ export async function inWorker<Name extends keyof Tasks>(
       );
     }
   });
-  return made as Awaited<ReturnType<Tasks[Name]>>;
+  return made as Made;
 }

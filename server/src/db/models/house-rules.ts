@@ -8,7 +8,7 @@ import {
   type Model,
   type Sequelize,
 } from 'sequelize';
-import type { Heard } from '../../devices/hear-line';
+import type { Heard } from './heard';
 import { id } from './columns';
 
 export interface HouseRulesRow extends Model<

@@ -1,0 +1,32 @@
+import type { Customer } from '@yard-spool/contract';
+import { Op } from 'sequelize';
+import type { Reading, Unit } from '../context/context';
+import { literally } from '../db/like';
+import { ProblemError } from '../problem-error';
+
+/** Customers whose name has a word that starts with what was typed; all of them, up to twenty, where nothing was. */
+export async function findCustomers(from: Reading, typed: string): Promise<Customer[]> {
+  const start = literally(typed);
+  const where = typed
+    ? { [Op.or]: [{ name: { [Op.like]: `${start}%` } }, { name: { [Op.like]: `% ${start}%` } }] }
+    : {};
+  const rows = await from.tables.customers.findAll({ where, order: ['name'], limit: 20 });
+  return rows.map(toCustomer);
+}
+
+/** The customer named by id, or a new one from name and contact. */
+export async function customerFor(
+  u: Unit,
+  asked: { id: number } | { name: string; contact: string },
+): Promise<Customer> {
+  if (!('id' in asked)) {
+    const customer = await u.tables.customers.create(asked);
+    await u.happened.renamed('customer', [customer.id]);
+    return toCustomer(customer);
+  }
+  const row = await u.tables.customers.findByPk(asked.id);
+  if (!row) throw new ProblemError('not-found', 'This customer is not on the books any more. Choose again.');
+  return toCustomer(row);
+}
+
+export const toCustomer = ({ id, name, contact }: Customer): Customer => ({ id, name, contact });

@@ -1,0 +1,31 @@
+import { SETTLE, settleRunFill } from '../bench/settle-run-fill';
+import { PAPER, PAPER_PREVIEW } from '../paper/tasks';
+import { WEAKNESS } from '../people/tasks';
+import { makePlans, PLANS } from '../planning/make-plans';
+import { REPLAN, replanWaiting } from '../planning/replan-waiting';
+import { SAME_KIND, tryAgainByKind } from '../planning/try-plan';
+import { READ_FILE, readAsked } from '../rack-files/read-rows';
+import type { Task, Works } from '../work/task';
+
+const works = new Map<string, (given: never) => unknown>();
+
+function does<Given, Made>(task: Task<Given, Made>, work: (given: Given) => Made | Promise<Made>): void {
+  if (works.has(task.name)) throw new Error(`Two tasks are called ${task.name}.`);
+  works.set(task.name, work);
+}
+
+/** What makes paper is large, and so are the lists of words: read once a worker is asked for them. */
+const paper = () => import('../paper/make-paper');
+const weakness = () => import('../people/weakness');
+
+does(PLANS, makePlans);
+does(SETTLE, settleRunFill);
+does(REPLAN, replanWaiting);
+does(READ_FILE, readAsked);
+does(SAME_KIND, tryAgainByKind);
+does(WEAKNESS, async (asked) => (await weakness()).weaknessOf(asked));
+does(PAPER, async (asked) => (await paper()).makePaper(asked));
+does(PAPER_PREVIEW, async (asked) => (await paper()).previewPaper(asked));
+
+/** What is computed in a worker: plain functions of plain data, by the names of their tasks. */
+export const WORKS: Works = works;
