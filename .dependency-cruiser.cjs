@@ -23,6 +23,7 @@ const CORE = [
   'house-rules',
   'cautions',
   'plan',
+  'cuts',
   'mass',
   'money',
   'soak',

@@ -1,10 +1,9 @@
-import type { Ranged } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit } from './words';
 import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
-import { MATERIALS, NINETIETH } from '@yard-spool/core';
+import { MATERIALS } from '@yard-spool/core';
 import { diameter, OWN_PREFIX } from './products';
-import { PIECE_KINDS, WATER_STATES, type Piece } from './rack';
+import { PIECE_KINDS, WATER_STATES } from './rack';
 
 /** A part of a piece that is shared out: a share of what it held when it came, or all that is left on it. */
 export const TakesSchema = v.union([
@@ -71,56 +70,3 @@ export type BroughtLine = v.InferOutput<typeof BroughtLineSchema>;
 /** The code of a customer's own line: all of one material and diameter count as one. */
 export const ownLineCode = ({ material, diameter: mm }: Pick<BroughtLine, 'material' | 'diameter'>): string =>
   `${OWN_PREFIX}${material.toUpperCase().slice(0, 6)}-${String(Math.round(mm * 1000)).padStart(4, '0')}`;
-
-/** How far the books of an opened piece are usually off: a share of what is left, and some metres. From memory. */
-const BOOKS_OFF = { share: 0.02, metres: 1 } as const;
-/** Stripped line was never measured exactly. */
-const SALVAGE_OFF = 0.05;
-
-/** Whether a piece is still as its maker closed it. */
-export const isSealed = (piece: Pick<Piece, 'opened' | 'kind' | 'lengthMm' | 'receivedMm'>): boolean =>
-  !piece.opened && piece.kind !== 'salvage' && piece.lengthMm === piece.receivedMm;
-
-/** How far the books of a piece are usually off, one standard deviation, m. */
-export const booksOff = ({ kind, lengthMm }: Pick<Piece, 'kind' | 'lengthMm'>): number =>
-  BOOKS_OFF.metres + ((kind === 'salvage' ? SALVAGE_OFF : BOOKS_OFF.share) * lengthMm) / 1000;
-
-/** What a cut comes to on its piece, mm. */
-export interface CutOnPiece {
-  /** What is promised: never more than is free. */
-  readonly lengthMm: number;
-  readonly tailMm: number;
-  /** Free afterwards. */
-  readonly leftMm: number;
-  /** What the plan takes more than is free; 0 where it is there. */
-  readonly shortMm: number;
-  /** Whether it is short by more than what is not known of the spool and of the piece. */
-  readonly tooShort: boolean;
-}
-
-/**
- * What a length comes to on a piece. A cut that takes all there is has no tail to lose, nor has a part of a piece that is
- * shared out. What lacks less than is not known of spool and piece stops nothing.
- *
- * @param length planned, m, with its range
- * @param freeMm free on the piece for this cut
- * @param tailMm lost with a cut as the house has it
- */
-export function cutOnPiece(
-  piece: Pick<Piece, 'kind' | 'lengthMm' | 'receivedMm' | 'opened'>,
-  length: Pick<Ranged, 'value' | 'high'>,
-  {
-    freeMm,
-    tailMm,
-    takes,
-  }: { readonly freeMm: number; readonly tailMm: number; readonly takes?: Takes | null },
-): CutOnPiece {
-  const asked = Math.round(length.value * 1000);
-  const free = Math.max(0, freeMm);
-  const lengthMm = Math.min(asked, free);
-  const tail = takes ? 0 : Math.min(tailMm, free - lengthMm);
-  const shortMm = asked - lengthMm;
-  const doubt = Math.hypot(length.high - length.value, isSealed(piece) ? 0 : NINETIETH * booksOff(piece));
-  const tooShort = shortMm > 0 && (lengthMm <= 0 || shortMm > 1000 * doubt);
-  return { lengthMm, tailMm: tail, leftMm: free - lengthMm - tail, shortMm, tooShort };
-}

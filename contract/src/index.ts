@@ -69,17 +69,7 @@ export {
   MOST_ON_A_PIECE,
   PIECE_FACTS,
 } from './rack';
-export {
-  booksOff,
-  cutOnPiece,
-  isSealed,
-  ownLineCode,
-  type BroughtLine,
-  type Cut,
-  type CutOnPiece,
-  type PlannedCut,
-  type Takes,
-} from './cuts';
+export { ownLineCode, type BroughtLine, type Cut, type PlannedCut, type Takes } from './cuts';
 export type { Soak, Tub } from './tubs';
 export { STREAMS, streamOf, type NewRecycling, type RecyclingBook } from './recycling';
 export type { ReorderLine } from './reorder';

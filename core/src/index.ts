@@ -61,6 +61,16 @@ export { levelWords, markWords } from './plan/judge-gap';
 export { USUAL_GEAR } from './lines/reel-type';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';
 export type { Ranged } from './numeric/ranged';
+export {
+  allocate,
+  freeOn,
+  givenBack,
+  NOTHING_TAKEN,
+  type AllocatedCut,
+  type TakenLine,
+} from './cuts/allocate';
+export type { CutOnPiece } from './cuts/cut-on-piece';
+export { booksOff, isSealed, type CutPiece, type Takes } from './cuts/cut-piece';
 export { NINETIETH } from './numeric/normal';
 export { USUAL_PLAN_RULES, type PlanRules } from './plan/plan-rules';
 export { REQUEST_RANGE } from './plan/check-request';

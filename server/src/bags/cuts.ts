@@ -1,6 +1,13 @@
 import type { Unit } from '../context/context';
-import { cutOnPiece, type Cut, type Piece, type Takes } from '@yard-spool/contract';
-import { message, type FillPlan, type PlannedLayer, type Words } from '@yard-spool/core';
+import type { Cut, Piece, Takes } from '@yard-spool/contract';
+import {
+  allocate,
+  message,
+  NOTHING_TAKEN,
+  type FillPlan,
+  type PlannedLayer,
+  type Words,
+} from '@yard-spool/core';
 import { ProblemError } from '../problem-error';
 import { readHouseRules } from '../shop/read-house-rules';
 import { lockPiece } from '../rack/move';
@@ -92,20 +99,21 @@ async function promise(
       [{ path: layer, message: 'Stripped line is good for backing only.' }],
     );
   }
-  const on = cutOnPiece(piece, planned.length, { freeMm: piece.lengthMm - piece.promisedMm, tailMm, takes });
-  if (on.tooShort) {
+  const { cuts, short } = allocate([{ layer, piece, length: planned.length, takes }], NOTHING_TAKEN, tailMm);
+  if (short) {
     const sentence = await notEnough(u, piece, planned.length.value);
     throw new ProblemError('not-enough-line', sentence, [{ path: layer, message: sentence }]);
   }
-  await u.tables.cuts.create({
-    jobId,
-    layer,
-    pieceId,
-    productId: piece.product.id,
-    takes,
-    lengthMm: on.lengthMm,
-    tailMm: on.tailMm,
-  });
+  for (const { on } of cuts)
+    await u.tables.cuts.create({
+      jobId,
+      layer,
+      pieceId,
+      productId: piece.product.id,
+      takes,
+      lengthMm: on.lengthMm,
+      tailMm: on.tailMm,
+    });
 }
 
 /** Why a piece is too short, naming the tails of other cuts where they are what lacks. */

@@ -1,4 +1,5 @@
-import { booksOff, isSealed, type PlannedCut, type Run } from '@yard-spool/contract';
+import type { PlannedCut, Run } from '@yard-spool/contract';
+import { booksOff, isSealed } from '@yard-spool/core';
 import type { Reading } from '../context/context';
 
 /** What the pieces a reel is cut from hold now, by layer: what is wound is held against it. */

@@ -1,6 +1,15 @@
 import { task } from '../work/task';
-import { cutOnPiece, type Piece, type Takes } from '@yard-spool/contract';
-import { makePlan, type FillPlan, type PlanInput, type Words } from '@yard-spool/core';
+import type { Piece, Takes } from '@yard-spool/contract';
+import {
+  allocate,
+  givenBack,
+  makePlan,
+  NOTHING_TAKEN,
+  type FillPlan,
+  type PlanInput,
+  type TakenLine,
+  type Words,
+} from '@yard-spool/core';
 import { blockingIssues } from './blocking-issues';
 
 /** A layer's line as it is promised: off which piece (none while it has yet to come), how many mm. */
@@ -29,45 +38,42 @@ export interface Tried {
 /** The rack while waiting reels are planned again, one after another. */
 export interface RackLeft {
   readonly pieces: ReadonlyMap<number, Piece>;
-  /** mm free of each piece; what a new plan takes is taken off. */
-  readonly free: Map<number, number>;
+  /** What new plans take beside what is promised; what old ones gave back is below zero. */
+  taken: TakenLine;
   readonly tailMm: number;
 }
 
 export const rackLeft = (pieces: readonly Piece[], tailMm: number): RackLeft => ({
   pieces: new Map(pieces.map((piece) => [piece.id, piece])),
-  free: new Map(pieces.map(({ id, lengthMm, promisedMm }) => [id, lengthMm - promisedMm])),
+  taken: NOTHING_TAKEN,
   tailMm,
 });
 
 /** Makes a waiting reel's plan again as far as its pieces have the line, or says why it has to stay as it is. */
-export function tryPlan(
-  planInput: PlanInput,
-  cuts: readonly WaitingCut[],
-  { pieces, free, tailMm }: RackLeft,
-): Tried {
+export function tryPlan(planInput: PlanInput, cuts: readonly WaitingCut[], rack: RackLeft): Tried {
   const made = makePlan(planInput);
   const blocking = blockingIssues(made);
   if (!made.ok || blocking[0])
     return { replanned: null, stays: blocking[0]?.sentence ?? 'The plan does not work so.' };
   const { plan } = made.value;
-  const left = new Map(free);
-  const now: WaitingCut[] = [];
-  for (const cut of cuts) {
-    const planned = plan.layers.find(({ id }) => id === cut.layer);
-    const piece = cut.pieceId === null ? undefined : pieces.get(cut.pieceId);
-    if (!piece || !planned) {
-      now.push({ ...cut, lengthMm: Math.round((planned?.length.value ?? 0) * 1000) });
-      continue;
-    }
-    const freeMm = (left.get(piece.id) ?? 0) + cut.lengthMm + cut.tailMm;
-    const on = cutOnPiece(piece, planned.length, { freeMm, tailMm, takes: cut.takes });
-    if (on.tooShort)
-      return { replanned: null, stays: `Piece ${piece.code} has not enough free line for it.` };
-    left.set(piece.id, on.leftMm);
-    now.push({ ...cut, lengthMm: on.lengthMm, tailMm: on.tailMm });
-  }
-  for (const [id, mm] of left) free.set(id, mm);
+  const planned = (layer: string) => plan.layers.find(({ id }) => id === layer);
+  const demands = cuts.flatMap(({ layer, pieceId, takes }) => {
+    const { length } = planned(layer) ?? {};
+    const piece = pieceId === null ? undefined : rack.pieces.get(pieceId);
+    return length && piece ? [{ layer, piece, length, takes }] : [];
+  });
+  const allocated = allocate(demands, givenBack(rack.taken, cuts), rack.tailMm);
+  if (allocated.short)
+    return {
+      replanned: null,
+      stays: `Piece ${allocated.short.piece.code} has not enough free line for it.`,
+    };
+  rack.taken = allocated.taken;
+  const now = cuts.map((cut): WaitingCut => {
+    const on = allocated.cuts.find(({ layer }) => layer === cut.layer)?.on;
+    if (on) return { ...cut, lengthMm: on.lengthMm, tailMm: on.tailMm };
+    return { ...cut, lengthMm: Math.round((planned(cut.layer)?.length.value ?? 0) * 1000) };
+  });
   return { replanned: { planInput, plan, cuts: now }, stays: '' };
 }
 

@@ -1,5 +1,11 @@
 import type { Piece, Product, Takes } from '@yard-spool/contract';
-import type { HouseRules, MadePlan, PlannedLayer } from '@yard-spool/core';
+import {
+  allocate,
+  type HouseRules,
+  type MadePlan,
+  type PlannedLayer,
+  type TakenLine,
+} from '@yard-spool/core';
 import type { SaidAmounts } from './draft-layers';
 import {
   DRAFT_LAYERS,
@@ -30,10 +36,10 @@ export function cutsFor(
   { plan }: MadePlan,
   sources: LayerSources,
   amounts: SaidAmounts,
-  taken: ReadonlyMap<number, number>,
-  rules: HouseRules,
+  taken: TakenLine,
+  { rules, tailMm }: { readonly rules: HouseRules; readonly tailMm: number },
 ): DraftCuts {
-  const soFar = new Map(taken);
+  let soFar = taken;
   return Object.fromEntries(
     plan.layers.flatMap((planned): [string, DraftCut][] => {
       const layer = DRAFT_LAYERS.find((one) => one === planned.id);
@@ -41,7 +47,8 @@ export function cutsFor(
       if (!source || isOnIt(source.from)) return [];
       const { takes = null, piece } = amounts[layer] ?? {};
       const cut = takes && piece ? partOf(source, piece) : cutFor(planned, source, soFar, rules);
-      if (cut.piece) soFar.set(cut.piece.id, (soFar.get(cut.piece.id) ?? 0) + planned.length.value);
+      const demand = { layer: planned.id, piece: cut.piece, length: planned.length, takes };
+      soFar = allocate([demand], soFar, tailMm).taken;
       return [[planned.id, { ...cut, takes }]];
     }),
   );
@@ -55,7 +62,7 @@ function partOf(source: LayerSource, piece: Piece): Omit<DraftCut, 'takes'> {
 function cutFor(
   { length, request }: PlannedLayer,
   source: LayerSource,
-  taken: ReadonlyMap<number, number>,
+  taken: TakenLine,
   rules: HouseRules,
 ): Omit<DraftCut, 'takes'> {
   if (source.piece) return { piece: source.piece, coming: null, proposed: '', tight: null };

@@ -1,24 +1,31 @@
 import {
-  cutOnPiece,
   waterState,
   type BroughtLine,
   type Cut,
-  type CutOnPiece,
   type NewJob,
   type Piece,
   type Wants,
 } from '@yard-spool/contract';
-import { servesIn, type LineLook, type Ranged, type UnitSystem } from '@yard-spool/core';
+import {
+  allocate,
+  freeOn,
+  NOTHING_TAKEN,
+  servesIn,
+  type AllocatedCut,
+  type CutOnPiece,
+  type LineLook,
+  type Ranged,
+  type TakenLine,
+  type UnitSystem,
+} from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { draftReader } from './draft-fields';
-import type { DraftPlan } from './draft-plan';
+import { USUAL_TAIL_MM, type DraftPlan } from './draft-plan';
 import { stays } from './draft-stays';
-import { freeOn, offOf, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
+import { offOf, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 import { REEL_TYPE_NAMES } from './reel-type-names';
 
-/** Metres lost with each cut, until the house is known. */
-const USUAL_TAIL = 2;
 /** A cut of less says nothing of how many more a piece gives, mm. */
 const WORTH_SAYING = 5000;
 
@@ -65,38 +72,24 @@ export function draftJob(
   };
 }
 
-interface CutOf {
-  readonly layer: string;
-  readonly piece: Piece;
-  readonly on: CutOnPiece;
-}
-
 /** What each layer with a piece comes to on it, once what others take is off. */
-function cutsOn({ made, cuts }: DraftPlan, taken: ReadonlyMap<number, number>, tail: number): CutOf[] {
-  const soFar = new Map(taken);
-  return (made?.plan.layers ?? []).flatMap(({ id, length }): CutOf[] => {
-    const cut = cuts[id as DraftLayer];
-    if (!cut?.piece) return [];
-    const { piece, takes } = cut;
-    const on = cutOnPiece(piece, length, { freeMm: freeOn(piece, soFar), tailMm: 1000 * tail, takes });
-    soFar.set(piece.id, (soFar.get(piece.id) ?? 0) + (on.lengthMm + on.tailMm) / 1000);
-    return [{ layer: id, piece, on }];
+function allocated({ made, cuts }: DraftPlan, taken: TakenLine, tailMm: number) {
+  const demands = (made?.plan.layers ?? []).flatMap(({ id: layer, length }) => {
+    const cut = cuts[layer as DraftLayer];
+    return cut ? [{ layer, length, piece: cut.piece, takes: cut.takes }] : [];
   });
+  return allocate(demands, taken, tailMm);
 }
 
 /**
  * The cuts of a plan, with what each leaves free. What other reels of the bag take of the same piece is taken off first.
  *
- * @param taken metres other reels of the bag take, by piece
- * @param tail metres lost with each cut
+ * @param taken what other reels of the bag take
+ * @param tailMm mm lost with each cut
  */
-export function cutRows(
-  plan: DraftPlan,
-  taken: ReadonlyMap<number, number> = new Map(),
-  tail = USUAL_TAIL,
-): CutRow[] {
+export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailMm = USUAL_TAIL_MM): CutRow[] {
   const { made, swap, cuts, sources } = plan;
-  const ons = cutsOn(plan, taken, tail);
+  const ons: readonly AllocatedCut<Piece>[] = allocated(plan, taken, tailMm).cuts;
   return (made?.plan.layers ?? []).flatMap(({ id, length, handleTurns }): CutRow[] => {
     const cut = cuts[id as DraftLayer];
     const source = sources[id as DraftLayer];
@@ -152,7 +145,7 @@ function leftOf({
 const servesHere = (
   piece: Piece,
   { value, high }: Pick<Ranged, 'value' | 'high'>,
-  taken: ReadonlyMap<number, number>,
+  taken: TakenLine,
 ): number =>
   servesIn({ free: freeOn(piece, taken) / 1000, off: offOf(piece) }, { metres: value, doubt: high - value });
 
@@ -160,14 +153,9 @@ const servesHere = (
 export const layerLooks = ({ sources }: DraftPlan): Record<string, LineLook> =>
   Object.fromEntries(Object.entries(sources).map(([id, { look }]) => [id, look]));
 
-/** Metres each piece gives to these reels, tails included. */
-export function takenBy(plans: readonly DraftPlan[], tail = USUAL_TAIL): Map<number, number> {
-  const taken = new Map<number, number>();
-  for (const plan of plans)
-    for (const { piece, on } of cutsOn(plan, taken, tail))
-      taken.set(piece.id, (taken.get(piece.id) ?? 0) + (on.lengthMm + on.tailMm) / 1000);
-  return taken;
-}
+/** What these reels take of each piece, one after another, tails included. */
+export const takenBy = (plans: readonly DraftPlan[], tailMm = USUAL_TAIL_MM): TakenLine =>
+  plans.reduce<TakenLine>((taken, plan) => allocated(plan, taken, tailMm).taken, NOTHING_TAKEN);
 
 /** Lines reels bring, each once, in the order they are sent. */
 export class BroughtLines {

@@ -1,16 +1,18 @@
 import type { Piece, Takes } from '@yard-spool/contract';
 import {
-  keptFromRecord,
-  OLD_LINE,
-  USUAL_PLAN_RULES,
-  USUAL_TAPE,
   type Amount,
+  freeOn,
+  keptFromRecord,
   type LayerLength,
   type LayerRequest,
   type LayerRole,
+  OLD_LINE,
+  type TakenLine,
+  USUAL_PLAN_RULES,
+  USUAL_TAPE,
 } from '@yard-spool/core';
 import { onRecord } from './on-record';
-import { freeOn, type DraftLayer, type LayerSource, type LayerSources } from './draft-sources';
+import { type DraftLayer, type LayerSource, type LayerSources } from './draft-sources';
 import type { Read, ReadAmount } from './draft-fields';
 import type { ReelDraft } from './reel-draft';
 
@@ -29,11 +31,7 @@ export interface SaidAmount {
 export type SaidAmounts = Readonly<Partial<Record<DraftLayer, SaidAmount>>>;
 
 /** What an amount of a line comes to; null where it needs a piece and none was chosen. */
-export function amountOn(
-  amount: Amount,
-  source: LayerSource,
-  taken: ReadonlyMap<number, number>,
-): SaidAmount | null {
+export function amountOn(amount: Amount, source: LayerSource, taken: TakenLine): SaidAmount | null {
   switch (amount.kind) {
     case 'length':
       return { length: amount.metres, takes: null };

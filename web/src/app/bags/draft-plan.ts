@@ -1,26 +1,28 @@
 import type { Learning } from '@yard-spool/contract';
 import {
+  type Assumed,
   beliefsFor,
   counterAim,
   gapAdvice,
+  type GapAdvice,
+  type HouseRules,
   inferSpool,
   isUnknown,
   kindKey,
-  makePlan,
-  priorsFor,
-  swapOf,
-  USUAL_GEAR,
-  USUAL_HOUSE_RULES,
-  tell,
-  type Assumed,
-  type GapAdvice,
-  type HouseRules,
   type KnownCounter,
   type MadePlan,
+  makePlan,
+  NOTHING_TAKEN,
   type Observation,
   type PlanInput,
+  priorsFor,
+  swapOf,
   type SwapPlan,
+  type TakenLine,
+  tell,
   type UnitSystem,
+  USUAL_GEAR,
+  USUAL_HOUSE_RULES,
 } from '@yard-spool/core';
 import { cutsFor, type DraftCuts } from './draft-cuts';
 import { amountReader, draftReader, unreadable, type Read, type ReadAmount } from './draft-fields';
@@ -81,16 +83,26 @@ export interface PlannedWith {
   readonly system: UnitSystem;
   readonly rules?: HouseRules | undefined;
   readonly learning?: Learning | undefined;
-  /** Metres other reels take of each piece. */
-  readonly taken?: ReadonlyMap<number, number>;
+  /** What other reels take of each piece. */
+  readonly taken?: TakenLine;
+  /** mm lost with each cut. */
+  readonly tailMm?: number;
 }
 
-const NONE_TAKEN: ReadonlyMap<number, number> = new Map();
+/** mm lost with each cut, until the shop's rules are known. */
+export const USUAL_TAIL_MM = 2000;
 
 /** Reads a draft and plans it with the core. Called for every keystroke; the same input gives the same plan. */
 export function planDraft(
   typed: ReelDraft,
-  { rack, system, rules = USUAL_HOUSE_RULES, learning = NOTHING_LEARNED, taken = NONE_TAKEN }: PlannedWith,
+  {
+    rack,
+    system,
+    rules = USUAL_HOUSE_RULES,
+    learning = NOTHING_LEARNED,
+    taken = NOTHING_TAKEN,
+    tailMm = USUAL_TAIL_MM,
+  }: PlannedWith,
 ): DraftPlan {
   const draft = asItLies(typed);
   const read = draftReader(draft, system);
@@ -143,7 +155,7 @@ export function planDraft(
       problems: made.issues.map(({ sentence }) => tell(sentence, system)),
     };
   const swap = draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
-  const cuts = cutsFor(made.value, sources, amounts, taken, rules);
+  const cuts = cutsFor(made.value, sources, amounts, taken, { rules, tailMm });
   return { ...base, input, made: made.value, swap, aim, cuts, gapUnused, next: '' };
 }
 
@@ -179,7 +191,7 @@ function amountsOf(
   draft: ReelDraft,
   sources: LayerSources,
   readAmount: ReturnType<typeof amountReader>,
-  taken: ReadonlyMap<number, number>,
+  taken: TakenLine,
 ): SaidAmounts {
   return Object.fromEntries(
     DRAFT_LAYERS.flatMap((layer) => {

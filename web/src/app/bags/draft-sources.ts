@@ -1,6 +1,4 @@
 import {
-  booksOff,
-  isSealed,
   lineOf,
   ownLineCode,
   waterState,
@@ -9,7 +7,10 @@ import {
   type Product,
 } from '@yard-spool/contract';
 import {
+  booksOff,
+  freeOn,
   type HouseRules,
+  isSealed,
   type LayerRole,
   type Line,
   type LineLook,
@@ -18,6 +19,7 @@ import {
   type ProposedPiece,
   proposePiece,
   soakAdvice,
+  type TakenLine,
 } from '@yard-spool/core';
 import { pieceLook } from '../drawing/piece-look';
 import type { Read } from './draft-fields';
@@ -193,10 +195,6 @@ function ownPiece(product: Product, own: BroughtLine): Piece {
   };
 }
 
-/** mm free on a piece once what others take is off. */
-export const freeOn = (piece: Piece, taken: ReadonlyMap<number, number>): number =>
-  piece.lengthMm - piece.promisedMm - 1000 * (taken.get(piece.id) ?? 0);
-
 /** What a layer that was said by its line needs of a piece. */
 export interface LayerNeeds {
   readonly metres: number;
@@ -217,7 +215,7 @@ export const offOf = (piece: Piece): number => (isSealed(piece) ? 0 : booksOff(p
 export function proposedFor(
   { line, offered }: LayerSource,
   { metres, doubt, role }: LayerNeeds,
-  taken: ReadonlyMap<number, number>,
+  taken: TakenLine,
   rules: HouseRules,
 ): (Pick<ProposedPiece, 'reason'> & { readonly piece: Piece; readonly tight: Tight | null }) | null {
   const found = proposePiece(

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal, type Signal } from '@angular/core';
 import type { BroughtLine, NewJob, Piece, Product, Wants } from '@yard-spool/contract';
-import type { Build, EffectiveRules } from '@yard-spool/core';
+import { NOTHING_TAKEN, type Build, type EffectiveRules, type TakenLine } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { draftFacts } from './draft-facts';
@@ -76,20 +76,20 @@ export class PlanningDesk {
     house: this.house.house(),
     exceptions: this.house.exceptions(),
     learning: this.house.learning(),
+    tailMm: this.house.tailMm(),
   }));
   /** One after another: what a reel is proposed depends on what those before it take. */
   private readonly plannedReels = computed(() => {
-    const tail = this.house.tail();
     const before: DraftPlan[] = [];
     return this.reels().map((reel) => {
-      const planned = this.planned(reel, takenBy(before, tail));
+      const planned = this.planned(reel, takenBy(before, this.house.tailMm()));
       before.push(planned.plan);
       return planned;
     });
   });
   readonly plans = computed(() => this.plannedReels().map(({ plan }) => plan));
   private readonly shown = computed(
-    () => this.plannedReels()[this.at()] ?? this.planned(this.draft(), new Map()),
+    () => this.plannedReels()[this.at()] ?? this.planned(this.draft(), NOTHING_TAKEN),
   );
   readonly plan = computed(() => this.shown().plan);
   /** The rules the reel looked at is planned under. */
@@ -97,9 +97,9 @@ export class PlanningDesk {
   readonly looks = computed(() => layerLooks(this.plan()));
   readonly cuts = computed(() => this.cutsOf(this.at()));
   readonly waysOut = computed(() => {
-    const { rack, system, learning } = this.given();
+    const { rack, system, learning, tailMm } = this.given();
     const taken = this.takenByOthers(this.at());
-    const by = { rack, system, rules: this.ruling().rules, learning, taken };
+    const by = { rack, system, rules: this.ruling().rules, learning, taken, tailMm };
     return waysOut(this.draft(), this.plan(), this.cuts(), by);
   });
   /** What was taken as usual, and what was asked and cannot hold. */
@@ -185,14 +185,14 @@ export class PlanningDesk {
     return { jobs, brought: brought.lines };
   }
 
-  private planned(reel: ReelDraft, others: ReadonlyMap<number, number>): PlannedReel {
+  private planned(reel: ReelDraft, others: TakenLine): PlannedReel {
     const given = this.given();
     const taken = dependsOnOtherReels(reel) ? JSON.stringify([...others]) : '';
     const before = this.kept.get(reel);
     if (before?.given === given && before.taken === taken) return before.reel;
-    const { rack, customerId, system, learning } = given;
+    const { rack, customerId, system, learning, tailMm } = given;
     const ruling = this.house.rulesFor(draftFacts(reel, rack, customerId));
-    const plan = planDraft(reel, { rack, system, rules: ruling.rules, learning, taken: others });
+    const plan = planDraft(reel, { rack, system, rules: ruling.rules, learning, tailMm, taken: others });
     const planned = { ruling, plan };
     this.kept.set(reel, { given, taken, reel: planned });
     return planned;
@@ -200,12 +200,12 @@ export class PlanningDesk {
 
   private cutsOf(index: number) {
     const plan = this.plans()[index];
-    return plan ? cutRows(plan, this.takenByOthers(index), this.house.tail()) : [];
+    return plan ? cutRows(plan, this.takenByOthers(index), this.house.tailMm()) : [];
   }
 
-  /** Metres the other reels on the desk take, by piece. */
-  private takenByOthers(index: number): Map<number, number> {
+  /** What the other reels on the desk take of each piece. */
+  private takenByOthers(index: number): TakenLine {
     const others = this.plans().filter((_, i) => i !== index);
-    return takenBy(others, this.house.tail());
+    return takenBy(others, this.house.tailMm());
   }
 }

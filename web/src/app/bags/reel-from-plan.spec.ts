@@ -136,7 +136,7 @@ describe('a draft as it is sent', () => {
         'Fixed-spool, no name',
       );
     }
-    const short = cutRows(planned, new Map([[2, 2950]]));
+    const short = cutRows(planned, new Map([[2, 2_950_000]]));
     expect(notReady(DRAFT, planned, short)).toContain('enough line');
     const long = { ...DRAFT, mainLength: '900 m' };
     expect(notReady(long, plan(long), [])).toContain('Shorten');

@@ -55,7 +55,7 @@ export function waysOut(
 function works(draft: ReelDraft, by: PlannedWith): boolean {
   const plan = planDraft(draft, by);
   const fits = plan.made?.plan.issues.every(({ severity }) => severity !== 'error') ?? false;
-  return fits && cutRows(plan, by.taken).every(({ left }) => (left ?? 0) >= 0);
+  return fits && cutRows(plan, by.taken, by.tailMm).every(({ left }) => (left ?? 0) >= 0);
 }
 
 const shown = (value: number, dimension: Dimension, system: UnitSystem): string =>

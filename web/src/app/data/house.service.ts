@@ -25,7 +25,7 @@ export class HouseService {
   /** What closed fills have taught. */
   readonly learning = computed(() => this.taught.value());
   /** Metres lost with each cut. */
-  readonly tail = computed(() => (this.house()?.tailMm ?? 2000) / 1000);
+  readonly tailMm = computed(() => this.house()?.tailMm ?? 2000);
 
   constructor() {
     effect(() => this.goByZone());

@@ -1,5 +1,5 @@
 import type { Learning, Piece } from '@yard-spool/contract';
-import type { HouseRules, UnitSystem } from '@yard-spool/core';
+import type { HouseRules, TakenLine, UnitSystem } from '@yard-spool/core';
 import { planDraft, type DraftPlan } from '../bags/draft-plan';
 import type { ReelDraft } from '../bags/reel-draft';
 
@@ -10,7 +10,8 @@ export const planFrom = (
   system: UnitSystem = 'metric',
   rules?: HouseRules,
   learning?: Learning,
-  taken?: ReadonlyMap<number, number>,
+  taken?: TakenLine,
+  tailMm?: number,
 ): DraftPlan =>
   planDraft(draft, {
     rack: { pieces, lines: pieces.map(({ product }) => product) },
@@ -18,4 +19,5 @@ export const planFrom = (
     rules,
     learning,
     ...(taken ? { taken } : {}),
+    ...(tailMm === undefined ? {} : { tailMm }),
   });
