@@ -1,3 +1,4 @@
+import { HERE } from '../db/job-states';
 import { OWN_PREFIX, ownLineCode, type Bag, type BroughtLine } from '@yard-spool/contract';
 import type { Reading, Unit } from '../context/context';
 import { addMoves } from '../rack/move';
@@ -49,32 +50,44 @@ async function ownProduct(u: Unit, line: Pick<BroughtLine, 'material' | 'diamete
   return productFor(u, { ...line, code, name, strengthKg: null, tint: TINT });
 }
 
+interface BroughtRow {
+  readonly pieceId: number;
+  readonly code: string;
+  readonly lot: string;
+  readonly name: string;
+  readonly tint: string;
+  readonly receivedMm: number | string;
+  readonly lengthMm: number | string;
+  readonly writtenOff: number;
+  readonly wentBackMm: number | string | null;
+}
+
 /** The customer's own line of a bag, with what is left of it. */
-export async function broughtWith({ tables }: Reading, bagId: number): Promise<Bag['brought']> {
-  const pieces = await tables.pieces.findAll({ where: { broughtWith: bagId }, order: ['id'] });
-  const products = await tables.products.findAll({ where: { id: pieces.map(({ productId }) => productId) } });
-  const moves = await tables.moves.findAll({
-    where: { pieceId: pieces.map(({ id }) => id), kind: 'written-off' },
-  });
-  return pieces.map(({ id, code, lot, productId, receivedMm, lengthMm, writtenOff }) => {
-    const product = products.find((one) => one.id === productId);
-    const wentBack = moves.find(({ pieceId }) => pieceId === id);
-    return {
-      pieceId: id,
-      code,
-      name: lot || (product?.name ?? ''),
-      tint: product?.tint ?? TINT,
-      broughtMm: receivedMm,
-      leftMm: writtenOff ? -(wentBack?.lengthMm ?? 0) : lengthMm,
-      back: Boolean(writtenOff),
-    };
-  });
+export async function broughtWith({ query }: Reading, bagId: number): Promise<Bag['brought']> {
+  const rows = await query<BroughtRow>(
+    `SELECT pieces.id AS pieceId, pieces.code, pieces.lot, products.name, products.tint,
+       pieces.received_mm AS receivedMm, pieces.length_mm AS lengthMm, pieces.written_off AS writtenOff,
+       (SELECT moves.length_mm FROM moves WHERE moves.piece_id = pieces.id AND moves.kind = 'written-off'
+        ORDER BY moves.id LIMIT 1) AS wentBackMm
+     FROM pieces JOIN products ON products.id = pieces.product_id
+     WHERE pieces.brought_with = :bagId ORDER BY pieces.id`,
+    { bagId },
+  );
+  return rows.map(({ pieceId, code, lot, name, tint, receivedMm, lengthMm, writtenOff, wentBackMm }) => ({
+    pieceId,
+    code,
+    name: lot || name,
+    tint,
+    broughtMm: Number(receivedMm),
+    leftMm: writtenOff ? -Number(wentBackMm ?? 0) : Number(lengthMm),
+    back: Boolean(writtenOff),
+  }));
 }
 
 /** Own line goes back with the last reel of its bag. */
 export async function giveOwnLineBack(u: Unit, bagId: number): Promise<void> {
   const waiting = await u.tables.jobs.findAll({
-    where: { bagId, state: ['booked', 'on-the-bench', 'to-check', 'ready'] },
+    where: { bagId, state: [...HERE] },
   });
   if (waiting.length > 0) return;
   const pieces = await u.tables.pieces.lockAll({

@@ -5,7 +5,7 @@ import { ProblemError } from '../problem-error';
 import { learnedOfSpool } from '../record/learned';
 import { lyingOn } from '../record/lying';
 import { reelByTag } from '../record/reel-by-tag';
-import { cutsOf } from './bags';
+import { cutsOf } from './cuts-of';
 import { toCustomer } from '../customers/customers';
 import { withGear } from './reel-gear';
 
@@ -55,7 +55,7 @@ async function withLast(
         { ...planInput, observations: [...known, ...(await learnedOfSpool(from, spoolId))] },
         gearFound,
       ),
-      cuts: await cutsOf(from, job.id),
+      cuts: (await cutsOf(from, [job.id])).get(job.id) ?? [],
       wants,
     },
   };

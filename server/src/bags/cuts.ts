@@ -1,3 +1,5 @@
+import { JOB_OF_CUT } from '../db/joins';
+import { TO_FILL, inSql } from '../db/job-states';
 import type { Unit } from '../context/context';
 import type { Cut, Piece, Takes } from '@yard-spool/contract';
 import {
@@ -120,8 +122,8 @@ async function promise(
 async function notEnough({ query }: Unit, { code, id, ...piece }: Piece, metres: number): Promise<Words> {
   const free = Math.max(0, (piece.lengthMm - piece.promisedMm) / 1000);
   const [row] = await query<{ mm: string | number | null }>(
-    `SELECT SUM(cuts.tail_mm) AS mm FROM cuts JOIN jobs ON jobs.id = cuts.job_id
-     WHERE jobs.state IN ('booked', 'on-the-bench') AND cuts.piece_id = :id`,
+    `SELECT SUM(cuts.tail_mm) AS mm FROM cuts ${JOB_OF_CUT}
+     WHERE jobs.state IN (${inSql(TO_FILL)}) AND cuts.piece_id = :id`,
     { id },
   );
   const tails = Number(row?.mm ?? 0) / 1000;

@@ -1,3 +1,4 @@
+import { parsed } from '../db/parsed';
 import type { Drawing, LineOn } from '@yard-spool/contract';
 import type { FillPlan, PlanInput } from '@yard-spool/core';
 import type { Reading } from '../context/context';
@@ -57,6 +58,3 @@ const linesOf = ({ layers }: FillPlan, names: ReadonlyMap<string, string>): Line
       },
     ];
   });
-
-/** JSON of a query that spans tables comes as it is kept. */
-const parsed = <T>(json: T): T => (typeof json === 'string' ? (JSON.parse(json) as T) : json);

@@ -1,4 +1,6 @@
-import type { BagsQuerySchema, BagGroup, BagRow, Page } from '@yard-spool/contract';
+import { FILLED_HERE, HERE, inSql, TO_FILL } from '../db/job-states';
+import { REEL_OF_JOB } from '../db/joins';
+import type { BagsQuerySchema, BagGroup, BagRow, JobState, Page } from '@yard-spool/contract';
 import type { InferOutput } from 'valibot';
 import type { Reading } from '../context/context';
 import { literally } from '../db/like';
@@ -11,14 +13,12 @@ const PAGE = 50;
 type Asked = InferOutput<typeof BagsQuerySchema>;
 
 /** A bag's reels by how they stand decide which group it is in. */
-const STANDING = (states: string): string =>
-  `bags.id IN (SELECT bag_id FROM jobs WHERE state IN (${states}))`;
-const TO_FILL = "'booked', 'on-the-bench'";
-const TO_HAND_BACK = "'to-check', 'ready'";
+const STANDING = (states: readonly JobState[]): string =>
+  `bags.id IN (SELECT bag_id FROM jobs WHERE state IN (${inSql(states)}))`;
 const GROUPS: Readonly<Record<BagGroup, string>> = {
   waiting: STANDING(TO_FILL),
-  filled: `${STANDING(TO_HAND_BACK)} AND NOT ${STANDING(TO_FILL)}`,
-  over: `NOT EXISTS (SELECT 1 FROM jobs WHERE jobs.bag_id = bags.id AND jobs.state IN (${TO_FILL}, ${TO_HAND_BACK}))`,
+  filled: `${STANDING(FILLED_HERE)} AND NOT ${STANDING(TO_FILL)}`,
+  over: `NOT EXISTS (SELECT 1 FROM jobs WHERE jobs.bag_id = bags.id AND jobs.state IN (${inSql(HERE)}))`,
 };
 
 /** Bags of one group, the one promised soonest first; those that are over, the latest first. */
@@ -30,7 +30,7 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
       word,
       i,
     ) => `(CONCAT('bag ', bags.id) LIKE :word${String(i)} OR customers.name LIKE :word${String(i)} OR bags.id IN (
-       SELECT jobs.bag_id FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+       SELECT jobs.bag_id FROM jobs ${REEL_OF_JOB}
        WHERE reels.tag LIKE :word${String(i)} OR ${holdsCode('reels.tag', word)} OR reels.label LIKE :word${String(i)}))`,
   );
   const where = [
@@ -94,7 +94,7 @@ const jobsOf = (from: Reading, bags: readonly number[]): Promise<JobOfBag[]> =>
     : from.query<JobOfBag>(
         `SELECT jobs.bag_id AS bagId, jobs.id, jobs.state, reels.tag, reels.label, reels.type, runs.id AS runId,
            JSON_VALUE(jobs.wants, '$.counterOnly') AS counterOnly
-         FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+         FROM jobs ${REEL_OF_JOB}
          LEFT JOIN runs ON runs.job_id = jobs.id AND runs.state <> 'given-up' WHERE jobs.bag_id IN (:bags) ORDER BY jobs.position`,
         { bags },
       );

@@ -1,5 +1,6 @@
+import { TO_FILL } from '../db/job-states';
 import type { Unit } from '../context/context';
-import type { Job, ReelType } from '@yard-spool/contract';
+import type { ReelType } from '@yard-spool/contract';
 import { reelByTag } from '../record/reel-by-tag';
 import { ProblemError } from '../problem-error';
 
@@ -60,7 +61,7 @@ export async function mustNotWait(
     new ProblemError('already-exists', detail, [{ path: 'tag', message: detail }]);
   if (before.includes(spoolId))
     throw refused(`${tag} is in this bag twice. Leave one out, or book the other as its spare spool.`);
-  const job = await tables.jobs.findOne({ where: { spoolId, state: [...WAITING] } });
+  const job = await tables.jobs.findOne({ where: { spoolId, state: [...TO_FILL] } });
   if (!job) return;
   const bag = `bag ${String(job.bagId)}`;
   throw refused(
@@ -69,9 +70,6 @@ export async function mustNotWait(
       : `${tag} is on the bench, out of ${bag}. Finish it there first.`,
   );
 }
-
-/** A reel that is not filled yet. */
-export const WAITING: readonly Job['state'][] = ['booked', 'on-the-bench'];
 
 /** Another spool of a reel that is in the same bag. */
 async function spareSpool(

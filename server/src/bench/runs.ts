@@ -1,3 +1,4 @@
+import { REEL_OF_JOB } from '../db/joins';
 import { counterOf, type Job, type OpenRun, type Page, type Person, type Run } from '@yard-spool/contract';
 import { pageOf } from '../db/page-of';
 import { message, supplySizes } from '@yard-spool/core';
@@ -7,7 +8,8 @@ import { unit } from '../context/unit';
 import { rulesForRun } from '../house-rules/effective';
 import { NO_SKETCH, sketchesOfJobs } from '../bags/drawings-of-jobs';
 import { ProblemError } from '../problem-error';
-import { cutsOf, readJob } from '../bags/bags';
+import { readJob } from '../bags/bags';
+import { cutsOf } from '../bags/cuts-of';
 import { onePiece } from '../rack/rack';
 import { piecesHeld } from './pieces-held';
 import { lastTime } from './last-time';
@@ -50,7 +52,7 @@ export async function startRun(
 
 /** A reel whose line has yet to come waits off the bench. */
 async function refuseIfLineToCome(u: Unit, jobId: number): Promise<void> {
-  const waits = (await cutsOf(u, jobId)).find(({ pieceId }) => pieceId === null);
+  const waits = (await cutsOf(u, [jobId])).get(jobId)?.find(({ pieceId }) => pieceId === null);
   if (!waits) return;
   const sentence = message('job.waits-for', {
     waits: { m: waits.lengthMm / 1000 },
@@ -82,7 +84,7 @@ export async function listOpenRuns(from: Reading, after: string): Promise<Page<O
        bags.promised_at AS promisedAt, jobs.id AS jobId, ${ASIDE} AS aside
      FROM runs JOIN benches ON benches.id = runs.bench_id JOIN jobs ON jobs.id = runs.job_id
        JOIN bags ON bags.id = jobs.bag_id JOIN customers ON customers.id = bags.customer_id
-       JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+       ${REEL_OF_JOB}
      WHERE runs.state = 'open' AND runs.id > :after ORDER BY runs.id LIMIT ${String(PAGE + 1)}`,
     { after: Number(after) || 0 },
   );

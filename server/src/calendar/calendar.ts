@@ -1,3 +1,4 @@
+import { HERE, TO_FILL, inSql } from '../db/job-states';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Calendar, DueRow, Person } from '@yard-spool/contract';
 import ical, { ICalCalendarMethod } from 'ical-generator';
@@ -103,9 +104,9 @@ const dayOf = (iso: string, zone: string): Date =>
 const promisedBags = (from: Reading): Promise<Promised[]> =>
   from.query<Promised>(
     `SELECT bags.id AS number, customers.name AS customer, bags.promised_at AS promisedAt, COUNT(jobs.id) AS reels,
-       COALESCE(SUM(jobs.state IN ('booked', 'on-the-bench')), 0) AS waiting
+       COALESCE(SUM(jobs.state IN (${inSql(TO_FILL)})), 0) AS waiting
      FROM bags JOIN customers ON customers.id = bags.customer_id JOIN jobs ON jobs.bag_id = bags.id
-     WHERE bags.promised_at > :since AND jobs.state NOT IN ('handed-back', 'cancelled')
+     WHERE bags.promised_at > :since AND jobs.state IN (${inSql(HERE)})
      GROUP BY bags.id, customers.name, bags.promised_at ORDER BY bags.promised_at LIMIT ${String(MOST)}`,
     { since: new Date(from.clock().getTime() - BEFORE_DAYS * 86_400_000) },
   );

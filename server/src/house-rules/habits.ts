@@ -1,3 +1,4 @@
+import { REEL_OF_JOB } from '../db/joins';
 import type { Habits } from '@yard-spool/contract';
 import { inferSpool, priorsOf, supplySizes } from '@yard-spool/core';
 import type { Reading } from '../context/context';
@@ -22,7 +23,7 @@ export async function readHabits(from: Reading): Promise<Habits> {
 async function commonestReel({ query, tables }: Reading): Promise<Habits['reel']> {
   const [most] = await query<{ label: string; times: number | string; jobId: number }>(
     `SELECT reels.label, COUNT(*) AS times, MAX(jobs.id) AS jobId FROM jobs
-     JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+     ${REEL_OF_JOB}
      WHERE reels.type = 'fixed-spool' GROUP BY reels.label ORDER BY times DESC, jobId DESC LIMIT 1`,
   );
   if (!most) return null;

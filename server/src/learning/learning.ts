@@ -1,3 +1,4 @@
+import { REEL_OF_FILL } from '../db/joins';
 import type { Learning, ReelType } from '@yard-spool/contract';
 import {
   handKey,
@@ -34,7 +35,7 @@ export async function learnAgain(u: Unit): Promise<void> {
   const rows = await query<LessonRow>(
     `SELECT fills.lesson, reels.type, reels.label, people.name AS person,
        JSON_UNQUOTE(JSON_EXTRACT(runs.made_under, '$.rules.tension')) AS tension
-     FROM fills JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
+     FROM fills ${REEL_OF_FILL}
        JOIN people ON people.id = fills.by_id JOIN runs ON runs.id = fills.run_id
      WHERE fills.taken_back_at IS NULL AND fills.lesson IS NOT NULL ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
   );
@@ -92,7 +93,7 @@ interface CounterRow {
 async function readCounters({ query }: Reading): Promise<Learning['counters']> {
   const rows = await query<CounterRow>(
     `SELECT reels.tag, reels.type, reels.label, fills.counter AS kept
-     FROM fills JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
+     FROM fills ${REEL_OF_FILL}
      WHERE fills.taken_back_at IS NULL AND fills.counter IS NOT NULL ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
   );
   const { reels, kinds } = learnCounters(

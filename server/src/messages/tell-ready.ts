@@ -1,3 +1,5 @@
+import { HERE } from '../db/job-states';
+import { REEL_OF_JOB } from '../db/joins';
 import type { Unit } from '../context/context';
 import { formatQuantity, readyText } from '@yard-spool/core';
 import { readHouseRules } from '../shop/read-house-rules';
@@ -12,7 +14,7 @@ export const LONGEST = 3000;
 export async function tellReady(u: Unit, bagId: number): Promise<void> {
   const { jobs, messages } = u.tables;
   const rows = await jobs.findAll({ where: { bagId }, attributes: ['state'] });
-  const here = rows.filter(({ state }) => state !== 'cancelled' && state !== 'handed-back');
+  const here = rows.filter(({ state }) => HERE.includes(state));
   const ready = here.length > 0 && here.every(({ state }) => state === 'ready');
   const told = await messages.lockAll({ where: { bagId, kind: 'ready', state: ['waiting', 'sent'] } });
   if (ready && told.length === 0) await compose(u, bagId);
@@ -37,7 +39,7 @@ async function compose(u: Unit, bagId: number): Promise<void> {
   const { shopName, wordings, units } = await readHouseRules(u);
   const reels = await u.query<ReadyReel>(
     `SELECT reels.tag, reels.label, fill_layers.line_name AS lineName, fill_layers.length_mm AS lengthMm
-     FROM jobs JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
+     FROM jobs ${REEL_OF_JOB}
        LEFT JOIN runs ON runs.job_id = jobs.id AND runs.state = 'closed'
        LEFT JOIN fills ON fills.run_id = runs.id AND fills.taken_back_at IS NULL
        LEFT JOIN fill_layers ON fill_layers.fill_id = fills.id AND fill_layers.position =

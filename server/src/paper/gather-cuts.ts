@@ -1,6 +1,6 @@
+import { TO_FILL, inSql } from '../db/job-states';
 import type { Bag, Job } from '@yard-spool/contract';
 import { readBag } from '../bags/bags';
-import { WAITING } from '../bags/reel-for';
 import type { Reading } from '../context/context';
 import type { CutsFacts, GaugeFacts } from './facts';
 
@@ -20,7 +20,7 @@ export async function cutsOfBags(from: Reading, number: number | null): Promise<
     title: number === null ? 'all that waits' : `bag ${String(number)}`,
     reels: bags.flatMap((bag) =>
       bag.jobs
-        .filter(({ state }) => WAITING.includes(state))
+        .filter(({ state }) => TO_FILL.includes(state))
         .map((job) => ({
           bag: bag.number,
           customer: bag.customer.name,
@@ -38,7 +38,7 @@ export async function cutsOfBags(from: Reading, number: number | null): Promise<
 async function waitingBags({ query }: Reading): Promise<number[]> {
   const rows = await query<{ readonly id: number }>(
     `SELECT DISTINCT bags.id, bags.promised_at FROM bags JOIN jobs ON jobs.bag_id = bags.id
-     WHERE jobs.state IN ('booked', 'on-the-bench') ORDER BY bags.promised_at, bags.id LIMIT ${String(MOST)}`,
+     WHERE jobs.state IN (${inSql(TO_FILL)}) ORDER BY bags.promised_at, bags.id LIMIT ${String(MOST)}`,
   );
   return rows.map(({ id }) => id);
 }
@@ -74,7 +74,7 @@ function layersOf(
 export const gaugeOfBag = ({ number, jobs }: Bag): GaugeFacts => ({
   title: `bag ${String(number)}`,
   strips: jobs
-    .filter(({ state }) => WAITING.includes(state))
+    .filter(({ state }) => TO_FILL.includes(state))
     .map(({ tag, label, plan }) => {
       const lines = plan.layers.filter(
         ({ request }) => request.kind === 'line' || request.kind === 'retained',

@@ -1,4 +1,5 @@
-import { ALL_WAITING, ANY_REEL, type Fill, type Job, type PaperQuery } from '@yard-spool/contract';
+import { FILLED } from '../db/job-states';
+import { ALL_WAITING, ANY_REEL, type Fill, type PaperQuery } from '@yard-spool/contract';
 import { keptTable, metresPer } from '@yard-spool/core';
 import { readBag } from '../bags/bags';
 import type { Reading } from '../context/context';
@@ -45,8 +46,6 @@ async function tagOf(from: Reading, of: string, label: TagFacts['label']): Promi
   const [last] = filled.sort((a, b) => b.filledAt.localeCompare(a.filledAt));
   return { tag, reel, customer: customer.name, on: last ?? null, label };
 }
-
-const FILLED: readonly Job['state'][] = ['to-check', 'ready', 'handed-back'];
 
 async function handedBack(from: Reading, number: number): Promise<HandBackFacts> {
   const bag = await readBag(from, number);

@@ -62,7 +62,8 @@ export function tryPlan(planInput: PlanInput, cuts: readonly WaitingCut[], rack:
     const piece = pieceId === null ? undefined : rack.pieces.get(pieceId);
     return length && piece ? [{ layer, piece, length, takes }] : [];
   });
-  const allocated = allocate(demands, givenBack(rack.taken, cuts), rack.tailMm);
+  const again = cuts.filter(({ layer }) => demands.some((demand) => demand.layer === layer));
+  const allocated = allocate(demands, givenBack(rack.taken, again), rack.tailMm);
   if (allocated.short)
     return {
       replanned: null,
@@ -72,7 +73,8 @@ export function tryPlan(planInput: PlanInput, cuts: readonly WaitingCut[], rack:
   const now = cuts.map((cut): WaitingCut => {
     const on = allocated.cuts.find(({ layer }) => layer === cut.layer)?.on;
     if (on) return { ...cut, lengthMm: on.lengthMm, tailMm: on.tailMm };
-    return { ...cut, lengthMm: Math.round((planned(cut.layer)?.length.value ?? 0) * 1000) };
+    const length = planned(cut.layer)?.length;
+    return length ? { ...cut, lengthMm: Math.round(length.value * 1000) } : cut;
   });
   return { replanned: { planInput, plan, cuts: now }, stays: '' };
 }

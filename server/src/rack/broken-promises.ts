@@ -1,3 +1,5 @@
+import { JOB_OF_CUT, REEL_OF_JOB } from '../db/joins';
+import { TO_FILL, inSql } from '../db/job-states';
 import type { Reading, Unit } from '../context/context';
 import { noteChange } from '../history/bag-history';
 
@@ -16,8 +18,8 @@ interface Promised extends Broken {
 export const promisesOf = ({ query }: Reading, pieceId: number): Promise<Promised[]> =>
   query<Promised>(
     `SELECT reels.tag, jobs.bag_id AS bagId, cuts.length_mm + cuts.tail_mm AS mm FROM cuts
-     JOIN jobs ON jobs.id = cuts.job_id JOIN spools ON spools.id = jobs.spool_id JOIN reels ON reels.id = spools.reel_id
-     WHERE jobs.state IN ('booked', 'on-the-bench') AND cuts.piece_id = :pieceId ORDER BY jobs.id, cuts.id`,
+     ${JOB_OF_CUT} ${REEL_OF_JOB}
+     WHERE jobs.state IN (${inSql(TO_FILL)}) AND cuts.piece_id = :pieceId ORDER BY jobs.id, cuts.id`,
     { pieceId },
   );
 

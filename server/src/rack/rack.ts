@@ -1,3 +1,5 @@
+import { JOB_OF_CUT } from '../db/joins';
+import { TO_FILL, inSql } from '../db/job-states';
 import { wordsFromText } from '@yard-spool/core';
 import type { Piece, PieceWithLedger } from '@yard-spool/contract';
 import { Op } from 'sequelize';
@@ -69,7 +71,7 @@ async function lengthsAt(from: Reading, day: string, only: readonly number[]): P
 async function promisedByPiece({ query }: Reading, only: readonly number[]): Promise<Map<number, number>> {
   const rows = await query<{ pieceId: number; mm: string | number }>(
     `SELECT cuts.piece_id AS pieceId, SUM(cuts.length_mm + cuts.tail_mm) AS mm FROM cuts
-     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state IN ('booked', 'on-the-bench') AND cuts.piece_id IN (:only)
+     ${JOB_OF_CUT} WHERE jobs.state IN (${inSql(TO_FILL)}) AND cuts.piece_id IN (:only)
      GROUP BY cuts.piece_id`,
     { only },
   );

@@ -1,3 +1,4 @@
+import { JOB_OF_CUT } from '../db/joins';
 import type { ReorderLine } from '@yard-spool/contract';
 import type { Reading } from '../context/context';
 import { listProducts } from './products';
@@ -54,7 +55,7 @@ async function usedSince({ query }: Reading, since: Date): Promise<Map<number, n
 async function stillToCome({ query }: Reading): Promise<Map<number, number>> {
   const rows = await query<{ productId: number; mm: string | number }>(
     `SELECT cuts.product_id AS productId, SUM(cuts.length_mm) AS mm FROM cuts
-     JOIN jobs ON jobs.id = cuts.job_id WHERE jobs.state = 'booked' AND cuts.piece_id IS NULL
+     ${JOB_OF_CUT} WHERE jobs.state = 'booked' AND cuts.piece_id IS NULL
      GROUP BY cuts.product_id`,
   );
   return new Map(rows.map(({ productId, mm }) => [productId, Number(mm)]));

@@ -1,3 +1,4 @@
+import { OWNER_OF_REEL, REEL_OF_FILL } from '../db/joins';
 import type { Comeback, ComebackChange, NewComeback, Page, Person } from '@yard-spool/contract';
 import type { ServerContext, Reading } from '../context/context';
 import { pageOf } from '../db/page-of';
@@ -12,8 +13,7 @@ interface Row extends Omit<Comeback, 'at' | 'filledAt'> {
 const COMEBACKS = `SELECT comebacks.id, comebacks.fill_id AS fillId, reels.tag, reels.label, customers.name AS customer,
     fills.closed_at AS filledAt, fillers.name AS filledBy, comebacks.at, people.name AS \`by\`, comebacks.complaint,
     comebacks.saw, comebacks.cause, comebacks.found, comebacks.did, comebacks.version
-  FROM comebacks JOIN fills ON fills.id = comebacks.fill_id JOIN spools ON spools.id = fills.spool_id
-    JOIN reels ON reels.id = spools.reel_id JOIN customers ON customers.id = reels.customer_id
+  FROM comebacks JOIN fills ON fills.id = comebacks.fill_id ${REEL_OF_FILL} ${OWNER_OF_REEL}
     JOIN people ON people.id = comebacks.by_id JOIN people AS fillers ON fillers.id = fills.by_id`;
 
 const toComeback = (row: Row): Comeback => ({

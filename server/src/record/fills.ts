@@ -6,10 +6,15 @@ import { ProblemError } from '../problem-error';
 import { comebacksOf } from './comebacks';
 import { layersOfFills } from './on-spool';
 
+/** Some fills with their layers, arbor first, by their numbers. */
+export async function fillsOf(from: Reading, ids: readonly number[]): Promise<Fill[]> {
+  if (ids.length === 0) return [];
+  return toFills(from, await from.tables.fills.findAll({ where: { id: [...ids] }, order: ['id'] }));
+}
+
 /** One fill with its layers, arbor first. */
 export async function readFill(from: Reading, id: number): Promise<Fill> {
-  const row = await from.tables.fills.findByPk(id);
-  const [fill] = row ? await toFills(from, [row]) : [];
+  const [fill] = await fillsOf(from, [id]);
   if (!fill) throw new ProblemError('not-found', 'There is no such fill.');
   return fill;
 }

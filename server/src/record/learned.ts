@@ -1,3 +1,4 @@
+import { REEL_OF_FILL } from '../db/joins';
 import type { ReelType } from '@yard-spool/contract';
 import { kindFillsAsObservations, kindKey, type ClosedFill, type Observation } from '@yard-spool/core';
 import type { Reading } from '../context/context';
@@ -28,7 +29,7 @@ interface KindFill {
 export async function learnedByKind({ query }: Reading): Promise<Map<string, Observation[]>> {
   const rows = await query<KindFill>(
     `SELECT reels.type, reels.label, fills.depths FROM fills
-     JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
+     ${REEL_OF_FILL}
      WHERE fills.taken_back_at IS NULL AND JSON_LENGTH(fills.depths) > 0 ORDER BY fills.id DESC LIMIT 2000`,
   );
   const fillsOf = new Map<string, ClosedFill[]>();

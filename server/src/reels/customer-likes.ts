@@ -1,3 +1,4 @@
+import { REEL_OF_FILL } from '../db/joins';
 import type { CustomerPage } from '@yard-spool/contract';
 import type { Reading } from '../context/context';
 
@@ -20,7 +21,7 @@ export async function customerLikes(
     `SELECT JSON_VALUE(jobs.plan_input, '$.request.gap') AS gap, JSON_VALUE(jobs.wants, '$.leader') AS leader,
        (SELECT fill_layers.line_name FROM fill_layers WHERE fill_layers.fill_id = fills.id AND fill_layers.role = 'main'
         ORDER BY fill_layers.position DESC LIMIT 1) AS main
-     FROM fills JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
+     FROM fills ${REEL_OF_FILL}
        JOIN runs ON runs.id = fills.run_id JOIN jobs ON jobs.id = runs.job_id
      WHERE reels.customer_id = :customerId AND fills.taken_back_at IS NULL
      ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,

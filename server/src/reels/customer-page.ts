@@ -1,3 +1,4 @@
+import { HERE, inSql } from '../db/job-states';
 import type { CustomerChange, CustomerPage, Person } from '@yard-spool/contract';
 import { schoolOf } from '@yard-spool/core';
 import type { CustomerRow } from '../db/models/customers';
@@ -82,7 +83,7 @@ async function bagsOf(from: Reading, id: number): Promise<CustomerPage['bags']> 
     readonly reels: number;
   }>(
     `SELECT bags.id AS number, bags.promised_at AS promisedAt, COUNT(jobs.id) AS reels,
-       COALESCE(SUM(jobs.state NOT IN ('handed-back', 'cancelled')), 0) > 0 AS open
+       COALESCE(SUM(jobs.state IN (${inSql(HERE)})), 0) > 0 AS open
      FROM bags LEFT JOIN jobs ON jobs.bag_id = bags.id WHERE bags.customer_id = :id
      GROUP BY bags.id ORDER BY bags.id DESC LIMIT ${String(MOST_BAGS)}`,
     { id },

@@ -1,3 +1,5 @@
+import { OWNER_OF_REEL } from '../db/joins';
+import { HERE, inSql } from '../db/job-states';
 import { sortKey, type DueRow, type Page, type ReelType } from '@yard-spool/contract';
 import { nearness, type ExceptionScope, type Material } from '@yard-spool/core';
 import type { SpoolRow } from '../db/models/customers';
@@ -124,8 +126,8 @@ async function asRows(from: Reading, due: readonly Candidate[]): Promise<DueRow[
     from.query<ReelOfSpool>(
       `SELECT spools.id AS spoolId, reels.tag, reels.type, reels.label, spools.name AS spool,
          customers.id AS customerId, customers.name AS customerName, customers.contact,
-         EXISTS (SELECT 1 FROM jobs WHERE jobs.spool_id = spools.id AND jobs.state NOT IN ('handed-back', 'cancelled')) AS here
-       FROM spools JOIN reels ON reels.id = spools.reel_id JOIN customers ON customers.id = reels.customer_id
+         EXISTS (SELECT 1 FROM jobs WHERE jobs.spool_id = spools.id AND jobs.state IN (${inSql(HERE)})) AS here
+       FROM spools JOIN reels ON reels.id = spools.reel_id ${OWNER_OF_REEL}
        WHERE spools.id IN (:ids)`,
       { ids },
     ),

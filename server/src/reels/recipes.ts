@@ -1,3 +1,4 @@
+import { REEL_OF_FILL } from '../db/joins';
 import type { Recipe } from '@yard-spool/contract';
 import { kindKey } from '@yard-spool/core';
 import type { Reading } from '../context/context';
@@ -23,7 +24,7 @@ export async function listRecipes(from: Reading, kindId: number): Promise<Recipe
   if (!kind) throw new ProblemError('not-found', 'This kind of reel is not in the book any more.');
   const rows = await from.query<FilledRow>(
     `SELECT fills.id, reels.tag, reels.label, fills.closed_at AS closedAt, fills.gap_read AS gapRead
-     FROM fills JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
+     FROM fills ${REEL_OF_FILL}
      WHERE reels.type = :type AND reels.label = :label AND fills.taken_back_at IS NULL
      ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
     { type: kind.type, label: kind.label },

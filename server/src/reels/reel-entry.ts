@@ -1,3 +1,4 @@
+import { HERE } from '../db/job-states';
 import type { Reel, ReelChange, Person } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { ReelTableRow } from '../db/models/customers';
@@ -61,7 +62,7 @@ export async function changeReel(
 async function mustNotWait(u: Unit, reelId: number): Promise<void> {
   const spools = await u.tables.spools.findAll({ where: { reelId } });
   const job = await u.tables.jobs.findOne({
-    where: { spoolId: spools.map(({ id }) => id), state: { [Op.notIn]: ['handed-back', 'cancelled'] } },
+    where: { spoolId: spools.map(({ id }) => id), state: [...HERE] },
   });
   if (job)
     throw new ProblemError(

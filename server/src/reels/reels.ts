@@ -1,3 +1,4 @@
+import { OWNER_OF_REEL } from '../db/joins';
 import type { Page, Reel, ReelRow } from '@yard-spool/contract';
 import type { Observation } from '@yard-spool/core';
 import { literally } from '../db/like';
@@ -5,7 +6,7 @@ import { pageOf } from '../db/page-of';
 import { toCustomer } from '../customers/customers';
 import { saysGear } from '../bags/reel-gear';
 import type { ReelTableRow } from '../db/models/customers';
-import { WAITING } from '../bags/reel-for';
+import { TO_FILL } from '../db/job-states';
 import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { holdsCode } from '../db/holds-code';
@@ -33,7 +34,7 @@ export async function findReels(
   const found = await from.query<FoundReel>(
     `SELECT reels.tag, reels.type, reels.label, customers.name AS customer, fills.closed_at AS filledAt,
        fills.id AS fillId
-     FROM reels JOIN customers ON customers.id = reels.customer_id
+     FROM reels ${OWNER_OF_REEL}
        LEFT JOIN fills ON fills.id = (SELECT MAX(spools.fill_id) FROM spools WHERE spools.reel_id = reels.id)
      WHERE (reels.tag LIKE :start OR ${holdsCode('reels.tag', q.trim())} OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word)
        AND reels.tag > :after ORDER BY reels.tag LIMIT ${String(PAGE + 1)}`,
@@ -116,7 +117,7 @@ async function gearOf(
 /** The bag a reel waits in, and its run where it is on a bench. */
 async function waitingOf({ tables }: Reading, spoolIds: readonly number[]): Promise<Reel['waiting']> {
   const job = await tables.jobs.findOne({
-    where: { spoolId: [...spoolIds], state: [...WAITING] },
+    where: { spoolId: [...spoolIds], state: [...TO_FILL] },
     order: ['id'],
   });
   const run = job && (await tables.runs.findOne({ where: { jobId: job.id, state: ['open', 'closed'] } }));

@@ -1,3 +1,4 @@
+import { OWNER_OF_REEL, REEL_OF_FILL } from '../db/joins';
 import type { GotQuery, GotRow, Page } from '@yard-spool/contract';
 import type { Reading } from '../context/context';
 import { readHouseRules } from '../shop/read-house-rules';
@@ -32,8 +33,7 @@ export async function listGot(from: Reading, asked: GotQuery): Promise<Page<GotR
        spools.fill_id = fills.id AND fill_layers.length_mm > GREATEST(0, spools.off_mm - COALESCE((
          SELECT SUM(above.length_mm) FROM fill_layers AS above
          WHERE above.fill_id = fills.id AND above.position > fill_layers.position), 0)) AS still
-     FROM fill_layers JOIN fills ON fills.id = fill_layers.fill_id JOIN spools ON spools.id = fills.spool_id
-       JOIN reels ON reels.id = spools.reel_id JOIN customers ON customers.id = reels.customer_id
+     FROM fill_layers JOIN fills ON fills.id = fill_layers.fill_id ${REEL_OF_FILL} ${OWNER_OF_REEL}
        LEFT JOIN pieces ON pieces.id = fill_layers.piece_id
      WHERE ${where.join(' AND ')} ORDER BY fill_layers.id DESC LIMIT ${String(PAGE + 1)}`,
     { line, lot, piece, after: Number(after) || 0, ...(day ? hoursOf(day, zone) : {}) },

@@ -1,3 +1,4 @@
+import { OWNER_OF_REEL, REEL_OF_FILL } from '../db/joins';
 import type { SearchHit } from '@yard-spool/contract';
 import { NOTE_TEXT } from './note-text';
 import type { WordKind } from '../db/models/record';
@@ -27,7 +28,7 @@ const reels: ToHits = async (from, ids, words) => {
     from,
     `SELECT reels.id, reels.tag, reels.label, reels.type, customers.name AS customer, fills.closed_at AS filledAt,
        fills.id AS fillId, '' AS was, NULL AS drawing
-     FROM reels JOIN customers ON customers.id = reels.customer_id
+     FROM reels ${OWNER_OF_REEL}
        LEFT JOIN fills ON fills.id = (SELECT MAX(spools.fill_id) FROM spools WHERE spools.reel_id = reels.id)
      WHERE reels.id`,
     ids,
@@ -110,8 +111,8 @@ const notes: ToHits = async (from, ids, words) => {
   }>(
     from,
     `SELECT fills.id, reels.tag, reels.label, customers.name AS customer, fills.closed_at AS at, ${NOTE_TEXT} AS text
-     FROM fills JOIN spools ON spools.id = fills.spool_id JOIN reels ON reels.id = spools.reel_id
-       JOIN customers ON customers.id = reels.customer_id WHERE fills.id`,
+     FROM fills ${REEL_OF_FILL}
+       ${OWNER_OF_REEL} WHERE fills.id`,
     ids,
   );
   return rows.map(({ id, at, text, ...row }) => ({

@@ -1,3 +1,4 @@
+import { OWNER_OF_REEL } from '../db/joins';
 import type { Unit } from '../context/context';
 import { NOTE_TEXT } from './note-text';
 import type { WordKind } from '../db/models/record';
@@ -13,7 +14,7 @@ interface Entry {
 const TEXT: Readonly<Record<WordKind, string>> = {
   reel: `SELECT reels.id, CONCAT_WS(' ', reels.tag, reels.label, reels.looks, reels.type, customers.name,
        (SELECT GROUP_CONCAT(reel_tags.tag SEPARATOR ' ') FROM reel_tags WHERE reel_tags.reel_id = reels.id)) AS text
-     FROM reels JOIN customers ON customers.id = reels.customer_id WHERE reels.id`,
+     FROM reels ${OWNER_OF_REEL} WHERE reels.id`,
   customer: `SELECT id, CONCAT_WS(' ', name, contact) AS text FROM customers WHERE id`,
   line: `SELECT id, CONCAT_WS(' ', code, name, material, 0 + diameter, FORMAT(diameter, 2),
        IF(strength_kg IS NULL, NULL, CONCAT_WS(' ', ROUND(strength_kg / 0.45359237), 'lb',
