@@ -143,7 +143,7 @@ describe('a counter that misbehaves', () => {
       counter.restart();
       counter.turn(3);
       await lockWaits(query, 1);
-      expect(watching.counter()).toMatchObject({ count: 15, odd: null });
+      await waitFor(() => expect(watching.counter()).toMatchObject({ count: 15, odd: null }));
     });
     await waitFor(() => expect(watching.counter()).toMatchObject({ count: 3, odd: 'restarted' }));
     expect(await turnsOf(run)).toBe(15);

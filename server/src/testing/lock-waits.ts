@@ -1,6 +1,9 @@
 import { expect, vi } from 'vitest';
 
-const WAITING = "SELECT trx_id FROM information_schema.innodb_trx WHERE trx_state = 'LOCK WAIT'";
+/** Of this database alone: other tests have theirs on the same server. */
+const WAITING = `SELECT trx_id FROM information_schema.innodb_trx
+  JOIN information_schema.processlist ON processlist.id = innodb_trx.trx_mysql_thread_id
+  WHERE processlist.db = DATABASE() AND trx_state = 'LOCK WAIT'`;
 
 /**
  * Waits until so many changes wait for a lock, or something else holds.
