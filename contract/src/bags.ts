@@ -1,3 +1,4 @@
+import { REEL_TYPES } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit, WordsSchema } from './words';
 import { afterOf } from './pages';
@@ -15,9 +16,6 @@ import { CustomerSchema, NewCustomerSchema } from './customers';
 import { DrawingSchema, LineOnSchema } from './drawing';
 import { BroughtLineSchema, CutsSchema, PlannedCutSchema } from './cuts';
 import { FillPlanSchema, LineSchema, ObservationSchema, PlanInputSchema } from './plan';
-
-export const REEL_TYPES = ['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'] as const;
-export type ReelType = (typeof REEL_TYPES)[number];
 
 /** What the customer wants beside the line itself. */
 export const WantsSchema = v.object({

@@ -2,16 +2,6 @@ import * as v from 'valibot';
 import { InstantSchema } from './basics';
 import { DeviceSchema, type Device } from './benches';
 
-/** A bench's counter: the first of its devices that counts turns, else its first. */
-export const counterOf = (devices: readonly Device[]): Device | null =>
-  devices.find(({ counts }) => counts !== 'metres') ?? devices[0] ?? null;
-
-/** The line meter beside a bench's turn counter; null where there is none. */
-export function meterOf(devices: readonly Device[]): Device | null {
-  const counter = counterOf(devices);
-  return devices.find((one) => one !== counter && one.counts === 'metres') ?? null;
-}
-
 /** The counter of a run's bench. */
 export const CounterAtBenchSchema = v.object({
   device: DeviceSchema,

@@ -1,16 +1,15 @@
 import * as v from 'valibot';
 import { limit } from './words';
 import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
-import { MATERIALS } from '@yard-spool/core';
-import { diameter, OWN_PREFIX } from './products';
-import { PIECE_KINDS, WATER_STATES } from './rack';
+import { MATERIALS, type Takes, WATER_STATES } from '@yard-spool/core';
+import { sameAs } from './same';
+import { diameter } from './products';
+import { PIECE_KINDS } from './rack';
 
 /** A part of a piece that is shared out: a share of what it held when it came, or all that is left on it. */
-export const TakesSchema = v.union([
-  v.object({ pack: v.pipe(v.number(), v.minValue(0.01), v.maxValue(1)) }),
-  v.literal('rest'),
-]);
-export type Takes = v.InferOutput<typeof TakesSchema>;
+export const TakesSchema = sameAs<Takes>()(
+  v.union([v.object({ pack: v.pipe(v.number(), v.minValue(0.01), v.maxValue(1)) }), v.literal('rest')]),
+);
 
 const layer = KeySchema;
 
@@ -66,7 +65,3 @@ export const BroughtLineSchema = v.object({
   ),
 });
 export type BroughtLine = v.InferOutput<typeof BroughtLineSchema>;
-
-/** The code of a customer's own line: all of one material and diameter count as one. */
-export const ownLineCode = ({ material, diameter: mm }: Pick<BroughtLine, 'material' | 'diameter'>): string =>
-  `${OWN_PREFIX}${material.toUpperCase().slice(0, 6)}-${String(Math.round(mm * 1000)).padStart(4, '0')}`;

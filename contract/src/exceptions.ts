@@ -6,7 +6,7 @@ import {
   type Material,
 } from '@yard-spool/core';
 import * as v from 'valibot';
-import { REEL_TYPES, type ReelType } from './bags';
+import { REEL_TYPES, type ReelType } from '@yard-spool/core';
 import { CodeSchema, IdSchema, InstantSchema, line } from './basics';
 import { QuestionSchema } from './house-rules';
 
@@ -55,48 +55,3 @@ export const ExceptionSchema = v.object({
   by: v.string(),
 });
 export type Exception = v.InferOutput<typeof ExceptionSchema>;
-
-/** What a reel's own facts are, to find exceptions for it. */
-export interface ExceptionFacts {
-  readonly type?: ReelType | undefined;
-  /** What its main line is made of. */
-  readonly material?: Material | undefined;
-  readonly line?: string | undefined;
-  readonly customer?: number | undefined;
-  readonly reel?: string | undefined;
-}
-
-/** A sort of reel as one word: `trolling`, `braid`, `braid trolling`. */
-export const sortKey = ({ material, type }: Pick<ExceptionFacts, 'material' | 'type'>): string =>
-  [material, type].filter((part) => part !== undefined).join(' ');
-
-/** A sort of reel as people say it. */
-export const sortName = ({ material, type }: Pick<ExceptionFacts, 'material' | 'type'>): string => {
-  const reels = type === undefined ? '' : `${type.replace('-', ' ')} reels`;
-  const line = material?.replace('-', ' ') ?? '';
-  return line === '' ? reels : reels === '' ? `${line} as the main line` : `${line} on ${reels}`;
-};
-
-/** Those of all exceptions which apply to one reel, as the core takes them. */
-export const exceptionsFor = (
-  all: readonly Exception[],
-  { line: code, customer, reel, material, type }: ExceptionFacts,
-) =>
-  all
-    .filter(
-      ({ scope, key }) =>
-        key ===
-        {
-          type,
-          material,
-          'material-on-type': sortKey({ material, type }),
-          line: code,
-          customer: customer?.toString(),
-          reel,
-        }[scope],
-    )
-    .map(({ scope, question, school }) => ({
-      scope,
-      question,
-      school: school as never,
-    })) satisfies readonly { question: HouseQuestion }[];

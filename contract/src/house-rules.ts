@@ -1,18 +1,18 @@
 import {
   BUILT_IN_CAUTIONS,
   CAUTION_PLACES,
-  HOUSE_QUESTIONS,
-  UNIT_SYSTEMS,
   type CautionPlace,
+  HOUSE_QUESTIONS,
   type HouseQuestion,
   type HouseRules,
+  STREAMS,
+  UNIT_SYSTEMS,
 } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit, WordsSchema } from './words';
 import { oneLine } from './hidden';
 import { IdSchema, InstantSchema, line, MillimetresSchema, text, VersionSchema } from './basics';
 import { PrinterSchema, WordingsSchema } from './wordings';
-import { STREAMS } from './recycling';
 
 const QUESTIONS = Object.keys(HOUSE_QUESTIONS) as HouseQuestion[];
 const schoolsOf = (name: HouseQuestion): string[] => HOUSE_QUESTIONS[name].schools.map(({ id }) => id);

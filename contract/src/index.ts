@@ -24,24 +24,13 @@ export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit'
 export type { Network } from './network';
 export { PasscodeSchema, isTheirName, LEAST_PASSCODE } from './passcode';
 export { COUNTED, type Bench, type Device, type NewBench } from './benches';
-export { counterOf, meterOf, type CounterAtBench } from './counter-of-bench';
-export {
-  exceptionsFor,
-  sortKey,
-  sortName,
-  type NewException,
-  type Exception,
-  type ExceptionFacts,
-} from './exceptions';
-export { adviceFacts } from './advice-facts';
+export { type CounterAtBench } from './counter-of-bench';
+export { type NewException, type Exception } from './exceptions';
 export type { Customer } from './customers';
 export {
-  lineOf,
   LABEL_SIDES,
   MakerWordsSchema,
-  OWN_PREFIX,
   DRY_LINE,
-  mayBeSoaked,
   saysNothing,
   type MakerWords,
   type NewProduct,
@@ -54,7 +43,6 @@ export {
   MOVE_KINDS,
   NewPieceSchema,
   PIECE_KINDS,
-  waterState,
   WOUND_WAYS,
   type Move,
   type PieceChange,
@@ -69,9 +57,9 @@ export {
   MOST_ON_A_PIECE,
   PIECE_FACTS,
 } from './rack';
-export { ownLineCode, type BroughtLine, type Cut, type PlannedCut, type Takes } from './cuts';
+export { type BroughtLine, type Cut, type PlannedCut } from './cuts';
 export type { Soak, Tub } from './tubs';
-export { STREAMS, streamOf, type NewRecycling, type RecyclingBook } from './recycling';
+export { type NewRecycling, type RecyclingBook } from './recycling';
 export type { ReorderLine } from './reorder';
 export {
   isWaitingName,
@@ -94,7 +82,6 @@ export {
   BagsQuerySchema,
   JOB_STATES,
   NewBagSchema,
-  REEL_TYPES,
   type Bag,
   type BagGroup,
   type BagRow,
@@ -105,11 +92,9 @@ export {
   type NewBag,
   type NewJob,
   type ReelKind,
-  type ReelType,
   type Wants,
 } from './bags';
 export {
-  runFacts,
   RunFrameSchema,
   type CounterWaiting,
   type OpenRun,
@@ -141,7 +126,6 @@ export {
   type ReelChange,
 } from './record';
 export type { Found, GotQuery, GotRow, SearchHit } from './search';
-export { fillLook, fillSection, fillStretches, type SayLengths } from './fill-drawing';
 export {
   ALL_WAITING,
   ANY_REEL,
@@ -163,4 +147,3 @@ export {
   type RecordQuery,
 } from './record-file';
 export { ShopFileSchema, type ShopFile } from './shop-file';
-export { dueMessage } from './due-message';

@@ -10,8 +10,10 @@ import {
   type Observation,
   type PlanInput,
   type SpoolGeometry,
+  REEL_TYPES,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { sameAs } from './same';
 import { WordsSchema } from './words';
 import { FigureSchema, KeySchema, maybeLine } from './basics';
 import { LABEL_SIDES } from './products';
@@ -19,13 +21,15 @@ import { LABEL_SIDES } from './products';
 const number = FigureSchema;
 const key = KeySchema;
 
-export const LineSchema: v.GenericSchema<Line> = v.object({
-  key,
-  material: v.picklist(MATERIALS),
-  diameter: number,
-  soakHours: v.exactOptional(number),
-  labelSide: v.exactOptional(v.picklist(LABEL_SIDES)),
-});
+export const LineSchema = sameAs<Line>()(
+  v.object({
+    key,
+    material: v.picklist(MATERIALS),
+    diameter: number,
+    soakHours: v.exactOptional(number),
+    labelSide: v.exactOptional(v.picklist(LABEL_SIDES)),
+  }),
+);
 
 const WoundLengthSchema = v.union([
   v.object({ line: LineSchema, length: number }),
@@ -37,36 +41,38 @@ const WoundLengthSchema = v.union([
 /** More goes than any fill has: layers of a three-layer fill, begun and metered by turns. */
 const woundLengths = v.pipe(v.array(WoundLengthSchema), v.maxLength(40));
 
-export const ObservationSchema: v.GenericSchema<Observation> = v.variant('kind', [
-  v.object({
-    kind: v.literal('rating'),
-    length: number,
-    diameter: number,
-    material: v.exactOptional(v.picklist(MATERIALS)),
-    printed: v.exactOptional(v.object({ system: v.picklist(['strength', 'size']), figure: number })),
-    text: v.exactOptional(maybeLine('A print', 60)),
-  }),
-  v.object({ kind: v.literal('lip'), diameter: number }),
-  v.object({ kind: v.literal('arbor'), diameter: number, farDiameter: v.exactOptional(number) }),
-  v.object({ kind: v.literal('width'), width: number }),
-  v.object({ kind: v.literal('retrieve'), perTurn: number, gear: number }),
-  v.object({
-    kind: v.literal('depth'),
-    layers: woundLengths,
-    depth: number,
-    by: v.picklist(['calliper', 'eye']),
-    sd: v.exactOptional(number),
-  }),
-  v.object({
-    kind: v.literal('stretch'),
-    layers: woundLengths,
-    line: LineSchema,
-    spoolTurns: number,
-    length: number,
-    sd: number,
-    meter: v.exactOptional(key),
-  }),
-]);
+export const ObservationSchema = sameAs<Observation>()(
+  v.variant('kind', [
+    v.object({
+      kind: v.literal('rating'),
+      length: number,
+      diameter: number,
+      material: v.exactOptional(v.picklist(MATERIALS)),
+      printed: v.exactOptional(v.object({ system: v.picklist(['strength', 'size']), figure: number })),
+      text: v.exactOptional(maybeLine('A print', 60)),
+    }),
+    v.object({ kind: v.literal('lip'), diameter: number }),
+    v.object({ kind: v.literal('arbor'), diameter: number, farDiameter: v.exactOptional(number) }),
+    v.object({ kind: v.literal('width'), width: number }),
+    v.object({ kind: v.literal('retrieve'), perTurn: number, gear: number }),
+    v.object({
+      kind: v.literal('depth'),
+      layers: woundLengths,
+      depth: number,
+      by: v.picklist(['calliper', 'eye']),
+      sd: v.exactOptional(number),
+    }),
+    v.object({
+      kind: v.literal('stretch'),
+      layers: woundLengths,
+      line: LineSchema,
+      spoolTurns: number,
+      length: number,
+      sd: number,
+      meter: v.exactOptional(key),
+    }),
+  ]),
+);
 
 /** A figure that is believed: more than nothing, and less sure than certain. */
 export const BeliefSchema = v.object({
@@ -76,22 +82,26 @@ export const BeliefSchema = v.object({
 const beliefs = v.pipe(v.record(key, BeliefSchema), v.maxEntries(60, 'Sixty beliefs are the most.'));
 
 /** A counter that was matched before, as learning keeps it. */
-export const KnownCounterSchema: v.GenericSchema<KnownCounter> = v.object({
-  unit: v.picklist(COUNTER_UNITS),
-  step: v.pipe(number, v.minValue(0.01), v.maxValue(10)),
-  match: v.pipe(number, v.minValue(5), v.maxValue(300)),
-  perTurn: v.pipe(number, v.minValue(0.001), v.maxValue(10)),
-  sd: v.pipe(number, v.minValue(0.00001), v.maxValue(1)),
-  from: v.picklist(['reel', 'kind', 'usual']),
-});
+export const KnownCounterSchema = sameAs<KnownCounter>()(
+  v.object({
+    unit: v.picklist(COUNTER_UNITS),
+    step: v.pipe(number, v.minValue(0.01), v.maxValue(10)),
+    match: v.pipe(number, v.minValue(5), v.maxValue(300)),
+    perTurn: v.pipe(number, v.minValue(0.001), v.maxValue(10)),
+    sd: v.pipe(number, v.minValue(0.00001), v.maxValue(1)),
+    from: v.picklist(['reel', 'kind', 'usual']),
+  }),
+);
 
-const BeliefsSchema: v.GenericSchema<Beliefs> = v.object({
-  type: v.exactOptional(v.picklist(['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'])),
-  packing: v.exactOptional(BeliefSchema),
-  bulk: v.exactOptional(beliefs),
-  prints: v.exactOptional(beliefs),
-  counter: v.exactOptional(KnownCounterSchema),
-});
+const BeliefsSchema = sameAs<Beliefs>()(
+  v.object({
+    type: v.exactOptional(v.picklist(REEL_TYPES)),
+    packing: v.exactOptional(BeliefSchema),
+    bulk: v.exactOptional(beliefs),
+    prints: v.exactOptional(beliefs),
+    counter: v.exactOptional(KnownCounterSchema),
+  }),
+);
 
 const LevelSchema = v.union([v.object({ share: v.tuple([number, number]) }), v.object({ depth: number })]);
 
@@ -120,17 +130,19 @@ const LayerRequestSchema = v.variant('kind', [
   v.object({ kind: v.literal('reducer'), id: key, diameter: number }),
 ]);
 
-export const FillRequestSchema: v.GenericSchema<FillRequest> = v.object({
-  layers: v.pipe(
-    v.array(LayerRequestSchema),
-    v.minLength(1, 'A plan needs at least one layer.'),
-    v.maxLength(12),
-  ),
-  gap: v.exactOptional(number),
-  house: v.exactOptional(v.pipe(v.number(), v.minValue(-5), v.maxValue(60))),
-  gear: number,
-  guideBore: v.exactOptional(number),
-});
+export const FillRequestSchema = sameAs<FillRequest>()(
+  v.object({
+    layers: v.pipe(
+      v.array(LayerRequestSchema),
+      v.minLength(1, 'A plan needs at least one layer.'),
+      v.maxLength(12),
+    ),
+    gap: v.exactOptional(number),
+    house: v.exactOptional(v.pipe(v.number(), v.minValue(-5), v.maxValue(60))),
+    gear: number,
+    guideBore: v.exactOptional(number),
+  }),
+);
 
 /** Lines that all readings of one spool together speak of: each is an unknown that takes time to work out. */
 const MOST_LINES = 24;
@@ -145,16 +157,18 @@ const linesIn = ({ observations, request }: PlanInput): ReadonlySet<string> =>
   ]);
 
 /** What a plan is made from, as it travels and as it is kept. */
-export const PlanInputSchema: v.GenericSchema<PlanInput> = v.pipe(
-  v.object({
-    observations: v.pipe(v.array(ObservationSchema), v.maxLength(60)),
-    request: FillRequestSchema,
-    beliefs: v.exactOptional(BeliefsSchema),
-    assumed: v.exactOptional(v.pipe(v.array(v.picklist(ASSUMED)), v.maxLength(ASSUMED.length))),
-  }),
-  v.check(
-    (input) => linesIn(input).size <= MOST_LINES,
-    `The readings of one spool speak of at most ${String(MOST_LINES)} lines.`,
+export const PlanInputSchema = sameAs<PlanInput>()(
+  v.pipe(
+    v.object({
+      observations: v.pipe(v.array(ObservationSchema), v.maxLength(60)),
+      request: FillRequestSchema,
+      beliefs: v.exactOptional(BeliefsSchema),
+      assumed: v.exactOptional(v.pipe(v.array(v.picklist(ASSUMED)), v.maxLength(ASSUMED.length))),
+    }),
+    v.check(
+      (input) => linesIn(input).size <= MOST_LINES,
+      `The readings of one spool speak of at most ${String(MOST_LINES)} lines.`,
+    ),
   ),
 );
 
@@ -204,19 +218,23 @@ const PlannedLayerSchema = v.object({
 });
 
 /** A plan as it travels and as it is kept: the core's own, to the last digit. */
-export const FillPlanSchema: v.GenericSchema<FillPlan> = v.object({
-  layers: v.array(PlannedLayerSchema),
-  solvedFor: v.nullable(key),
-  gap: RangedSchema,
-  total: finite,
-  wetGap: v.nullable(v.object({ low: finite, high: number })),
-  issues: v.array(IssueSchema),
-});
+export const FillPlanSchema = sameAs<FillPlan>()(
+  v.object({
+    layers: v.array(PlannedLayerSchema),
+    solvedFor: v.nullable(key),
+    gap: RangedSchema,
+    total: finite,
+    wetGap: v.nullable(v.object({ low: finite, high: number })),
+    issues: v.array(IssueSchema),
+  }),
+);
 
-export const SpoolGeometrySchema: v.GenericSchema<SpoolGeometry> = v.object({
-  lipRadius: finite,
-  width: finite,
-  arborRadius: finite,
-  packing: finite,
-  ratingDepth: finite,
-});
+export const SpoolGeometrySchema = sameAs<SpoolGeometry>()(
+  v.object({
+    lipRadius: finite,
+    width: finite,
+    arborRadius: finite,
+    packing: finite,
+    ratingDepth: finite,
+  }),
+);

@@ -1,4 +1,4 @@
-import { MATERIALS, type Line } from '@yard-spool/core';
+import { MATERIALS, OWN_PREFIX, mayBeSoaked } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit } from './words';
 import { CodeSchema, IdSchema, line, text, TintSchema } from './basics';
@@ -34,9 +34,6 @@ export type MakerWords = v.InferOutput<typeof MakerWordsSchema>;
 export const saysNothing = ({ soakHours, labelSide, strength, diameter, says }: MakerWords): boolean =>
   soakHours === null && labelSide === null && `${strength}${diameter}${says}` === '';
 
-/** Line that takes up next to no water is not soaked, whatever stands on its box. */
-export const mayBeSoaked = (material: Line['material'], soakHours: number | null | undefined): boolean =>
-  material === 'nylon' || (soakHours ?? 0) === 0;
 export const DRY_LINE = 'Only nylon is soaked: other line takes up next to no water.';
 
 /** A line the shop sells or keeps, described by material, tint and diameter. */
@@ -58,23 +55,6 @@ export const ProductSchema = v.object({
   unread: v.exactOptional(v.array(v.string())),
 });
 export type Product = v.InferOutput<typeof ProductSchema>;
-
-/** A product as the core sees its line. */
-export const lineOf = ({
-  code,
-  material,
-  diameter,
-  maker,
-}: Pick<Product, 'code' | 'material' | 'diameter' | 'maker'>): Line => ({
-  key: code,
-  material,
-  diameter,
-  ...(maker?.soakHours === null || maker === undefined ? {} : { soakHours: maker.soakHours }),
-  ...(maker?.labelSide ? { labelSide: maker.labelSide } : {}),
-});
-
-/** How the codes of customers' own line begin. */
-export const OWN_PREFIX = 'OWN-';
 
 /** The code of a line of the shop's: those of customers' own line are made by the application. */
 export const LineCodeSchema = v.pipe(

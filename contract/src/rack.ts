@@ -85,13 +85,6 @@ export type Piece = v.InferOutput<typeof PieceSchema>;
 /** What is printed on a piece or measured once. */
 export type PieceFacts = Pick<Piece, keyof typeof PIECE_FACTS>;
 
-export const WATER_STATES = ['dry', 'soaking', 'wet'] as const;
-
-/** The water a piece is in, in one word. */
-export const waterState = (
-  water: Pick<Piece, 'soaking' | 'wetUntil'> | undefined,
-): (typeof WATER_STATES)[number] => (water?.soaking ? 'soaking' : water?.wetUntil ? 'wet' : 'dry');
-
 /** The longest bulk spool taken in, 100 km. */
 const MOST_MM = 100_000_000;
 

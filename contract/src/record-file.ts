@@ -1,6 +1,6 @@
 import { COUNTER_UNITS, MATERIALS, UNIT_SYSTEMS } from '@yard-spool/core';
 import * as v from 'valibot';
-import { REEL_TYPES } from './bags';
+import { REEL_TYPES } from '@yard-spool/core';
 import { PIECE_KINDS } from './rack';
 import { CAUSES, COMPLAINTS } from './record';
 import { BASES } from './reels';

@@ -2,7 +2,7 @@ import { CORRECTED } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit, WordsSchema } from './words';
 import { CodeSchema, FigureSchema, IdSchema, InstantSchema, line, text, VersionSchema } from './basics';
-import { REEL_TYPES } from './bags';
+import { REEL_TYPES } from '@yard-spool/core';
 import { CustomerSchema } from './customers';
 import { DrawingSchema, LineOnSchema } from './drawing';
 import { afterOf } from './pages';

@@ -1,13 +1,6 @@
-import { isBraid, type Material } from '@yard-spool/core';
+import { isBraid, type Material, STREAMS } from '@yard-spool/core';
 import * as v from 'valibot';
 import { CodeSchema, GramsSchema, IdSchema, InstantSchema, MillimetresSchema, text } from './basics';
-
-/** What goes to its own bin. Local schemes differ on braid and fluorocarbon, so they are kept apart. */
-export const STREAMS = ['nylon', 'fluorocarbon', 'braid'] as const;
-
-/** The bin line of a material goes to. */
-export const streamOf = (material: Material): (typeof STREAMS)[number] =>
-  isBraid(material) ? 'braid' : material === 'fluorocarbon' ? 'fluorocarbon' : 'nylon';
 
 const tubes = v.pipe(
   v.number(),

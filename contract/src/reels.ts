@@ -1,8 +1,9 @@
 import { COUNTER_UNITS, type KeptMatch, type LaidBelow } from '@yard-spool/core';
 import * as v from 'valibot';
+import { sameAs } from './same';
 import { IdSchema, InstantSchema, MillimetresSchema, VersionSchema } from './basics';
 import { ComebackSchema, OnSpoolSchema } from './record';
-import { REEL_TYPES } from './bags';
+import { REEL_TYPES } from '@yard-spool/core';
 import { PIECE_KINDS } from './rack';
 import { CustomerSchema, CustomerSearchSchema } from './customers';
 import { afterOf } from './pages';
@@ -53,32 +54,34 @@ const CounterSpoolSchema = v.object({
 });
 
 /** How a counter was set up, as it is kept with its fill. */
-export const KeptMatchSchema: v.GenericSchema<KeptMatch> = v.object({
-  unit: v.picklist(COUNTER_UNITS),
-  step: v.number(),
-  match: v.number(),
-  walks: v.array(
-    v.object({
-      tape: v.number(),
-      reading: v.number(),
-      typed: v.exactOptional(v.number()),
-      began: v.exactOptional(v.number()),
-      expected: v.nullable(v.number()),
-      moved: v.number(),
-      over: v.picklist(['field', 'meter']),
-      by: v.string(),
-      at: v.string(),
-    }),
-  ),
-  reads: v.number(),
-  agrees: v.boolean(),
-  perTurn: v.number(),
-  sd: v.number(),
-  readsSd: v.number(),
-  spool: CounterSpoolSchema,
-  depth: v.number(),
-  tight: v.nullable(v.boolean()),
-});
+export const KeptMatchSchema = sameAs<KeptMatch>()(
+  v.object({
+    unit: v.picklist(COUNTER_UNITS),
+    step: v.number(),
+    match: v.number(),
+    walks: v.array(
+      v.object({
+        tape: v.number(),
+        reading: v.number(),
+        typed: v.exactOptional(v.number()),
+        began: v.exactOptional(v.number()),
+        expected: v.nullable(v.number()),
+        moved: v.number(),
+        over: v.picklist(['field', 'meter']),
+        by: v.string(),
+        at: v.string(),
+      }),
+    ),
+    reads: v.number(),
+    agrees: v.boolean(),
+    perTurn: v.number(),
+    sd: v.number(),
+    readsSd: v.number(),
+    spool: CounterSpoolSchema,
+    depth: v.number(),
+    tight: v.nullable(v.boolean()),
+  }),
+);
 
 /** A counter of a customer's reel, as it was matched last. */
 export const CustomerCounterSchema = v.object({
@@ -90,11 +93,13 @@ export const CustomerCounterSchema = v.object({
 export type CustomerCounter = v.InferOutput<typeof CustomerCounterSchema>;
 
 /** Tape, a reducer, and washers more (or fewer) than the reel came with. Thickness and diameter in mm. */
-export const LaidBelowSchema: v.GenericSchema<LaidBelow> = v.object({
-  tape: v.nullable(v.object({ wraps: v.number(), thickness: v.number() })),
-  reducer: v.nullable(v.number()),
-  washers: v.nullable(v.number()),
-});
+export const LaidBelowSchema = sameAs<LaidBelow>()(
+  v.object({
+    tape: v.nullable(v.object({ wraps: v.number(), thickness: v.number() })),
+    reducer: v.nullable(v.number()),
+    washers: v.nullable(v.number()),
+  }),
+);
 
 /** A fill of a spool: what is on it from that day on. */
 export const FillSchema = v.object({

@@ -118,24 +118,6 @@ export const CounterWaitingSchema = v.object({
 });
 export type CounterWaiting = v.InferOutput<typeof CounterWaitingSchema>;
 
-/** What the steps of a run are made from. */
-export const runFacts = ({
-  job: { planInput, type, wants },
-  under,
-}: {
-  readonly job: Pick<Job, 'planInput' | 'type' | 'wants'>;
-  readonly under: Pick<RunRules, 'rules'>;
-}): RunFacts => ({
-  request: planInput.request,
-  type,
-  rules: under.rules,
-  mainFirst: wants.mainFirst,
-  leader: wants.leader !== '',
-  turned: wants.endForEnd,
-  counterOnly: wants.counterOnly,
-  ...(wants.bevelMm === null ? {} : { rim: { kind: 'bevel', depth: wants.bevelMm } as const }),
-});
-
 /** What was added to a run's log. */
 export const AddedEventsSchema = v.object({ events: v.array(RunEventSchema) });
 

@@ -1,7 +1,7 @@
 import { MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
 import { CodeSchema, DaySchema, IdSchema, InstantSchema, text } from './basics';
-import { REEL_TYPES } from './bags';
+import { REEL_TYPES } from '@yard-spool/core';
 import { DrawingSchema } from './drawing';
 import { afterOf } from './pages';
 

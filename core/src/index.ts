@@ -58,7 +58,8 @@ export {
   type ProposedPiece,
 } from './builds/propose-piece';
 export { levelWords, markWords } from './plan/judge-gap';
-export { USUAL_GEAR } from './lines/reel-type';
+export { REEL_TRAITS, REEL_TYPES, usualGear, type ReelTraits } from './lines/reel-type';
+export { EVENT_KINDS, EVENT_TRAITS, hasTrait, type EventKind } from './run/event-traits';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';
 export type { Ranged } from './numeric/ranged';
 export {
@@ -269,3 +270,19 @@ export { keptMatch, keptTable, runsAheadOf, type KeptMatch, type KeptWalk } from
 export { learnCounters, type CounterLesson, type LearnedCounters } from './learn/learn-counters';
 export { DEPTH_RANGE, GAP_RANGE, USUAL_TAPE } from './quantities/reel-ranges';
 export { METRES_PER_YARD, MM_PER_INCH } from './quantities/units';
+export { adviceFacts, type SupplyKnown } from './advice/advice-facts';
+export { dueMessage } from './advice/due-message';
+export { OWN_PREFIX, ownLineCode } from './cuts/own-line';
+export { WATER_STATES, waterState } from './cuts/water-state';
+export {
+  exceptionsFor,
+  sortKey,
+  sortName,
+  type ExceptionFacts,
+  type KeptException,
+} from './house-rules/exceptions-for';
+export { lineOf, mayBeSoaked } from './lines/product-line';
+export { STREAMS, streamOf, type Stream } from './lines/stream';
+export { fillLook, fillSection, fillStretches, type SayLengths } from './record/fill-drawing';
+export { counterOf, meterOf } from './run/counter-of-bench';
+export { runFacts } from './run/facts-of-run';

@@ -1,4 +1,4 @@
-import type { ReelType } from '@yard-spool/contract';
+import type { ReelType } from '@yard-spool/core';
 import type { LineCode } from './lines';
 
 /** One reel of the scenario: what is known of its spool and what is to go on. mm and m. */

@@ -1,15 +1,16 @@
 import {
   fillUnderWay,
   foldRun,
-  runSteps,
-  windingNow,
-  type RunEvent,
-  type RunHappening,
   priorsOf,
+  type RunEvent,
+  runFacts,
+  type RunHappening,
   type RunStep,
+  runSteps,
   type Segments,
+  windingNow,
 } from '@yard-spool/core';
-import { runFacts, type Bag, type Job, type Person } from '@yard-spool/contract';
+import type { Bag, Job, Person } from '@yard-spool/contract';
 import {
   addPerson,
   appendEvents,

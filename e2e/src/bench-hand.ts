@@ -1,5 +1,5 @@
-import { runFacts, type Bag, type Run } from '@yard-spool/contract';
-import { foldRun, type RunState } from '@yard-spool/core';
+import type { Bag, Run } from '@yard-spool/contract';
+import { foldRun, runFacts, type RunState } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser';
 

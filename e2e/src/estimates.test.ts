@@ -1,6 +1,5 @@
 import type { Fill, Piece, Product, Reel } from '@yard-spool/contract';
-import { runFacts } from '@yard-spool/contract';
-import { runUnderWay } from '@yard-spool/core';
+import { runFacts, runUnderWay } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { BenchHand } from './bench-hand';

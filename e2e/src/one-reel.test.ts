@@ -1,5 +1,5 @@
-import { runFacts, type Bag, type Piece, type Reel, type Run } from '@yard-spool/contract';
-import { evidenceOfRun, foldRun, formatQuantity, makePlan, settleFill } from '@yard-spool/core';
+import type { Bag, Piece, Reel, Run } from '@yard-spool/contract';
+import { evidenceOfRun, foldRun, formatQuantity, makePlan, runFacts, settleFill } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { Browser } from './browser';

@@ -6,7 +6,7 @@ import { compareSupply, type SupplyAdvice } from '../twist/compare-supply';
 import { sameWords } from '../words/as-text';
 import type { Words } from '../words/message';
 import type { Advice } from './advice';
-import type { ReelType } from '../lines/reel-type';
+import { REEL_TRAITS, type ReelType } from '../lines/reel-type';
 import { dragAdvice } from './drag-advice';
 import { gapAdvice, type Rim } from './gap-advice';
 import { gripAdvice } from './grip-advice';
@@ -47,7 +47,7 @@ export interface AdviceFacts {
 export type AdviceSheet = Readonly<Record<HouseQuestion, Advice | null>>;
 
 /** A rotor winds round the still spool of these; the others turn their spool. */
-export const turnsRound = (type: ReelType): boolean => type === 'fixed-spool' || type === 'spincast';
+export const turnsRound = (type: ReelType): boolean => REEL_TRAITS[type].windsRound;
 
 /** How the supply stands for one reel, under the house's rules. */
 export const supplyAdvice = (

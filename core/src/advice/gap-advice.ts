@@ -3,7 +3,7 @@ import { bounded } from '../numeric/bounded';
 import type { HouseRules } from '../house-rules/house-rules';
 import { schoolOf } from '../house-rules/house-rules';
 import type { Advice } from './advice';
-import type { ReelType } from '../lines/reel-type';
+import { REEL_TRAITS, type ReelType } from '../lines/reel-type';
 import { message } from '../words/message';
 
 /** The edge line leaves a spool over: plain, or bevelled with the depth of the bevel's bottom below the lip, mm. */
@@ -43,14 +43,14 @@ export function gapAdvice(
       why: 'Line leaves over the bevel; above it loops fall off.',
     };
   }
-  if (reel === 'spincast') {
+  if (REEL_TRAITS[reel].closedFace) {
     return {
       gap: GAP.closedFace,
       sentence: message('gap.leave', { gap: { mm: GAP.closedFace } }),
       why: 'The cover sits close; line that stands higher jams inside it.',
     };
   }
-  if (reel === 'trolling' || reel === 'big-game') {
+  if (!REEL_TRAITS[reel].cast) {
     return {
       gap: GAP.thick,
       sentence: message('gap.three-quarters', { gap: { mm: GAP.thick } }),

@@ -4,7 +4,7 @@ import { schoolOf } from '../house-rules/house-rules';
 import type { SupplyStand } from '../twist/compare-supply';
 import { message } from '../words/message';
 import type { Advice, PlainAdvice } from './advice';
-import type { ReelType } from '../lines/reel-type';
+import { REEL_TRAITS, type ReelType } from '../lines/reel-type';
 
 /** Which way line leaves a piece over its end with the label up, seen from above, as far as anybody looked. */
 export type LeavesSupply = 'clockwise' | 'anticlockwise' | 'unknown';
@@ -79,7 +79,7 @@ const LOOK_AFTER = 140;
 
 /** When the lay of a fixed spool is corrected; null for reels whose line guide lays it. */
 export function layWhenAdvice(reel: ReelType, rules: Pick<HouseRules, 'washers'>): Advice | null {
-  if (reel !== 'fixed-spool') return null;
+  if (!REEL_TRAITS[reel].openFace) return null;
   return {
     sentence: message(rules.washers === 'at-the-bench' ? 'lay.look-and-correct' : 'lay.look-and-write', {
       every: { m: LOOK_AFTER },

@@ -1,4 +1,4 @@
-import type { ReelType } from '../lines/reel-type';
+import { REEL_TRAITS, type ReelType } from '../lines/reel-type';
 import type { Beliefs } from '../spool/beliefs';
 import type { Belief } from '../spool/priors';
 import type { LearnedCounters } from './learn-counters';
@@ -23,7 +23,7 @@ export function beliefsFor(
   const packing = learning.kinds.find(({ key }) => key === kind)?.belief;
   const bulk = recordOf(learning.lines.filter(({ key }) => lines.includes(key)));
   const prints = recordOf(learning.prints);
-  const counter = type === 'trolling' ? counterFor(learning.counters, tag, kind) : undefined;
+  const counter = REEL_TRAITS[type].counter ? counterFor(learning.counters, tag, kind) : undefined;
   return {
     type,
     ...(packing ? { packing } : {}),

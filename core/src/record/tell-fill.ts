@@ -1,5 +1,6 @@
 import { isWithin } from '../numeric/bounded';
 import type { UnitSystem } from '../quantities/units';
+import { EVENT_TRAITS } from '../run/event-traits';
 import type { RunEvent, RunHappening } from '../run/run-event';
 import type { RunState } from '../run/run-state';
 import { kindOfStep } from '../steps/check-notes';
@@ -22,11 +23,6 @@ interface ToldTo {
   /** What they measure in. */
   readonly units?: UnitSystem;
 }
-
-/** What belongs to a layer in short; what only counts is summed. */
-const OF_A_LAYER = new Set<RunEvent['kind']>([
-  ...(['supply', 'slack-read', 'lay-read', 'tension-read', 'restarted', 'chosen', 'piece-changed'] as const),
-]);
 
 /**
  * A fill as a colleague reads it in half a minute: what was done, seen and found, without the steps that are the same on
@@ -62,7 +58,10 @@ export function tellFill(
         ...whoWound(standing, id, when),
         ...tell(
           standing.filter(
-            (event) => OF_A_LAYER.has(event.kind) && 'layer' in event.payload && event.payload.layer === id,
+            (event) =>
+              EVENT_TRAITS[event.kind].chapter === 'layer' &&
+              'layer' in event.payload &&
+              event.payload.layer === id,
           ),
         ),
         ...tell(standing.filter((event) => event.kind === 'depth-read' && event.payload.after === id)),
@@ -82,7 +81,9 @@ export function tellFill(
     },
     {
       title: 'Who',
-      sentences: standing.filter(({ kind }) => WHO.has(kind)).map((one) => withWho(one, around, when)),
+      sentences: standing
+        .filter(({ kind }) => EVENT_TRAITS[kind].chapter === 'who')
+        .map((one) => withWho(one, around, when)),
     },
   ];
   return chapters
@@ -137,10 +138,6 @@ function whoWound(standing: readonly RunEvent[], id: string, when: (iso: string)
   const times = [...new Set([when(first.at), when(last.at)])].filter(Boolean);
   return [`Wound by ${[names.join(', then '), times.join(' to ')].filter(Boolean).join(', ')}.`];
 }
-
-const WHO = new Set<RunEvent['kind']>([
-  ...(['started', 'taken-up', 'put-aside', 'given-up', 'reopened', 'closed'] as const),
-]);
 
 const isBefore = (step: string, facts: RunFacts): boolean =>
   ['strip', 'reducer', 'grip', 'mount', 'tie-on'].includes(kindOfStep(step, facts) ?? '');

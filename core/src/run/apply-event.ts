@@ -1,7 +1,8 @@
 import { WALK_RANGE } from '../counter/counter-match';
 import { bounded, isWithin } from '../numeric/bounded';
 import type { Draft } from './draft';
-import { foldCount, type Counting } from './fold-counts';
+import { hasTrait, type KindsWith } from './event-traits';
+import { foldCount } from './fold-counts';
 import { breaksStretch, foldMark } from './fold-mark';
 import { correct } from './correct';
 import { readDepth } from './read-depth';
@@ -36,36 +37,21 @@ export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void
   inHandsOf(draft, event);
   takenUpAgain(draft, event);
   if (breaksStretch(event)) draft.mark = null;
-  if (isOfTheRun(event)) {
-    ofTheRun(draft, event);
-    return;
-  }
-  switch (event.kind) {
-    case 'step-done':
-    case 'step-skipped':
-      endStep(draft, event, facts);
-      break;
-    case 'step-again':
-      beginAgain(draft, event.payload);
-      break;
-    case 'metered':
-      foldMark(draft, event.payload);
-      break;
-    case 'turns':
-    case 'metres':
-    case 'count-set':
-    case 'device-at':
-    case 'restarted':
-      foldCount(draft, event, facts);
-      break;
-    case 'corrected':
-      correct(draft, event.payload);
-      break;
-    case 'undone':
-      break;
-    default:
-      look(draft, event);
-  }
+  if (hasTrait(event, 'does', 'run')) ofTheRun(draft, event);
+  else if (hasTrait(event, 'does', 'step')) ofAStep(draft, event, facts);
+  else if (hasTrait(event, 'does', 'count')) foldCount(draft, event, facts);
+  else if (hasTrait(event, 'does', 'mark')) foldMark(draft, event.payload);
+  else if (hasTrait(event, 'does', 'record')) correct(draft, event.payload);
+  else if (hasTrait(event, 'does', 'look')) look(draft, event);
+}
+
+function ofAStep(
+  draft: Draft,
+  event: Extract<RunEvent, { kind: KindsWith<'does', 'step'> }>,
+  facts: RunFacts,
+): void {
+  if (event.kind === 'step-again') beginAgain(draft, event.payload);
+  else endStep(draft, event, facts);
 }
 
 function beginAgain(
@@ -81,13 +67,7 @@ function beginAgain(
   saw(draft, seen);
 }
 
-type OfTheRun = Extract<
-  RunEvent,
-  { kind: 'started' | 'taken-up' | 'put-aside' | 'given-up' | 'closed' | 'reopened' }
->;
-
-const isOfTheRun = (event: RunEvent): event is OfTheRun =>
-  ['started', 'taken-up', 'put-aside', 'given-up', 'closed', 'reopened'].includes(event.kind);
+type OfTheRun = Extract<RunEvent, { kind: KindsWith<'does', 'run'> }>;
 
 /** Events of the run as a whole: where it stands, and whether it goes on. */
 function ofTheRun(draft: Draft, event: OfTheRun): void {
@@ -136,12 +116,7 @@ function withEye({ byEye, wound, chosen }: Draft, layer: string, at: number): Dr
   return new Map(byEye).set(layer, { at, counted, chosen: chosen.length });
 }
 
-type Looking = Exclude<
-  RunEvent,
-  | Counting
-  | OfTheRun
-  | { kind: 'step-done' | 'step-skipped' | 'step-again' | 'metered' | 'corrected' | 'undone' }
->;
+type Looking = Extract<RunEvent, { kind: KindsWith<'does', 'look'> }>;
 
 const soundly = <K extends string>(name: K, value: number | undefined, least: number, most: number) =>
   (value === undefined ? {} : { [name]: bounded(value, least, most) }) as Partial<Record<K, number>>;

@@ -1,14 +1,12 @@
 import { bounded } from '../numeric/bounded';
 import type { Draft } from './draft';
+import type { KindsWith } from './event-traits';
 import type { RunEvent } from './run-event';
 import { countedBeside, saw } from './unheard';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { addMetres, addTurns } from './add-counted';
 
-export type Counting = Extract<
-  RunEvent,
-  { kind: 'turns' | 'metres' | 'count-set' | 'device-at' | 'restarted' }
->;
+export type Counting = Extract<RunEvent, { kind: KindsWith<'does', 'count'> }>;
 
 /** Events that move a count. */
 export function foldCount(draft: Draft, event: Counting, { request: { gear } }: RunFacts): void {

@@ -2,19 +2,15 @@ import { isWithin } from '../numeric/bounded';
 import { snapshot } from '../plan/segments';
 import type { Draft } from './draft';
 import { STANDS, turnsOn } from './metered';
+import { EVENT_TRAITS } from './event-traits';
 import type { RunEvent } from './run-event';
 
 /** Lengths of a stretch that can be one, m: at more the meter or the counter was away. */
 const STRETCH = [3, 200] as const;
 
-/** What may happen between two marks: turns that were credited in a row, and what only looks at the line. */
-const LOOKS = new Set<RunEvent['kind']>([
-  ...(['metered', 'depth-read', 'lay-read', 'tension-read', 'noted', 'settled', 'chosen'] as const),
-]);
-
 /** Whether line may have moved uncounted with an event, so that the next mark begins a stretch and ends none. */
 export const breaksStretch = (event: RunEvent): boolean =>
-  !LOOKS.has(event.kind) && !(event.kind === 'turns' && event.payload.from !== undefined);
+  EVENT_TRAITS[event.kind].breaksStretch && !(event.kind === 'turns' && event.payload.from !== undefined);
 
 /** A meter's mark: with the one before it, a stretch. */
 export function foldMark(draft: Draft, payload: Extract<RunEvent, { kind: 'metered' }>['payload']): void {

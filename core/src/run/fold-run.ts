@@ -1,4 +1,5 @@
 import { applyEvent, byDevice } from './apply-event';
+import { hasTrait } from './event-traits';
 import { emptyDraft, record, type Draft } from './draft';
 import type { RunEvent } from './run-event';
 import type { RunState } from './run-state';
@@ -6,12 +7,6 @@ import { factsNow } from './facts-now';
 import { runSteps } from './run-steps';
 import type { RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
-
-/** Kinds that nobody takes back: they say who and where, not what. */
-const STAYS = new Set<RunEvent['kind']>([
-  ...(['started', 'taken-up', 'put-aside', 'given-up', 'closed', 'reopened'] as const),
-  ...(['device-at', 'undone'] as const),
-]);
 
 /** A run's log being folded. It goes on from where it is: what one more event costs does not depend on the log's length. */
 export interface RunFold {
@@ -46,7 +41,7 @@ export function foldOn(fold: RunFold, events: readonly RunEvent[]): void {
 
 function standing(fold: RunFold, event: RunEvent): void {
   applyEvent(fold.draft, event, fold.facts);
-  if (!STAYS.has(event.kind) && !byDevice(event)) fold.undoable = event;
+  if (hasTrait(event, 'undoneBy', 'undone') && !byDevice(event)) fold.undoable = event;
 }
 
 /** The state a fold has come to, apart from what is folded later. */

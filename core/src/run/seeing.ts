@@ -1,6 +1,7 @@
 import type { RunFacts } from '../steps/run-facts';
 import { creditCount, type CountingDevice, type OddCount } from './credit-count';
-import type { RunEvent, RunHappening, SeenCount } from './run-event';
+import { EVENT_TRAITS } from './event-traits';
+import type { RunHappening, SeenCount } from './run-event';
 import type { RunState } from './run-state';
 import { gearAt } from './winder';
 
@@ -34,9 +35,6 @@ export function countedSince({ device, frame, facts, state }: CountersNow): RunH
   return happening?.kind === 'turns' || happening?.kind === 'metres' ? happening : null;
 }
 
-/** What is only said, or counts for itself: nothing of the counter is written down before it. */
-const ALONE = new Set<RunEvent['kind']>(['turns', 'metres', 'device-at', 'undone']);
-
 /**
  * What is written down when something is done at the bench: what its counter went on by up to then, and with whatever
  * begins or ends a layer where the counter stood. Where it cannot be heard, what was seen of it last.
@@ -46,7 +44,7 @@ export function withCounters(happening: RunHappening, sight: CountersNow): RunHa
   if (!seen) return [happening];
   const noted = hasSeen(happening, seen, sight);
   const own = noted ? [noting(happening, seen)] : [happening];
-  const before = ALONE.has(happening.kind) && !noted ? null : countedSince(sight);
+  const before = EVENT_TRAITS[happening.kind].alone && !noted ? null : countedSince(sight);
   return before ? [before, ...own] : own;
 }
 

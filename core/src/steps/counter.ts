@@ -1,8 +1,9 @@
+import { REEL_TRAITS } from '../lines/reel-type';
 import { onlyIf, says, type BenchStep } from './bench-step';
 
 /** A reel that counts its own line. */
 export const counter: BenchStep = {
-  when: ({ type }) => onlyIf(type === 'trolling', 'optional'),
+  when: ({ type }) => onlyIf(REEL_TRAITS[type].counter, 'optional'),
   words: says(
     'Counter against tape',
     'Supply uncut. Line clipped to a post, rod tip at the post, counter to zero. Walk out, rod tip at the mark, read. Wind back with the same pull.',

@@ -2,7 +2,7 @@ import { memoryAdvice } from '../advice/memory-advice';
 import { isBraid } from '../lines/line';
 import type { HouseRules } from '../house-rules/house-rules';
 import type { Line } from '../lines/line';
-import type { ReelType } from '../lines/reel-type';
+import { REEL_TRAITS } from '../lines/reel-type';
 import { onlyIf, type BenchStep, type StepWords } from './bench-step';
 import { check } from './step-field';
 
@@ -20,19 +20,17 @@ const relief = (line: Line | null, rules: HouseRules): StepWords => ({
   cautions: rules.memoryRelief === 'warm-water' ? ['warm-water', 'spool-off'] : [],
 });
 
-/** Reels whose braid is cast: it is walked out once and wound back, so that it lies as tight as it will be fished. */
-const CAST = new Set<ReelType>(['fixed-spool', 'baitcaster', 'spincast']);
-
 /** Line that remembers its spool, in a house that takes that out; braid has none, and is bedded in instead. */
 export const memory: BenchStep = {
   when: ({ line, rules, type }) =>
     onlyIf(
       line !== null &&
-        (isBraid(line.material) ? rules.memoryRelief === 'walk-out' && CAST.has(type) : true) &&
+        // Braid that is cast is walked out once and wound back, so that it lies as tight as it will be fished.
+        (isBraid(line.material) ? rules.memoryRelief === 'walk-out' && REEL_TRAITS[type].cast : true) &&
         rules.memoryRelief !== 'leave' &&
-        type !== 'big-game' &&
-        // A filled trolling reel goes into no water: its line is wound tight, and its counter stays dry.
-        !(type === 'trolling' && rules.memoryRelief === 'warm-water'),
+        !REEL_TRAITS[type].keepsMemory &&
+        // A filled reel with a counter goes into no water: its line is wound tight, and its counter stays dry.
+        !(REEL_TRAITS[type].counter && rules.memoryRelief === 'warm-water'),
       'optional',
     ),
   words: ({ rules, line }) => (line && isBraid(line.material) ? BED_IN : relief(line, rules)),

@@ -5,7 +5,7 @@ import type { FillRequest, LayerRequest } from '../plan/fill-request';
 import type { PlanInput } from '../plan/make-plan';
 import { USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import { SUPPLY_WAYS } from '../steps/supply-way';
-import { type RunEvent, type RunHappening } from '../run/run-event';
+import type { RunEvent, RunHappening } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';
 import type { Belief } from '../spool/priors';
 import type { Observation, WoundLength } from '../spool/observation';

@@ -1,4 +1,4 @@
-import type { ReelType } from '@yard-spool/contract';
+import type { ReelType } from '@yard-spool/core';
 import type { LineCode } from '../lines';
 
 /** A kind of reel of the scenario: what is printed on it, what its spool truly measures, and what people put on it. */

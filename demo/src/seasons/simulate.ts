@@ -1,19 +1,20 @@
 import {
   evidenceOfRun,
+  type FillPlan,
   finalFill,
   foldRun,
-  makePlan,
-  runSteps,
-  turnsBetween,
   lengthBetween,
-  woundArea,
-  type FillPlan,
+  makePlan,
   type PlanInput,
   type RunEvent,
+  runFacts,
   type RunHappening,
+  runSteps,
+  turnsBetween,
+  woundArea,
   type WoundLayer,
 } from '@yard-spool/core';
-import { runFacts, type RunRules, type Wants } from '@yard-spool/contract';
+import type { RunRules, Wants } from '@yard-spool/contract';
 import { settleRunFill } from '@yard-spool/server';
 import { planInputOf } from '../plan-input';
 import type { LineCode } from '../lines';

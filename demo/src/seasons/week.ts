@@ -1,5 +1,5 @@
-import { ownLineCode, type BroughtLine, type Person } from '@yard-spool/contract';
-import type { PlanInput } from '@yard-spool/core';
+import type { BroughtLine, Person } from '@yard-spool/contract';
+import { ownLineCode, type PlanInput } from '@yard-spool/core';
 import { bookBag, type ServerContext } from '@yard-spool/server';
 import { planInputOf } from '../plan-input';
 import { SEASON_KINDS, type SeasonKind } from './kinds';

@@ -1,15 +1,16 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { runFacts, type CounterAtBench, type Run } from '@yard-spool/contract';
+import type { CounterAtBench, Run } from '@yard-spool/contract';
 import {
+  type CountAnswer,
   countQuestion,
   foldRun,
   gearAt,
-  withCounters,
-  type CountAnswer,
   type RunEvent,
   type RunFacts,
+  runFacts,
   type RunHappening,
   type RunState,
+  withCounters,
 } from '@yard-spool/core';
 import { Away, Refused, type Ask } from './ask';
 import { hearFrames, type Told } from './frames';

@@ -3,8 +3,8 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { setTimeout as pause } from 'node:timers/promises';
-import { foldRun, type RunHappening } from '@yard-spool/core';
-import { runFacts, type Run } from '@yard-spool/contract';
+import { foldRun, runFacts, type RunHappening } from '@yard-spool/core';
+import type { Run } from '@yard-spool/contract';
 import { Ask } from './ask';
 import { hearFrames, type Told } from './frames';
 import { addBench, receiveTwo, runAt, signIn } from './setup';

@@ -1,5 +1,6 @@
 import { HERE } from '../db/job-states';
-import { OWN_PREFIX, ownLineCode, type Bag, type BroughtLine } from '@yard-spool/contract';
+import type { Bag, BroughtLine } from '@yard-spool/contract';
+import { OWN_PREFIX, ownLineCode } from '@yard-spool/core';
 import type { Reading, Unit } from '../context/context';
 import { addMoves } from '../rack/move';
 import { productFor } from '../rack/products';

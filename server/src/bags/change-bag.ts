@@ -1,5 +1,5 @@
-import type { Bag, JobChange, Person, ReelType } from '@yard-spool/contract';
-import type { PlanInput } from '@yard-spool/core';
+import type { Bag, JobChange, Person } from '@yard-spool/contract';
+import type { PlanInput, ReelType } from '@yard-spool/core';
 import type { BagTableRow, JobRow } from '../db/models/bags';
 import type { ReelTableRow } from '../db/models/customers';
 import type { ServerContext, Unit } from '../context/context';

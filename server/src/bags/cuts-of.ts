@@ -1,4 +1,5 @@
-import { waterState, type PlannedCut } from '@yard-spool/contract';
+import type { PlannedCut } from '@yard-spool/contract';
+import { waterState } from '@yard-spool/core';
 import type { Reading } from '../context/context';
 import { parsed } from '../db/parsed';
 import { waterByPiece } from '../rack/water';

@@ -1,13 +1,14 @@
 import { JOB_OF_CUT } from '../db/joins';
 import { TO_FILL, inSql } from '../db/job-states';
 import type { Unit } from '../context/context';
-import type { Cut, Piece, Takes } from '@yard-spool/contract';
+import type { Cut, Piece } from '@yard-spool/contract';
 import {
   allocate,
+  type FillPlan,
   message,
   NOTHING_TAKEN,
-  type FillPlan,
   type PlannedLayer,
+  type Takes,
   type Words,
 } from '@yard-spool/core';
 import { ProblemError } from '../problem-error';

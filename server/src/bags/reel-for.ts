@@ -1,6 +1,6 @@
 import { TO_FILL } from '../db/job-states';
 import type { Unit } from '../context/context';
-import type { ReelType } from '@yard-spool/contract';
+import type { ReelType } from '@yard-spool/core';
 import { reelByTag } from '../record/reel-by-tag';
 import { ProblemError } from '../problem-error';
 

@@ -1,5 +1,5 @@
-import type { Person, ReelKind, ReelType } from '@yard-spool/contract';
-import { kindKey, type Observation, type PlanInput } from '@yard-spool/core';
+import type { Person, ReelKind } from '@yard-spool/contract';
+import { kindKey, type Observation, type PlanInput, type ReelType } from '@yard-spool/core';
 import type { ReelKindRow } from '../db/models/reel-kinds';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';

@@ -1,5 +1,5 @@
 import type { Person } from '@yard-spool/contract';
-import { byDevice, type RunEvent } from '@yard-spool/core';
+import { byDevice, EVENT_TRAITS, type RunEvent } from '@yard-spool/core';
 import type { ServerContext, Unit } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { unit } from '../context/unit';
@@ -10,7 +10,6 @@ import { checkPieces } from './pieces-of-run';
 import { leavesBench, standsAt, takeTo } from './standing';
 
 /** Kinds only the server writes: they come with other changes in one transaction. */
-const SERVER_ONLY = new Set<RunEvent['kind']>(['started', 'closed', 'reopened', 'given-up', 'corrected']);
 
 /**
  * Appends to a run's log. An event that is there already (same id) is passed over, so sending again is harmless; a
@@ -82,7 +81,7 @@ async function alreadyThere(
  * but what is sent here once more.
  */
 function checkPlaces(sent: readonly RunEvent[], there: ReadonlyMap<string, number>, last: number): void {
-  const wrong = sent.find(({ id, kind }) => !there.has(id) && SERVER_ONLY.has(kind));
+  const wrong = sent.find(({ id, kind }) => !there.has(id) && EVENT_TRAITS[kind].serverOnly);
   if (wrong) throw new ProblemError('bad-request', `A bench cannot write "${wrong.kind}" into the log.`);
   const knew = (sent[0]?.seq ?? 1) - 1;
   const ownSince = [...there.values()].filter((seq) => seq > knew).length;

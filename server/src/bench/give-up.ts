@@ -1,13 +1,14 @@
-import { NewPieceSchema, STREAMS, type Job, type Person } from '@yard-spool/contract';
+import { NewPieceSchema, type Job, type Person } from '@yard-spool/contract';
 import {
+  type GIVEN_UP_TO,
   isBraid,
   lengthOn,
   pieceStretches,
-  runUnderWay,
-  type GIVEN_UP_TO,
   type RunFacts,
   type RunState,
+  runUnderWay,
   type RunUnderWay,
+  STREAMS,
   type WoundLayer,
 } from '@yard-spool/core';
 import { lyingOn } from '../record/lying';

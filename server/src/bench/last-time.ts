@@ -1,5 +1,5 @@
-import { runFacts, type Run } from '@yard-spool/contract';
-import { foldRun } from '@yard-spool/core';
+import type { Run } from '@yard-spool/contract';
+import { foldRun, runFacts } from '@yard-spool/core';
 import { Op } from 'sequelize';
 import type { Reading } from '../context/context';
 import { readJob } from '../bags/bags';

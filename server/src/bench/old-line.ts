@@ -1,6 +1,6 @@
 import type { Unit } from '../context/context';
-import { NewPieceSchema, STREAMS } from '@yard-spool/contract';
-import type { NoteValue, RunState } from '@yard-spool/core';
+import { NewPieceSchema } from '@yard-spool/contract';
+import { type NoteValue, type RunState, STREAMS } from '@yard-spool/core';
 import * as v from 'valibot';
 import type { RunRow } from '../db/models/runs';
 import { noteChange } from '../history/bag-history';

@@ -1,7 +1,7 @@
 import { REEL_OF_JOB } from '../db/joins';
-import { counterOf, type Job, type OpenRun, type Page, type Person, type Run } from '@yard-spool/contract';
+import type { Job, OpenRun, Page, Person, Run } from '@yard-spool/contract';
 import { pageOf } from '../db/page-of';
-import { message, supplySizes } from '@yard-spool/core';
+import { counterOf, message, supplySizes } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';

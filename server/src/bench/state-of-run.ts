@@ -1,5 +1,12 @@
-import { runFacts } from '@yard-spool/contract';
-import { beginFold, factsNow, foldOn, stateOf, type RunFacts, type RunState } from '@yard-spool/core';
+import {
+  beginFold,
+  factsNow,
+  foldOn,
+  type RunFacts,
+  runFacts,
+  type RunState,
+  stateOf,
+} from '@yard-spool/core';
 import type { Reading } from '../context/context';
 import type { RunRow } from '../db/models/runs';
 import { ProblemError } from '../problem-error';

@@ -1,4 +1,5 @@
-import { counterOf, meterOf, type CounterAtBench } from '@yard-spool/contract';
+import type { CounterAtBench } from '@yard-spool/contract';
+import { counterOf, meterOf } from '@yard-spool/core';
 import { BENCHES_TOPIC } from '../benches/benches';
 import type { ServerContext } from '../context/context';
 import { BenchCounter } from './bench-counter';

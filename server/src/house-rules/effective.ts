@@ -1,5 +1,5 @@
-import { exceptionsFor, type ExceptionFacts, type RunRules } from '@yard-spool/contract';
-import { effectiveRules, type EffectiveRules } from '@yard-spool/core';
+import type { RunRules } from '@yard-spool/contract';
+import { effectiveRules, type EffectiveRules, type ExceptionFacts, exceptionsFor } from '@yard-spool/core';
 import type { JobRow } from '../db/models/bags';
 import type { BenchRow } from '../db/models/house-rules';
 import type { Reading, Unit } from '../context/context';

@@ -1,5 +1,5 @@
-import { sortKey, type NewException, type Exception, type Person } from '@yard-spool/contract';
-import { HOUSE_QUESTIONS, schoolOf, type Words } from '@yard-spool/core';
+import type { NewException, Exception, Person } from '@yard-spool/contract';
+import { HOUSE_QUESTIONS, schoolOf, sortKey, type Words } from '@yard-spool/core';
 import type { ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';

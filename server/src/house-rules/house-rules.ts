@@ -1,16 +1,11 @@
-import {
-  MESSAGE_KINDS,
-  STREAMS,
-  type HouseChange,
-  type KeptHouseRules,
-  type Person,
-} from '@yard-spool/contract';
+import { MESSAGE_KINDS, type HouseChange, type KeptHouseRules, type Person } from '@yard-spool/contract';
 import {
   BUILT_IN_CAUTIONS,
   HOUSE_QUESTIONS,
+  type HouseQuestion,
   message,
   schoolOf,
-  type HouseQuestion,
+  STREAMS,
   type UnitSystem,
   type Words,
 } from '@yard-spool/core';

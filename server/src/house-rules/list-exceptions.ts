@@ -1,5 +1,5 @@
-import { REEL_TYPES, sortName, type Exception, type ExceptionFacts } from '@yard-spool/contract';
-import { MATERIALS } from '@yard-spool/core';
+import type { Exception } from '@yard-spool/contract';
+import { type ExceptionFacts, MATERIALS, REEL_TYPES, sortName } from '@yard-spool/core';
 import type { RuleExceptionRow } from '../db/models/house-rules';
 import type { Reading } from '../context/context';
 import { peopleNames } from '../people/people';

@@ -1,5 +1,4 @@
-import type { ExceptionFacts } from '@yard-spool/contract';
-import type { Line } from '@yard-spool/core';
+import type { ExceptionFacts, Line } from '@yard-spool/core';
 import type { JobRow } from '../db/models/bags';
 
 /** The main line of a job, else what lies on top. */

@@ -1,13 +1,14 @@
 import { REEL_OF_FILL } from '../db/joins';
-import type { Learning, ReelType } from '@yard-spool/contract';
+import type { Learning } from '@yard-spool/contract';
 import {
+  type CounterLesson,
   handKey,
   kindKey,
   learnCounters,
-  learnShop,
-  type CounterLesson,
   type Learned,
+  learnShop,
   type Lesson,
+  type ReelType,
   type ShopLesson,
 } from '@yard-spool/core';
 import type { LearnedRow } from '../db/models/learned';

@@ -1,5 +1,5 @@
-import type { Learning, ReelType } from '@yard-spool/contract';
-import { beliefsFor, kindKey, type PlanInput } from '@yard-spool/core';
+import type { Learning } from '@yard-spool/contract';
+import { beliefsFor, kindKey, type PlanInput, type ReelType } from '@yard-spool/core';
 
 /** A plan's input with what is believed of such a reel and its lines by now, whatever it came with. */
 export function withBeliefs(

@@ -1,4 +1,4 @@
-import { type HouseChange, type UnreadFact } from '@yard-spool/contract';
+import type { HouseChange, UnreadFact } from '@yard-spool/contract';
 import type { Model, ModelStatic } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { defineModels } from '../db/tables';

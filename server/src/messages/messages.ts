@@ -1,4 +1,5 @@
-import { dueMessage, type Message, type MessageChange, type Page, type Person } from '@yard-spool/contract';
+import type { Message, MessageChange, Page, Person } from '@yard-spool/contract';
+import { dueMessage } from '@yard-spool/core';
 import type { Reading, ServerContext } from '../context/context';
 import { pageOf } from '../db/page-of';
 import { readHouseRules } from '../shop/read-house-rules';

@@ -1,5 +1,5 @@
-import type { Bag, CustomerCounter, Fill, Label, OnSpool, PlannedCut, ReelType } from '@yard-spool/contract';
-import type { CounterUnit, TableRow } from '@yard-spool/core';
+import type { Bag, CustomerCounter, Fill, Label, OnSpool, PlannedCut } from '@yard-spool/contract';
+import type { CounterUnit, ReelType, TableRow } from '@yard-spool/core';
 
 /** A tag: whose reel it is, and what lies on it now. */
 export interface TagFacts {

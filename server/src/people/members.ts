@@ -1,4 +1,4 @@
-import { type Member, type NewPerson, type Person, type PersonChange } from '@yard-spool/contract';
+import type { Member, NewPerson, Person, PersonChange } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import { NO_SECOND_STEP, type PersonRow } from '../db/models/people';
 import type { Reading, ServerContext, Unit } from '../context/context';

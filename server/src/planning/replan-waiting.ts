@@ -1,9 +1,11 @@
 import { task } from '../work/task';
-import { adviceFacts, exceptionsFor, type Piece, type PreviewReel } from '@yard-spool/contract';
+import type { Piece, PreviewReel } from '@yard-spool/contract';
 import {
+  adviceFacts,
   adviceSheet,
   changedAdvice,
   effectiveRules,
+  exceptionsFor,
   gapAdvice,
   type HouseRules,
   type Words,

@@ -1,13 +1,14 @@
 import { task } from '../work/task';
-import type { Piece, Takes } from '@yard-spool/contract';
+import type { Piece } from '@yard-spool/contract';
 import {
   allocate,
+  type FillPlan,
   givenBack,
   makePlan,
   NOTHING_TAKEN,
-  type FillPlan,
   type PlanInput,
   type TakenLine,
+  type Takes,
   type Words,
 } from '@yard-spool/core';
 import { blockingIssues } from './blocking-issues';

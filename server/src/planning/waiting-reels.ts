@@ -1,5 +1,5 @@
-import type { Piece, PreviewReel, ReelType } from '@yard-spool/contract';
-import type { FillPlan, PlanInput } from '@yard-spool/core';
+import type { Piece, PreviewReel } from '@yard-spool/contract';
+import type { FillPlan, PlanInput, ReelType } from '@yard-spool/core';
 import type { Job } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { CutRow, JobRow } from '../db/models/bags';

@@ -5,15 +5,13 @@ import {
   LEAVES,
   MOVE_KINDS,
   PIECE_KINDS,
-  REEL_TYPES,
   WOUND_WAYS,
   DaySchema,
   InstantSchema,
   LineCodeSchema,
-  mayBeSoaked,
   someLines,
 } from '@yard-spool/contract';
-import { MATERIALS } from '@yard-spool/core';
+import { MATERIALS, mayBeSoaked, REEL_TYPES } from '@yard-spool/core';
 import * as v from 'valibot';
 
 const NUMBER = /^-?\d+(\.\d+)?$/;

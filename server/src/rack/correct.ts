@@ -1,12 +1,5 @@
-import {
-  lineOf,
-  waterState,
-  type Person,
-  type Piece,
-  type PieceCount,
-  type PieceWeighing,
-} from '@yard-spool/contract';
-import { message, metresFromMass, type MassIssue } from '@yard-spool/core';
+import type { Person, Piece, PieceCount, PieceWeighing } from '@yard-spool/contract';
+import { lineOf, type MassIssue, message, metresFromMass, waterState } from '@yard-spool/core';
 import type { ServerContext } from '../context/context';
 import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';

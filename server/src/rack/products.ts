@@ -1,12 +1,11 @@
 import {
-  mayBeSoaked,
-  OWN_PREFIX,
   saysNothing,
   type MakerWords,
   type NewProduct,
   type Person,
   type Product,
 } from '@yard-spool/contract';
+import { mayBeSoaked, OWN_PREFIX } from '@yard-spool/core';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';

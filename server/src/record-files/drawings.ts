@@ -1,5 +1,4 @@
-import { fillSection, fillStretches } from '@yard-spool/contract';
-import type { UnitSystem } from '@yard-spool/core';
+import { fillSection, fillStretches, type UnitSystem } from '@yard-spool/core';
 import type { Reading } from '../context/context';
 import { sayFor } from '../paper/say';
 import { ruleSvg } from '../paper/svg/rule';

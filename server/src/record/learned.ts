@@ -1,6 +1,11 @@
 import { REEL_OF_FILL } from '../db/joins';
-import type { ReelType } from '@yard-spool/contract';
-import { kindFillsAsObservations, kindKey, type ClosedFill, type Observation } from '@yard-spool/core';
+import {
+  type ClosedFill,
+  kindFillsAsObservations,
+  kindKey,
+  type Observation,
+  type ReelType,
+} from '@yard-spool/core';
 import type { Reading } from '../context/context';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand's tension. */

@@ -1,12 +1,5 @@
-import {
-  lineOf,
-  STREAMS,
-  streamOf,
-  type NewRecycling,
-  type Person,
-  type RecyclingBook,
-} from '@yard-spool/contract';
-import { solidMass } from '@yard-spool/core';
+import type { NewRecycling, Person, RecyclingBook } from '@yard-spool/contract';
+import { lineOf, solidMass, streamOf, STREAMS } from '@yard-spool/core';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
 import { peopleNames } from '../people/people';

@@ -1,5 +1,5 @@
-import { runFacts, type CorrectFill, type Person, type Reel } from '@yard-spool/contract';
-import { foldRun, type Correction } from '@yard-spool/core';
+import type { CorrectFill, Person, Reel } from '@yard-spool/contract';
+import { type Correction, foldRun, runFacts } from '@yard-spool/core';
 import { readJob } from '../bags/bags';
 import { RUN_STATES } from '../bench/kept-state';
 import { lastPlace, readLog, writeEvents } from '../bench/run-log';

@@ -1,13 +1,14 @@
 import type { Unit } from '../context/context';
-import { runFacts, type CorrectFill } from '@yard-spool/contract';
+import type { CorrectFill } from '@yard-spool/contract';
 import {
+  type Correction,
   foldRun,
   GAP_RANGE,
   kindOfStep,
   message,
   noteAt,
   noteProblem,
-  type Correction,
+  runFacts,
 } from '@yard-spool/core';
 import { readJob } from '../bags/bags';
 import { readLog } from '../bench/run-log';

@@ -1,7 +1,7 @@
 import { OWNER_OF_REEL } from '../db/joins';
 import { HERE, inSql } from '../db/job-states';
-import { sortKey, type DueRow, type Page, type ReelType } from '@yard-spool/contract';
-import { nearness, type ExceptionScope, type Material } from '@yard-spool/core';
+import type { DueRow, Page } from '@yard-spool/contract';
+import { type ExceptionScope, type Material, nearness, type ReelType, sortKey } from '@yard-spool/core';
 import type { SpoolRow } from '../db/models/customers';
 import type { Reading } from '../context/context';
 import { readHouseRules } from '../shop/read-house-rules';

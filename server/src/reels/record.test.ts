@@ -2,7 +2,7 @@ import type { Exception, Comeback, Fill, Found, Page, Reel, Run } from '@yard-sp
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { filledReel } from '../testing/filled';
-import { type Ask } from '../testing/rack';
+import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;

@@ -1,5 +1,5 @@
-import { runFacts, type Bench, type Piece, type Run, type RunFrame } from '@yard-spool/contract';
-import { foldRun, type RunState } from '@yard-spool/core';
+import type { Bench, Piece, Run, RunFrame } from '@yard-spool/contract';
+import { foldRun, runFacts, type RunState } from '@yard-spool/core';
 import { vi } from 'vitest';
 import { watchRun } from '../devices/watch-run';
 import { booking, numbered } from './bookings';

@@ -1,5 +1,5 @@
-import { lineOf, type Person, type Soak, type Tub } from '@yard-spool/contract';
-import { soakAdvice, soakUptake, wordsAsText, wordsFromText } from '@yard-spool/core';
+import type { Person, Soak, Tub } from '@yard-spool/contract';
+import { lineOf, soakAdvice, soakUptake, wordsAsText, wordsFromText } from '@yard-spool/core';
 import type { SoakRow, TubRow } from '../db/models/tubs';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';

@@ -1,4 +1,5 @@
-import type { Job, Takes } from '@yard-spool/contract';
+import type { Job } from '@yard-spool/contract';
+import type { Takes } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,

@@ -6,7 +6,7 @@ import {
   type Model,
   type Sequelize,
 } from 'sequelize';
-import type { ReelType } from '@yard-spool/contract';
+import type { ReelType } from '@yard-spool/core';
 import { id } from './columns';
 
 export interface CustomerRow extends Model<

@@ -1,5 +1,4 @@
-import { fillSection, fillStretches, STREAMS, streamOf } from '@yard-spool/contract';
-import { bedInText } from '@yard-spool/core';
+import { bedInText, fillSection, fillStretches, streamOf, STREAMS } from '@yard-spool/core';
 import type { Content } from 'pdfmake/interfaces';
 import type { HandBackFacts, HandedBack } from '../facts';
 import { A5, hairline, roomOf, type Sheet } from '../sheet';

@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type Job, type Paper } from '@yard-spool/contract';
-import { inferSpool, type LineLook, priorsOf, swapOf } from '@yard-spool/core';
+import { inferSpool, type LineLook, priorsOf, REEL_TRAITS, swapOf } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
@@ -37,6 +37,7 @@ import { REEL_TYPE_NAMES } from './reel-type-names';
   host: { class: 'block min-h-0 grow' },
 })
 export class BagPage {
+  protected readonly traits = REEL_TRAITS;
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly here = inject(BenchHere);

@@ -44,7 +44,7 @@ import { WaysToSay } from './ways-to-say';
             [looks]="desk.looks()"
             [swap]="plan.swap"
             [stays]="plan.sources.main?.from === 'stays'"
-            [ends]="desk.type() === 'fixed-spool'"
+            [ends]="desk.openFace()"
           />
         } @else if (rackKnown()) {
           <h1>{{ plan.problems[0] ?? 'The plan appears here' }}</h1>

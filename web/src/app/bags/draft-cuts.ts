@@ -1,10 +1,11 @@
-import type { Piece, Product, Takes } from '@yard-spool/contract';
+import type { Piece, Product } from '@yard-spool/contract';
 import {
   allocate,
   type HouseRules,
   type MadePlan,
   type PlannedLayer,
   type TakenLine,
+  type Takes,
 } from '@yard-spool/core';
 import type { SaidAmounts } from './draft-layers';
 import {

@@ -1,5 +1,4 @@
-import type { ExceptionFacts } from '@yard-spool/contract';
-import { MATERIALS, type Material } from '@yard-spool/core';
+import { type ExceptionFacts, type Material, MATERIALS } from '@yard-spool/core';
 import { isOnIt, lineChosen, SOURCES, type DraftRack } from './draft-sources';
 import { onRecord } from './on-record';
 import type { ReelDraft } from './reel-draft';

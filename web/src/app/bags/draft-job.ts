@@ -1,22 +1,16 @@
-import {
-  waterState,
-  type BroughtLine,
-  type Cut,
-  type NewJob,
-  type Piece,
-  type Wants,
-} from '@yard-spool/contract';
+import type { BroughtLine, Cut, NewJob, Piece, Wants } from '@yard-spool/contract';
 import {
   allocate,
-  freeOn,
-  NOTHING_TAKEN,
-  servesIn,
   type AllocatedCut,
   type CutOnPiece,
+  freeOn,
   type LineLook,
+  NOTHING_TAKEN,
   type Ranged,
+  servesIn,
   type TakenLine,
   type UnitSystem,
+  waterState,
 } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { draftReader } from './draft-fields';

@@ -1,4 +1,4 @@
-import type { Piece, Takes } from '@yard-spool/contract';
+import type { Piece } from '@yard-spool/contract';
 import {
   type Amount,
   freeOn,
@@ -8,11 +8,12 @@ import {
   type LayerRole,
   OLD_LINE,
   type TakenLine,
+  type Takes,
   USUAL_PLAN_RULES,
   USUAL_TAPE,
 } from '@yard-spool/core';
 import { onRecord } from './on-record';
-import { type DraftLayer, type LayerSource, type LayerSources } from './draft-sources';
+import type { DraftLayer, LayerSource, LayerSources } from './draft-sources';
 import type { Read, ReadAmount } from './draft-fields';
 import type { ReelDraft } from './reel-draft';
 

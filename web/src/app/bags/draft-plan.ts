@@ -21,7 +21,7 @@ import {
   type TakenLine,
   tell,
   type UnitSystem,
-  USUAL_GEAR,
+  usualGear,
   USUAL_HOUSE_RULES,
 } from '@yard-spool/core';
 import { cutsFor, type DraftCuts } from './draft-cuts';
@@ -140,7 +140,7 @@ export function planDraft(
     observations,
     request: {
       layers,
-      gear: read('gear') ?? USUAL_GEAR[draft.type],
+      gear: read('gear') ?? usualGear(draft.type),
       ...(gives ? stopAt(read, gap) : gap ? { house: gap.gap } : {}),
     },
     beliefs: believed(draft, sources, learning),

@@ -1,11 +1,4 @@
-import {
-  lineOf,
-  ownLineCode,
-  waterState,
-  type BroughtLine,
-  type Piece,
-  type Product,
-} from '@yard-spool/contract';
+import type { BroughtLine, Piece, Product } from '@yard-spool/contract';
 import {
   booksOff,
   freeOn,
@@ -14,12 +7,15 @@ import {
   type LayerRole,
   type Line,
   type LineLook,
+  lineOf,
   type Material,
   MATERIALS,
+  ownLineCode,
   type ProposedPiece,
   proposePiece,
   soakAdvice,
   type TakenLine,
+  waterState,
 } from '@yard-spool/core';
 import { pieceLook } from '../drawing/piece-look';
 import type { Read } from './draft-fields';

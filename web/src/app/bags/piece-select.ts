@@ -8,7 +8,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
-import { waterState, type Piece, type Product } from '@yard-spool/contract';
+import type { Piece, Product } from '@yard-spool/contract';
+import { waterState } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { byLine } from './draft-sources';
 import { pieceGroups, type PieceGroup } from './piece-groups';

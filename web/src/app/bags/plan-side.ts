@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import type { ReelType } from '@yard-spool/contract';
-import type { Build, EffectiveRules } from '@yard-spool/core';
+import type { Build, EffectiveRules, ReelType } from '@yard-spool/core';
 import { markText } from '../bench/counter-words';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';

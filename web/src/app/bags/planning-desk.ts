@@ -1,6 +1,12 @@
 import { computed, inject, Injectable, signal, type Signal } from '@angular/core';
 import type { BroughtLine, NewJob, Piece, Product, Wants } from '@yard-spool/contract';
-import { NOTHING_TAKEN, type Build, type EffectiveRules, type TakenLine } from '@yard-spool/core';
+import {
+  NOTHING_TAKEN,
+  REEL_TRAITS,
+  type Build,
+  type EffectiveRules,
+  type TakenLine,
+} from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { draftFacts } from './draft-facts';
@@ -67,6 +73,7 @@ export class PlanningDesk {
   readonly lines = computed(() => this.source().lines());
   readonly draft = computed(() => this.reels()[this.at()] ?? emptyReel());
   readonly type = computed(() => this.draft().type);
+  readonly openFace = computed(() => REEL_TRAITS[this.type()].openFace);
 
   /** All that plans hang on beside the reel itself. */
   private readonly given = computed(() => ({

@@ -1,5 +1,5 @@
 import { FormGroup } from '@angular/forms';
-import type { ReelType } from '@yard-spool/contract';
+import type { ReelType } from '@yard-spool/core';
 import { text } from '../ui/text-control';
 
 /** What lies between arbor and main. */

@@ -9,8 +9,16 @@ import {
 } from '@angular/core';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { REEL_TYPES, type Piece, type Product, type ReelKind } from '@yard-spool/contract';
-import { parseAmount, USUAL_GEAR, USUAL_TAPE, type PlannedLayer, type Print } from '@yard-spool/core';
+import type { Piece, Product, ReelKind } from '@yard-spool/contract';
+import {
+  parseAmount,
+  type PlannedLayer,
+  type Print,
+  REEL_TRAITS,
+  REEL_TYPES,
+  USUAL_TAPE,
+  usualGear,
+} from '@yard-spool/core';
 import { startWith, switchMap } from 'rxjs';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -140,15 +148,15 @@ export class ReelEntry {
   protected readonly belowMain = computed(() => BELOW_MAIN[this.underneath()]);
   protected readonly taped = computed(() => this.underneath() === 'tape');
   protected readonly mainFits = computed(() => this.stays() || fitsUnlessSaid(this.underneath(), 'main'));
-  protected readonly usualGear = computed(() => {
+  private readonly type = computed(() => {
     const typed = this.typed()?.type;
-    const type = REEL_TYPES.find((one) => one === typed) ?? 'fixed-spool';
-    return `${USUAL_GEAR[type].toFixed(1)}:1`;
+    return REEL_TYPES.find((one) => one === typed) ?? 'fixed-spool';
   });
+  protected readonly usualGear = computed(() => `${usualGear(this.type()).toFixed(1)}:1`);
   protected readonly amounts = AMOUNT_RANGE;
   /** Only a reel with a counter has one to match. */
   protected readonly mainSources = computed(() =>
-    LINE_SOURCES.filter(({ value }) => value !== SOURCES.stays || this.typed()?.type === 'trolling'),
+    LINE_SOURCES.filter(({ value }) => value !== SOURCES.stays || REEL_TRAITS[this.type()].counter),
   );
   protected readonly backingSources = LINE_SOURCES.filter(({ value }) => !isOnIt(value));
   /** Its line stays on: nothing is wound but what its counter asks for. */

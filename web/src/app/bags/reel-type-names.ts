@@ -1,4 +1,4 @@
-import type { ReelType } from '@yard-spool/contract';
+import type { ReelType } from '@yard-spool/core';
 
 /** What each reel type is called at the bench. */
 export const REEL_TYPE_NAMES: Readonly<Record<ReelType, string>> = {

@@ -1,5 +1,5 @@
-import { waterState, type Piece } from '@yard-spool/contract';
-import { soakAdvice, type HouseRules } from '@yard-spool/core';
+import type { Piece } from '@yard-spool/contract';
+import { type HouseRules, soakAdvice, waterState } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import type { DraftPlan } from './draft-plan';
 import { promisedText } from './promised-text';

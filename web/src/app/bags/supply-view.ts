@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { adviceFacts, type Piece, type ReelType } from '@yard-spool/contract';
+import type { Piece } from '@yard-spool/contract';
 import {
+  type Advice,
+  adviceFacts,
   adviceSheet,
   arborKnotAdvice,
-  supplyAdvice,
-  turnsRound,
-  type Advice,
   type EffectiveRules,
   type HouseQuestion,
+  type ReelType,
+  supplyAdvice,
   type SupplyStand,
+  turnsRound,
 } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';

@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { provideHttpClient } from '@angular/common/http';
 import { provideHttpClientTesting } from '@angular/common/http/testing';
-import { runFacts, type Run } from '@yard-spool/contract';
-import { foldRun, runUnderWay, tooLong, type RunEvent, stepFields } from '@yard-spool/core';
+import type { Run } from '@yard-spool/contract';
+import { foldRun, type RunEvent, runFacts, runUnderWay, stepFields, tooLong } from '@yard-spool/core';
 import { openScreen } from '../testing/screen';
 import { onARun, StandingRun } from '../testing/standing-run';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';

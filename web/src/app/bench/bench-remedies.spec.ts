@@ -1,5 +1,4 @@
-import { runFacts } from '@yard-spool/contract';
-import { foldRun, gapRemedy, looseLayer, runUnderWay, type RunEvent } from '@yard-spool/core';
+import { foldRun, gapRemedy, looseLayer, type RunEvent, runFacts, runUnderWay } from '@yard-spool/core';
 import { pressKey } from '../testing/screen';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { onARun } from '../testing/standing-run';

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
   cautionsOf,
+  type DragJudgement,
   evidenceOfRun,
   gapMoved,
   gapRemedy,
@@ -8,8 +9,8 @@ import {
   judgeDrag,
   layersOn,
   levelWords,
-  type DragJudgement,
   looseLayer,
+  REEL_TRAITS,
   restOfFill,
   type RunHappening,
   type SectionView,
@@ -221,7 +222,7 @@ export class BenchView {
     return state !== null && layersOn(state).length > 0;
   });
   readonly counterUp = this.store.counterHeard;
-  readonly fixedSpool = computed(() => this.store.run()?.job.type === 'fixed-spool');
+  readonly fixedSpool = computed(() => REEL_TRAITS[this.store.run()?.job.type ?? 'baitcaster'].openFace);
   readonly actions = computed(() =>
     actionsOf({
       step: this.current(),

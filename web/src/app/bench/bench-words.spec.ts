@@ -1,15 +1,15 @@
-import { runFacts } from '@yard-spool/contract';
 import {
   foldRun,
-  runSteps,
-  runUnderWay,
-  USUAL_HOUSE_RULES,
   type RunEvent,
   type RunFacts,
+  runFacts,
+  runSteps,
+  runUnderWay,
   stepFields,
-  stillMissing,
   stepWords,
+  stillMissing,
   tell,
+  USUAL_HOUSE_RULES,
 } from '@yard-spool/core';
 import { aRun, anEvent, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { actionsOf } from './bench-actions-of';

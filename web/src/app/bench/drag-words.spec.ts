@@ -1,6 +1,6 @@
-import { judgeDrag } from '@yard-spool/core';
+import { judgeDrag, runFacts } from '@yard-spool/core';
 import { aRun } from '../testing/runs';
-import { runFacts, type Run } from '@yard-spool/contract';
+import type { Run } from '@yard-spool/contract';
 import { dragParts } from './drag-parts';
 import { dragWords } from './drag-words';
 

@@ -1,5 +1,5 @@
+import { runFacts } from '@yard-spool/core';
 import type { PlannedCut, Run } from '@yard-spool/contract';
-import { runFacts } from '@yard-spool/contract';
 import { aPiece } from '../testing/pieces';
 import { anEvent, aRun, stepsDone } from '../testing/runs';
 import { onARun } from '../testing/standing-run';

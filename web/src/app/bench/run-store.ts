@@ -1,18 +1,19 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { api, runFacts, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
+import { api, type CounterAtBench, type Fill, type Run } from '@yard-spool/contract';
 import {
-  factsNow,
   countedSince,
+  type CountersNow,
+  factsNow,
+  type RunEvent,
+  runFacts,
+  type RunHappening,
+  type RunStep,
   sameSeen,
   spoolUnderWay,
   stateWith,
   windingOn,
   withCounters,
-  type RunEvent,
-  type RunHappening,
-  type RunStep,
-  type CountersNow,
 } from '@yard-spool/core';
 import { filter, firstValueFrom, switchMap, tap, type Observable, type Subscription } from 'rxjs';
 import { ApiService } from '../data/api.service';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { runFacts, type Run } from '@yard-spool/contract';
-import { type RunState, type RunStep, stepWords } from '@yard-spool/core';
+import type { Run } from '@yard-spool/contract';
+import { runFacts, type RunState, type RunStep, stepWords } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 
 /** The steps of a run: done, now, to come; winding steps with their count. */

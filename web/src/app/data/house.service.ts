@@ -1,7 +1,13 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { api, exceptionsFor, type KeptHouseRules, type ExceptionFacts } from '@yard-spool/contract';
-import { effectiveRules, USUAL_HOUSE_RULES, type EffectiveRules } from '@yard-spool/core';
+import { api, type KeptHouseRules } from '@yard-spool/contract';
+import {
+  effectiveRules,
+  type EffectiveRules,
+  type ExceptionFacts,
+  exceptionsFor,
+  USUAL_HOUSE_RULES,
+} from '@yard-spool/core';
 import { Settings } from 'luxon';
 import { filter, take, tap, type Observable } from 'rxjs';
 import { ApiService } from './api.service';

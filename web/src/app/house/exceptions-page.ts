@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, REEL_TYPES, type NewException, type Exception } from '@yard-spool/contract';
+import { api, type NewException, type Exception } from '@yard-spool/contract';
 import {
-  HOUSE_QUESTIONS,
-  MATERIALS,
-  schoolOf,
   type ExceptionScope,
+  HOUSE_QUESTIONS,
   type HouseQuestion,
+  MATERIALS,
   type Question,
+  REEL_TYPES,
+  schoolOf,
 } from '@yard-spool/core';
 import { CustomerPicker } from '../bags/customer-picker';
 import { REEL_TYPE_NAMES } from '../bags/reel-type-names';

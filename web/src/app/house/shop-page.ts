@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { STREAMS, type KeptHouseRules } from '@yard-spool/contract';
-import { UNIT_SYSTEMS } from '@yard-spool/core';
+import type { KeptHouseRules } from '@yard-spool/contract';
+import { STREAMS, UNIT_SYSTEMS } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { SessionService } from '../data/session.service';
 import { UNIT_NAMES, UnitsService } from '../data/units.service';

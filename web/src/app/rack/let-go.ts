@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, streamOf, type Piece } from '@yard-spool/contract';
+import { api, type Piece } from '@yard-spool/contract';
+import { streamOf } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, STREAMS, type NewRecycling, type RecyclingBook } from '@yard-spool/contract';
+import { api, type NewRecycling, type RecyclingBook } from '@yard-spool/contract';
+import { STREAMS } from '@yard-spool/core';
 import { promisedText } from '../bags/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, lineOf, type Piece } from '@yard-spool/contract';
-import { soakAdvice } from '@yard-spool/core';
+import { api, type Piece } from '@yard-spool/contract';
+import { lineOf, soakAdvice } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';

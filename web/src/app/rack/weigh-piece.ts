@@ -9,8 +9,8 @@ import {
   signal,
 } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, lineOf, waterState, type Piece, type Product } from '@yard-spool/contract';
-import { isBraid, metresFromMass } from '@yard-spool/core';
+import { api, type Piece, type Product } from '@yard-spool/contract';
+import { isBraid, lineOf, metresFromMass, waterState } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { FormEnd } from '../ui/form-end';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormGroup } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { api, dueMessage, type DueRow } from '@yard-spool/contract';
+import { api, type DueRow } from '@yard-spool/contract';
+import { dueMessage } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';

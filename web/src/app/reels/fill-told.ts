@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api, runFacts } from '@yard-spool/contract';
+import { api } from '@yard-spool/contract';
 import {
   factsNow,
   foldRun,
+  runFacts,
   standingOf,
   tellFill,
   tellLog,

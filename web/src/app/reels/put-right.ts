@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, runFacts, type CorrectFill, type Fill, type Reel, type Run } from '@yard-spool/contract';
-import { allowedIn, foldRun, GAP_RANGE } from '@yard-spool/core';
+import { api, type CorrectFill, type Fill, type Reel, type Run } from '@yard-spool/contract';
+import { allowedIn, foldRun, GAP_RANGE, runFacts } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { FormEnd } from '../ui/form-end';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, type ReelKind, type ReelType } from '@yard-spool/contract';
-import { kindKey } from '@yard-spool/core';
+import { api, type ReelKind } from '@yard-spool/contract';
+import { kindKey, type ReelType } from '@yard-spool/core';
 import { draftReader, FIELD_RANGE } from '../bags/draft-fields';
 import { observationsOf } from '../bags/draft-observations';
 import { ratingProblem } from '../bags/rating-text';

@@ -1,17 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
+import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
 import {
-  api,
+  bedInText,
   fillLook,
   fillSection,
   fillStretches,
-  type Fill,
-  type FillLayer,
-  type Reel,
-} from '@yard-spool/contract';
-import {
-  bedInText,
   type HouseQuestion,
+  REEL_TRAITS,
   type RuleStretch,
   schoolOf,
   type SectionView,
@@ -80,6 +76,7 @@ const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
   host: { class: 'block min-h-0 grow' },
 })
 export class ReelPage {
+  protected readonly traits = REEL_TRAITS;
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   protected readonly units = inject(UnitsService);

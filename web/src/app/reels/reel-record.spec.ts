@@ -1,5 +1,5 @@
-import { runFacts, type Fill } from '@yard-spool/contract';
-import { USUAL_HOUSE_RULES } from '@yard-spool/core';
+import type { Fill } from '@yard-spool/contract';
+import { runFacts, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { anEvent, aRun, stepsDone } from '../testing/runs';
 import { openScreen } from '../testing/screen';
 import { FillBeside } from './fill-beside';

@@ -9,8 +9,15 @@ import {
 } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
-import { runFacts, type CounterAtBench } from '@yard-spool/contract';
-import { foldRun, runUnderWay, type RunEvent, type RunFacts, type RunHappening } from '@yard-spool/core';
+import type { CounterAtBench } from '@yard-spool/contract';
+import {
+  foldRun,
+  type RunEvent,
+  type RunFacts,
+  runFacts,
+  type RunHappening,
+  runUnderWay,
+} from '@yard-spool/core';
 import { BenchExit } from '../bench/bench-exit';
 import { BenchView } from '../bench/bench-view';
 import { CounterStep } from '../bench/counter-step';

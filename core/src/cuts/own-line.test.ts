@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { ownLineCode } from './cuts';
+import { ownLineCode } from './own-line';
 
 it('a customer’s own line goes by what it is made of and how thick it is', () => {
   expect(ownLineCode({ material: 'nylon', diameter: 0.28 })).toBe('OWN-NYLON-0280');

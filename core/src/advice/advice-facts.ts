@@ -1,13 +1,21 @@
-import { KILOGRAM_FORCE, supplySizes, type AdviceFacts, type FillPlan } from '@yard-spool/core';
-import type { ReelType } from './bags';
-import type { Piece } from './rack';
+import type { ReelType } from '../lines/reel-type';
+import type { FillPlan } from '../plan/fill-plan';
+import { KILOGRAM_FORCE } from '../quantities/units';
+import type { AdviceFacts } from './advice-sheet';
+import { supplySizes } from '../twist/supply-sizes';
 
-type Supply = Pick<Piece, 'flangeMm' | 'coreMm' | 'receivedMm' | 'lengthMm' | 'leaves'> & {
-  readonly product: Pick<Piece['product'], 'strengthKg'>;
-};
+/** A supply as far as its books tell it: sizes in mm. */
+export interface SupplyKnown {
+  readonly flangeMm: number | null;
+  readonly coreMm: number | null;
+  readonly receivedMm: number;
+  readonly lengthMm: number;
+  readonly leaves: AdviceFacts['leaves'];
+  readonly product: { readonly strengthKg: number | null };
+}
 
 /** A supply of which nothing is known. */
-const UNKNOWN: Supply = {
+const UNKNOWN: SupplyKnown = {
   flangeMm: null,
   coreMm: null,
   receivedMm: 1,
@@ -26,7 +34,7 @@ const UNKNOWN: Supply = {
 export function adviceFacts(
   { layers }: FillPlan,
   type: ReelType,
-  pieces: Readonly<Record<string, Supply | undefined>>,
+  pieces: Readonly<Record<string, SupplyKnown | undefined>>,
   bevelMm: number | null,
 ): AdviceFacts | null {
   const lines = layers.flatMap((planned) =>

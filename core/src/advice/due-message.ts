@@ -1,5 +1,21 @@
-import { dueText } from '@yard-spool/core';
-import type { DueRow } from './record';
+import type { Words } from '../words/message';
+import { dueText, type DueFacts } from './due-text';
+
+/** Line on a reel that is due, as the record has it; times in ISO. */
+interface DueLine {
+  readonly label: string;
+  readonly tag: string;
+  readonly spool: string;
+  readonly customer: { readonly name: string };
+  readonly on: {
+    readonly lines: readonly { readonly name: string }[];
+    readonly filledAt: string;
+    readonly reversedAt: string | null;
+    readonly by: DueFacts['by'];
+    readonly trips: number | null;
+    readonly reverse: Words;
+  };
+}
 
 /** What the house says in such a message, and how it writes a day. */
 interface Said {
@@ -11,13 +27,7 @@ interface Said {
 
 /** The text for a customer whose line is due, for the screen that shows it and the message that is kept. */
 export const dueMessage = (
-  {
-    customer,
-    label,
-    tag,
-    spool,
-    on,
-  }: Pick<DueRow, 'label' | 'tag' | 'spool' | 'on'> & { readonly customer: { readonly name: string } },
+  { customer, label, tag, spool, on }: DueLine,
   { shop, wording, day }: Said,
 ): string =>
   dueText(

@@ -1,5 +1,29 @@
-import { markWords, type LineLook, type RuleStretch, type SectionView } from '@yard-spool/core';
-import type { Fill, FillLayer } from './reels';
+import { markWords } from '../plan/judge-gap';
+import type { LineLook } from '../drawing/line-look';
+import type { RuleStretch } from '../drawing/rule-stretch';
+import type { SectionView } from '../drawing/section-layout';
+import type { Line } from '../lines/line';
+import type { SpoolGeometry } from '../spool/spool-geometry';
+
+/** A layer of a fill as it is drawn: radii in mm. */
+export interface DrawnLayer {
+  readonly role: string;
+  readonly pieceKind: string | null;
+  readonly line: Line;
+  readonly tint: string;
+  readonly lengthMm: number;
+  readonly handleTurns: number;
+  readonly innerRadius: number;
+  readonly outerRadius: number;
+}
+
+/** A fill as it is drawn: gaps in mm, null where nobody read it. */
+export interface DrawnFill {
+  readonly spool: SpoolGeometry;
+  readonly layers: readonly DrawnLayer[];
+  readonly gapByCount: number;
+  readonly gapRead: number | null;
+}
 
 /** How lengths are said where something is drawn: metres of line, millimetres of spool. */
 export interface SayLengths {
@@ -12,16 +36,13 @@ export const fillLook = ({
   pieceKind,
   line,
   tint,
-}: Pick<FillLayer, 'pieceKind' | 'line' | 'tint'>): LineLook => ({
+}: Pick<DrawnLayer, 'pieceKind' | 'line' | 'tint'>): LineLook => ({
   texture: pieceKind === 'salvage' ? 'salvage' : line.material,
   tint,
 });
 
 /** The section of a fill: its layers, the gap as read (as counted where nobody read it) and the joins. */
-export function fillSection(
-  { spool, layers, gapByCount, gapRead }: Pick<Fill, 'spool' | 'layers' | 'gapByCount' | 'gapRead'>,
-  say: SayLengths,
-): SectionView {
+export function fillSection({ spool, layers, gapByCount, gapRead }: DrawnFill, say: SayLengths): SectionView {
   const gap = gapRead ?? gapByCount;
   return {
     ...spool,
@@ -42,7 +63,7 @@ export function fillSection(
 }
 
 /** The length rule of a fill: every layer from the arbor outwards. */
-export const fillStretches = ({ layers }: Pick<Fill, 'layers'>): RuleStretch[] =>
+export const fillStretches = ({ layers }: Pick<DrawnFill, 'layers'>): RuleStretch[] =>
   layers.map((layer, i) => ({
     metres: layer.lengthMm / 1000,
     look: fillLook(layer),
