@@ -33,6 +33,7 @@ const CORE = [
   'advice',
   'steps',
   'run',
+  'devices',
   'settle',
   'learn',
   'record',

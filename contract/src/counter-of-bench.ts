@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { InstantSchema } from './basics';
-import { DeviceSchema, type Device } from './benches';
+import { DeviceSchema } from './benches';
 
 /** The counter of a run's bench. */
 export const CounterAtBenchSchema = v.object({

@@ -1,12 +1,6 @@
-import {
-  HOUSE_QUESTIONS,
-  EXCEPTION_SCOPES,
-  MATERIALS,
-  type HouseQuestion,
-  type Material,
-} from '@yard-spool/core';
+import { HOUSE_QUESTIONS, EXCEPTION_SCOPES, MATERIALS } from '@yard-spool/core';
 import * as v from 'valibot';
-import { REEL_TYPES, type ReelType } from '@yard-spool/core';
+import { REEL_TYPES } from '@yard-spool/core';
 import { CodeSchema, IdSchema, InstantSchema, line } from './basics';
 import { QuestionSchema } from './house-rules';
 

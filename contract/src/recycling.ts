@@ -1,4 +1,4 @@
-import { isBraid, type Material, STREAMS } from '@yard-spool/core';
+import { STREAMS } from '@yard-spool/core';
 import * as v from 'valibot';
 import { CodeSchema, GramsSchema, IdSchema, InstantSchema, MillimetresSchema, text } from './basics';
 

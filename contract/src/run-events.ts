@@ -162,7 +162,7 @@ export const RunEventSchema = sameAs<RunEvent>()(
     of('put-aside', { why: text('Why', 120) }),
     of('given-up', { why: line('A reason', 120), line: v.picklist(GIVEN_UP_TO) }),
     of('undone', { event: UuidSchema }),
-    of('closed', {}),
+    v.object({ ...shared, kind: v.literal('closed'), payload: v.record(v.string(), v.never()) }),
     of('corrected', {
       what: v.picklist(CORRECTED),
       about: v.pipe(v.string(), v.maxLength(80)),

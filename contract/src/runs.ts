@@ -1,6 +1,6 @@
-import { GIVEN_UP_TO, HOUSE_QUESTIONS, EXCEPTION_SCOPES, SUPPLY_WAYS, type RunFacts } from '@yard-spool/core';
+import { GIVEN_UP_TO, HOUSE_QUESTIONS, EXCEPTION_SCOPES, SUPPLY_WAYS } from '@yard-spool/core';
 import * as v from 'valibot';
-import { JobSchema, type Job } from './bags';
+import { JobSchema } from './bags';
 import { IdSchema, InstantSchema, line, MillimetresSchema } from './basics';
 import { DeviceSchema } from './benches';
 import { CounterAtBenchSchema } from './counter-of-bench';

@@ -286,3 +286,16 @@ export { STREAMS, streamOf, type Stream } from './lines/stream';
 export { fillLook, fillSection, fillStretches, type SayLengths } from './record/fill-drawing';
 export { counterOf, meterOf } from './run/counter-of-bench';
 export { runFacts } from './run/facts-of-run';
+export {
+  beginCounter,
+  reduceCounter,
+  shownTo,
+  SILENT_MS,
+  type BenchCounterState,
+  type CounterEffect,
+  type CounterInput,
+  type Weighed,
+} from './devices/bench-counter';
+export { parseCounterLine, type CounterLine } from './devices/counter-line';
+export { answered, hearLine } from './devices/hear-line';
+export type { Heard } from './devices/heard';

@@ -250,7 +250,7 @@ export type RunHappening =
     }
   /** An earlier event taken back. It stays in the log. */
   | { readonly kind: 'undone'; readonly payload: { readonly event: string } }
-  | { readonly kind: 'closed'; readonly payload: Readonly<Record<never, never>> }
+  | { readonly kind: 'closed'; readonly payload: Readonly<Record<string, never>> }
   /** Something in the record of a closed run put right, with a reason; both versions are kept. */
   | { readonly kind: 'corrected'; readonly payload: Correction }
   /** Opened again after it was closed. */

@@ -1,12 +1,8 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
-import type { MeterStands } from '@yard-spool/core';
+import { answered, hearLine, SILENT_MS, type Heard, type MeterStands } from '@yard-spool/core';
 import type { ServerContext } from '../context/context';
 import { DeviceLink } from './device-link';
-import type { Heard } from '../db/models/heard';
-import { answered, hearLine } from './hear-line';
 
-/** A meter that says nothing for so long is silent, ms. */
-const SILENT_MS = 5000;
 /** What a meter said longer ago than this is not where it stands when a turn is counted, ms. */
 const FRESH_MS = 250;
 

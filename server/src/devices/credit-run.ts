@@ -5,8 +5,8 @@ import {
   markDue,
   type Credit,
   type MeterStands,
-  type OddCount,
   type RunHappening,
+  type Weighed,
 } from '@yard-spool/core';
 import type { LastEvent } from '../bench/kept-state';
 import { writeEvents } from '../bench/run-log';
@@ -14,26 +14,10 @@ import { stateOfRun } from '../bench/state-of-run';
 import type { ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
 
-/** Where a bench's counter stands. */
-interface Stands {
+/** A count of a bench's counter that is to be credited. */
+interface Stands extends Weighed {
   readonly benchId: number;
   readonly device: Device;
-  readonly count: number;
-  /**
-   * How far the run's log was known when the count was looked at; null where it was not. What came to the log meanwhile
-   * may have answered for the count, or begun something at another one.
-   */
-  readonly known: number | null;
-  /** Where it stood when a layer, or another run, may have begun; null where nothing was added since. */
-  readonly since: number | null;
-  /** What is wrong with the count, as the device's lines tell. */
-  readonly doubt: OddCount | null;
-  /** Whether the device is heard now. */
-  readonly live: boolean;
-  /** Where the line meter beside it stood at this count; null where it did not say. */
-  readonly meter: MeterStands | null;
-  /** Another run was just put in this one's place: what was counted up to then is still its own. */
-  readonly leaving: boolean;
 }
 
 /** A run as its log has it. */
@@ -50,13 +34,9 @@ interface Behind {
  *
  * @returns what the count means; null where the run does not stand there; nothing is written where the log went on
  */
-export const creditRun = (
-  context: ServerContext,
-  runId: number,
-  stands: Stands,
-): Promise<Credit | Behind | null> =>
+export const creditRun = (context: ServerContext, stands: Stands): Promise<Credit | Behind | null> =>
   unit(context, null, async (u) => {
-    const { benchId, device, leaving } = stands;
+    const { benchId, device, leaving, runId } = stands;
     const run = await u.tables.runs.lock(runId);
     if (run?.state !== 'open') return null;
     const at = await standingAt(u, benchId, device.name);

@@ -1,6 +1,6 @@
 import { connect, type Socket } from 'node:net';
 import type { Device } from '@yard-spool/contract';
-import { parseCounterLine, type CounterLine } from './counter-line';
+import { parseCounterLine, type CounterLine } from '@yard-spool/core';
 import { onLines } from '../links/lines';
 import { lookupLocal, mayBeLocal } from '../links/local-address';
 

@@ -1,6 +1,6 @@
 import type { ServerContext } from '../context/context';
 import { unit } from '../context/unit';
-import type { Heard } from '../db/models/heard';
+import type { Heard } from '@yard-spool/core';
 
 /** What was heard of a bench's device before; null where it never was. */
 export async function readHeard(

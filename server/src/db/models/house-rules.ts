@@ -1,5 +1,5 @@
 import type { Bench, KeptHouseRules } from '@yard-spool/contract';
-import type { HouseQuestion, HouseRules, ExceptionScope } from '@yard-spool/core';
+import type { ExceptionScope, Heard, HouseQuestion, HouseRules } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,
@@ -8,7 +8,6 @@ import {
   type Model,
   type Sequelize,
 } from 'sequelize';
-import type { Heard } from './heard';
 import { id } from './columns';
 
 export interface HouseRulesRow extends Model<

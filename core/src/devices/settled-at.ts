@@ -1,4 +1,4 @@
-import type { RunEvent } from '@yard-spool/core';
+import type { RunEvent } from '../run/run-event';
 
 /**
  * Where an event says that a device stands, whatever it was credited with before: an answer, or a new beginning. Null where

@@ -1,9 +1,9 @@
-import type { Device } from '@yard-spool/contract';
+import type { CountingDevice } from '../run/credit-count';
 import { describe, expect, it } from 'vitest';
-import type { Heard } from '../db/models/heard';
+import type { Heard } from './heard';
 import { answered, answeredAt, hearLine } from './hear-line';
 
-const DEVICE: Device = { name: 'reed-1', address: '127.0.0.1:1', counts: 'handle-turns', per: 1 };
+const DEVICE: CountingDevice = { name: 'reed-1', counts: 'handle-turns', per: 1 };
 
 /** Lines as `[sequence, count]`, a quarter of a second apart unless they say how many seconds later, and on a new link. */
 type Told = readonly [sequence: number, count: number, seconds?: number, fresh?: 'fresh'];

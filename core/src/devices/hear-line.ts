@@ -1,9 +1,9 @@
-import type { Device } from '@yard-spool/contract';
-import type { Heard } from '../db/models/heard';
+import type { CountingDevice } from '../run/credit-count';
+import type { Heard } from './heard';
 import type { CounterLine } from './counter-line';
 
 /** What a hand, or a winder, does at its fastest, in what the device counts, a second; from memory. */
-const FASTEST: Readonly<Record<Device['counts'], number>> = {
+const FASTEST: Readonly<Record<CountingDevice['counts'], number>> = {
   'handle-turns': 8,
   'spool-turns': 60,
   metres: 12,
@@ -50,7 +50,7 @@ const beganAgain = ({ suspect }: Heard, sequence: number, now: number): boolean 
 
 /** What a line is judged by. */
 interface Judging {
-  readonly device: Device;
+  readonly device: CountingDevice;
   readonly now: number;
   readonly fresh: boolean;
 }
@@ -104,7 +104,7 @@ export const answered = ({
  * The same device once somebody answered what it counted up to a count. What it took another doubtful step from since is
  * still asked about; what was wound on meanwhile is not.
  */
-export function answeredAt(heard: Heard, count: number, { counts, per }: Device): Heard {
+export function answeredAt(heard: Heard, count: number, { counts, per }: CountingDevice): Heard {
   const { since = heard.count } = heard;
   const room = FASTEST[counts] * GATHERED_S * per;
   const least = Math.min(since, heard.count);
