@@ -97,7 +97,7 @@ describe('a counter that began again', () => {
       anEvent(90, { kind: 'device-at', payload: { device: 'reed-1', count: 658 } }),
     ]);
     const heardAt = '2030-01-01T00:00:00.000Z';
-    store.counter.set({
+    store.frame.set({
       device,
       link: 'up',
       count: 12,
@@ -129,17 +129,17 @@ describe('a counter that began again', () => {
       meter: null,
       odd: null,
     } as const;
-    store.counter.set(quiet);
+    store.frame.set(quiet);
     await fixture.whenStable();
     expect(shown()).toContain('reed-1 has been silent for 8 s.');
-    store.counter.set({ ...quiet, link: 'away' });
+    store.frame.set({ ...quiet, link: 'away' });
     await fixture.whenStable();
     expect(shown()).toContain('reed-1 does not answer.');
     store.linked.set(false);
     await fixture.whenStable();
     expect(shown()).toContain('The server is away, and reed-1 with it.');
     store.linked.set(true);
-    store.counter.set({ ...quiet, link: 'up' });
+    store.frame.set({ ...quiet, link: 'up' });
     await fixture.whenStable();
     expect(shown()).not.toContain('reed-1');
   });

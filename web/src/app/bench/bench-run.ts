@@ -47,6 +47,7 @@ import { RanOutPanel } from './ran-out-panel';
 import { RemedyPanel } from './remedy-panel';
 import { RunKeeper } from './run-keeper';
 import { RunStore } from './run-store';
+import { ShopRun } from './shop-run';
 import { StepForm } from './step-form';
 import { Tone } from './tone.service';
 import { TooLongPanel } from './too-long-panel';
@@ -86,7 +87,16 @@ import { WindingCount } from './winding-count';
     WalkList,
     WindingCount,
   ],
-  providers: [RunKeeper, RunStore, BenchView, BenchClosing, BenchCounting, BenchExit, CounterStep, DragCheck],
+  providers: [
+    RunKeeper,
+    { provide: RunStore, useClass: ShopRun },
+    BenchView,
+    BenchClosing,
+    BenchCounting,
+    BenchExit,
+    CounterStep,
+    DragCheck,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-run.html',
   host: { class: 'block min-h-0 grow' },

@@ -18,13 +18,14 @@ import { CounterMatchPanel } from './counter-match-panel';
 import { CounterStep } from './counter-step';
 import { RunKeeper } from './run-keeper';
 import { RunStore } from './run-store';
+import { ShopRun } from './shop-run';
 import { savingWords } from './saving-words';
 
 /** One reel on an outing: its mark, its reading, and the answer. */
 @Component({
   selector: 'ys-walk-reel',
   imports: [CounterMatchPanel, RouterLink],
-  providers: [RunKeeper, RunStore, BenchView, BenchCounting, CounterStep],
+  providers: [RunKeeper, { provide: RunStore, useClass: ShopRun }, BenchView, BenchCounting, CounterStep],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="card grid grid-cols-1 gap-2 p-4" [attr.data-test]="'walk-' + reel().tag">

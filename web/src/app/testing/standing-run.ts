@@ -1,7 +1,6 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  computed,
   inject,
   input,
   signal,
@@ -10,49 +9,49 @@ import {
 import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
 import type { CounterAtBench } from '@yard-spool/contract';
-import {
-  foldRun,
-  type RunEvent,
-  type RunFacts,
-  runFacts,
-  type RunHappening,
-  runUnderWay,
-} from '@yard-spool/core';
+import { type RunEvent, type RunFacts, runFacts, type RunHappening } from '@yard-spool/core';
 import { BenchExit } from '../bench/bench-exit';
 import { BenchView } from '../bench/bench-view';
 import { CounterStep } from '../bench/counter-step';
 import { RunStore } from '../bench/run-store';
-import { aRun, PLAN_INPUT } from './runs';
+import { EMPTY } from 'rxjs';
+import { aRun } from './runs';
 import { openScreen } from './screen';
 
 const FACTS = runFacts(aRun());
+const nothing = (): Promise<void> => Promise.resolve();
 /** The same run of a trolling reel. */
 export const TROLLING: RunFacts = { ...FACTS, type: 'trolling' };
 
-/** A run that stands where its log says, and writes down what happens to it. */
-export class StandingRun {
+/** A run that stands where its log says, and writes down what happens to it. There is no server behind it. */
+export class StandingRun extends RunStore {
   readonly happened: RunHappening[] = [];
-  readonly log = signal<readonly RunEvent[]>([]);
-  readonly run = signal(aRun());
-  readonly facts = signal<RunFacts>(FACTS);
-  readonly state = computed(() => foldRun(this.facts(), this.log()));
-  readonly shown = this.state;
-  readonly counter = signal<CounterAtBench | null>(null);
-  readonly device = () => this.counter()?.device ?? this.run().device;
-  readonly winding = () => this.underWay()?.winding ?? null;
-  readonly underWay = computed(() => runUnderWay(PLAN_INPUT, this.facts(), this.state()));
-  readonly happen = (happening: RunHappening): Promise<void> => {
-    this.happened.push(happening);
-    return Promise.resolve();
-  };
-  readonly answer = (happened: readonly RunHappening[]): Promise<void> => {
+  override readonly log = signal<readonly RunEvent[]>([]);
+  override readonly run = signal(aRun());
+  override readonly planned = signal<RunFacts>(FACTS);
+  override readonly frame = signal<CounterAtBench | null | undefined>(undefined);
+  override readonly linked = signal(true);
+  override readonly problem = signal('');
+  override readonly saving = signal('saved' as const);
+  override readonly waiting = signal(0);
+  override readonly refusal = signal('');
+  override readonly elsewhere = signal(null);
+
+  override happen(...happened: RunHappening[]): Promise<void> {
     this.happened.push(...happened);
     return Promise.resolve();
-  };
-  readonly linked = signal(true);
-  readonly counterHeard = () => this.linked() && this.counter()?.link === 'up';
-  readonly counterLost = () =>
-    this.device() !== null && !this.counterHeard() && this.counter()?.link !== 'taken';
+  }
+  override answer(happened: readonly RunHappening[]): Promise<void> {
+    return this.happen(...happened);
+  }
+  override readonly open = nothing;
+  override readonly takeUp = nothing;
+  override readonly takeHere = nothing;
+  override readonly finishAll = nothing;
+  override readonly discardRefused = nothing;
+  override readonly reopen = () => EMPTY;
+  override readonly takeOutOfTub = () => EMPTY;
+  override readonly close = () => EMPTY;
 }
 
 @Component({
@@ -78,7 +77,7 @@ export async function onARun(
   TestBed.resetTestingModule();
   const screen = await openScreen(OnARun, { panel, inputs });
   const { store } = screen.fixture.componentInstance;
-  store.facts.set(facts);
+  store.planned.set(facts);
   store.log.set(log);
   await screen.fixture.whenStable();
   return { ...screen, store };
