@@ -73,6 +73,26 @@ const SERVER = [
   'http',
   'tasks',
 ];
+/** The rooms of the screens from the ground up; the files outside them put the screens together. */
+const WEB = [
+  'data',
+  'keyboard',
+  'live',
+  'ui',
+  'drawing',
+  'words',
+  'customers',
+  'help',
+  'planning',
+  'rack',
+  'house',
+  'paper',
+  'bench',
+  'reels',
+  'bags',
+  'sign-in',
+];
+
 /** What stands outside the rooms and may be used in all of them: errors, the clock, what fits a schema. */
 const GROUND = ['problem-error', 'field-errors', 'clock', 'fitting'];
 
@@ -104,6 +124,7 @@ module.exports = {
   forbidden: [
     ...inOrder('core/src', CORE),
     ...inOrder('server/src', SERVER),
+    ...inOrder('web/src/app', WEB),
     {
       name: 'server-rooms-know-nothing-of-what-puts-them-together',
       severity: 'error',

@@ -18,7 +18,7 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { WhenField } from '../ui/when-field';
-import { promisedText } from './promised-text';
+import { promisedText } from '../words/promised-text';
 
 const FORMAT = "yyyy-MM-dd'T'HH:mm";
 

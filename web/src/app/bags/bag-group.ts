@@ -17,8 +17,8 @@ import { LoadState } from '../ui/load-state';
 import { goesOnText } from './goes-on-text';
 import { isFilled, STATE_WORDS } from './job-state';
 import { SmallSection } from '../drawing/small-section';
-import { howUrgent, timeLeft } from './how-urgent';
-import { promisedText } from './promised-text';
+import { howUrgent, timeLeft } from '../words/how-urgent';
+import { promisedText } from '../words/promised-text';
 
 /** What is looked for among the bags; empty words and states leave everything in. */
 export interface LookedFor {

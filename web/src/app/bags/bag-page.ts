@@ -15,18 +15,18 @@ import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
-import { exceptionWords } from '../house/exception-words';
+import { exceptionWords } from '../words/exception-words';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { useKeys } from '../keyboard/keyboard.service';
 import { BagEdit } from './bag-edit';
 import { CallOff } from './call-off';
-import { CutList, type CutRow } from './cut-list';
+import { CutList, type CutRow } from '../planning/cut-list';
 import { OnItNow } from './on-it-now';
-import { PlanView } from './plan-view';
+import { PlanView } from '../planning/plan-view';
 import { isFilled, STATE_WORDS } from './job-state';
-import { promisedText } from './promised-text';
-import { REEL_TYPE_NAMES } from './reel-type-names';
+import { promisedText } from '../words/promised-text';
+import { REEL_TYPE_NAMES } from '../words/reel-type-names';
 
 /** One bag: whose it is, its reels, and the plan of the reel looked at. */
 @Component({

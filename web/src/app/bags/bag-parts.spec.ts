@@ -8,10 +8,10 @@ import { BagEdit } from './bag-edit';
 import { planFrom } from '../testing/drafts';
 import { A_DRAWING } from '../testing/drawings';
 
-import { OtherWays } from './other-ways';
-import { PlanWhy } from './plan-why';
-import { emptyReel } from './reel-draft';
-import { SupplyView } from './supply-view';
+import { OtherWays } from '../planning/other-ways';
+import { PlanWhy } from '../planning/plan-why';
+import { emptyReel } from '../planning/reel-draft';
+import { SupplyView } from '../planning/supply-view';
 
 const row = (number: number, ...states: BagRow['jobs'][number]['state'][]): BagRow => ({
   number,

@@ -27,12 +27,12 @@ import { typedValue } from '../ui/typed-value';
 import { WhenField } from '../ui/when-field';
 import { dropDraft, emptyDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
 import { CameIn } from './came-in';
-import { CustomerPicker } from './customer-picker';
-import { DeskView } from './desk-view';
-import { PlanningDesk } from './planning-desk';
-import { emptyReel, likeReel, spareOf } from './reel-draft';
-import { knownReel, reelFromPlan } from './reel-from-plan';
-import { soakOf } from './soak-by';
+import { CustomerPicker } from '../customers/customer-picker';
+import { DeskView } from '../planning/desk-view';
+import { PlanningDesk } from '../planning/planning-desk';
+import { emptyReel, likeReel, spareOf } from '../planning/reel-draft';
+import { knownReel, reelFromPlan } from '../planning/reel-from-plan';
+import { soakOf } from '../planning/soak-by';
 
 const bagForm = ({ key, customerId, customerName, contact, promised, notes }: BookingDraft) =>
   new FormGroup({

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { emptyReel, type ReelDraft } from './reel-draft';
+import { emptyReel, type ReelDraft } from '../planning/reel-draft';
 
 /** Everything a person types to book a bag in, as typed. */
 export interface BookingDraft {

@@ -9,7 +9,7 @@ import {
 import { FormGroup } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { allowedIn, askCounter, COUNTER_UNITS, metresPer, parseQuantity, WALK_RANGE } from '@yard-spool/core';
-import { movedText } from '../bench/counter-words';
+import { movedText } from '../words/counter-words';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { Choice } from '../ui/choice';
@@ -18,8 +18,8 @@ import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { addToDraft } from './booking-draft';
-import { SOURCES } from './draft-sources';
-import { emptyReel } from './reel-draft';
+import { SOURCES } from '../planning/draft-sources';
+import { emptyReel } from '../planning/reel-draft';
 
 const RANGE = {
   reading: allowedIn(WALK_RANGE.reading),

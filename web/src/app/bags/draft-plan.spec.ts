@@ -3,9 +3,9 @@ import { aPiece } from '../testing/pieces';
 import { dropDraft, emptyDraft, keepDraft, keptDraft } from './booking-draft';
 import { PIECES, draft } from '../testing/spool-drafts';
 import { planFrom } from '../testing/drafts';
-import { planSentence } from './plan-sentence';
-import { promisedText } from './promised-text';
-import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
+import { planSentence } from '../planning/plan-sentence';
+import { promisedText } from '../words/promised-text';
+import { emptyReel, reelForm, type ReelDraft } from '../planning/reel-draft';
 import { DateTime } from 'luxon';
 
 describe('planDraft', () => {

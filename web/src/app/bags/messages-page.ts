@@ -9,7 +9,7 @@ import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { BagsTabs } from './bags-tabs';
-import { promisedText } from './promised-text';
+import { promisedText } from '../words/promised-text';
 
 /** What customers are to be told: each text shown, edited, copied, and marked as sent. Nothing is sent from here. */
 @Component({

@@ -17,10 +17,10 @@ import { load } from '../data/loaded';
 import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';
 import { addToDraft } from './booking-draft';
-import { DeskView } from './desk-view';
-import { byLine } from './draft-sources';
-import { PlanningDesk } from './planning-desk';
-import { emptyReel } from './reel-draft';
+import { DeskView } from '../planning/desk-view';
+import { byLine } from '../planning/draft-sources';
+import { PlanningDesk } from '../planning/planning-desk';
+import { emptyReel } from '../planning/reel-draft';
 
 /** Limp backing, 8 to 10 lb nylon, is about this thick, mm. Common practice, no source. */
 const LIMP = 0.26;

@@ -8,9 +8,9 @@ import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
-import { DeskView } from './desk-view';
-import { PlanningDesk } from './planning-desk';
-import { reelFromPlan } from './reel-from-plan';
+import { DeskView } from '../planning/desk-view';
+import { PlanningDesk } from '../planning/planning-desk';
+import { reelFromPlan } from '../planning/reel-from-plan';
 
 /** Planning a booked reel again before it goes to the bench; the line promised before is given back. */
 @Component({

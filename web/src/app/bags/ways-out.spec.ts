@@ -4,10 +4,10 @@ import { planFrom } from '../testing/drafts';
 import { aPiece } from '../testing/pieces';
 import { UnitsService } from '../data/units.service';
 import { addToDraft, dropDraft, keepDraft, keptDraft } from './booking-draft';
-import { cutRows } from './draft-job';
-import { planNotes } from './plan-notes';
-import { emptyReel, type ReelDraft } from './reel-draft';
-import { waysOut } from './ways-out';
+import { cutRows } from '../planning/draft-job';
+import { planNotes } from '../planning/plan-notes';
+import { emptyReel, type ReelDraft } from '../planning/reel-draft';
+import { waysOut } from '../planning/ways-out';
 
 const product = (code: string, diameter: number, strengthKg: number | null = null) => ({
   ...aPiece().product,

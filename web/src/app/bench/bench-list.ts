@@ -7,7 +7,7 @@ import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { Outbox } from '../data/outbox.service';
 import { pages } from '../data/pages';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 import { SmallSection } from '../drawing/small-section';
 import { LoadState } from '../ui/load-state';
 import { BenchNext } from './bench-next';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type BagRow } from '@yard-spool/contract';
-import { howUrgent, timeLeft } from '../bags/how-urgent';
-import { promisedText } from '../bags/promised-text';
+import { howUrgent, timeLeft } from '../words/how-urgent';
+import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { pages } from '../data/pages';

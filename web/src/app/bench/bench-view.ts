@@ -23,7 +23,7 @@ import {
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
-import { exceptionWords } from '../house/exception-words';
+import { exceptionWords } from '../words/exception-words';
 import { actionsOf } from './bench-actions-of';
 import { CounterStep } from './counter-step';
 import { benchSection, layersAhead } from './bench-section';

@@ -7,7 +7,7 @@ import { text } from '../ui/text-control';
 import { BenchView } from './bench-view';
 import { CounterPiece } from './counter-piece';
 import { CounterStep } from './counter-step';
-import { markText, movedText, readingText } from './counter-words';
+import { markText, movedText, readingText } from '../words/counter-words';
 
 /** The one big answer after a walk, and what to do about it. */
 @Component({

@@ -5,7 +5,7 @@ import { CounterStep } from './counter-step';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
-import { readingText } from './counter-words';
+import { readingText } from '../words/counter-words';
 
 const START = { min: 1, max: 1999 };
 

@@ -19,7 +19,7 @@ import { BenchView } from './bench-view';
 import { CounterAnswer } from './counter-answer';
 import { CounterDoubt } from './counter-doubt';
 import { CounterStep } from './counter-step';
-import { markText, readingText } from './counter-words';
+import { markText, readingText } from '../words/counter-words';
 
 const MARK = allowedIn(WALK_RANGE.tape);
 const READING = allowedIn(WALK_RANGE.reading);

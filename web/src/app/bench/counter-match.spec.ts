@@ -3,7 +3,7 @@ import { anEvent, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { pressKey } from '../testing/screen';
 import { onARun, TROLLING } from '../testing/standing-run';
 import { CounterMatchPanel } from './counter-match-panel';
-import { markText, movedText, readingText } from './counter-words';
+import { markText, movedText, readingText } from '../words/counter-words';
 
 const FT = 0.3048;
 const planned = makePlan(PLAN_INPUT);

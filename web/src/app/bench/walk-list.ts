@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { metresPer } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { CounterStep } from './counter-step';
-import { markText, movedText, readingText } from './counter-words';
+import { markText, movedText, readingText } from '../words/counter-words';
 
 /** The walks of a counter: mark, what was expected, what was read, and the line moved before it. */
 /** A reading as the counter showed it, and what it began at where that was not zero. */

@@ -11,7 +11,7 @@ import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { LoadState } from '../ui/load-state';
 import { text } from '../ui/text-control';
-import { movedText } from './counter-words';
+import { movedText } from '../words/counter-words';
 import { WalkReel } from './walk-reel';
 
 /**

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked
 import { Router } from '@angular/router';
 import { api, type Audit, type SignedIn } from '@yard-spool/contract';
 import { of } from 'rxjs';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { api } from '@yard-spool/contract';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { load } from '../data/loaded';

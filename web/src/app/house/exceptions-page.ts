@@ -10,9 +10,9 @@ import {
   REEL_TYPES,
   schoolOf,
 } from '@yard-spool/core';
-import { CustomerPicker } from '../bags/customer-picker';
-import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
-import { promisedText } from '../bags/promised-text';
+import { CustomerPicker } from '../customers/customer-picker';
+import { REEL_TYPE_NAMES } from '../words/reel-type-names';
+import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
@@ -24,7 +24,7 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
-import { QUESTION_NAMES } from './question-names';
+import { QUESTION_NAMES } from '../words/question-names';
 import { HouseTabs } from './house-tabs';
 
 const SCOPES: Readonly<Record<ExceptionScope, string>> = {

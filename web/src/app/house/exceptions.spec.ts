@@ -3,7 +3,7 @@ import { effectiveRules, tell, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aHouse, signInAs } from '../testing/house';
 import { openScreen, problem } from '../testing/screen';
 import { ExceptionsPage } from './exceptions-page';
-import { exceptionWords } from './exception-words';
+import { exceptionWords } from '../words/exception-words';
 
 const NOW = '2031-03-10T17:00:00.000Z';
 

@@ -3,7 +3,7 @@ import { api, files, type Calendar } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
-import { saveFile } from '../rack/file-bytes';
+import { saveFile } from '../data/file-bytes';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { dayText } from '../ui/day-text';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { LEAST_PASSCODE, api, type Member, type PersonChange } from '@yard-spool/contract';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';

@@ -19,7 +19,7 @@ import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { useKeys } from '../keyboard/keyboard.service';
-import { QUESTION_NAMES } from './question-names';
+import { QUESTION_NAMES } from '../words/question-names';
 import { RulesPreview } from './rules-preview';
 import { HouseTabs } from './house-tabs';
 import { SchoolPhysics } from './school-physics';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import type { Preview, PreviewReel } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
-import { promisedText } from '../bags/promised-text';
-import { QUESTION_NAMES } from './question-names';
+import { promisedText } from '../words/promised-text';
+import { QUESTION_NAMES } from '../words/question-names';
 
 /** What other rules would change on the reels that wait, one after another as they are promised. */
 @Component({

@@ -5,7 +5,7 @@ import { ApiService, type ArrivedFile } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
-import { saveFile } from '../rack/file-bytes';
+import { saveFile } from '../data/file-bytes';
 import { Choice } from '../ui/choice';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';

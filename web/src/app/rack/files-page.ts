@@ -16,7 +16,7 @@ import { Choice } from '../ui/choice';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { momentText } from '../ui/day-text';
-import { base64Of, bytesOf, saveFile } from './file-bytes';
+import { base64Of, bytesOf, saveFile } from '../data/file-bytes';
 import { RackTabs } from './rack-tabs';
 
 /** Products, pieces and ledger as open files, out and in; a file to import is looked at first. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type NewRecycling, type RecyclingBook } from '@yard-spool/contract';
 import { STREAMS } from '@yard-spool/core';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';

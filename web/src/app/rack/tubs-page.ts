@@ -4,7 +4,7 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Soak } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, schoolOf, type HouseRules } from '@yard-spool/core';
 import { map, timer } from 'rxjs';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';

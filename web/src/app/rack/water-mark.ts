@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Piece } from '@yard-spool/contract';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 
 /** Says, beside waves, that a piece is in the water or still wet; nothing for a dry one. */
 @Component({

@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { keptTable, metresPer, runsAheadOf, type KeptMatch } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { UnitsService } from '../data/units.service';
-import { markText, movedText, readingText } from '../bench/counter-words';
+import { markText, movedText, readingText } from '../words/counter-words';
 import { CounterChart } from '../drawing/counter-chart';
 import { CounterTable } from '../drawing/counter-table';
 import { QuantityField } from '../ui/quantity-field';

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { counterMatch, metresPer, reelToTouch, setTable } from '@yard-spool/core';
 import { dayText } from '../ui/day-text';
-import { markText, movedText, readingText } from '../bench/counter-words';
+import { markText, movedText, readingText } from '../words/counter-words';
 import { ApiService } from '../data/api.service';
 import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';

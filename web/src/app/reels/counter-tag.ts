@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { keptTable, metresPer } from '@yard-spool/core';
 import { dayText } from '../ui/day-text';
-import { markText } from '../bench/counter-words';
+import { markText } from '../words/counter-words';
 import { ApiService } from '../data/api.service';
 import { loadFor } from '../data/loaded';
 import { CounterTable } from '../drawing/counter-table';

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { api, type CustomerPage as Page } from '@yard-spool/contract';
-import { promisedText } from '../bags/promised-text';
-import { REEL_TYPE_NAMES } from '../bags/reel-type-names';
+import { promisedText } from '../words/promised-text';
+import { REEL_TYPE_NAMES } from '../words/reel-type-names';
 import { ApiService } from '../data/api.service';
 import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';

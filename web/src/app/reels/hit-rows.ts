@@ -1,6 +1,6 @@
 import type { Drawing, SearchHit } from '@yard-spool/contract';
 import type { LineLook } from '@yard-spool/core';
-import { promisedText } from '../bags/promised-text';
+import { promisedText } from '../words/promised-text';
 import type { UnitsService } from '../data/units.service';
 import { dayText } from '../ui/day-text';
 

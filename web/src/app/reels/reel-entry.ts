@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Reel } from '@yard-spool/contract';
-import { CustomerPicker } from '../bags/customer-picker';
+import { CustomerPicker } from '../customers/customer-picker';
 import { ApiService } from '../data/api.service';
 import { FormEnd } from '../ui/form-end';
 import { Sending } from '../ui/sending';

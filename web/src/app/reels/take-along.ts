@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { files } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
-import { saveFile } from '../rack/file-bytes';
+import { saveFile } from '../data/file-bytes';
 import { Sending } from '../ui/sending';
 
 /** The record of a reel, or of all of a customer's, as open files; a fill's drawings. */

@@ -1,5 +1,5 @@
 import type { Piece } from '@yard-spool/contract';
-import { emptyReel, type ReelDraft } from '../bags/reel-draft';
+import { emptyReel, type ReelDraft } from '../planning/reel-draft';
 import { planFrom } from './drafts';
 import { aPiece } from './pieces';
 

@@ -1,7 +1,7 @@
 import type { Learning, Piece } from '@yard-spool/contract';
 import type { HouseRules, TakenLine, UnitSystem } from '@yard-spool/core';
-import { planDraft, type DraftPlan } from '../bags/draft-plan';
-import type { ReelDraft } from '../bags/reel-draft';
+import { planDraft, type DraftPlan } from '../planning/draft-plan';
+import type { ReelDraft } from '../planning/reel-draft';
 
 /** A draft planned from the pieces of a rack, whose lines are those of its pieces. */
 export const planFrom = (

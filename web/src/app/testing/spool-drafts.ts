@@ -1,5 +1,5 @@
 import type { Piece } from '@yard-spool/contract';
-import { emptyReel, type ReelDraft } from '../bags/reel-draft';
+import { emptyReel, type ReelDraft } from '../planning/reel-draft';
 import { aPiece } from './pieces';
 
 export const piece = (id: number, code: string, diameter: number): Piece =>

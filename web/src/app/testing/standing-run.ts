@@ -1,11 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  inject,
-  input,
-  signal,
-  type Type,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, signal, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NgComponentOutlet } from '@angular/common';
 import type { CounterAtBench } from '@yard-spool/contract';

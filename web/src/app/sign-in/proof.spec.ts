@@ -3,8 +3,10 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { api } from '@yard-spool/contract';
 import { problem } from '../testing/screen';
-import { ApiService } from './api.service';
-import { RequestProblem } from './request-problem';
+import { ApiService } from '../data/api.service';
+import { ASK_PASSCODE } from '../data/proof.service';
+import { RequestProblem } from '../data/request-problem';
+import { askAgain } from './passcode-again';
 
 const NO = { status: 403, statusText: 'no' };
 const again = () => problem('passcode-again', 'Type your passcode again. Nothing was changed yet.');
@@ -12,7 +14,13 @@ const again = () => problem('passcode-again', 'Type your passcode again. Nothing
 describe('a manager’s act that asks for the passcode again', () => {
   let http: HttpTestingController;
   beforeEach(() => {
-    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    TestBed.configureTestingModule({
+      providers: [
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        { provide: ASK_PASSCODE, useValue: () => Promise.resolve(askAgain) },
+      ],
+    });
     http = TestBed.inject(HttpTestingController);
   });
   afterEach(() => {

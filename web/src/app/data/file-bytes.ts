@@ -1,4 +1,4 @@
-import type { ArrivedFile } from '../data/api.service';
+import type { ArrivedFile } from './api.service';
 
 /** A chosen file's bytes as base64, whatever its encoding: the server says whether it can be read. */
 export const base64Of = (file: Blob): Promise<string> =>

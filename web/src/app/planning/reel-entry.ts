@@ -40,7 +40,7 @@ import { PrintWords } from './print-words';
 import { asRows, printsIn, ratedMaterial, ratingProblem, settleRating, withReading } from './rating-text';
 import { factsOf } from './reel-from-plan';
 import { UNDERNEATH, type reelForm, type Underneath } from './reel-draft';
-import { REEL_TYPE_NAMES } from './reel-type-names';
+import { REEL_TYPE_NAMES } from '../words/reel-type-names';
 
 const LETTERS = 2;
 /** Prints this near to each other say the same. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Build, EffectiveRules, ReelType } from '@yard-spool/core';
-import { markText } from '../bench/counter-words';
+import { markText } from '../words/counter-words';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { CutList, type CutRow } from './cut-list';

@@ -2,7 +2,7 @@ import type { Piece } from '@yard-spool/contract';
 import { type HouseRules, soakAdvice, waterState } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import type { DraftPlan } from './draft-plan';
-import { promisedText } from './promised-text';
+import { promisedText } from '../words/promised-text';
 
 /** Kept for filling before the promise, hours. From memory. */
 const TO_FILL = 1;

@@ -13,7 +13,7 @@ import {
   turnsRound,
 } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
-import { QUESTION_NAMES, SCOPE_WORDS } from '../house/question-names';
+import { QUESTION_NAMES, SCOPE_WORDS } from '../words/question-names';
 import type { DraftPlan } from './draft-plan';
 import { soakOf } from './soak-by';
 

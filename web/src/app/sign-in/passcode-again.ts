@@ -7,7 +7,7 @@ import { useKeys } from '../keyboard/keyboard.service';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
-import type { SendProof } from './send-proof';
+import type { SendProof } from '../data/send-proof';
 
 /** The passcode of whoever is signed in, again. What they were about to do goes on behind it. */
 @Component({

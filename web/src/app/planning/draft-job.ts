@@ -18,7 +18,7 @@ import { USUAL_TAIL_MM, type DraftPlan } from './draft-plan';
 import { stays } from './draft-stays';
 import { offOf, ownLine, sameBrought, SOURCES, type DraftLayer } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
-import { REEL_TYPE_NAMES } from './reel-type-names';
+import { REEL_TYPE_NAMES } from '../words/reel-type-names';
 
 /** A cut of less says nothing of how many more a piece gives, mm. */
 const WORTH_SAYING = 5000;
