@@ -1,5 +1,6 @@
 import { saysMaterial, type Observation, type Print, type UnitSystem } from '@yard-spool/core';
 import type { Read } from './draft-fields';
+import { QUANTITY_FIELDS, QUANTITY_NAMES } from './quantity-fields';
 import { printsIn, ratedMaterial } from './rating-text';
 import type { ReelDraft } from './reel-draft';
 
@@ -15,22 +16,11 @@ export function observationsOf(draft: ReelDraft, read: Read, system: UnitSystem)
       ];
     }),
   );
-  const lip = read('lip');
-  const width = read('width');
-  const arbor = read('arbor');
-  const far = read('farArbor');
-  const perTurn = read('retrieve');
-  const gear = read('gear');
-  return [
-    ...learnedOf(draft),
-    ...ratings,
-    ...(lip === null ? [] : [{ kind: 'lip' as const, diameter: lip }]),
-    ...(width === null ? [] : [{ kind: 'width' as const, width }]),
-    ...(arbor === null
-      ? []
-      : [{ kind: 'arbor' as const, diameter: arbor, ...(far === null ? {} : { farDiameter: far }) }]),
-    ...(perTurn === null || gear === null ? [] : [{ kind: 'retrieve' as const, perTurn, gear }]),
-  ];
+  const figures = QUANTITY_NAMES.flatMap((name) => {
+    const value = read(name);
+    return value === null ? [] : (QUANTITY_FIELDS[name].says?.(value, read) ?? []);
+  });
+  return [...learnedOf(draft), ...ratings, ...figures];
 }
 
 /** A print is kept as it was written where its figures alone do not say all of it. */

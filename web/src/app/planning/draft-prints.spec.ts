@@ -13,7 +13,7 @@ describe('prints of a draft', () => {
       { material: 'braid', text: 'braid 30/200' },
       { length: 210, diameter: 0.25 },
     ]);
-    const facts = factsOf(input!.observations, 5.2, 'metric');
+    const facts = factsOf({ observations: input!.observations, gear: 5.2 }, 'metric');
     expect(ratings(planFrom(draft(facts), PIECES, 'metric').input)).toEqual(ratings(input));
     expect(facts.ratedFor).toBe('nylon');
   });

@@ -4,7 +4,7 @@ import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select-field';
 import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
-import { FIELD_RANGE } from './draft-fields';
+import { FIELD_RANGE } from './quantity-fields';
 
 /** Line that is not the shop's: what it is, how thick, and how much of it was brought. */
 @Component({

@@ -9,7 +9,8 @@ import {
   type PlanInput,
 } from '@yard-spool/core';
 import type { UnitsService } from '../data/units.service';
-import { DIMENSIONS, draftReader } from './draft-fields';
+import { draftReader } from './draft-fields';
+import { QUANTITY_FIELDS } from './quantity-fields';
 import type { DraftPlan } from './draft-plan';
 import { DRAFT_LAYERS } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
@@ -84,7 +85,7 @@ function dragNote(draft: ReelDraft, { sources }: DraftPlan, units: UnitsService)
   if (drag === null || !tooHigh) return '';
   const { breaks, knot, weakest } = tooHigh;
   const name = layers[weakest]?.name ?? 'the weakest layer';
-  const shown = (kilograms: number): string => units.show(kilograms, DIMENSIONS.drag, 1).text;
+  const shown = (kilograms: number): string => units.show(kilograms, QUANTITY_FIELDS.drag.dimension, 1).text;
   return `A drag of ${shown(drag)} is more than ${name} stands: it is rated ${shown(breaks)}, a knot in it about ${shown(knot)}. Set less, or choose stronger line.`;
 }
 

@@ -1,29 +1,27 @@
 import { FormGroup } from '@angular/forms';
 import type { ReelType } from '@yard-spool/core';
 import { text } from '../ui/text-control';
+import { QUANTITY_NAMES, type QuantityName } from './quantity-fields';
 
 /** What lies between arbor and main. */
 export const UNDERNEATH = ['backing', 'main-only', 'tape', 'grip', 'three-layer'] as const;
 export type Underneath = (typeof UNDERNEATH)[number];
 
+/** Figures as a person types them, in their own units: one for each entry of `QUANTITY_FIELDS`. */
+type Figures = Readonly<Record<QuantityName, string>>;
+
 /** Everything a person types about one reel, as typed. */
-export interface ReelDraft {
+export interface ReelDraft extends Figures {
   readonly tag: string;
   readonly spool: string;
   readonly type: ReelType;
   readonly label: string;
   /** What tells it from others like it: its colour, a mark, a nick. */
   readonly looks: string;
-  readonly gear: string;
   readonly rating1: string;
   readonly rating2: string;
   /** What the ratings are for: nylon or braid. */
   readonly ratedFor: string;
-  readonly lip: string;
-  readonly width: string;
-  readonly arbor: string;
-  readonly farArbor: string;
-  readonly retrieve: string;
   readonly onItNow: string;
   /** Depths closed fills of it have taught, as JSON; nobody types them. */
   readonly learned: string;
@@ -31,18 +29,13 @@ export interface ReelDraft {
   readonly lies: string;
   /** Place in the bag of the reel this is another spool of; empty for a reel of its own. */
   readonly sameReelAs: string;
-  readonly reducer: string;
   /** How much old line stays on: a length, a level or a share. */
   readonly kept: string;
-  readonly keptDiameter: string;
   /** A piece by its number, a line by `line:` and its code, or one of `SOURCES`; so for every layer. */
   readonly mainPiece: string;
   readonly mainLength: string;
   /** How much main was wanted before it became as much as fits; nobody types it. */
   readonly wantedMain: string;
-  readonly least: string;
-  readonly gap: string;
-  readonly bevel: string;
   readonly underneath: Underneath;
   readonly backingPiece: string;
   /** Empty where it is as much as fits. */
@@ -51,47 +44,34 @@ export interface ReelDraft {
   readonly cushionLength: string;
   readonly topPiece: string;
   readonly topLength: string;
-  readonly tapeWraps: string;
-  readonly tapeThickness: string;
   /** Line that is not the shop's: what it is. */
   readonly ownName: string;
   readonly ownMaterial: string;
-  readonly ownDiameter: string;
-  readonly ownLength: string;
   readonly leader: string;
-  readonly drag: string;
   /** 'yes' where the main goes on first and is swapped over. */
   readonly mainFirst: string;
 }
 
+const NO_FIGURES = Object.fromEntries(QUANTITY_NAMES.map((name) => [name, ''])) as Figures;
+
 export const emptyReel = (): ReelDraft => ({
+  ...NO_FIGURES,
   tag: '',
   spool: '',
   type: 'fixed-spool',
   label: '',
   looks: '',
-  gear: '',
   rating1: '',
   rating2: '',
   ratedFor: 'nylon',
-  lip: '',
-  width: '',
-  arbor: '',
-  farArbor: '',
-  retrieve: '',
   onItNow: '',
   learned: '',
   lies: '',
   sameReelAs: '',
-  reducer: '',
   kept: '',
-  keptDiameter: '',
   mainPiece: '',
   mainLength: '',
   wantedMain: '',
-  least: '',
-  gap: '',
-  bevel: '',
   underneath: 'backing',
   backingPiece: '',
   backingLength: '',
@@ -99,14 +79,9 @@ export const emptyReel = (): ReelDraft => ({
   cushionLength: '45 m',
   topPiece: '',
   topLength: '270 m',
-  tapeWraps: '',
-  tapeThickness: '',
   ownName: '',
   ownMaterial: 'nylon',
-  ownDiameter: '',
-  ownLength: '',
   leader: '',
-  drag: '',
   mainFirst: '',
 });
 

@@ -29,7 +29,8 @@ import { SelectField } from '../ui/select-field';
 import { SuggestField } from '../ui/suggest-field';
 import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
-import { AMOUNT_RANGE, FIELD_RANGE } from './draft-fields';
+import { AMOUNT_RANGE } from './draft-fields';
+import { FIELD_RANGE } from './quantity-fields';
 import { fitsUnlessSaid } from './draft-missing';
 import type { DraftPlan } from './draft-plan';
 import { isOnIt, SOURCES, type DraftLayer } from './draft-sources';
@@ -203,7 +204,10 @@ export class ReelEntry {
   protected recognise(id: number): void {
     const kind = this.kinds().find((one) => one.id === id);
     if (!kind) return;
-    const facts = factsOf([...kind.observations, ...kind.learned], kind.gear, this.units.system());
+    const facts = factsOf(
+      { observations: [...kind.observations, ...kind.learned], gear: kind.gear },
+      this.units.system(),
+    );
     this.form().patchValue({ ...facts, type: kind.type });
     this.mainLine().focus();
   }

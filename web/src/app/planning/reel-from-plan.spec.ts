@@ -72,7 +72,7 @@ describe('a reel as last time', () => {
   }, 60_000);
 
   it('tells a kind’s facts in the person’s units', () => {
-    const facts = factsOf([{ kind: 'lip', diameter: 50.8 }], 6, 'imperial');
+    const facts = factsOf({ observations: [{ kind: 'lip', diameter: 50.8 }], gear: 6 }, 'imperial');
     expect(facts).toMatchObject({ lip: '2 in', gear: '6:1' });
   });
 

@@ -1,6 +1,5 @@
 import type { CustomerReel, PlannedCut, Wants } from '@yard-spool/contract';
 import {
-  OLD_LINE,
   formatQuantity,
   levelText,
   packText,
@@ -8,12 +7,12 @@ import {
   saysMaterial,
   type Dimension,
   type LayerRequest,
-  type Observation,
   type PlanInput,
   type UnitSystem,
 } from '@yard-spool/core';
 import { fitsUnlessSaid } from './draft-missing';
 import { byLine, SOURCES, type DraftLayer } from './draft-sources';
+import { QUANTITY_FIELDS, QUANTITY_NAMES, type KeptFigures } from './quantity-fields';
 import { emptyReel, type ReelDraft, type Underneath } from './reel-draft';
 
 type Facts = Partial<ReelDraft>;
@@ -28,6 +27,7 @@ const TYPED_DIGITS = 6;
 const writer =
   (system: UnitSystem) =>
   (value: number, dimension: Dimension): string => {
+    if (dimension === 'count') return String(value);
     if (dimension === 'ratio') return `${String(Number(value.toPrecision(TYPED_DIGITS)))}:1`;
     const other: UnitSystem = system === 'metric' ? 'imperial' : 'metric';
     const exact = [system, other].flatMap((one) => exactly(value, dimension, one) ?? []);
@@ -51,8 +51,21 @@ function readsAs(text: string, value: number, dimension: Dimension): boolean {
   return back.ok && Math.abs(back.value.value - value) <= 1e-12 * Math.abs(value);
 }
 
+/** The figures that were kept, as the fields of a draft; empty where nobody said them. */
+function figuresOf(kept: KeptFigures, system: UnitSystem): Facts {
+  const write = writer(system);
+  return Object.fromEntries(
+    QUANTITY_NAMES.flatMap((name): [string, string][] => {
+      const { dimension, kept: figureIn } = QUANTITY_FIELDS[name];
+      const figure = figureIn?.(kept) ?? null;
+      return figure === null ? [] : [[name, write(figure, dimension)]];
+    }),
+  );
+}
+
 /** What is known of a spool, as the fields of a draft. */
-export function factsOf(observations: readonly Observation[], gear: number, system: UnitSystem): Facts {
+export function factsOf(kept: KeptFigures, system: UnitSystem): Facts {
+  const { observations } = kept;
   const write = writer(system);
   const ratings = observations.filter((one) => one.kind === 'rating');
   const depths = observations.filter(({ kind }) => kind === 'depth' || kind === 'stretch');
@@ -60,24 +73,14 @@ export function factsOf(observations: readonly Observation[], gear: number, syst
     one.text ?? `${write(one.length, 'line-length')} × ${write(one.diameter, 'small-length')}`;
   // What a print says of its own material needs no other place to be said.
   const plain = ratings.find(({ text = '' }) => !saysMaterial(text)) ?? ratings[0];
-  const facts: Record<string, string> = {
-    gear: write(gear, 'ratio'),
+  return {
+    ...figuresOf(kept, system),
     rating1: ratings.slice(0, 1).map(rating).join(''),
     // A spool may carry more prints than there are fields.
     rating2: ratings.slice(1).map(rating).join('; '),
     ratedFor: plain?.material === 'braid' ? 'braid' : 'nylon',
     learned: depths.length > 0 ? JSON.stringify(depths) : '',
   };
-  for (const one of observations) {
-    if (one.kind === 'lip') facts.lip = write(one.diameter, 'small-length');
-    if (one.kind === 'width') facts.width = write(one.width, 'small-length');
-    if (one.kind === 'retrieve') facts.retrieve = write(one.perTurn, 'line-length');
-    if (one.kind === 'arbor') {
-      facts.arbor = write(one.diameter, 'small-length');
-      if (one.farDiameter !== undefined) facts.farArbor = write(one.farDiameter, 'small-length');
-    }
-  }
-  return facts;
 }
 
 const underneathOf = (layers: readonly LayerRequest[]): Underneath => {
@@ -118,7 +121,6 @@ class Rewriter {
 
   readonly small = (millimetres: number): string => this.write(millimetres, 'small-length');
   readonly length = (metres: number): string => this.write(metres, 'line-length');
-  readonly strength = (kilograms: number): string => this.write(kilograms, 'strength');
 
   pieceOf(layer: string): string {
     const cut = this.kept.cuts.find((one) => one.layer === layer);
@@ -161,28 +163,12 @@ class Rewriter {
       : {};
   }
 
-  /** What lies below the line that is wound. */
-  below(): Facts {
-    const assumed = this.kept.planInput.assumed ?? [];
-    const facts: Record<string, string> = {};
-    for (const layer of this.layers) {
-      if (layer.kind === 'reducer') facts.reducer = this.small(layer.diameter);
-      if (layer.kind === 'tape') {
-        facts.tapeThickness = this.small(layer.thickness);
-        if (layer.wraps !== 'fits') facts.tapeWraps = String(layer.wraps);
-      }
-      if (layer.kind === 'retained' && layer.line.key === OLD_LINE)
-        facts.keptDiameter = assumed.includes('kept-diameter') ? '' : this.small(layer.line.diameter);
-    }
-    return { ...facts, ...this.oldLine() };
-  }
-
   private get old() {
     return this.layers.filter((layer) => layer.kind === 'retained');
   }
 
   /** How much old line stays on: up to a level, or in all. */
-  private oldLine(): Facts {
+  oldLine(): Facts {
     const top = this.old.at(-1)?.left;
     if (!top) return {};
     if (!('length' in top)) return { kept: levelText(top, this.small) };
@@ -203,21 +189,21 @@ export function reelFromPlan(
   again = false,
 ): ReelDraft {
   const { planInput, wants, spool } = kept;
-  const { gap, gear } = planInput.request;
+  const { gap, gear, layers } = planInput.request;
+  const { observations, assumed } = planInput;
   const rewrite = new Rewriter(kept, system, again);
   const { underneath } = rewrite;
   const backing = rewrite.amountOf('backing');
   return {
     ...emptyReel(),
-    ...factsOf(planInput.observations, gear, system),
+    ...factsOf({ observations, gear, assumed, layers, gap, wants }, system),
     tag: reel.tag,
     type: reel.type,
     label: reel.label,
     looks: reel.looks ?? '',
     lies: liesOf(reel.on),
     spool: spool === 'own' ? '' : spool,
-    ...(planInput.assumed?.includes('gear') ? { gear: '' } : {}),
-    ...rewrite.below(),
+    ...rewrite.oldLine(),
     ...rewrite.own(),
     mainPiece: rewrite.pieceOf('main'),
     mainLength: rewrite.amountOf('main'),
@@ -225,8 +211,7 @@ export function reelFromPlan(
     ...belowMain(underneath, backing),
     topPiece: rewrite.pieceOf('top'),
     topLength: rewrite.amountOf('top') || emptyReel().topLength,
-    ...wanted(wants, rewrite),
-    gap: gap === undefined || wants.gap !== 'typed' ? '' : rewrite.small(gap),
+    ...wanted(wants),
     underneath,
   };
 }
@@ -249,12 +234,9 @@ const belowMain = (underneath: Underneath, amount: string): Facts => {
   return underneath === 'grip' ? { gripLength: amount || emptyReel().gripLength } : { backingLength: amount };
 };
 
-/** What the customer wants beside the line itself, as fields. */
-const wanted = (wants: Wants, { length, small, strength }: Rewriter): Facts => ({
+/** What the customer wants beside the line itself, in words. */
+const wanted = (wants: Wants): Facts => ({
   onItNow: wants.onItNow,
   leader: wants.leader,
-  least: wants.leastMm === null ? '' : length(wants.leastMm / 1000),
-  drag: wants.dragKg === null ? '' : strength(wants.dragKg),
   mainFirst: wants.mainFirst ? 'yes' : '',
-  bevel: wants.bevelMm === null ? '' : small(wants.bevelMm),
 });

@@ -3,7 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type ReelKind } from '@yard-spool/contract';
 import { kindKey, type ReelType } from '@yard-spool/core';
-import { draftReader, FIELD_RANGE } from '../planning/draft-fields';
+import { draftReader } from '../planning/draft-fields';
+import { FIELD_RANGE } from '../planning/quantity-fields';
 import { observationsOf } from '../planning/draft-observations';
 import { ratingProblem } from '../planning/rating-text';
 import { emptyReel, type ReelDraft } from '../planning/reel-draft';
@@ -84,7 +85,7 @@ export class ReelBook {
       filled = now;
       const { gear, rating1, rating2, lip, width, arbor } = {
         ...emptyReel(),
-        ...factsOf(kind.observations, kind.gear, this.units.system()),
+        ...factsOf(kind, this.units.system()),
       };
       this.form.setValue({ label: kind.label, type: kind.type, gear, rating1, rating2, lip, width, arbor });
       this.into.setValue('');
@@ -105,7 +106,7 @@ export class ReelBook {
   }
 
   protected factsText({ observations, gear }: ReelKind): string {
-    const { rating1, rating2 } = factsOf(observations, gear, this.units.system());
+    const { rating1, rating2 } = factsOf({ observations, gear }, this.units.system());
     // Measures are shown as people read them off a rule; the form has them to the digit.
     const measures = observations.flatMap((one) => {
       if (one.kind === 'lip') return [`lip ${this.units.small(one.diameter)}`];
