@@ -83,6 +83,21 @@ describe('a bench’s counter', () => {
     expect(bench.asked[2]).toMatchObject({ count: 6, known: 9, since: 3 });
   });
 
+  it('begins where somebody saw it stand, not where it stood when the log was looked at before', () => {
+    const bench = new Bench().says(0);
+    bench.take({ kind: 'logged', events: [event(4, { kind: 'step-done', payload: { step: 'strip' } })] });
+    expect(bench.asked).toMatchObject([{ count: 0, since: 0 }]);
+    bench.says(30);
+    const seen = { device: 'reed-1', count: 40 };
+    bench.says(40).take({
+      kind: 'logged',
+      events: [event(5, { kind: 'moving', payload: { on: true, seen } })],
+    });
+    // What was on its way came behind the log: it is credited again, from where it was seen.
+    bench.take({ kind: 'credited', credit: { behind: 5 } }).tick();
+    expect(bench.asked[1]).toMatchObject({ count: 40, known: 5, since: 40 });
+  });
+
   it('credits what was sound before a doubt first, shows that, and asks then', () => {
     const bench = new Bench().says(0).says(10).tick().credited();
     bench.says(15).tick().credited();

@@ -207,10 +207,19 @@ function keep(state: BenchCounterState, now: number): Reduced {
 function logged(state: BenchCounterState, events: readonly RunEvent[]): Reduced {
   const count = events.flatMap((event) => settledAt(event, state.device.name) ?? []).at(-1);
   const known = knowing(state, events.at(-1)?.seq ?? 0);
-  return then(count === undefined ? only(known) : settled(known, count), (after) =>
-    fold({ ...after, addedAt: after.addedAt ?? after.heard?.count ?? null, moved: true }),
-  );
+  if (count !== undefined)
+    return then(settled(known, count), (after) =>
+      fold({ ...seenSince(after), addedAt: after.heard ? count : null, moved: true }),
+    );
+  return fold({ ...known, addedAt: known.addedAt ?? known.heard?.count ?? null, moved: true });
 }
+
+/** Somebody saw where the device stood: what was added before that is not credited from an earlier place any more. */
+const seenSince = (state: BenchCounterState): BenchCounterState => {
+  const { crediting } = state;
+  if (!crediting) return state;
+  return { ...state, crediting: { ...crediting, weighed: { ...crediting.weighed, since: null } } };
+};
 
 /** Another run stands at the bench: turns up to here are the last one's, those from here on its own. */
 function stands(state: BenchCounterState, runId: number | null): Reduced {
