@@ -2,6 +2,7 @@ export { fail, succeed, type Issue, type Result } from './issue';
 export { normalFrom, seeded } from './numeric/random';
 export { darken, lighten, type LineLook } from './drawing/line-look';
 export { tileOf } from './drawing/line-texture';
+export { LINE_TINTS, PALETTE } from './drawing/palette';
 export type { RuleStretch } from './drawing/rule-stretch';
 export { layoutSection, type SectionBox, type SectionView } from './drawing/section-layout';
 export { allowedIn, parseQuantity, type Allowed } from './quantities/parse-quantity';

@@ -1,12 +1,10 @@
 import { HERE } from '../db/job-states';
 import type { Bag, BroughtLine } from '@yard-spool/contract';
-import { OWN_PREFIX, ownLineCode } from '@yard-spool/core';
+import { LINE_TINTS, OWN_PREFIX, ownLineCode } from '@yard-spool/core';
 import type { Reading, Unit } from '../context/context';
 import { addMoves } from '../rack/move';
 import { productFor } from '../rack/products';
 
-/** Own line is drawn in one tint: what it looks like nobody wrote down. */
-const TINT = '#8fa3b5';
 const NAMES = {
   nylon: 'nylon',
   fluorocarbon: 'fluorocarbon',
@@ -48,7 +46,7 @@ async function ownProduct(u: Unit, line: Pick<BroughtLine, 'material' | 'diamete
   const there = await u.tables.products.findOne({ where: { code } });
   if (there) return there.id;
   const name = `Own ${NAMES[line.material]} ${line.diameter.toFixed(2)}`;
-  return productFor(u, { ...line, code, name, strengthKg: null, tint: TINT });
+  return productFor(u, { ...line, code, name, strengthKg: null, tint: LINE_TINTS.own });
 }
 
 interface BroughtRow {

@@ -3,14 +3,15 @@ import type { Job } from '@yard-spool/contract';
 import {
   askedIn,
   isSwap,
-  lengthOn,
-  pieceStretches,
-  windingRequest,
   type LayerRequest,
+  lengthOn,
   type Line,
+  LINE_TINTS,
+  pieceStretches,
   type RunFacts,
   type RunState,
   type SettledFill,
+  windingRequest,
   type WoundLayer,
 } from '@yard-spool/core';
 import type { ProductRow } from '../db/models/rack';
@@ -259,7 +260,7 @@ const keptRow = (
   innerRadius,
   outerRadius,
   lineName: `Old ${line.material} ${line.diameter.toFixed(2)}`,
-  tint: '#b7b7b7',
+  tint: LINE_TINTS.kept,
   pieceId: null,
   lengthMm: Math.round(length * 1000),
 });
@@ -280,5 +281,5 @@ const layerRow = (
   lineName:
     product?.name ??
     (line.key.startsWith('not ') ? `Unknown, ${line.key}` : `${line.material} ${line.diameter.toFixed(2)}`),
-  tint: product?.tint ?? '#b7b7b7',
+  tint: product?.tint ?? LINE_TINTS.kept,
 });

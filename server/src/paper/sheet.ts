@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '@yard-spool/core';
+import { MM_PER_INCH, PALETTE } from '@yard-spool/core';
 import type { Content } from 'pdfmake/interfaces';
 
 /** Points to a millimetre: a point is 1/72 of an inch of 25.4 mm. */
@@ -26,7 +26,7 @@ export const roomOf = ({ widthMm, marginMm }: Pick<Sheet, 'widthMm' | 'marginMm'
 
 /** A hairline across the page. */
 export const hairline = (width: number): Content => ({
-  canvas: [{ type: 'line', x1: 0, y1: 0, x2: width, y2: 0, lineWidth: 0.6, lineColor: '#13212c' }],
+  canvas: [{ type: 'line', x1: 0, y1: 0, x2: width, y2: 0, lineWidth: 0.6, lineColor: PALETTE.ink }],
   margin: [0, 4, 0, 4],
 });
 

@@ -1,3 +1,4 @@
+import { PALETTE } from '@yard-spool/core';
 import { createRequire } from 'node:module';
 import pdfmake from 'pdfmake';
 import { PT, type Sheet } from './sheet';
@@ -21,7 +22,7 @@ export function toPdf({ title, widthMm, heightMm, marginMm, fontSize, content }:
       info: { title, creator: 'Yard Spool' },
       pageSize: { width: widthMm * PT, height: heightMm === 'auto' ? 'auto' : heightMm * PT },
       pageMargins: marginMm * PT,
-      defaultStyle: { font: NAME, fontSize, color: '#13212c', lineHeight: 1.15 },
+      defaultStyle: { font: NAME, fontSize, color: PALETTE.ink, lineHeight: 1.15 },
       content,
     })
     .getBuffer();

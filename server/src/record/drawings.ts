@@ -1,18 +1,17 @@
 import type { Drawing } from '@yard-spool/contract';
 import {
-  woundArea,
   type FillPlan,
+  LINE_TINTS,
   type PlanInput,
   type PlannedLayer,
   type SpoolGeometry,
+  woundArea,
 } from '@yard-spool/core';
 import type { LyingLayer } from './lying';
 
 type DrawnLayer = Drawing['layers'][number];
 
 /** Old line that stays on, and tape, where nothing of the shop's gives a tint. */
-const KEPT = '#b7b7b7';
-const TAPE = '#d9d2b8';
 
 const spoolOf = ({ lipRadius, arborRadius, width }: SpoolGeometry): Omit<Drawing, 'layers'> => ({
   lip: lipRadius,
@@ -82,11 +81,13 @@ function drawnLayer(
   const at = { inner: innerRadius, outer: outerRadius, lengthMm: Math.round(length.value * 1000) };
   switch (request.kind) {
     case 'line':
-      return [{ ...at, texture: request.line.material, tint: tints.get(id) ?? KEPT, role: request.role }];
+      return [
+        { ...at, texture: request.line.material, tint: tints.get(id) ?? LINE_TINTS.kept, role: request.role },
+      ];
     case 'retained':
-      return [{ ...at, texture: 'salvage', tint: KEPT, role: 'kept' }];
+      return [{ ...at, texture: 'salvage', tint: LINE_TINTS.kept, role: 'kept' }];
     case 'tape':
-      return [{ ...at, texture: 'tail', tint: TAPE, role: 'tape' }];
+      return [{ ...at, texture: 'tail', tint: LINE_TINTS.tape, role: 'tape' }];
     default:
       return [];
   }

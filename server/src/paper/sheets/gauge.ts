@@ -1,4 +1,4 @@
-import { formatQuantity, MM_PER_INCH, type UnitSystem } from '@yard-spool/core';
+import { formatQuantity, MM_PER_INCH, PALETTE, type UnitSystem } from '@yard-spool/core';
 import type { GaugeFacts } from '../facts';
 import { A5, trueToScale, type Sheet } from '../sheet';
 import type { House, Say } from '../say';
@@ -145,7 +145,7 @@ function mark(x: number, y: number, labelY: number, kind: 'stop' | 'join', depth
     element('rect', { x, y: y - 0.09, width: STRIP, height: 0.18, fill: colour }),
     element('path', {
       d: tip,
-      fill: kind === 'stop' ? colour : '#ffffff',
+      fill: kind === 'stop' ? colour : PALETTE.card,
       stroke: colour,
       'stroke-width': 0.3,
     }),

@@ -1,3 +1,4 @@
+import { PALETTE } from '@yard-spool/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 
 /** A table with its heading on every page; hairlines between rows. */
@@ -15,7 +16,7 @@ export const table = (
   layout: {
     hLineWidth: (i: number) => (i === 0 ? 0 : i === 1 ? 1 : 0.4),
     vLineWidth: () => 0,
-    hLineColor: (i: number) => (i === 1 ? '#13212c' : '#6f8087'),
+    hLineColor: (i: number) => (i === 1 ? PALETTE.ink : PALETTE.edge),
     paddingLeft: () => 2,
     paddingRight: () => 6,
     paddingTop: () => 4,
@@ -25,5 +26,5 @@ export const table = (
 
 /** A box to tick with a pencil. */
 export const box = (): TableCell => ({
-  canvas: [{ type: 'rect', x: 0, y: 0, w: 11, h: 11, lineWidth: 1, lineColor: '#13212c' }],
+  canvas: [{ type: 'rect', x: 0, y: 0, w: 11, h: 11, lineWidth: 1, lineColor: PALETTE.ink }],
 });

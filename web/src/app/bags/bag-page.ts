@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type Job, type Paper } from '@yard-spool/contract';
-import { inferSpool, type LineLook, priorsOf, REEL_TRAITS, swapOf } from '@yard-spool/core';
+import { inferSpool, type LineLook, PALETTE, priorsOf, REEL_TRAITS, swapOf } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
@@ -184,7 +184,7 @@ export class BagPage {
     return {
       texture:
         cut?.pieceKind === 'salvage' ? 'salvage' : request?.kind === 'line' ? request.line.material : 'nylon',
-      tint: cut?.tint ?? '#c5cfd2',
+      tint: cut?.tint ?? PALETTE.line,
     };
   }
 }

@@ -1,5 +1,5 @@
 import type { Run } from '@yard-spool/contract';
-import { type LineLook, type RunUnderWay, type SectionView, stepId } from '@yard-spool/core';
+import { type LineLook, PALETTE, type RunUnderWay, type SectionView, stepId } from '@yard-spool/core';
 import { KEPT_LOOK, TAPE_LOOK } from '../drawing/plan-drawing';
 
 /** How a layer of a run is drawn. */
@@ -9,7 +9,7 @@ export function layerLook({ job }: Run, layer: string): LineLook {
   if (request?.kind === 'retained') return KEPT_LOOK;
   if (request?.kind === 'tape') return TAPE_LOOK;
   const material = request?.kind === 'line' ? request.line.material : 'nylon';
-  return { texture: cut?.pieceKind === 'salvage' ? 'salvage' : material, tint: cut?.tint ?? '#c5cfd2' };
+  return { texture: cut?.pieceKind === 'salvage' ? 'salvage' : material, tint: cut?.tint ?? PALETTE.line };
 }
 
 /** The spool under the handle as it fills, with its stop, its join, and where the line is now. */

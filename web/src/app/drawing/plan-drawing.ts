@@ -1,7 +1,8 @@
 import {
-  markWords,
   type FillPlan,
+  LINE_TINTS,
   type LineLook,
+  markWords,
   type PlannedLayer,
   type RuleStretch,
   type SectionView,
@@ -22,8 +23,8 @@ export interface LayerNames {
 const handleTurnsWords = (turns: number): string => `${turns.toFixed(0)} handle turns`;
 
 /** Old line that stays on, and tape: drawn apart from any line of the shop's. */
-export const KEPT_LOOK: LineLook = { texture: 'salvage', tint: '#b7b7b7' };
-export const TAPE_LOOK: LineLook = { texture: 'tail', tint: '#d9d2b8' };
+export const KEPT_LOOK: LineLook = { texture: 'salvage', tint: LINE_TINTS.kept };
+export const TAPE_LOOK: LineLook = { texture: 'tail', tint: LINE_TINTS.tape };
 
 const lookOf = ({ id, request }: PlannedLayer, names: LayerNames): LineLook =>
   request.kind === 'retained' ? KEPT_LOOK : request.kind === 'tape' ? TAPE_LOOK : names.look(id);

@@ -6,6 +6,7 @@ import {
   isSealed,
   type LayerRole,
   type Line,
+  LINE_TINTS,
   type LineLook,
   lineOf,
   type Material,
@@ -53,7 +54,6 @@ export interface LayerSource {
 export type LayerSources = Readonly<Partial<Record<DraftLayer, LayerSource>>>;
 
 /** Own line is drawn in one tint: what it looks like nobody wrote down. */
-const OWN_TINT = '#8fa3b5';
 
 /** The rack a draft is planned from. */
 export interface DraftRack {
@@ -117,7 +117,7 @@ function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): 
     id: 0,
     code: ownLineCode(own),
     name: own.name,
-    tint: OWN_TINT,
+    tint: LINE_TINTS.own,
     strengthKg: null,
     mass: null,
     material: own.material,

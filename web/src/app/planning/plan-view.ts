@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { FillPlan, LineLook, SpoolGeometry, SwapPlan } from '@yard-spool/core';
+import { type FillPlan, type LineLook, PALETTE, type SpoolGeometry, type SwapPlan } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { planSection, planStretches } from '../drawing/plan-drawing';
@@ -45,7 +45,7 @@ export class PlanView {
   readonly stays = input(false);
 
   private readonly names = computed(() => ({
-    look: (id: string): LineLook => this.looks()[id] ?? { texture: 'nylon', tint: '#c5cfd2' },
+    look: (id: string): LineLook => this.looks()[id] ?? { texture: 'nylon', tint: PALETTE.line },
     length: (metres: number) => this.units.length(metres),
     small: (millimetres: number) => this.units.small(millimetres),
     // Main first, what lies on the reel at the end is not wound to these turns.

@@ -1,5 +1,5 @@
 import type { Piece } from '@yard-spool/contract';
-import type { RuleStretch } from '@yard-spool/core';
+import { PALETTE, type RuleStretch } from '@yard-spool/core';
 import { pieceLook } from '../drawing/piece-look';
 
 /** A piece as a length rule: free line, what is promised, what has been drawn. */
@@ -11,7 +11,7 @@ export function pieceStretches(piece: Piece): RuleStretch[] {
     { metres: promised / 1000, look, label: 'promised', promised: true },
     {
       metres: Math.max(0, piece.receivedMm - piece.lengthMm) / 1000,
-      look: { texture: 'gone', tint: '#dde4e6' },
+      look: { texture: 'gone', tint: PALETTE.groove },
       label: 'drawn',
     },
   ];

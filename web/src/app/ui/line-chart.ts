@@ -1,3 +1,4 @@
+import { PALETTE } from '@yard-spool/core';
 import {
   afterRenderEffect,
   ChangeDetectionStrategy,
@@ -57,7 +58,7 @@ export interface ChartDot {
 }
 
 const look = (name: string): string =>
-  getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim() || '#13212c';
+  getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim() || PALETTE.ink;
 
 /** Lines over two plain axes, drawn once per change. What they say has to be told in words beside it as well. */
 @Component({
