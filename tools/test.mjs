@@ -44,7 +44,7 @@ const STAGES = {
   },
   unused: { what: 'Unused code', reads: true, work: () => checkBy('npx', ['knip']) },
   share: { what: 'Share of tests', reads: true, work: () => Promise.resolve(checkTestShare()) },
-  unit: { what: 'Core and contract', work: () => testProject('unit') },
+  unit: { what: 'Core, contract and tools', work: () => testProject('unit') },
   screens: { what: 'Screens, component by component', work: () => testScreens() },
   api: { what: 'Server on a real database', work: testApi },
   fuzz: { what: 'Requests nearly right and nothing like it', work: () => fuzz(FUZZ) },

@@ -69,13 +69,13 @@ describe('the first five minutes', () => {
     await browser.press('?');
     expect(await browser.shown('[data-test=screen-help]')).toContain('Every piece of line in the shop');
     await browser.click('Fill the one on bench 2');
-    await comes('at which bench this machine stands');
+    await comes('which bench this computer is at');
     expect(await browser.driver.getCurrentUrl()).toMatch(/\/bench$/);
     await browser.go('/rack');
     await (await browser.text('Go there', 'a')).click();
     await browser.find('ys-bench-list');
     await browser.driver.navigate().refresh();
-    await comes('at which bench this machine stands');
+    await comes('which bench this computer is at');
     await browser.click('End the tour');
     await gone('[data-test=walk-step]');
   });
@@ -102,7 +102,7 @@ describe('the first five minutes', () => {
     });
     await hand.booked();
     await begin('Fill the one on bench 2');
-    await comes('at which bench this machine stands');
+    await comes('which bench this computer is at');
     await browser.choose('This computer is at', 'Bench 2');
     await comes('Take a reel up');
     await browser.go(`/bags/${String(hand.bagNumber)}`);

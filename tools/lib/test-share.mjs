@@ -6,14 +6,15 @@ import { ROOT } from './paths.mjs';
 const LEAST = 0.25;
 const MOST = 1 / 3;
 const CODE = /\.(ts|mjs|cjs|js|html|css)$/;
-const TEST = /\.(test|spec)\.ts$|\/testing\/|^e2e\//;
+const TEST = /\.(test|spec)\.(ts|mjs)$|\/testing\/|^e2e\//;
 const COMMENT = /^(\/\/|\/?\*|<!--.*-->$)/;
 
-/** @param {string} file */
-function linesOf(file) {
-  const lines = readFileSync(join(ROOT, file), 'utf8').split('\n');
-  return lines.filter((line) => line.trim() !== '' && !COMMENT.test(line.trim())).length;
-}
+/** Lines of a text that are code: blank ones and those of a comment alone are none. @param {string} text */
+export const linesOfCode = (text) =>
+  text.split('\n').filter((line) => line.trim() !== '' && !COMMENT.test(line.trim())).length;
+
+/** Whether a file counts as a test: one of its own, what tests are made with, a journey. @param {string} file */
+export const isTest = (file) => TEST.test(file);
 
 /** What is installed or built, and therefore not ours to count. */
 const LEFT_OUT = new Set(['node_modules', 'dist', 'docs']);
@@ -35,11 +36,11 @@ export function checkTestShare() {
   const folders = new Map();
   for (const file of codeFiles()) {
     const folder = file.includes('/') ? (file.split('/')[0] ?? '') : '.';
-    const lines = linesOf(file);
+    const lines = linesOfCode(readFileSync(join(ROOT, file), 'utf8'));
     const sum = folders.get(folder) ?? { tests: 0, all: 0 };
     sum.all += lines;
     all += lines;
-    if (TEST.test(file)) {
+    if (isTest(file)) {
       sum.tests += lines;
       tests += lines;
     }

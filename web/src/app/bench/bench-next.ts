@@ -48,7 +48,7 @@ import { Sending } from '../ui/sending';
             [disabled]="sending.busy() || !here.bench()"
             (click)="take(job.id)"
           >
-            {{ here.bench() ? 'Take it to ' + here.bench()?.name : 'Say at which bench this machine stands' }}
+            {{ here.bench() ? 'Take it to ' + here.bench()?.name : 'Say which bench this computer is at' }}
           </button>
         </li>
       }

@@ -44,7 +44,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/bench/,
-    'What is on a bench now and what waits, in the order it was promised. Say once at which bench this machine stands, then take up the next reel from here.',
+    'What is on a bench now and what waits, in the order it was promised. Say once which bench this computer is at, then take up the next reel from here.',
   ],
   [
     /^\/rack\/tubs/,
@@ -56,7 +56,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/rack\/count/,
-    'The whole rack counted down one list, place by place: type what is on each piece, or scan its code to get to it. What differs from the books is shown, and taken in all at once or as far as you tick it; a count that was begun stays on this machine.',
+    'The whole rack counted down one list, place by place: type what is on each piece, or scan its code to get to it. What differs from the books is shown, and taken in all at once or as far as you tick it; a count that was begun stays on this computer.',
   ],
   [
     /^\/rack\/order/,

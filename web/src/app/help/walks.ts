@@ -110,7 +110,7 @@ const filling: Walk = {
   name: 'Fill a reel',
   steps: [
     {
-      say: 'Say at which bench this machine stands: it is kept on the machine.',
+      say: 'Say which bench this computer is at: it is kept on the computer.',
       demo: 'Choose Bench 2.',
       mark: 'ys-bench-list select',
       at: BENCH,

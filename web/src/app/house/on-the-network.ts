@@ -93,7 +93,7 @@ export class AddressCode {
         }
       } @else if (network.now().state === 'ready') {
         <p>
-          This server answers this machine alone. To let tablets of the shop’s own network in, end it and
+          This server answers this computer alone. To let tablets of the shop’s own network in, end it and
           start it with <b>npm start -- --lan</b>.
         </p>
       }
