@@ -295,6 +295,7 @@ export {
   type BenchCounterState,
   type CounterEffect,
   type CounterInput,
+  type Credited,
   type Weighed,
 } from './devices/bench-counter';
 export { parseCounterLine, type CounterLine } from './devices/counter-line';

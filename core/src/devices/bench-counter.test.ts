@@ -137,6 +137,19 @@ describe('a bench’s counter', () => {
     expect(bench.asked[3]).toMatchObject({ runId: 8, count: 7, leaving: false });
   });
 
+  it('that is let go still gives a run that left its last turns, and begins nothing else', () => {
+    const bench = new Bench().says(0).says(4).tick();
+    bench.says(6).take({ kind: 'stands', runId: 8 }).take({ kind: 'over' });
+    bench.credited();
+    expect(bench.asked[1]).toMatchObject({ runId: 7, count: 6, leaving: true });
+    bench.credited().says(9).tick(3);
+    expect(bench.asked).toHaveLength(2);
+    expect(bench.state.crediting).toBeNull();
+    // Where the database is away it is over all the same.
+    const other = new Bench().says(0).says(4).take({ kind: 'stands', runId: 8 }).take({ kind: 'over' });
+    expect(other.take({ kind: 'not-credited' }).state.crediting).toBeNull();
+  });
+
   it('counts for nobody while no run stands there', () => {
     const bench = new Bench(null).says(0).says(5).tick().tick();
     expect(bench.asked).toEqual([]);

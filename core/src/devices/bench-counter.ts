@@ -32,7 +32,7 @@ export interface Weighed {
 }
 
 /** What crediting came to: what the count means; how far the log is now, where it went on; null where the run is gone. */
-export type Credited = Pick<Credit, 'happening' | 'unclaimed' | 'odd'> | { readonly behind: number } | null;
+export type Credited = Credit | { readonly behind: number } | null;
 
 /** All that is known of a bench's counter. */
 export interface BenchCounterState {
@@ -65,6 +65,8 @@ export interface BenchCounterState {
   readonly leaving: readonly Weighed[];
   /** When what was heard was last kept, ms. */
   readonly keptAt: number;
+  /** Let go: what is owed to runs that left is still credited, and nothing else is begun. */
+  readonly over: boolean;
 }
 
 /** What a bench's counter is told. Times in ms. */
@@ -87,7 +89,9 @@ export type CounterInput =
   /** Crediting ended; a failure credits nothing, and is tried again. */
   | { readonly kind: 'credited'; readonly credit: Credited }
   | { readonly kind: 'not-credited' }
-  | { readonly kind: 'not-kept' };
+  | { readonly kind: 'not-kept' }
+  /** The server ends, or the bench is set up otherwise. */
+  | { readonly kind: 'over' };
 
 /** What is to be done about it. */
 export type CounterEffect =
@@ -128,6 +132,7 @@ export const beginCounter = (
   crediting: null,
   leaving: [],
   keptAt: 0,
+  over: false,
 });
 
 const TELL: readonly CounterEffect[] = [{ kind: 'tell' }];
@@ -167,6 +172,8 @@ export function reduceCounter(state: BenchCounterState, input: CounterInput): Re
       return notCredited(state);
     case 'not-kept':
       return only({ ...state, keptAt: 0 });
+    case 'over':
+      return fold({ ...state, over: true });
   }
 }
 
@@ -199,8 +206,8 @@ const listen = (state: BenchCounterState, now: number): Reduced =>
     : only(state);
 
 function keep(state: BenchCounterState, now: number): Reduced {
-  const { heard, keptAt } = state;
-  if (!heard || heard.at <= keptAt || now - keptAt < KEEP_MS) return only(state);
+  const { heard, keptAt, over } = state;
+  if (over || !heard || heard.at <= keptAt || now - keptAt < KEEP_MS) return only(state);
   return only({ ...state, keptAt: now }, [{ kind: 'keep', heard }]);
 }
 
@@ -274,11 +281,11 @@ const knowing = (state: BenchCounterState, place: number): BenchCounterState =>
  * doubt, and the rest behind it.
  */
 function fold(state: BenchCounterState): Reduced {
-  const { heard, runId, moved, crediting, creditDue, leaving } = state;
+  const { heard, runId, moved, crediting, creditDue, leaving, over } = state;
   if (crediting) return only(state);
   const [last, ...later] = leaving;
   if (last) return credit({ ...state, leaving: later }, { weighed: last, isDue: false });
-  if (!heard || runId === null || !moved) return only(state);
+  if (over || !heard || runId === null || !moved) return only(state);
   const now = { ...beside(state, runId), known: state.place, since: state.addedAt };
   const weighed: Weighed =
     creditDue === null
@@ -313,7 +320,7 @@ function credited(state: BenchCounterState, made: Credited): Reduced {
 function weighedUp(
   state: BenchCounterState,
   { doubt, count }: Weighed,
-  { happening, unclaimed, odd }: Pick<Credit, 'happening' | 'unclaimed' | 'odd'>,
+  { happening, unclaimed, odd }: Credit,
 ): Reduced {
   // An answer given just before the server ended is in the log, and the doubt was kept with what was heard.
   const nothing = happening === null && unclaimed === 0 && odd === null;

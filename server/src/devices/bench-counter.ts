@@ -54,7 +54,6 @@ export class BenchCounter {
   private keeping: Promise<void> | null = null;
   private telling: NodeJS.Timeout | null = null;
   private toldAt = -Infinity;
-  private over = false;
   private readonly keeps = new FirstFailure((error) =>
     this.context.tellFailed(`what ${this.device.name} counted was not kept`, error),
   );
@@ -104,14 +103,14 @@ export class BenchCounter {
 
   /** Lets the device go, once what is being credited is, and what was heard of it is kept for whoever goes on. */
   async close(): Promise<void> {
-    this.over = true;
+    this.take({ kind: 'over' });
     clearInterval(this.timer);
     if (this.telling) clearTimeout(this.telling);
     this.context.notifier.off(benchTopic(this.benchId), this.standing);
     this.listen(this.state.runId, null);
     this.link.close();
     this.meter?.close();
-    await this.crediting;
+    while (this.state.crediting) await this.crediting;
     await this.keeping;
     const { heard } = this.state;
     if (heard) await keepHeard(this.context, this.benchId, this.device.name, heard).catch(this.keeps.failed);
@@ -133,10 +132,10 @@ export class BenchCounter {
         this.tell();
         break;
       case 'credit':
-        if (!this.over) this.crediting = this.credit(effect.weighed);
+        this.crediting = this.credit(effect.weighed);
         break;
       case 'keep':
-        if (!this.over) this.keeping = this.keep(effect.heard);
+        this.keeping = this.keep(effect.heard);
         break;
     }
   }
@@ -160,7 +159,7 @@ export class BenchCounter {
   }
 
   private tell(): void {
-    if (this.telling || this.over) return;
+    if (this.telling || this.state.over) return;
     const wait = this.toldAt + SHOWN_MS - performance.now();
     if (wait <= 0) this.tellNow();
     else this.telling = setTimeout(() => this.tellNow(), wait).unref();

@@ -4,6 +4,7 @@ import {
   gearAt,
   markDue,
   type Credit,
+  type Credited,
   type MeterStands,
   type RunHappening,
   type Weighed,
@@ -23,18 +24,13 @@ interface Stands extends Weighed {
 /** A run as its log has it. */
 type Told = Awaited<ReturnType<typeof stateOfRun>>;
 
-/** The log went on before the count came to it: the place of its last event. The count is to be looked at again. */
-interface Behind {
-  readonly behind: number;
-}
-
 /**
  * Credits the run that stands at a bench with what the bench's counter went on by, under the run's lock: what one count
  * means is decided on the log as it is, and turns made for one run are never another's.
  *
  * @returns what the count means; null where the run does not stand there; nothing is written where the log went on
  */
-export const creditRun = (context: ServerContext, stands: Stands): Promise<Credit | Behind | null> =>
+export const creditRun = (context: ServerContext, stands: Stands): Promise<Credited> =>
   unit(context, null, async (u) => {
     const { benchId, device, leaving, runId } = stands;
     const run = await u.tables.runs.lock(runId);
