@@ -3,36 +3,21 @@ import { counterMatch } from '../counter/counter-match';
 import { topLength } from '../counter/paid-out';
 import { learnCounters } from '../learn/learn-counters';
 import { valueOf, WORKED_READINGS } from '../testing/examples';
-import { done, event, FACTS, turns } from '../testing/runs';
+import { done, event, FACTS, FT, turns, walked } from '../testing/runs';
 import type { RunFacts } from '../steps/run-facts';
 import { counterNow, counterRequest, setupOf } from './counter-now';
 import { creditCount } from './credit-count';
 import { foldRun } from './fold-run';
 import { gapAsRead, gapMoved, gapRemedy } from './gap-remedy';
 import { keptMatch } from './kept-match';
-import type { RunEvent, Walked } from './run-event';
+import type { RunEvent } from './run-event';
 import { runSteps } from './run-steps';
 import { runUnderWay } from './under-way';
 
 const TROLL: RunFacts = { ...FACTS, type: 'trolling' };
 const INPUT = { observations: WORKED_READINGS.slice(0, 4), request: FACTS.request };
-const FT = 0.3048;
 const SETUP = { unit: 'ft', step: 1, match: 100 * FT } as const;
 
-const walked = (seq: number, reading: number, more: Partial<Walked> = {}): RunEvent =>
-  event(seq, {
-    kind: 'walked',
-    payload: {
-      layer: 'main',
-      match: 100 * FT,
-      tape: 100 * FT,
-      reading,
-      unit: 'ft',
-      step: 1,
-      over: 'field',
-      ...more,
-    },
-  });
 const metres = (seq: number, length: number): RunEvent =>
   event(seq, { kind: 'metres', payload: { layer: 'main', metres: length } });
 /** Everything up to the counter, done. */

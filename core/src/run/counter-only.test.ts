@@ -3,7 +3,7 @@ import { tellFill } from '../record/tell-fill';
 import { evidenceOfRun } from '../settle/evidence-of-run';
 import { settleFill } from '../settle/settle-fill';
 import { valueOf } from '../testing/examples';
-import { done, event, FACTS } from '../testing/runs';
+import { done, event, FACTS, FT, walked } from '../testing/runs';
 import type { RunFacts } from '../steps/run-facts';
 import { counterNow } from './counter-now';
 import { foldRun } from './fold-run';
@@ -29,7 +29,6 @@ const MEASURED = [
   { kind: 'width', width: 30 },
   { kind: 'arbor', diameter: 26 },
 ] as const;
-const FT = 0.3048;
 const SETUP = { unit: 'ft', step: 1, match: 100 * FT } as const;
 
 const input = (observations: readonly (typeof MEASURED)[number][]) => ({
@@ -45,19 +44,6 @@ const stand = (
   const state = foldRun(facts, log);
   return { state, under: runUnderWay(input(observations), facts, state)! };
 };
-const walked = (seq: number, reading: number): RunEvent =>
-  event(seq, {
-    kind: 'walked',
-    payload: {
-      layer: 'main',
-      match: 100 * FT,
-      tape: 100 * FT,
-      reading,
-      unit: 'ft',
-      step: 1,
-      over: 'field',
-    },
-  });
 const metres = (seq: number, length: number): RunEvent =>
   event(seq, { kind: 'metres', payload: { layer: 'main', metres: length } });
 const gap = (seq: number, depth: number): RunEvent =>

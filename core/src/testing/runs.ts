@@ -1,5 +1,5 @@
 import { USUAL_HOUSE_RULES } from '../house-rules/house-rules';
-import type { RunEvent, RunHappening } from '../run/run-event';
+import type { RunEvent, RunHappening, Walked } from '../run/run-event';
 import type { RunFacts } from '../steps/run-facts';
 import { WORKED_REQUEST } from './examples';
 
@@ -28,3 +28,22 @@ export const turns = (seq: number, count: number, layer = 'backing'): RunEvent =
 /** The steps before a layer, done. */
 export const done = (from: number, ...steps: readonly string[]): RunEvent[] =>
   steps.map((step, i) => event(from + i, { kind: 'step-done', payload: { step } }));
+
+/** A foot, m. */
+export const FT = 0.3048;
+
+/** A walk to 100 ft in the field, and what the counter read there. */
+export const walked = (seq: number, reading: number, more: Partial<Walked> = {}): RunEvent =>
+  event(seq, {
+    kind: 'walked',
+    payload: {
+      layer: 'main',
+      match: 100 * FT,
+      tape: 100 * FT,
+      reading,
+      unit: 'ft',
+      step: 1,
+      over: 'field',
+      ...more,
+    },
+  });

@@ -52,7 +52,7 @@ export async function listBags(from: Reading, { group, find, state, after }: Ask
       id: Number(id) || 0,
     },
   );
-  const jobs = await jobsOf(
+  const jobs = await jobRowsOf(
     from,
     rows.map(({ number }) => number),
   );
@@ -88,7 +88,7 @@ type JobOfBag = Omit<BagRow['jobs'][number], 'drawing' | 'lines' | 'counterOnly'
   readonly counterOnly: number | null;
 };
 
-const jobsOf = (from: Reading, bags: readonly number[]): Promise<JobOfBag[]> =>
+const jobRowsOf = (from: Reading, bags: readonly number[]): Promise<JobOfBag[]> =>
   bags.length === 0
     ? Promise.resolve([])
     : from.query<JobOfBag>(

@@ -8,7 +8,7 @@ interface Now {
   readonly counter: boolean;
   readonly held: boolean;
   readonly reached: boolean;
-  readonly fixedSpool: boolean;
+  readonly openFace: boolean;
   /** What the counter against the tape asks for, at its step; and whether what is moved is counted now. */
   readonly match: CounterMatch['verdict'];
   readonly moving: boolean;
@@ -30,7 +30,7 @@ export function actionsOf({
   counter,
   held,
   reached,
-  fixedSpool,
+  openFace,
   match,
   moving,
 }: Now): BenchAction[] {
@@ -56,7 +56,7 @@ export function actionsOf({
       : { key: 'Space', name: 'Ten turns', main: true },
     { key: 'C', name: 'Type the count' },
     { key: 'T', name: 'Twist' },
-    fixedSpool ? { key: 'L', name: 'Lay' } : { key: 'D', name: 'Read a depth' },
+    openFace ? { key: 'L', name: 'Lay' } : { key: 'D', name: 'Read a depth' },
     { key: 'Enter', name: 'Step done', quiet: !reached },
   ];
 }

@@ -65,7 +65,7 @@ import { BenchView } from './bench-view';
           <p class="pt-1 font-semibold" data-test="beside">{{ words }}</p>
         }
         <div class="flex flex-wrap gap-2 pt-2">
-          @if (bench.fixedSpool()) {
+          @if (bench.openFace()) {
             <button type="button" class="plain px-3!" (click)="act.emit('D')">
               Read a depth now <span class="key">D</span>
             </button>

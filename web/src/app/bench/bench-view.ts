@@ -222,7 +222,10 @@ export class BenchView {
     return state !== null && layersOn(state).length > 0;
   });
   readonly counterUp = this.store.counterHeard;
-  readonly fixedSpool = computed(() => REEL_TRAITS[this.store.run()?.job.type ?? 'baitcaster'].openFace);
+  readonly openFace = computed(() => {
+    const run = this.store.run();
+    return run !== null && REEL_TRAITS[run.job.type].openFace;
+  });
   readonly actions = computed(() =>
     actionsOf({
       step: this.current(),
@@ -230,7 +233,7 @@ export class BenchView {
       counter: this.counterUp(),
       held: this.state()?.held ?? false,
       reached: this.reached(),
-      fixedSpool: this.fixedSpool(),
+      openFace: this.openFace(),
       match: this.counterStep.match()?.verdict ?? 'walk',
       moving: this.counterStep.moving(),
     }),

@@ -128,7 +128,7 @@ describe('the big actions', () => {
     counter: false,
     held: false,
     reached: true,
-    fixedSpool: true,
+    openFace: true,
     match: 'walk',
     moving: false,
   } as const;
@@ -142,7 +142,7 @@ describe('the big actions', () => {
       'Lay',
       'Step done',
     ]);
-    expect(actionsOf({ ...now, step: wind, fixedSpool: false })[3]!.name).toBe('Read a depth');
+    expect(actionsOf({ ...now, step: wind, openFace: false })[3]!.name).toBe('Read a depth');
   });
 
   it('hold and start a counter', () => {

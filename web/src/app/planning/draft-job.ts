@@ -148,8 +148,11 @@ export const layerLooks = ({ sources }: DraftPlan): Record<string, LineLook> =>
   Object.fromEntries(Object.entries(sources).map(([id, { look }]) => [id, look]));
 
 /** What these reels take of each piece, one after another, tails included. */
-export const takenBy = (plans: readonly DraftPlan[], tailMm = USUAL_TAIL_MM): TakenLine =>
-  plans.reduce<TakenLine>((taken, plan) => allocated(plan, taken, tailMm).taken, NOTHING_TAKEN);
+export const takenBy = (
+  plans: readonly DraftPlan[],
+  tailMm = USUAL_TAIL_MM,
+  before: TakenLine = NOTHING_TAKEN,
+): TakenLine => plans.reduce<TakenLine>((taken, plan) => allocated(plan, taken, tailMm).taken, before);
 
 /** Lines reels bring, each once, in the order they are sent. */
 export class BroughtLines {

@@ -87,10 +87,10 @@ export class PlanningDesk {
   }));
   /** One after another: what a reel is proposed depends on what those before it take. */
   private readonly plannedReels = computed(() => {
-    const before: DraftPlan[] = [];
+    let taken = NOTHING_TAKEN;
     return this.reels().map((reel) => {
-      const planned = this.planned(reel, takenBy(before, this.house.tailMm()));
-      before.push(planned.plan);
+      const planned = this.planned(reel, taken);
+      taken = takenBy([planned.plan], this.house.tailMm(), taken);
       return planned;
     });
   });
