@@ -251,7 +251,7 @@ export type CustomerReel = v.InferOutput<typeof CustomerReelSchema>;
 /** A reel found by its tag: whose it is, and how it was filled last. */
 export const TaggedReelSchema = v.object({ customer: CustomerSchema, reel: CustomerReelSchema });
 
-/** A kind of reel the shop has met: what is known of all of them. */
+/** A kind of reel the shop has seen: what is known of all of them. */
 export const ReelKindSchema = v.object({
   id: IdSchema,
   type: v.picklist(REEL_TYPES),
@@ -261,7 +261,7 @@ export const ReelKindSchema = v.object({
   learned: v.array(ObservationSchema),
   gear: v.number(),
   /** How many reels of it have been booked in. */
-  met: v.number(),
+  timesSeen: v.number(),
   version: VersionSchema,
 });
 export type ReelKind = v.InferOutput<typeof ReelKindSchema>;

@@ -73,8 +73,8 @@ const BinsSchema = v.object(
   Object.fromEntries(STREAMS.map((stream) => [stream, text('A bin', 80)])),
 ) as unknown as v.GenericSchema<Record<(typeof STREAMS)[number], string>>;
 
-/** Everything a shop settles once, in one versioned sheet. */
-const settled = {
+/** Everything a shop decides once, in one versioned sheet. */
+const options = {
   rules: HouseRulesSchema,
   money: MoneySchema,
   /** Lost with each cut: knots, trimming, the tail taped down. */
@@ -106,8 +106,8 @@ const settled = {
   cautions: OwnCautionsSchema,
 };
 
-export const KeptHouseRulesSchema = v.object({ ...settled, version: VersionSchema });
-export type KeptHouseRules = v.InferOutput<typeof KeptHouseRulesSchema>;
+export const SavedHouseRulesSchema = v.object({ ...options, version: VersionSchema });
+export type SavedHouseRules = v.InferOutput<typeof SavedHouseRulesSchema>;
 
 /** Rules somebody thinks of, to see what they would change. */
 export const PreviewRulesSchema = v.object({ rules: HouseRulesSchema });

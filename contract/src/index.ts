@@ -76,7 +76,7 @@ export {
   type RowError,
 } from './rack-files';
 export { MESSAGE_KINDS, type MessageKind } from './wordings';
-export type { Habits, HouseChange, KeptHouseRules, Preview, PreviewReel } from './house-rules';
+export type { Habits, HouseChange, SavedHouseRules, Preview, PreviewReel } from './house-rules';
 export {
   BAG_GROUPS,
   BagsQuerySchema,

@@ -1,4 +1,4 @@
-import { COUNTER_UNITS, type KeptMatch, type LaidBelow } from '@yard-spool/core';
+import { COUNTER_UNITS, type RecordedMatch, type LaidBelow } from '@yard-spool/core';
 import * as v from 'valibot';
 import { sameAs } from './same';
 import { IdSchema, InstantSchema, MillimetresSchema, VersionSchema } from './basics';
@@ -54,7 +54,7 @@ const CounterSpoolSchema = v.object({
 });
 
 /** How a counter was set up, as it is kept with its fill. */
-export const KeptMatchSchema = sameAs<KeptMatch>()(
+export const RecordedMatchSchema = sameAs<RecordedMatch>()(
   v.object({
     unit: v.picklist(COUNTER_UNITS),
     step: v.number(),
@@ -88,7 +88,7 @@ export const CustomerCounterSchema = v.object({
   tag: v.string(),
   label: v.string(),
   filledAt: InstantSchema,
-  counter: KeptMatchSchema,
+  counter: RecordedMatchSchema,
 });
 export type CustomerCounter = v.InferOutput<typeof CustomerCounterSchema>;
 
@@ -121,7 +121,7 @@ export const FillSchema = v.object({
   /** What lies under its line; null for a fill from before that was kept. */
   laid: v.nullable(LaidBelowSchema),
   /** How its counter was set up; null where it has none, or was never walked. */
-  counter: v.nullable(KeptMatchSchema),
+  counter: v.nullable(RecordedMatchSchema),
   /** How often something in it was put right. */
   corrections: v.number(),
   comebacks: v.array(ComebackSchema),

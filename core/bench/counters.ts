@@ -18,7 +18,7 @@ const METHODS: readonly (readonly [string, () => WalkMethod])[] = [
 ];
 const WORLDS: readonly (readonly [string, CounterWorld])[] = [
   ['100 ft', { match: 100 * FT, face: FEET }],
-  ['100 ft, kind met before', { match: 100 * FT, face: FEET, met: true }],
+  ['100 ft, kind met before', { match: 100 * FT, face: FEET, known: true }],
   ['30 m', { match: 30, face: { unit: 'm', step: 0.1 } }],
   ['200 ft', { match: 200 * FT, face: FEET }],
   ['100 ft, one mark in ten wrong', { match: 100 * FT, face: FEET, wrongMarks: 0.1 }],

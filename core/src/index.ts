@@ -1,6 +1,6 @@
 export { fail, succeed, type Issue, type Result } from './issue';
 export { normalFrom, seeded } from './numeric/random';
-export { darken, lighten, type LineLook } from './drawing/line-look';
+export { darken, lighten, type LineStyle } from './drawing/line-style';
 export { tileOf } from './drawing/line-texture';
 export { LINE_TINTS, PALETTE } from './drawing/palette';
 export type { RuleStretch } from './drawing/rule-stretch';
@@ -8,6 +8,7 @@ export { layoutSection, type SectionBox, type SectionView } from './drawing/sect
 export { allowedIn, parseQuantity, type Allowed } from './quantities/parse-quantity';
 export type { Quantity } from './quantities/quantity';
 export * from './quantities/format-quantity';
+export { spanText } from './quantities/span';
 export { KILOGRAM_FORCE, UNIT_SYSTEMS, type Dimension, type UnitSystem } from './quantities/units';
 export { isBraid, lineArea, MATERIALS, woundArea, type Line, type Material } from './lines/line';
 export { lengthAfterTurns, lengthBetween, radiusAfter, turnsBetween } from './winding/winding';
@@ -267,7 +268,13 @@ export { movedTurns, topLength, type CounterSpool } from './counter/paid-out';
 export { counterAim } from './plan/counter-aim';
 export { DOUBT_CAUSES, walkDoubts, type DoubtCause, type WalkDoubt } from './counter/walk-doubt';
 export { counterNow, counterRequest, setupOf, walksOf, type CounterSetup } from './run/counter-now';
-export { keptMatch, keptTable, runsAheadOf, type KeptMatch, type KeptWalk } from './run/kept-match';
+export {
+  recordedMatch,
+  recordedTable,
+  runsAheadOf,
+  type RecordedMatch,
+  type RecordedWalk,
+} from './run/recorded-match';
 export { learnCounters, type CounterLesson, type LearnedCounters } from './learn/learn-counters';
 export { DEPTH_RANGE, GAP_RANGE, USUAL_TAPE } from './quantities/reel-ranges';
 export { METRES_PER_YARD, MM_PER_INCH } from './quantities/units';
@@ -280,11 +287,11 @@ export {
   sortKey,
   sortName,
   type ExceptionFacts,
-  type KeptException,
+  type SavedException,
 } from './house-rules/exceptions-for';
 export { lineOf, mayBeSoaked } from './lines/product-line';
 export { STREAMS, streamOf, type Stream } from './lines/stream';
-export { fillLook, fillSection, fillStretches, type SayLengths } from './record/fill-drawing';
+export { fillStyle, fillSection, fillStretches, type SayLengths } from './record/fill-drawing';
 export { counterOf, meterOf } from './run/counter-of-bench';
 export { runFacts } from './run/facts-of-run';
 export {

@@ -1,4 +1,4 @@
-import type { Bag, Fill, KeptHouseRules, Exception } from '@yard-spool/contract';
+import type { Bag, Fill, SavedHouseRules, Exception } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, tell, USUAL_HOUSE_RULES, type HouseQuestion } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
@@ -45,7 +45,7 @@ async function hold(question: HouseQuestion, school: string): Promise<void> {
   await (await browser.text(name, 'label')).click();
   await browser.click('Save');
   await browser.until(
-    async () => (await browser.api<KeptHouseRules>('/house-rules')).rules[question] === school,
+    async () => (await browser.api<SavedHouseRules>('/house-rules')).rules[question] === school,
     `the shop holds "${name}"`,
   );
 }

@@ -1,4 +1,4 @@
-import type { BagRow, Page, HouseChange, KeptHouseRules } from '@yard-spool/contract';
+import type { BagRow, Page, HouseChange, SavedHouseRules } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { Browser } from './browser';
@@ -49,7 +49,7 @@ describe('the rest of the house', () => {
     await browser.click('Show them so');
     await browser.until(
       async () =>
-        (await browser.api<KeptHouseRules>('/house-rules')).cautions.words.scissors ===
+        (await browser.api<SavedHouseRules>('/house-rules')).cautions.words.scissors ===
         'Cutters hang by the door.',
       'the words are kept',
     );
@@ -70,13 +70,13 @@ describe('the rest of the house', () => {
     await browser.fill('Tail lost with each cut', '2.5 m');
     await browser.click('Save');
     await browser.until(
-      async () => (await browser.api<KeptHouseRules>('/house-rules')).tailMm === 2500,
+      async () => (await browser.api<SavedHouseRules>('/house-rules')).tailMm === 2500,
       'the tail is kept',
     );
     await browser.fill('Tail lost with each cut', '2 m');
     await browser.click('Save');
     await browser.until(
-      async () => (await browser.api<KeptHouseRules>('/house-rules')).tailMm === 2000,
+      async () => (await browser.api<SavedHouseRules>('/house-rules')).tailMm === 2000,
       'the tail is kept',
     );
   });

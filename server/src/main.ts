@@ -17,7 +17,7 @@ import { STRONG } from './http/tls';
 import { openLog } from './log';
 import { FirstWords } from './people/first-words';
 import { clearPassingFiles } from './shop-file/passing-file';
-import { WORDS } from './search/kept-words';
+import { WORDS } from './search/search-words';
 import { takeWords } from './search/take-words';
 
 /** How long things may take to end before the process ends without them, ms. */

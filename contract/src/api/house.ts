@@ -4,7 +4,7 @@ import { BenchSchema, ChangeBenchSchema, NewBenchSchema } from '../benches';
 import {
   HabitsSchema,
   HouseChangeSchema,
-  KeptHouseRulesSchema,
+  SavedHouseRulesSchema,
   PreviewRulesSchema,
   PreviewSchema,
 } from '../house-rules';
@@ -15,10 +15,10 @@ import { byId } from './params';
 
 /** What the house settles: rules, exceptions, benches. */
 export const houseApi = {
-  readHouseRules: route('GET', '/house-rules', { reply: KeptHouseRulesSchema }),
+  readHouseRules: route('GET', '/house-rules', { reply: SavedHouseRulesSchema }),
   changeHouseRules: route('PUT', '/house-rules', {
-    body: KeptHouseRulesSchema,
-    reply: KeptHouseRulesSchema,
+    body: SavedHouseRulesSchema,
+    reply: SavedHouseRulesSchema,
   }),
   previewHouseRules: route('POST', '/house-rules/preview', {
     body: PreviewRulesSchema,

@@ -13,7 +13,7 @@ export interface DragPart {
 export interface DragJudgement {
   readonly read: number;
   /** What was asked for, and whether the reading is that; null where nothing was. */
-  readonly asked: { readonly drag: number; readonly met: boolean } | null;
+  readonly asked: { readonly drag: number; readonly isMet: boolean } | null;
   /** The weakest part whose strength is known, and what a knot in it likely stands; null where none is known. */
   readonly weakest: { readonly name: string; readonly strength: number; readonly knot: number } | null;
   /** A quarter to a third of that part's rated strength; null where none is known. */
@@ -44,10 +44,10 @@ export function judgeDrag(read: number, asked: number | null, parts: readonly Dr
     ? { low: DRAG_SHARE.low * least.strength, high: DRAG_SHARE.high * least.strength }
     : null;
   const off = (than: number): number => Math.max(READS_TO.kg, READS_TO.share * than);
-  const met = asked !== null && Math.abs(read - asked) <= off(asked);
+  const isMet = asked !== null && Math.abs(read - asked) <= off(asked);
   const verdict = (): DragJudgement['verdict'] => {
     if (weakest && read > weakest.knot) return 'breaks';
-    if (asked !== null) return met ? 'fits' : 'not-as-asked';
+    if (asked !== null) return isMet ? 'fits' : 'not-as-asked';
     if (range && read > range.high + off(range.high)) return 'high';
     return range && read < range.low - off(range.low) ? 'low' : 'fits';
   };
@@ -56,6 +56,6 @@ export function judgeDrag(read: number, asked: number | null, parts: readonly Dr
     weakest,
     range,
     verdict: verdict(),
-    asked: asked === null ? null : { drag: asked, met },
+    asked: asked === null ? null : { drag: asked, isMet },
   };
 }

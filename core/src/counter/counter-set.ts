@@ -1,12 +1,12 @@
 import { readingAt } from './counter-model';
 import { metresPer, type CounterUnit } from './counter-unit';
 import type { CounterMatch } from './counter-match';
-import type { KeptCounter } from './counter-table';
+import type { RecordedCounter } from './counter-table';
 
 /** A reel of a set that is fished together. */
 export interface SetReel {
   readonly name: string;
-  readonly counter: KeptCounter;
+  readonly counter: RecordedCounter;
   readonly unit: CounterUnit;
 }
 

@@ -50,7 +50,7 @@ export const runsAhead = (
 ): number => readingAt(spool, Math.exp(fit.vector[0]), 2 * match) - (2 * match) / metresPer(unit);
 
 /** A matched counter as it is kept with its reel: what a turn is worth, and the spool as it was matched. */
-export interface KeptCounter {
+export interface RecordedCounter {
   readonly perTurn: number;
   readonly spool: CounterSpool;
 }

@@ -17,8 +17,8 @@ describe('walks until a counter is left as it is, on simulated reels', () => {
     expect(score.within).toBeGreaterThan(0.9);
   });
 
-  it('of a kind met before are mostly one', () => {
-    const score = scoreWalks({ match: 100 * FT, face: FEET, met: true }, () => byFit, REELS);
+  it('of a kind seen before are mostly one', () => {
+    const score = scoreWalks({ match: 100 * FT, face: FEET, known: true }, () => byFit, REELS);
     expect(score.median).toBe(1);
     expect(score.within).toBeGreaterThan(0.85);
   });

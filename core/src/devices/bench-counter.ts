@@ -4,7 +4,7 @@ import type { RunEvent } from '../run/run-event';
 import type { CounterLine } from './counter-line';
 import { answered, answeredAt, hearLine } from './hear-line';
 import type { Heard } from './heard';
-import { settledAt } from './settled-at';
+import { takenUpAt } from './taken-up-at';
 
 /** A device that says nothing for so long is silent: it says where it stands every second, ms. */
 export const SILENT_MS = 5000;
@@ -212,10 +212,10 @@ function keep(state: BenchCounterState, now: number): Reduced {
 }
 
 function logged(state: BenchCounterState, events: readonly RunEvent[]): Reduced {
-  const count = events.flatMap((event) => settledAt(event, state.device.name) ?? []).at(-1);
+  const count = events.flatMap((event) => takenUpAt(event, state.device.name) ?? []).at(-1);
   const known = knowing(state, events.at(-1)?.seq ?? 0);
   if (count !== undefined)
-    return then(settled(known, count), (after) =>
+    return then(answeredUpTo(known, count), (after) =>
       fold({ ...seenSince(after), addedAt: after.heard ? count : null, moved: true }),
     );
   return fold({ ...known, addedAt: known.addedAt ?? known.heard?.count ?? null, moved: true });
@@ -245,7 +245,7 @@ function stands(state: BenchCounterState, runId: number | null): Reduced {
     leaving: [...state.leaving, ...last],
   };
   return then(
-    then(settled(after), (next) => logged(next, [])),
+    then(answeredUpTo(after), (next) => logged(next, [])),
     (next) => only(next, TELL),
   );
 }
@@ -266,7 +266,7 @@ const beside = ({ link }: BenchCounterState, runId: number): Omit<Weighed, 'coun
  *
  * @param count up to which that was answered; left out where it does not matter what it counted
  */
-function settled(state: BenchCounterState, count?: number): Reduced {
+function answeredUpTo(state: BenchCounterState, count?: number): Reduced {
   const { heard, device } = state;
   if (!heard) return only(state);
   const now = count === undefined ? answered(heard) : answeredAt(heard, count, device);
@@ -325,7 +325,7 @@ function weighedUp(
   // An answer given just before the server ended is in the log, and the doubt was kept with what was heard.
   const nothing = happening === null && unclaimed === 0 && odd === null;
   const free =
-    doubt !== null && state.heard?.doubt === doubt && nothing ? settled(state, count) : only(state);
+    doubt !== null && state.heard?.doubt === doubt && nothing ? answeredUpTo(state, count) : only(state);
   if (unclaimed === state.unclaimed && odd === state.odd) return free;
   return then(free, (next) => only({ ...next, unclaimed, odd }, TELL));
 }

@@ -78,7 +78,7 @@ describe('lines of a counter', () => {
   });
 
   it('are in doubt still where only an earlier doubt was answered', () => {
-    const settled = (lines: readonly Told[], count: number) => {
+    const answered = (lines: readonly Told[], count: number) => {
       const { doubt, sound } = answeredAt(after(...wound, ...lines), count, DEVICE);
       return [doubt, sound.count];
     };
@@ -88,11 +88,11 @@ describe('lines of a counter', () => {
       [68, 867],
       [69, 869],
     ];
-    expect(settled(twice, 466)).toEqual(['jumped', 466]);
-    expect(settled(twice, 867)).toEqual([null, 869]);
+    expect(answered(twice, 466)).toEqual(['jumped', 466]);
+    expect(answered(twice, 867)).toEqual([null, 869]);
     // What was wound on since the answer was given is no doubt, forward or back.
     expect(
-      settled(
+      answered(
         [
           [66, 464],
           [67, 468],
@@ -101,7 +101,7 @@ describe('lines of a counter', () => {
       ),
     ).toEqual([null, 468]);
     expect(
-      settled(
+      answered(
         [
           [66, 464],
           [67, 462],
@@ -110,7 +110,7 @@ describe('lines of a counter', () => {
       ),
     ).toEqual([null, 462]);
     expect(
-      settled(
+      answered(
         [
           [66, 464],
           [1, 0, 5, 'fresh'],
@@ -120,7 +120,7 @@ describe('lines of a counter', () => {
       ),
     ).toEqual(['restarted', 464]);
     expect(
-      settled(
+      answered(
         [
           [66, 464],
           [1, 0, 5, 'fresh'],

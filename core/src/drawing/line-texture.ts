@@ -1,7 +1,7 @@
-import { darken, lighten, type LineLook } from './line-look';
+import { darken, lighten, type LineStyle } from './line-style';
 
 /** Side of a texture's tile, px. */
-const SIDE: Readonly<Record<LineLook['texture'], number>> = {
+const SIDE: Readonly<Record<LineStyle['texture'], number>> = {
   nylon: 6,
   fluorocarbon: 24,
   braid: 6,
@@ -20,7 +20,7 @@ export interface TextureTile {
 }
 
 /** How a line is drawn: texture and tint together, never colour alone. */
-export const tileOf = ({ texture, tint }: LineLook): TextureTile => ({
+export const tileOf = ({ texture, tint }: LineStyle): TextureTile => ({
   side: SIDE[texture],
   turned: ['braid', 'hollow-braid', 'salvage'].includes(texture),
   ground: texture === 'hollow-braid' ? lighten(tint, 0.45) : tint,

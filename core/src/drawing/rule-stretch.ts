@@ -1,9 +1,9 @@
-import type { LineLook } from './line-look';
+import type { LineStyle } from './line-style';
 
 /** One stretch of a length of line, m. */
 export interface RuleStretch {
   readonly metres: number;
-  readonly look: LineLook;
+  readonly lineStyle: LineStyle;
   readonly label: string;
   /** A join in brass where this stretch begins. */
   readonly joined?: boolean;

@@ -7,8 +7,8 @@ const view = (more: Partial<SectionView> = {}): SectionView => ({
   width: 16.5,
   arborRadius: 13.3,
   layers: [
-    { inner: 13.3, outer: 17, look: { texture: 'nylon', tint: '#aabbcc' }, label: 'backing' },
-    { inner: 17, outer: 21.5, look: { texture: 'braid', tint: '#aabbcc' }, label: 'main' },
+    { inner: 13.3, outer: 17, lineStyle: { texture: 'nylon', tint: '#aabbcc' }, label: 'backing' },
+    { inner: 17, outer: 21.5, lineStyle: { texture: 'braid', tint: '#aabbcc' }, label: 'main' },
   ],
   marks: [{ kind: 'stop', depth: 1.5, text: '1.5 mm stop' }],
   ...more,
@@ -39,7 +39,7 @@ describe('layoutSection', () => {
     const overfull = {
       inner: 17,
       outer: 25,
-      look: { texture: 'nylon', tint: '#aabbcc' } as const,
+      lineStyle: { texture: 'nylon', tint: '#aabbcc' } as const,
       label: '',
     };
     for (const spool of [
@@ -64,7 +64,7 @@ describe('layoutSection', () => {
   });
 
   it('says of each layer as much as fits across it, and nothing rather than words that run out', () => {
-    const layer = { inner: 14, outer: 20, look: { texture: 'nylon', tint: '#aabbcc' } as const };
+    const layer = { inner: 14, outer: 20, lineStyle: { texture: 'nylon', tint: '#aabbcc' } as const };
     const words = (width: number): string | undefined =>
       layoutSection(view({ width, layers: [{ ...layer, label: '120 m main, 198 handle turns' }] }), BOX)
         .layers[0]?.words;

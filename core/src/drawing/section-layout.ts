@@ -1,4 +1,4 @@
-import type { LineLook } from './line-look';
+import type { LineStyle } from './line-style';
 
 /** A spool cut open: what the section is drawn from. Radii and width in mm. */
 export interface SectionView {
@@ -13,7 +13,7 @@ export interface SectionView {
 export interface SectionLayer {
   readonly inner: number;
   readonly outer: number;
-  readonly look: LineLook;
+  readonly lineStyle: LineStyle;
   readonly label: string;
 }
 

@@ -4,7 +4,7 @@ import type { ExceptionScope } from './effective-rules';
 import type { HouseQuestion } from './house-rules';
 
 /** An exception as it is kept: its option is one of its question's. */
-export interface KeptException {
+export interface SavedException {
   readonly scope: ExceptionScope;
   /** The sort as `sortKey` has it, the line's code, the customer's number, or the reel's tag. */
   readonly key: string;
@@ -35,7 +35,7 @@ export const sortName = ({ material, type }: Pick<ExceptionFacts, 'material' | '
 
 /** Those of all exceptions which apply to one reel, as the core takes them. */
 export const exceptionsFor = (
-  all: readonly KeptException[],
+  all: readonly SavedException[],
   { line: code, customer, reel, material, type }: ExceptionFacts,
 ) =>
   all

@@ -1,13 +1,13 @@
 import type { KnownCounter } from '../counter/counter-beliefs';
 import { metresPer } from '../counter/counter-unit';
-import type { KeptMatch } from '../run/kept-match';
+import type { RecordedMatch } from '../run/recorded-match';
 
 /** A counter that was matched, and whose it is. The newest first. */
 export interface CounterLesson {
   readonly tag: string;
   /** Key of its kind. */
   readonly kind: string;
-  readonly kept: Pick<KeptMatch, 'unit' | 'step' | 'match' | 'perTurn' | 'sd'>;
+  readonly kept: Pick<RecordedMatch, 'unit' | 'step' | 'match' | 'perTurn' | 'sd'>;
 }
 
 /** What is known of counters: by tag, and by kind. */

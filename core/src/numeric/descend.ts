@@ -9,12 +9,12 @@ export interface Descent {
   readonly vector: readonly number[];
   /** Sum of the squared residuals there. */
   readonly cost: number;
-  readonly settled: boolean;
+  readonly converged: boolean;
 }
 
 const ITERATIONS = 300;
 /** The Gauss–Newton step left at the end, in standard deviations. */
-const SETTLED = 1e-3;
+const CONVERGED = 1e-3;
 /** Worth going on to: an order below what has to be shown. */
 const AIM = 1e-5;
 /** Down to here slopes from differences to one side lead. */
@@ -67,7 +67,7 @@ export function descend(
     }
   }
   const end = exact ? slope : slopeAt(residualsOf, at, scale, true);
-  return { vector: at.vector, cost: at.cost, settled: end !== null && wholeStep(end) < SETTLED };
+  return { vector: at.vector, cost: at.cost, converged: end !== null && wholeStep(end) < CONVERGED };
 }
 
 /** A vector with what it comes to. */

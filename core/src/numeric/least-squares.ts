@@ -14,7 +14,7 @@ export interface LeastSquaresFit {
    * Whether the gradient is near zero at the end: the Gauss–Newton step from there is under a thousandth of a standard
    * deviation.
    */
-  readonly settled: boolean;
+  readonly converged: boolean;
 }
 
 /** A descent that fits worse than this many squares a reading, and some for its beliefs, looks elsewhere too. */
@@ -22,7 +22,7 @@ const FITS_WELL = { each: 2, beside: 6 } as const;
 
 /**
  * Minimises the sum of squared residuals, each already divided by its standard deviation (so priors are residuals
- * too), by Levenberg–Marquardt from one start, and from the others where it ends unsettled or fits badly; covariance is
+ * too), by Levenberg–Marquardt from one start, and from the others where it does not converge or fits badly; covariance is
  * the inverse of JᵀJ at the minimum.
  *
  * @param residualsOf residuals of a vector; always the same count, at least as many as parameters
@@ -48,22 +48,23 @@ export function leastSquares(
   const count = residualsOf(start).length;
   let best = descend(residualsOf, start, scale);
   const enough = FITS_WELL.each * Math.min(count, measured) + FITS_WELL.beside;
-  if (!best?.settled || best.cost > enough) {
+  if (!best?.converged || best.cost > enough) {
     for (const other of others) best = better(best, descend(residualsOf, other, scale));
   }
   return best && summarise(residualsOf, best, scale);
 }
 
-/** The settled one of two ends, the lower where both are. */
+/** The converged one of two ends, the lower where both are. */
 function better(a: Descent | null, b: Descent | null): Descent | null {
   if (!a || !b) return a ?? b;
-  if (a.settled !== b.settled && Math.abs(a.cost - b.cost) < 1e-3 * (1 + a.cost)) return a.settled ? a : b;
+  if (a.converged !== b.converged && Math.abs(a.cost - b.cost) < 1e-3 * (1 + a.cost))
+    return a.converged ? a : b;
   return b.cost < a.cost ? b : a;
 }
 
 function summarise(
   residualsOf: ResidualsOf,
-  { vector, cost, settled }: Descent,
+  { vector, cost, converged }: Descent,
   scale: readonly number[],
 ): LeastSquaresFit | null {
   const jacobian = jacobianOf(residualsOf, vector, scale);
@@ -80,5 +81,5 @@ function summarise(
       covariance.map((line) => dot(line, row)),
     ),
   );
-  return { vector, covariance, residuals: residualsOf(vector), leverage, cost, settled };
+  return { vector, covariance, residuals: residualsOf(vector), leverage, cost, converged };
 }

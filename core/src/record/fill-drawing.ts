@@ -1,5 +1,5 @@
 import { markWords } from '../plan/judge-gap';
-import type { LineLook } from '../drawing/line-look';
+import type { LineStyle } from '../drawing/line-style';
 import type { RuleStretch } from '../drawing/rule-stretch';
 import type { SectionView } from '../drawing/section-layout';
 import type { Line } from '../lines/line';
@@ -32,11 +32,11 @@ export interface SayLengths {
 }
 
 /** How a layer that went on is drawn: stripped line apart from any new one. */
-export const fillLook = ({
+export const fillStyle = ({
   pieceKind,
   line,
   tint,
-}: Pick<DrawnLayer, 'pieceKind' | 'line' | 'tint'>): LineLook => ({
+}: Pick<DrawnLayer, 'pieceKind' | 'line' | 'tint'>): LineStyle => ({
   texture: pieceKind === 'salvage' ? 'salvage' : line.material,
   tint,
 });
@@ -49,7 +49,7 @@ export function fillSection({ spool, layers, gapByCount, gapRead }: DrawnFill, s
     layers: layers.map((layer) => ({
       inner: layer.innerRadius,
       outer: layer.outerRadius,
-      look: fillLook(layer),
+      lineStyle: fillStyle(layer),
       label: `${say.length(layer.lengthMm / 1000)} ${layer.role}, ${layer.handleTurns.toFixed(0)} turns`,
     })),
     marks: [
@@ -66,7 +66,7 @@ export function fillSection({ spool, layers, gapByCount, gapRead }: DrawnFill, s
 export const fillStretches = ({ layers }: Pick<DrawnFill, 'layers'>): RuleStretch[] =>
   layers.map((layer, i) => ({
     metres: layer.lengthMm / 1000,
-    look: fillLook(layer),
+    lineStyle: fillStyle(layer),
     label: layer.role,
     joined: i > 0,
   }));

@@ -1,6 +1,6 @@
 import { WALK_RANGE } from '../counter/counter-match';
 import { bounded, isWithin } from '../numeric/bounded';
-import type { Draft } from './draft';
+import type { MutableState } from './mutable-state';
 import { hasTrait, type KindsWith } from './event-traits';
 import { foldCount } from './fold-counts';
 import { breaksStretch, foldMark } from './fold-mark';
@@ -11,7 +11,7 @@ import type { Chosen } from './run-state';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { snapshot } from '../plan/segments';
 import { takePiece } from './take-piece';
-import { saw } from './unheard';
+import { noteSeen } from './unheard';
 
 /** What a device counted: nobody's doing, and put right by setting the count, since it would be credited again. */
 export const byDevice = ({ kind, payload }: RunEvent): boolean =>
@@ -23,95 +23,95 @@ export const byDevice = ({ kind, payload }: RunEvent): boolean =>
 const isAtTheBench = (event: RunEvent): boolean => !byDevice(event) && event.kind !== 'corrected';
 
 /** Whoever does something at a run has it from then on. */
-function inHandsOf({ hands }: Draft, event: RunEvent): void {
+function inHandsOf({ hands }: MutableState, event: RunEvent): void {
   if (isAtTheBench(event) && event.by !== '' && hands.at(-1) !== event.by) hands.push(event.by);
 }
 
 /** Whoever does something at a run that was put aside has taken it up. */
-function takenUpAgain(draft: Draft, event: RunEvent): void {
-  if (isAtTheBench(event)) draft.aside = false;
+function takenUpAgain(state: MutableState, event: RunEvent): void {
+  if (isAtTheBench(event)) state.aside = false;
 }
 
 /** What one event does to a run's state. An event about an unknown layer or step has no effect on the rest. */
-export function applyEvent(draft: Draft, event: RunEvent, facts: RunFacts): void {
-  inHandsOf(draft, event);
-  takenUpAgain(draft, event);
-  if (breaksStretch(event)) draft.mark = null;
-  if (hasTrait(event, 'does', 'run')) ofTheRun(draft, event);
-  else if (hasTrait(event, 'does', 'step')) ofAStep(draft, event, facts);
-  else if (hasTrait(event, 'does', 'count')) foldCount(draft, event, facts);
-  else if (hasTrait(event, 'does', 'mark')) foldMark(draft, event.payload);
-  else if (hasTrait(event, 'does', 'record')) correct(draft, event.payload);
-  else if (hasTrait(event, 'does', 'look')) look(draft, event);
+export function applyEvent(state: MutableState, event: RunEvent, facts: RunFacts): void {
+  inHandsOf(state, event);
+  takenUpAgain(state, event);
+  if (breaksStretch(event)) state.mark = null;
+  if (hasTrait(event, 'does', 'run')) ofTheRun(state, event);
+  else if (hasTrait(event, 'does', 'step')) ofAStep(state, event, facts);
+  else if (hasTrait(event, 'does', 'count')) foldCount(state, event, facts);
+  else if (hasTrait(event, 'does', 'mark')) foldMark(state, event.payload);
+  else if (hasTrait(event, 'does', 'record')) correct(state, event.payload);
+  else if (hasTrait(event, 'does', 'look')) look(state, event);
 }
 
 function ofAStep(
-  draft: Draft,
+  state: MutableState,
   event: Extract<RunEvent, { kind: KindsWith<'does', 'step'> }>,
   facts: RunFacts,
 ): void {
-  if (event.kind === 'step-again') beginAgain(draft, event.payload);
-  else endStep(draft, event, facts);
+  if (event.kind === 'step-again') beginAgain(state, event.payload);
+  else endStep(state, event, facts);
 }
 
 function beginAgain(
-  draft: Draft,
+  state: MutableState,
   { steps, seen }: Extract<RunEvent, { kind: 'step-again' }>['payload'],
 ): void {
   for (const step of steps) {
-    draft.done.delete(step);
-    draft.skipped.delete(step);
+    state.done.delete(step);
+    state.skipped.delete(step);
     // What was written down of a step that is done again is written down again.
-    Reflect.deleteProperty(draft.notes, step);
+    Reflect.deleteProperty(state.notes, step);
   }
-  saw(draft, seen);
+  noteSeen(state, seen);
 }
 
 type OfTheRun = Extract<RunEvent, { kind: KindsWith<'does', 'run'> }>;
 
 /** Events of the run as a whole: where it stands, and whether it goes on. */
-function ofTheRun(draft: Draft, event: OfTheRun): void {
+function ofTheRun(state: MutableState, event: OfTheRun): void {
   switch (event.kind) {
     case 'started':
     case 'taken-up':
-      standsAt(draft, event.payload);
-      if ('seen' in event.payload) saw(draft, event.payload.seen);
+      standsAt(state, event.payload);
+      if ('seen' in event.payload) noteSeen(state, event.payload.seen);
       break;
     case 'put-aside':
-      draft.aside = true;
+      state.aside = true;
       break;
     case 'given-up':
-      draft.givenUp = true;
+      state.givenUp = true;
       break;
     default:
-      draft.closed = event.kind === 'closed';
+      state.closed = event.kind === 'closed';
   }
 }
 
-function standsAt(draft: Draft, { bench, benchId }: AtBench): void {
-  draft.bench = bench;
-  draft.benchId = benchId ?? null;
+function standsAt(state: MutableState, { bench, benchId }: AtBench): void {
+  state.bench = bench;
+  state.benchId = benchId ?? null;
 }
 
 function endStep(
-  draft: Draft,
+  state: MutableState,
   event: Extract<RunEvent, { kind: 'step-done' | 'step-skipped' }>,
   { request }: RunFacts,
 ): void {
   const { step } = event.payload;
-  draft.done.add(step);
-  draft.moving = false;
-  draft.counting.clear();
-  if (event.kind === 'step-skipped') draft.skipped.add(step);
+  state.done.add(step);
+  state.moving = false;
+  state.counting.clear();
+  if (event.kind === 'step-skipped') state.skipped.add(step);
   const layer = request.layers.find(({ id }) => step === stepId('wind', id))?.id;
-  saw(draft, event.payload.seen, layer);
+  noteSeen(state, event.payload.seen, layer);
   if (event.kind !== 'step-done' || layer === undefined) return;
   // What was wound by eye once stays so, whatever is counted on top of it.
-  if (event.payload.by === 'eye') draft.byEye = withEye(draft, layer, event.seq);
-  draft.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);
+  if (event.payload.by === 'eye') state.byEye = withEye(state, layer, event.seq);
+  state.usedUp[event.payload.usedUp ? 'add' : 'delete'](layer);
 }
 
-function withEye({ byEye, wound, chosen }: Draft, layer: string, at: number): Draft['byEye'] {
+function withEye({ byEye, wound, chosen }: MutableState, layer: string, at: number): MutableState['byEye'] {
   const counted = (wound[layer] ?? []).map((go) => ({ ...go }));
   return new Map(byEye).set(layer, { at, counted, chosen: chosen.length });
 }
@@ -121,77 +121,80 @@ type Looking = Extract<RunEvent, { kind: KindsWith<'does', 'look'> }>;
 const soundly = <K extends string>(name: K, value: number | undefined, least: number, most: number) =>
   (value === undefined ? {} : { [name]: bounded(value, least, most) }) as Partial<Record<K, number>>;
 
-function hold(draft: Draft, { on, device, count }: Extract<RunEvent, { kind: 'held' }>['payload']): void {
-  draft.held = on;
-  draft.heldAt = on && device !== undefined && count !== undefined ? { [device]: count } : {};
+function hold(
+  state: MutableState,
+  { on, device, count }: Extract<RunEvent, { kind: 'held' }>['payload'],
+): void {
+  state.held = on;
+  state.heldAt = on && device !== undefined && count !== undefined ? { [device]: count } : {};
 }
 
 /** A walk nobody can have made is passed over; one that puts an earlier one right moves that one's mark. */
-function walked(draft: Draft, { payload, by, at }: Extract<RunEvent, { kind: 'walked' }>): void {
+function walked(state: MutableState, { payload, by, at }: Extract<RunEvent, { kind: 'walked' }>): void {
   const { tape, reading, match, earlier, began = 0, without = [] } = payload;
   if (![tape, match].every((length) => isWithin(length, ...WALK_RANGE.tape))) return;
   if (!isWithin(began, -2000, 2000)) return;
   if (!isWithin(reading - began, ...WALK_RANGE.reading) || !isWithin(payload.step, 0.01, 10)) return;
-  const before = earlier && draft.walks[earlier.walk];
+  const before = earlier && state.walks[earlier.walk];
   if (earlier && before && isWithin(earlier.tape, ...WALK_RANGE.tape))
-    draft.walks[earlier.walk] = { ...before, tape: earlier.tape };
+    state.walks[earlier.walk] = { ...before, tape: earlier.tape };
   for (const at of without) {
-    const walk = draft.walks[at];
-    if (walk) draft.walks[at] = { ...walk, left: true };
+    const walk = state.walks[at];
+    if (walk) state.walks[at] = { ...walk, left: true };
   }
-  draft.walks.push({ ...payload, by, at, wound: snapshot(draft.wound) });
+  state.walks.push({ ...payload, by, at, wound: snapshot(state.wound) });
 }
 
 /** A choice with a gap or a length nobody can have meant is passed over. */
-function chose(draft: Draft, chosen: Chosen): void {
+function chose(state: MutableState, chosen: Chosen): void {
   const { gap = 0, length = 0 } = chosen;
-  if (isWithin(gap, -5, 60) && isWithin(length, 0, 5000)) draft.chosen.push(chosen);
+  if (isWithin(gap, -5, 60) && isWithin(length, 0, 5000)) state.chosen.push(chosen);
 }
 
 /** Events that say what was seen, chosen or written down. */
-function look(draft: Draft, event: Looking): void {
+function look(state: MutableState, event: Looking): void {
   switch (event.kind) {
     case 'depth-read':
-      readDepth(draft, event.payload);
+      readDepth(state, event.payload);
       break;
     case 'supply': {
       const { layer, ...seen } = event.payload;
-      draft.supplies[layer] = seen;
+      state.supplies[layer] = seen;
       break;
     }
     case 'slack-read':
-      draft.slacks.push(event.payload);
+      state.slacks.push(event.payload);
       break;
     case 'lay-read':
-      draft.lays.push(event.payload);
+      state.lays.push(event.payload);
       break;
     case 'tension-read':
-      draft.tensions.push({ ...event.payload, ...soundly('wound', event.payload.wound, 0, 20_000) });
+      state.tensions.push({ ...event.payload, ...soundly('wound', event.payload.wound, 0, 20_000) });
       break;
     case 'chosen':
-      chose(draft, event.payload);
+      chose(state, event.payload);
       break;
     case 'piece-changed':
-      takePiece(draft, event.payload);
+      takePiece(state, event.payload);
       break;
     case 'walked':
-      draft.moving = false;
-      walked(draft, event);
+      state.moving = false;
+      walked(state, event);
       break;
     case 'moving':
-      draft.moving = event.payload.on;
+      state.moving = event.payload.on;
       // A device begins where it stands: what it counted on the walk moved no line.
-      draft.counting.clear();
-      saw(draft, event.payload.seen);
+      state.counting.clear();
+      noteSeen(state, event.payload.seen);
       break;
     case 'settled':
-      draft.settlings.push(event.payload);
+      state.settlings.push(event.payload);
       break;
     case 'held':
-      hold(draft, event.payload);
+      hold(state, event.payload);
       break;
     case 'noted':
-      draft.notes[event.payload.step] = { ...draft.notes[event.payload.step], ...event.payload.values };
+      state.notes[event.payload.step] = { ...state.notes[event.payload.step], ...event.payload.values };
       break;
   }
 }

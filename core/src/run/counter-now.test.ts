@@ -9,7 +9,7 @@ import { counterNow, counterRequest, setupOf } from './counter-now';
 import { creditCount } from './credit-count';
 import { foldRun } from './fold-run';
 import { gapAsRead, gapMoved, gapRemedy } from './gap-remedy';
-import { keptMatch } from './kept-match';
+import { recordedMatch } from './recorded-match';
 import type { RunEvent } from './run-event';
 import { runSteps } from './run-steps';
 import { runUnderWay } from './under-way';
@@ -179,9 +179,9 @@ describe('the counter step of a run', () => {
   });
 
   it('keeps what was set up, and nothing where nobody walked', () => {
-    expect(keptMatch(TROLL, stand().under, stand().state)).toBeNull();
+    expect(recordedMatch(TROLL, stand().under, stand().state)).toBeNull();
     const { under, state } = stand(walked(40, 104), metres(41, 30), walked(42, 100));
-    const kept = keptMatch(TROLL, under, state)!;
+    const kept = recordedMatch(TROLL, under, state)!;
     expect(kept).toMatchObject({ unit: 'ft', agrees: true, tight: null });
     expect(kept.walks.map(({ reading, moved }) => [reading, Math.round(moved)])).toEqual([
       [104, 0],

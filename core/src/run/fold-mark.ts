@@ -1,6 +1,6 @@
 import { isWithin } from '../numeric/bounded';
 import { snapshot } from '../plan/segments';
-import type { Draft } from './draft';
+import type { MutableState } from './mutable-state';
 import { STANDS, turnsOn } from './metered';
 import { EVENT_TRAITS } from './event-traits';
 import type { RunEvent } from './run-event';
@@ -13,18 +13,21 @@ export const breaksStretch = (event: RunEvent): boolean =>
   EVENT_TRAITS[event.kind].breaksStretch && !(event.kind === 'turns' && event.payload.from !== undefined);
 
 /** A meter's mark: with the one before it, a stretch. */
-export function foldMark(draft: Draft, payload: Extract<RunEvent, { kind: 'metered' }>['payload']): void {
+export function foldMark(
+  state: MutableState,
+  payload: Extract<RunEvent, { kind: 'metered' }>['payload'],
+): void {
   const { layer, meter, metres, step } = payload;
   if (!Number.isFinite(metres) || !isWithin(step, 1e-4, 20)) return;
-  const before = draft.mark;
-  const spoolTurns = turnsOn(draft.wound, layer);
+  const before = state.mark;
+  const spoolTurns = turnsOn(state.wound, layer);
   let stood = false;
   if (before?.layer === layer && before.meter === meter) {
     const length = metres - before.metres;
     const turns = spoolTurns - before.spoolTurns;
     stood = isWithin(length, 0, STRETCH[0]) && turns > STANDS / 2;
     if (isWithin(length, ...STRETCH) && turns > step)
-      draft.stretches.push({ layer, meter, length, spoolTurns: turns, step, before: before.wound });
+      state.stretches.push({ layer, meter, length, spoolTurns: turns, step, before: before.wound });
   }
-  draft.mark = { layer, meter, metres, spoolTurns, wound: snapshot(draft.wound), stood };
+  state.mark = { layer, meter, metres, spoolTurns, wound: snapshot(state.wound), stood };
 }

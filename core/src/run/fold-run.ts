@@ -1,6 +1,6 @@
 import { applyEvent, byDevice } from './apply-event';
 import { hasTrait } from './event-traits';
-import { emptyDraft, record, type Draft } from './draft';
+import { emptyState, record, type MutableState } from './mutable-state';
 import type { RunEvent } from './run-event';
 import type { RunState } from './run-state';
 import { factsNow } from './facts-now';
@@ -12,7 +12,7 @@ import { snapshot } from '../plan/segments';
 export interface RunFold {
   readonly facts: RunFacts;
   readonly log: RunEvent[];
-  draft: Draft;
+  state: MutableState;
   undoable: RunEvent | null;
 }
 
@@ -20,7 +20,7 @@ export interface RunFold {
 export const beginFold = (facts: RunFacts): RunFold => ({
   facts,
   log: [],
-  draft: emptyDraft(facts),
+  state: emptyState(facts),
   undoable: null,
 });
 
@@ -31,39 +31,39 @@ export const beginFold = (facts: RunFacts): RunFold => ({
 export function foldOn(fold: RunFold, events: readonly RunEvent[]): void {
   for (const event of events) fold.log.push(event);
   if (!events.some(({ kind }) => kind === 'undone')) {
-    for (const event of events) standing(fold, event);
+    for (const event of events) apply(fold, event);
     return;
   }
-  fold.draft = emptyDraft(fold.facts);
+  fold.state = emptyState(fold.facts);
   fold.undoable = null;
-  for (const event of withoutUndone(fold.log)) standing(fold, event);
+  for (const event of withoutUndone(fold.log)) apply(fold, event);
 }
 
-function standing(fold: RunFold, event: RunEvent): void {
-  applyEvent(fold.draft, event, fold.facts);
+function apply(fold: RunFold, event: RunEvent): void {
+  applyEvent(fold.state, event, fold.facts);
   if (hasTrait(event, 'undoneBy', 'undone') && !byDevice(event)) fold.undoable = event;
 }
 
 /** The state a fold has come to, apart from what is folded later. */
-export const stateOf = ({ draft, facts, log, undoable }: RunFold): RunState =>
-  stateFrom(copyOf(draft), facts, log.at(-1)?.seq ?? 0, undoable);
+export const stateOf = ({ state, facts, log, undoable }: RunFold): RunState =>
+  stateFrom(copyOf(state), facts, log.at(-1)?.seq ?? 0, undoable);
 
 /** The state as one more event would make it, without folding that event. It takes nothing back. */
-export function stateWith({ draft, facts, undoable }: RunFold, event: RunEvent): RunState {
-  const next = copyOf(draft);
+export function stateWith({ state, facts, undoable }: RunFold, event: RunEvent): RunState {
+  const next = copyOf(state);
   applyEvent(next, event, facts);
   return stateFrom(next, facts, event.seq, undoable);
 }
 
-function stateFrom(draft: Draft, facts: RunFacts, seq: number, undoable: RunEvent | null): RunState {
-  const ways = Object.fromEntries(Object.entries(draft.supplies).map(([layer, { way }]) => [layer, way]));
-  const steps = runSteps(factsNow(facts, draft), ways);
+function stateFrom(state: MutableState, facts: RunFacts, seq: number, undoable: RunEvent | null): RunState {
+  const ways = Object.fromEntries(Object.entries(state.supplies).map(([layer, { way }]) => [layer, way]));
+  const steps = runSteps(factsNow(facts, state), ways);
   return {
-    ...draft,
-    turns: atLeastZero(draft.turns),
-    metres: atLeastZero(draft.metres),
+    ...state,
+    turns: atLeastZero(state.turns),
+    metres: atLeastZero(state.metres),
     steps,
-    current: steps.find(({ id }) => !draft.done.has(id)) ?? null,
+    current: steps.find(({ id }) => !state.done.has(id)) ?? null,
     seq,
     undoable,
   };
@@ -72,35 +72,35 @@ function stateFrom(draft: Draft, facts: RunFacts, seq: number, undoable: RunEven
 const own = <T>(entries: Readonly<Record<string, T>>): Record<string, T> =>
   Object.assign(record<T>(), entries);
 
-const copyOf = (draft: Draft): Draft => ({
-  ...draft,
-  done: new Set(draft.done),
-  skipped: new Set(draft.skipped),
-  usedUp: new Set(draft.usedUp),
-  counting: new Set(draft.counting),
-  byDevice: new Set(draft.byDevice),
-  turns: own(draft.turns),
-  metres: own(draft.metres),
-  wound: snapshot(draft.wound) as Draft['wound'],
-  devices: own(draft.devices),
-  creditedTo: own(draft.creditedTo),
-  unheard: own(draft.unheard),
-  settledAt: own(draft.settledAt),
-  worth: own(draft.worth),
-  supplies: own(draft.supplies),
-  notes: own(draft.notes),
-  depths: [...draft.depths],
-  slacks: [...draft.slacks],
-  lays: [...draft.lays],
-  tensions: [...draft.tensions],
-  walks: [...draft.walks],
-  restarts: [...draft.restarts],
-  chosen: [...draft.chosen],
-  stretches: [...draft.stretches],
-  pieces: [...draft.pieces],
-  lines: own(draft.lines),
-  settlings: [...draft.settlings],
-  hands: [...draft.hands],
+const copyOf = (state: MutableState): MutableState => ({
+  ...state,
+  done: new Set(state.done),
+  skipped: new Set(state.skipped),
+  usedUp: new Set(state.usedUp),
+  counting: new Set(state.counting),
+  byDevice: new Set(state.byDevice),
+  turns: own(state.turns),
+  metres: own(state.metres),
+  wound: snapshot(state.wound) as MutableState['wound'],
+  devices: own(state.devices),
+  creditedTo: own(state.creditedTo),
+  unheard: own(state.unheard),
+  answeredAt: own(state.answeredAt),
+  worth: own(state.worth),
+  supplies: own(state.supplies),
+  notes: own(state.notes),
+  depths: [...state.depths],
+  slacks: [...state.slacks],
+  lays: [...state.lays],
+  tensions: [...state.tensions],
+  walks: [...state.walks],
+  restarts: [...state.restarts],
+  chosen: [...state.chosen],
+  stretches: [...state.stretches],
+  pieces: [...state.pieces],
+  lines: own(state.lines),
+  settlings: [...state.settlings],
+  hands: [...state.hands],
 });
 
 /**

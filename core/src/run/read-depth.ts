@@ -1,11 +1,11 @@
 import { DEPTH_RANGE } from '../quantities/reel-ranges';
 import { isWithin } from '../numeric/bounded';
 import { snapshot } from '../plan/segments';
-import type { Draft } from './draft';
+import type { MutableState } from './mutable-state';
 import type { DepthReading } from './run-state';
 
 /** Takes a depth down, with what was wound by then; one that cannot be is passed over. */
-export function readDepth(draft: Draft, read: Omit<DepthReading, 'wound' | 'byEye'>): void {
+export function readDepth(state: MutableState, read: Omit<DepthReading, 'wound' | 'byEye'>): void {
   if (isWithin(read.depth, ...DEPTH_RANGE))
-    draft.depths.push({ ...read, wound: snapshot(draft.wound), byEye: draft.byEye });
+    state.depths.push({ ...read, wound: snapshot(state.wound), byEye: state.byEye });
 }

@@ -1,6 +1,6 @@
 import { isWithin } from '../numeric/bounded';
 import { addMetres, addTurns } from './add-counted';
-import { record, type Draft } from './draft';
+import { record, type MutableState } from './mutable-state';
 import type { SeenCount } from './run-event';
 import type { Unheard } from './run-state';
 
@@ -13,40 +13,40 @@ const COUNTS = [-1e12, 1e12] as const;
  *
  * @param ended the layer that ended with it, if one did
  */
-export function saw(draft: Draft, seen: SeenCount | undefined, ended?: string): void {
+export function noteSeen(state: MutableState, seen: SeenCount | undefined, ended?: string): void {
   if (!seen || !isWithin(seen.count, ...COUNTS)) return;
   const { device, count, unheard } = seen;
-  if (unheard || draft.unheard[device]) {
-    const open = opened(draft, seen);
-    draft.unheard[device] = ended === undefined ? open : { ...open, ended: [...open.ended, ended] };
+  if (unheard || state.unheard[device]) {
+    const open = opened(state, seen);
+    state.unheard[device] = ended === undefined ? open : { ...open, ended: [...open.ended, ended] };
     return;
   }
-  if (ended !== undefined) takeBack(draft, device, count, ended);
-  draft.devices[device] = count;
-  draft.settledAt[device] = count;
-  draft.counting.add(device);
+  if (ended !== undefined) takeBack(state, device, count, ended);
+  state.devices[device] = count;
+  state.answeredAt[device] = count;
+  state.counting.add(device);
 }
 
 /** What a layer was credited with past the count at which it ended: the end was on its way to the server. */
-function takeBack(draft: Draft, device: string, count: number, layer: string): void {
-  const worth = draft.worth[device];
-  const past = (draft.devices[device] ?? count) - count;
+function takeBack(state: MutableState, device: string, count: number, layer: string): void {
+  const worth = state.worth[device];
+  const past = (state.devices[device] ?? count) - count;
   if (worth?.layer !== layer || past === 0) return;
-  if (worth.per === null) addMetres(draft, layer, -past * worth.each);
-  else addTurns(draft, layer, -past * worth.each, worth.per);
+  if (worth.per === null) addMetres(state, layer, -past * worth.each);
+  else addTurns(state, layer, -past * worth.each, worth.per);
 }
 
 /** Turns counted by hand beside a counter that could not be heard: they stand until it says what it counted. */
 export function countedBeside(
-  draft: Draft,
+  state: MutableState,
   seen: SeenCount,
   layer: string,
   { turns, per }: { readonly turns: number; readonly per: number },
 ): void {
   if (!isWithin(seen.count, ...COUNTS)) return;
-  const open = opened(draft, seen);
+  const open = opened(state, seen);
   const before = open.byHand[layer]?.turns ?? 0;
-  draft.unheard[seen.device] = {
+  state.unheard[seen.device] = {
     ...open,
     byHand: Object.assign(record<Unheard['byHand'][string]>(), open.byHand, {
       [layer]: { turns: before + turns, per },
@@ -55,12 +55,12 @@ export function countedBeside(
 }
 
 /** What is open about a device; begun with what it was seen at last, and what it was credited with since then. */
-function opened(draft: Draft, { device, count }: SeenCount): Unheard {
-  const there = draft.unheard[device];
+function opened(state: MutableState, { device, count }: SeenCount): Unheard {
+  const there = state.unheard[device];
   if (there) return there;
-  const last = draft.devices[device] ?? count;
-  const since = knownSince(count, draft.settledAt[device] ?? last, last);
-  const layer = draft.creditedTo[device];
+  const last = state.devices[device] ?? count;
+  const since = knownSince(count, state.answeredAt[device] ?? last, last);
+  const layer = state.creditedTo[device];
   const credited = layer !== undefined && last !== since ? { layer, counts: last - since } : null;
   return { since, credited, byHand: record(), ended: [] };
 }
@@ -69,5 +69,5 @@ function opened(draft: Draft, { device, count }: SeenCount): Unheard {
  * From where on it is open what a device counted: what was seen of it last, unless it was settled since then what it stood
  * at, or it began again. What it was credited with lies between there and where it stands.
  */
-const knownSince = (seen: number, settled: number, last: number): number =>
-  seen > last ? last : Math.max(seen, Math.min(settled, last));
+const knownSince = (seen: number, answered: number, last: number): number =>
+  seen > last ? last : Math.max(seen, Math.min(answered, last));

@@ -46,7 +46,7 @@ export function inferSpool(
   if (problems.length > 0) return fail(...problems);
   const unknowns = unknownsOf(observations, priors);
   const fit = fitSpool(observations, unknowns);
-  if (!fit?.settled) return fail(UNSETTLED);
+  if (!fit?.converged) return fail(UNSETTLED);
   const inferred = describe(fit, observations, unknowns, priors);
   return succeed(inferred, contradictions(inferred.disagreement));
 }

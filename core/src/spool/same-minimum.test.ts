@@ -64,8 +64,8 @@ describe('the end of an inference', () => {
 
   it('is the same as an independent optimiser’s best of several starts, shallow to deep, mistyped or not', () => {
     const readings = typedReadings(2024);
-    let met = 0;
-    while (met < 45) {
+    let compared = 0;
+    while (compared < 45) {
       const { type, observations } = nextOf(readings);
       const result = inferSpool(observations, priorsFor(type));
       if (!result.ok) {
@@ -73,7 +73,7 @@ describe('the end of an inference', () => {
         expect(result.issues.map(({ code }) => code)).not.toContain('does-not-settle');
         continue;
       }
-      met += 1;
+      compared += 1;
       const { cost, steps, size } = costOf(observations, type);
       const mine = cost(steps(result.value.vector));
       for (const start of [0, 1, 2]) {

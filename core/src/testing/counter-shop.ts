@@ -60,7 +60,7 @@ export interface CounterWorld {
   /** Share of walks taken at a wrong mark. */
   readonly wrongMarks?: number;
   /** Whether the kind has been matched here before, and the fill was aimed by it. */
-  readonly met?: boolean;
+  readonly known?: boolean;
 }
 
 /** One reel as it really is, what the shop believes of it, and the walks so far. */
@@ -92,12 +92,12 @@ export class CounterShop {
     const full = { width, lip, outer: lip - 1.5, layers: [{ inner, area }] };
     const usual = this.units / turnsToPayOut(full, full.outer, world.match);
     this.perTurn = usual * Math.exp(0.06 * normal());
-    const counts = world.met ? 0.18 : 0.5;
+    const counts = world.known ? 0.18 : 0.5;
     const surface = 1 / Math.hypot(1 / READING_SD.calliper, 1 / counts);
     this.spread = { surface, ratio: 0.05 };
     const ratio = Math.exp(0.05 * normal());
     const known = { ...full, layers: [{ inner, area: area * ratio }] };
-    this.belief = world.met
+    this.belief = world.known
       ? { perTurn: this.perTurn * Math.exp(KIND * normal()), sd: KIND, from: 'kind' }
       : undefined;
     const target = { length: world.match, reading: this.units };

@@ -32,7 +32,7 @@ export interface SupplyAdvice {
 /**
  * The ways a supply can stand, with the twist of each as the line lies on the spool and as it hangs after a cast. The
  * schools disagree because they look at the line in two places; the house rule says which one decides, and whether the
- * house has settled on one way regardless.
+ * shop has chosen one way regardless.
  */
 export function compareSupply(
   choice: SupplyChoice,
@@ -50,8 +50,8 @@ export function compareSupply(
     })
     .sort((a, b) => worst(a) - worst(b));
   const least = options[0]?.way ?? 'rolling';
-  const settled = SETTLED[rules.supply];
-  const best = options.some(({ way }) => way === settled) && settled ? settled : least;
+  const chosen = CHOSEN[rules.supply];
+  const best = options.some(({ way }) => way === chosen) && chosen ? chosen : least;
   const place =
     rules.judgeTwistBy === 'spool' ? 'as the line lies on the spool' : 'as the line hangs after a cast';
   const judged = best === least ? `least twist ${place}` : `more twist ${place} than ${LOWER[least]}`;
@@ -59,12 +59,12 @@ export function compareSupply(
     options,
     best,
     sentence: `${NAMES[best]}: ${judged}.`,
-    why: schoolOf(rules, best === settled ? 'supply' : 'judgeTwistBy').why,
+    why: schoolOf(rules, best === chosen ? 'supply' : 'judgeTwistBy').why,
   };
 }
 
-/** The way a house has settled on whatever the ledger says; none where it goes by the ledger. */
-const SETTLED: Readonly<Record<HouseRules['supply'], SupplyStand | null>> = {
+/** The way a shop has chosen whatever the ledger says; none where it goes by the ledger. */
+const CHOSEN: Readonly<Record<HouseRules['supply'], SupplyStand | null>> = {
   'by-twist': null,
   'over-end': 'matched',
   rolling: 'rolling',

@@ -1,3 +1,4 @@
+import { spanText } from '../quantities/span';
 import { formatDiameter, formatQuantity, type ShownQuantity } from '../quantities/format-quantity';
 import type { UnitSystem } from '../quantities/units';
 
@@ -20,6 +21,8 @@ export interface Slots {
   readonly 'kg-range': { readonly kg: Range };
   /** A weight, g. */
   readonly g: { readonly g: number };
+  /** A span of time, in minutes. */
+  readonly minutes: { readonly minutes: number };
   /** A number of things. */
   readonly count: number;
   /** A name, a code, or what somebody typed: told as it is. */
@@ -28,13 +31,14 @@ export interface Slots {
 
 export type Measured = Exclude<Slots[keyof Slots], string | number>;
 
-type Dimension = 'm' | 'mm' | 'line' | 'kg' | 'g';
+type Dimension = 'm' | 'mm' | 'line' | 'kg' | 'g' | 'minutes';
 
 const SHOW: Readonly<Record<Dimension, (value: number, system: UnitSystem) => ShownQuantity>> = {
   m: (value, system) => formatQuantity(value, 'line-length', system),
   mm: (value, system) => formatQuantity(value, 'small-length', system),
   line: (value, system) => formatDiameter(value, system),
   kg: (value, system) => formatQuantity(value, 'strength', system),
+  minutes: (value) => ({ number: spanText(value), unit: '', text: spanText(value) }),
   g: (value, system) => formatQuantity(value, 'mass', system, value < 1 ? 3 : system === 'metric' ? 1 : 2),
 };
 

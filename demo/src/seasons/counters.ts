@@ -1,4 +1,4 @@
-import { keptTable, woundArea, type KeptMatch, type WoundLayer } from '@yard-spool/core';
+import { recordedTable, woundArea, type RecordedMatch, type WoundLayer } from '@yard-spool/core';
 import type { SpoolGeometry } from '@yard-spool/core';
 import type { Dice } from './dice';
 
@@ -17,7 +17,7 @@ export function matchOf(
   lies: readonly WoundLayer[],
   spool: SpoolGeometry,
   { at, by, dice, diameters }: Walked,
-): KeptMatch {
+): RecordedMatch {
   const top = [...lies].reverse();
   const outer = top[0]?.outerRadius ?? spool.lipRadius;
   const counted = {
@@ -29,7 +29,7 @@ export function matchOf(
       area: woundArea(diameters.get(id) ?? 0.4, 1, spool.packing),
     })),
   };
-  const asTurns = keptTable({ spool: counted, perTurn: 1, readsSd: 0.004, match: MATCH_M, unit: 'm' });
+  const asTurns = recordedTable({ spool: counted, perTurn: 1, readsSd: 0.004, match: MATCH_M, unit: 'm' });
   const turns = asTurns.find(({ length }) => Math.abs(length - MATCH_M) < 1e-6)?.reading.value ?? MATCH_M;
   const agrees = dice.next() < 0.85;
   const reads = agrees ? dice.about(MATCH_M, 0.004) : dice.about(MATCH_M * 1.05, 0.01);

@@ -86,12 +86,12 @@ export function allVisits(
     .map(({ reel, daysAgo }) => ({ reel, daysAgo: dayOfCustomer(daysAgo, reel.customer) }))
     .sort((a, b) => b.daysAgo - a.daysAgo || a.reel.customer - b.reel.customer || a.reel.id - b.reel.id);
   const bags = new Map<string, number>();
-  const met = new Set<string>();
+  const taken = new Set<string>();
   const all: Visit[] = [];
   for (const { reel, daysAgo } of visits) {
     const key = `${String(daysAgo)} ${String(reel.customer)}`;
-    if (met.has(`${key} ${String(reel.id)}`)) continue;
-    met.add(`${key} ${String(reel.id)}`);
+    if (taken.has(`${key} ${String(reel.id)}`)) continue;
+    taken.add(`${key} ${String(reel.id)}`);
     const id = all.length + 1;
     const bag = bags.get(key) ?? bags.size + 1;
     bags.set(key, bag);

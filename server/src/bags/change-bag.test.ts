@@ -233,7 +233,7 @@ describe('what the shop has had before', () => {
       jobs: [{ ...jobs[0], label: 'Kind A', planInput: { ...PLAN_INPUT, observations: measured } }],
     });
     const kind = (await kinds()).find(({ label }) => label === 'Kind A')!;
-    expect(kind.met).toBe(2);
+    expect(kind.timesSeen).toBe(2);
     // The lip of the first, the width of the second, and no depth: that is of one spool.
     expect(kind.observations.map((one) => one.kind).sort()).toEqual(['lip', 'rating', 'rating', 'width']);
     const changed = await ask<ReelKind>('PUT', `/reel-kinds/${kind.id}`, { ...kind, label: 'Kind A, deep' });
@@ -242,7 +242,7 @@ describe('what the shop has had before', () => {
     await book({ jobs: [{ ...jobs[0], label: 'Kind B' }] });
     const other = (await kinds()).find(({ label }) => label === 'Kind B')!;
     const merged = await ask<ReelKind>('POST', `/reel-kinds/${other.id}/merge`, { into: kind.id });
-    expect(merged.body).toMatchObject({ label: 'Kind A, deep', met: 3 });
+    expect(merged.body).toMatchObject({ label: 'Kind A, deep', timesSeen: 3 });
     expect((await kinds()).some(({ id }) => id === other.id)).toBe(false);
     expect(codeOf(await ask('POST', `/reel-kinds/${kind.id}/merge`, { into: kind.id }))).toBe('bad-request');
   });

@@ -1,4 +1,4 @@
-import type { Bag, KeptHouseRules, Piece, ReelKind } from '@yard-spool/contract';
+import type { Bag, SavedHouseRules, Piece, ReelKind } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { lockWaits } from '../testing/lock-waits';
@@ -29,7 +29,7 @@ describe('at the same moment', () => {
     const bags = first.map(({ body }) => body);
     expect(first.map(({ status }) => status)).toEqual([200, 200, 200, 200]);
     for (let round = 0; round < 4; round += 1) {
-      const rules = (await ada<KeptHouseRules>('GET', '/house-rules')).body;
+      const rules = (await ada<SavedHouseRules>('GET', '/house-rules')).body;
       const level = round % 2 === 0 ? 'flush' : 'by-line';
       const answers = await Promise.all([
         ada('PUT', '/house-rules', { ...rules, rules: { ...rules.rules, level } }),
@@ -47,14 +47,14 @@ describe('at the same moment', () => {
 
   it('a rule that changes waits for whoever is promising line, and plans with what is left then', async () => {
     const pieces = await receiveTwo(ada, 300, 'WAIT');
-    const { body: usual } = await ada<KeptHouseRules>('GET', '/house-rules');
+    const { body: usual } = await ada<SavedHouseRules>('GET', '/house-rules');
     await ada('PUT', '/house-rules', { ...usual, rules: { ...usual.rules, level: 'by-line' } });
     const planInput = { ...PLAN_INPUT, request: { ...PLAN_INPUT.request, gap: 2.38125 } };
     const asked = booking(pieces).jobs[0]!;
     const wants = { leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false };
     const job = { ...asked, planInput, wants: { ...wants, gap: 'house', bevelMm: null } };
     const { body: bag } = await ada<Bag>('POST', '/bags', booking(pieces, { jobs: [job] }));
-    const rules = (await ada<KeptHouseRules>('GET', '/house-rules')).body;
+    const rules = (await ada<SavedHouseRules>('GET', '/house-rules')).body;
     const pieceId = pieces.backing.id;
     let changed: Promise<unknown> = Promise.resolve();
     await shop.force(async ({ tables, query }) => {
@@ -86,7 +86,7 @@ describe('at the same moment', () => {
     expect(said(latest!.what)).toContain('stays as planned');
   });
 
-  it('eight bookings of a kind of reel nobody met before make one entry of it, met eight times', async () => {
+  it('eight bookings of a kind of reel nobody saw before make one entry of it, seen eight times', async () => {
     const pieces = await receiveTwo(ada, 5000, 'KIND');
     const jobs = [{ ...booking(pieces).jobs[0]!, label: 'Never Met 2500' }];
     const booked = await inParallel(8, () => ada<Bag>('POST', '/bags', booking(pieces, { jobs })));
@@ -94,7 +94,7 @@ describe('at the same moment', () => {
     const kinds = (await ada<ReelKind[]>('GET', '/reel-kinds')).body.filter(
       ({ label }) => label === 'Never Met 2500',
     );
-    expect(kinds.map(({ met }) => met)).toEqual([8]);
+    expect(kinds.map(({ timesSeen }) => timesSeen)).toEqual([8]);
   });
 
   it(

@@ -13,12 +13,12 @@ const toKind = ({ id, type, label, observations, gear, met, version }: ReelKindR
   label,
   observations,
   gear,
-  met,
+  timesSeen: met,
   version,
   learned: [],
 });
 
-/** The shop's own list of reel kinds, most met first. */
+/** The shop's own list of reel kinds, most seen first. */
 export async function listReelKinds(from: Reading): Promise<ReelKind[]> {
   const learned = await learnedByKind(from);
   const rows = await from.tables.reelKinds.findAll({

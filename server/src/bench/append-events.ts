@@ -7,7 +7,7 @@ import { writeEvents, type ToLog } from './run-log';
 import { checkEvents } from './check-events';
 import { stateOfRun } from './state-of-run';
 import { checkPieces } from './pieces-of-run';
-import { leavesBench, standsAt, takeTo } from './standing';
+import { leavesBench, standsAt, takeTo } from './at-bench';
 
 /** Kinds only the server writes: they come with other changes in one transaction. */
 

@@ -2,11 +2,11 @@ import { FillSchema, type Fill, type Job, type Person } from '@yard-spool/contra
 import {
   finalFill,
   gapAsRead,
-  keptMatch,
+  recordedMatch,
   laidBelow,
   layAdvice,
   runUnderWay,
-  type KeptMatch,
+  type RecordedMatch,
   type RunFacts,
   type RunState,
 } from '@yard-spool/core';
@@ -25,7 +25,7 @@ import { putOldLineAway } from './old-line';
 import { writeEvents } from './run-log';
 import { replanSameKind } from './replan-same-kind';
 import { settleRun } from './settle-run';
-import { leavesBench } from './standing';
+import { leavesBench } from './at-bench';
 import { stateOfRun } from './state-of-run';
 import { writeLayers } from './write-layers';
 
@@ -128,10 +128,10 @@ async function mustBeReadable(u: Unit, fillId: number): Promise<void> {
 }
 
 /** How its counter was set up, where it was walked. */
-function counterOf({ planInput }: Job, facts: RunFacts, state: RunState): KeptMatch | null {
+function counterOf({ planInput }: Job, facts: RunFacts, state: RunState): RecordedMatch | null {
   if (state.walks.length === 0) return null;
   const under = runUnderWay(planInput, facts, state);
-  return under && keptMatch(facts, under, state, planInput.beliefs?.counter);
+  return under && recordedMatch(facts, under, state, planInput.beliefs?.counter);
 }
 
 /** Whether a washer moved this reel's lay the other way: two looks at one lay with a washer between them tell. */

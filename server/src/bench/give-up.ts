@@ -25,7 +25,7 @@ import { unit } from '../context/unit';
 import { putOldLineAway } from './old-line';
 import { lockPiecesOf } from './pieces-of-run';
 import { lastPlace, writeEvents } from './run-log';
-import { leavesBench } from './standing';
+import { leavesBench } from './at-bench';
 import { stateOfRun } from './state-of-run';
 
 interface GivenUp {

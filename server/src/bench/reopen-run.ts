@@ -10,7 +10,7 @@ import { readJob } from '../bags/bags';
 import { forgetAnswers } from './keep-answers';
 import { lastPlace, writeEvents } from './run-log';
 import { readRun } from './runs';
-import { standsAt } from './standing';
+import { standsAt } from './at-bench';
 
 /**
  * Opens a closed run again, with a reason: its fill is taken back, the line it drew is given back to each piece by moves

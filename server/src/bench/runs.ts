@@ -15,7 +15,7 @@ import { piecesHeld } from './pieces-held';
 import { lastTime } from './last-time';
 import { readLog, writeEvents } from './run-log';
 import { sisterFilled } from './sister-filled';
-import { ASIDE, standsAt } from './standing';
+import { ASIDE, standsAt } from './at-bench';
 
 /** Takes a booked reel to a bench. A reel already there gives the run it has. */
 export async function startRun(

@@ -10,7 +10,7 @@ import {
 import type { Reading } from '../context/context';
 import type { RunRow } from '../db/models/runs';
 import { ProblemError } from '../problem-error';
-import { RUN_STATES, type KeptState, type LastEvent } from './kept-state';
+import { RUN_STATES, type HeldState, type LastEvent } from './held-state';
 import { readAuthored } from './run-log';
 
 /** Runs kept folded; more than are ever open at once. */
@@ -50,7 +50,7 @@ export async function stateOfRun(
 const NOTHING: LastEvent = { seq: 0, id: '', author: null };
 
 /** Keeps the ones used last. */
-function keep(states: Map<number, KeptState>, id: number, kept: KeptState): void {
+function keep(states: Map<number, HeldState>, id: number, kept: HeldState): void {
   states.delete(id);
   states.set(id, kept);
   const [oldest] = states.keys();

@@ -11,7 +11,7 @@ import {
   type Weighed,
 } from '@yard-spool/core';
 import { runTopic } from '../bench/run-log';
-import { benchTopic } from '../bench/standing';
+import { benchTopic } from '../bench/at-bench';
 import type { ServerContext } from '../context/context';
 import { BenchMeter } from './bench-meter';
 import { creditRun } from './credit-run';
@@ -69,7 +69,7 @@ export class BenchCounter {
   ) {
     this.state = beginCounter(device, { runId, heard });
     this.meter = meter && new BenchMeter(context, meter, () => this.tell());
-    context.notifier.on(benchTopic(benchId), this.standing);
+    context.notifier.on(benchTopic(benchId), this.runChanged);
     this.listen(null, runId);
     this.timer = setInterval(() => this.tick(), FOLD_MS).unref();
     this.link = new DeviceLink(device, {
@@ -106,7 +106,7 @@ export class BenchCounter {
     this.take({ kind: 'over' });
     clearInterval(this.timer);
     if (this.telling) clearTimeout(this.telling);
-    this.context.notifier.off(benchTopic(this.benchId), this.standing);
+    this.context.notifier.off(benchTopic(this.benchId), this.runChanged);
     this.listen(this.state.runId, null);
     this.link.close();
     this.meter?.close();
@@ -142,7 +142,7 @@ export class BenchCounter {
 
   private readonly logged = (events: readonly RunEvent[]): void => this.take({ kind: 'logged', events });
 
-  private readonly standing = (runId: number | null): void => {
+  private readonly runChanged = (runId: number | null): void => {
     this.listen(this.state.runId, runId);
     this.take({ kind: 'stands', runId });
   };

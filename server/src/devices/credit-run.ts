@@ -9,7 +9,7 @@ import {
   type RunHappening,
   type Weighed,
 } from '@yard-spool/core';
-import type { LastEvent } from '../bench/kept-state';
+import type { LastEvent } from '../bench/held-state';
 import { writeEvents } from '../bench/run-log';
 import { stateOfRun } from '../bench/state-of-run';
 import type { ServerContext, Unit } from '../context/context';
@@ -35,7 +35,7 @@ export const creditRun = (context: ServerContext, stands: Stands): Promise<Credi
     const { benchId, device, leaving, runId } = stands;
     const run = await u.tables.runs.lock(runId);
     if (run?.state !== 'open') return null;
-    const at = await standingAt(u, benchId, device.name);
+    const at = await runAt(u, benchId, device.name);
     if (leaving === (run.benchId === benchId && at.runId === runId)) return null;
     const told = await stateOfRun(u, run);
     if (leaving) return creditLast(u, runId, stands, told);
@@ -62,7 +62,7 @@ async function creditNow(
 }
 
 /** The run that stands at a bench, and the one that the bench's counter was last known to count for. */
-async function standingAt(
+async function runAt(
   { query }: Unit,
   benchId: number,
   name: string,

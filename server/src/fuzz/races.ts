@@ -1,7 +1,7 @@
 // Seeded races: rules that change against booking, planning again and starting; kinds merged against booking; one piece at
 // two benches. After each round: nothing promised twice, no piece off its ledger, nothing that was acknowledged lost.
 import { parseArgs } from 'node:util';
-import type { Bag, KeptHouseRules, Piece, ReelKind, Run } from '@yard-spool/contract';
+import type { Bag, SavedHouseRules, Piece, ReelKind, Run } from '@yard-spool/contract';
 import { booking, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import type { Answer } from '../testing/test-shop';
 import { TestShop } from '../testing/test-shop';
@@ -41,7 +41,7 @@ const book = (pieces: Two, label: string): Promise<Answer<Bag>> =>
   ada<Bag>('POST', '/bags', { ...booking(pieces), key: crypto.randomUUID(), jobs: [jobOn(pieces, label)] });
 
 async function changeRules(): Promise<Answer> {
-  const { body: rules } = await ada<KeptHouseRules>('GET', '/house-rules');
+  const { body: rules } = await ada<SavedHouseRules>('GET', '/house-rules');
   const level = dice.of(['flush', 'by-line', 'beginner'] as const);
   return ada('PUT', '/house-rules', { ...rules, rules: { ...rules.rules, level } });
 }
@@ -75,7 +75,7 @@ function judge(answers: readonly (Answer | null)[]): void {
   }
 }
 
-async function look(acknowledged: readonly Bag[]): Promise<void> {
+async function lookForAll(acknowledged: readonly Bag[]): Promise<void> {
   const { body: stock } = await ada<Piece[]>('GET', '/pieces');
   for (const { code, lengthMm, promisedMm } of stock)
     if (promisedMm > lengthMm) problems.push(`${code}: ${String(promisedMm - lengthMm)} mm promised twice`);
@@ -116,7 +116,7 @@ for (let round = 0; round < Number(values.rounds); round += 1) {
   const order = [...acts].sort(() => dice.share() - 0.5);
   const answers = await Promise.all(order.map((act) => act()));
   judge([...first, ...answers]);
-  await look([...bags, ...answers.filter(isBag).map(({ body }) => body)]);
+  await lookForAll([...bags, ...answers.filter(isBag).map(({ body }) => body)]);
   if (problems.length > 20) break;
 }
 

@@ -1,4 +1,4 @@
-import type { Bag, HouseChange, KeptHouseRules, Piece, Preview, Run } from '@yard-spool/contract';
+import type { Bag, HouseChange, SavedHouseRules, Piece, Preview, Run } from '@yard-spool/contract';
 import { BUILT_IN_CAUTIONS, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
@@ -17,9 +17,9 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-const read = async (): Promise<KeptHouseRules> => (await ada<KeptHouseRules>('GET', '/house-rules')).body;
+const read = async (): Promise<SavedHouseRules> => (await ada<SavedHouseRules>('GET', '/house-rules')).body;
 const change = async (more: object) =>
-  ada<KeptHouseRules>('PUT', '/house-rules', { ...(await read()), ...more });
+  ada<SavedHouseRules>('PUT', '/house-rules', { ...(await read()), ...more });
 const ruled = (more: object) => change({ rules: { ...USUAL_HOUSE_RULES, ...more } });
 beforeEach(() => ruled({}));
 

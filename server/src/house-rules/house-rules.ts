@@ -1,4 +1,4 @@
-import { MESSAGE_KINDS, type HouseChange, type KeptHouseRules, type Person } from '@yard-spool/contract';
+import { MESSAGE_KINDS, type HouseChange, type SavedHouseRules, type Person } from '@yard-spool/contract';
 import {
   BUILT_IN_CAUTIONS,
   HOUSE_QUESTIONS,
@@ -24,8 +24,8 @@ import { forgetHouse, HOUSE_ROW, lockHouse, readHouseRules, type HouseSheet } fr
 export async function changeHouseRules(
   context: ServerContext,
   person: Person,
-  { version, ...sheet }: KeptHouseRules,
-): Promise<KeptHouseRules> {
+  { version, ...sheet }: SavedHouseRules,
+): Promise<SavedHouseRules> {
   managersOnly(person, 'changes the shop rules');
   mustBeNear(sheet.printer);
   return unit(context, person, async (u) => {

@@ -29,10 +29,10 @@ const MOST = 1000;
  * @param where what the part is called where it has no path
  */
 export function firstTooLong(schema: unknown, value: unknown, where: string): TooMuch | null {
-  return look(schema as Schema, value, [], where);
+  return boundIn(schema as Schema, value, [], where);
 }
 
-function look(given: Schema, value: unknown, path: readonly string[], where: string): TooMuch | null {
+function boundIn(given: Schema, value: unknown, path: readonly string[], where: string): TooMuch | null {
   if (value === null || typeof value !== 'object') return null;
   const schema = unwrapped(given);
   // A union's entries are too many only where each of its choices says so.
@@ -52,7 +52,7 @@ function inEntries(
   where: string,
 ): TooMuch | null {
   for (const [key, one] of Object.entries(entries)) {
-    const found = look(one, (value as Readonly<Record<string, unknown>>)[key], [...path, key], where);
+    const found = boundIn(one, (value as Readonly<Record<string, unknown>>)[key], [...path, key], where);
     if (found) return found;
   }
   return null;
@@ -69,7 +69,7 @@ function inList(
   const most = typeof bound?.requirement === 'number' ? bound.requirement : MOST;
   if (value.length > most) return tooLong(path, where, most, bound?.message);
   for (const [i, one] of value.entries()) {
-    const found = look(item, one, [...path, String(i)], where);
+    const found = boundIn(item, one, [...path, String(i)], where);
     if (found) return found;
   }
   return null;
@@ -79,7 +79,7 @@ function inRecord(of: Schema, value: object, path: readonly string[], where: str
   const entries = Object.entries(value);
   if (entries.length > MOST) return tooLong(path, where, MOST, undefined);
   for (const [key, one] of entries) {
-    const found = look(of, one, [...path, key], where);
+    const found = boundIn(of, one, [...path, key], where);
     if (found) return found;
   }
   return null;
@@ -93,7 +93,7 @@ function withinEach(
 ): TooMuch | null {
   let first: TooMuch | null = null;
   for (const option of options) {
-    const found = look(option, value, path, where);
+    const found = boundIn(option, value, path, where);
     if (!found) return null;
     first ??= found;
   }

@@ -20,7 +20,7 @@ function work(log: string[], name: string) {
     },
   };
 }
-const settled = () => new Promise((resolve) => setImmediate(resolve));
+const turnOfLoop = () => new Promise((resolve) => setImmediate(resolve));
 
 describe('what takes long', () => {
   it('of somebody who asks for a lot lets the next person in after one of it', async () => {
@@ -30,11 +30,11 @@ describe('what takes long', () => {
     const asked = sheets.map(({ begin }) => lanes.turn('long', waitsFor(1))(begin));
     const other = work(begun, 'of another');
     const theirs = lanes.turn('long', waitsFor(2))(other.begin);
-    await settled();
+    await turnOfLoop();
     expect(begun).toEqual(['sheet 0']);
     sheets[0]!.finish();
     await asked[0];
-    await settled();
+    await turnOfLoop();
     expect(begun).toEqual(['sheet 0', 'of another']);
     other.finish();
     expect(await theirs).toBe('of another');
@@ -75,7 +75,7 @@ describe('what takes long', () => {
     const lanes = new Lanes();
     const held = work([], 'held');
     const all = Array.from({ length: 41 }, () => lanes.turn('long', waitsFor(1))(held.begin));
-    await settled();
+    await turnOfLoop();
     expect(() => lanes.turn('long', waitsFor(1))(held.begin)).toThrow('still to be made');
     const other = lanes.turn('long', waitsFor(2))(() => Promise.resolve('mine'));
     held.finish();

@@ -1,4 +1,4 @@
-import type { Bag, Fill, KeptHouseRules, Message, Page, Reel, Run } from '@yard-spool/contract';
+import type { Bag, Fill, SavedHouseRules, Message, Page, Reel, Run } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, receiveTwo, wholeFill } from '../testing/bookings';
 import { filledReel } from '../testing/filled';
@@ -74,7 +74,7 @@ describe('a bag’s message', () => {
   });
 
   it('is edited, sent, and keeps its words then; two at once are told', async () => {
-    const { body: house } = await manager<KeptHouseRules>('GET', '/house-rules');
+    const { body: house } = await manager<SavedHouseRules>('GET', '/house-rules');
     const wordings = { ready: 'Bag {bag}: {reels}. {shop}', due: '' };
     await manager('PUT', '/house-rules', { ...house, shopName: 'The Yard', wordings });
     const { body: bag } = await ask<Bag>('POST', '/bags', booking(await receiveTwo(ask, 900, 'MF')));
@@ -100,7 +100,7 @@ describe('a bag’s message', () => {
 
 describe('the house’s wordings', () => {
   it('fill in only what there is, and a printer stands in the shop’s own network', async () => {
-    const { body: house } = await manager<KeptHouseRules>('GET', '/house-rules');
+    const { body: house } = await manager<SavedHouseRules>('GET', '/house-rules');
     const unknown = await manager('PUT', '/house-rules', {
       ...house,
       wordings: { ready: 'For {price}', due: '' },

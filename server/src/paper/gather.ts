@@ -1,6 +1,6 @@
 import { FILLED } from '../db/job-states';
 import { ALL_WAITING, ANY_REEL, type Fill, type PaperQuery } from '@yard-spool/contract';
-import { keptTable, metresPer } from '@yard-spool/core';
+import { recordedTable, metresPer } from '@yard-spool/core';
 import { readBag } from '../bags/bags';
 import type { Reading } from '../context/context';
 import { readHouseRules } from '../shop/read-house-rules';
@@ -80,7 +80,7 @@ const counterOf = ({ counter }: Pick<Fill, 'counter'>): CounterRows | null =>
   counter && {
     unit: counter.unit,
     match: counter.match / metresPer(counter.unit),
-    rows: keptTable(counter),
+    rows: recordedTable(counter),
   };
 
 async function setOf(from: Reading, id: number): Promise<SetFacts> {

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { filledReel } from '../testing/filled';
 import type { Ask } from '../testing/rack';
-import { keptCounter } from '../testing/kept-counter';
+import { recordedCounter } from '../testing/recorded-counter';
 import { darkRuns, picturesOf, wordsOf, type Picture } from '../testing/read-pdf';
 import { TestShop } from '../testing/test-shop';
 
@@ -23,7 +23,7 @@ beforeAll(async () => {
   [run, fill] = await filledReel(shop, ask, 'PA', {
     bag: { customer: { name: 'Orla Quay', contact: 'by the slip' } },
   });
-  await shop.force(({ tables }) => tables.fills.changeAll({ counter: keptCounter() }, { id: fill.id }));
+  await shop.force(({ tables }) => tables.fills.changeAll({ counter: recordedCounter() }, { id: fill.id }));
   const two = booking(await receiveTwo(ask, 900, 'PB'));
   const jobs = [two.jobs[0], { ...two.jobs[0], label: 'Test 3000 again' }];
   waiting = (await ask<Bag>('POST', '/bags', { ...two, jobs, brought, notes: 'not before noon' })).body;

@@ -1,6 +1,6 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { AddressInfo } from 'node:net';
-import type { KeptHouseRules, Run } from '@yard-spool/contract';
+import type { SavedHouseRules, Run } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { filledReel } from '../testing/filled';
 import { codeOf, type Ask } from '../testing/rack';
@@ -33,7 +33,7 @@ async function printerThat(does: (socket: Socket) => void): Promise<string> {
   return `127.0.0.1:${String((server.address() as AddressInfo).port)}`;
 }
 async function set(printer: string): Promise<void> {
-  const { body } = await manager<KeptHouseRules>('GET', '/house-rules');
+  const { body } = await manager<SavedHouseRules>('GET', '/house-rules');
   expect((await manager('PUT', '/house-rules', { ...body, printer })).status).toBe(200);
 }
 const print = () => ask<{ pages: number }>('POST', '/paper', { what: 'tag', of: run.job.tag });

@@ -1,4 +1,4 @@
-import { api, asksAgain, type BegunStep, type KeptHouseRules, type Member } from '@yard-spool/contract';
+import { api, asksAgain, type BegunStep, type SavedHouseRules, type Member } from '@yard-spool/contract';
 import { generate } from 'otplib';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { codeOf } from '../testing/rack';
@@ -26,7 +26,7 @@ describe('a manager’s act', () => {
     const next = { ...wren, name: 'Rail' };
     const refused = await ada('POST', '/people', next);
     expect([refused.status, codeOf(refused)]).toEqual([403, 'passcode-again']);
-    const { body: rules } = await ada<KeptHouseRules>('GET', '/house-rules');
+    const { body: rules } = await ada<SavedHouseRules>('GET', '/house-rules');
     expect(codeOf(await ada('PUT', '/house-rules', rules))).toBe('passcode-again');
     expect(codeOf(await ada('GET', '/shop-file'))).toBe('passcode-again');
     expect((await ada<Member[]>('GET', '/people')).body.map(({ name }) => name)).not.toContain('Rail');

@@ -1,4 +1,4 @@
-import type { Audit, KeptHouseRules, Member, SignedIn } from '@yard-spool/contract';
+import type { Audit, SavedHouseRules, Member, SignedIn } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
@@ -24,7 +24,7 @@ const later = (minutes: number): void => {
 
 describe('a session', () => {
   it('ends when it was not used for as long as the house says, and not while it is', async () => {
-    const { body: rules } = await ada<KeptHouseRules>('GET', '/house-rules');
+    const { body: rules } = await ada<SavedHouseRules>('GET', '/house-rules');
     await ada('PUT', '/house-rules', { ...rules, idleMinutes: 30 });
     const used = await shop.as('Ada');
     const idle = await shop.as('Ada');

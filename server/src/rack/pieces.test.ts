@@ -1,4 +1,4 @@
-import type { KeptHouseRules, Bag, Piece, Product } from '@yard-spool/contract';
+import type { SavedHouseRules, Bag, Piece, Product } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { codeOf, ledgerOf, lineOf, rackOf, receive, sumOf, type Ask } from '../testing/rack';
@@ -156,7 +156,7 @@ describe('the books', () => {
     await receive(ask, 'D-2', 500);
     const at = async (day: string): Promise<number | undefined> =>
       (await rackOf(ask, `asOf=${day}`)).find(({ code }) => code === 'D-2')?.lengthMm;
-    const { body: house } = await ask<KeptHouseRules>('GET', '/house-rules');
+    const { body: house } = await ask<SavedHouseRules>('GET', '/house-rules');
     const inZone = async (zone: string, version: number) =>
       ask('PUT', '/house-rules', { ...house, version, zone });
     // Nine in the morning of the next day there.

@@ -6,7 +6,7 @@ import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asItWas } from '../rack-files/harmless';
 import { filledReel } from '../testing/filled';
-import { keptCounter } from '../testing/kept-counter';
+import { recordedCounter } from '../testing/recorded-counter';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 
@@ -27,7 +27,7 @@ beforeAll(async () => {
   });
   customer = (await ask<Bag>('GET', `/bags/${run.bagNumber}`)).body.customer.id;
   await filledReel(shop, ask, 'RG', { bag: { customer: { id: customer } } });
-  await shop.force(({ tables }) => tables.fills.changeAll({ counter: keptCounter() }, { id: fill.id }));
+  await shop.force(({ tables }) => tables.fills.changeAll({ counter: recordedCounter() }, { id: fill.id }));
 });
 afterAll(() => shop.close());
 

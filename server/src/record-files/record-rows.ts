@@ -1,5 +1,5 @@
 import type { Fill, RecordedReel } from '@yard-spool/contract';
-import { keptTable, metresPer } from '@yard-spool/core';
+import { recordedTable, metresPer } from '@yard-spool/core';
 import type { Reading } from '../context/context';
 import { peopleNames } from '../people/people';
 import { readReel } from '../reels/reels';
@@ -75,7 +75,7 @@ const recorded = (fill: Fill): Omit<RecordedFill, 'log'> => ({
     match: fill.counter.match / metresPer(fill.counter.unit),
     reads: fill.counter.reads,
     agrees: fill.counter.agrees,
-    table: keptTable(fill.counter).map(({ length, reading }) => ({ length, reading: reading.value })),
+    table: recordedTable(fill.counter).map(({ length, reading }) => ({ length, reading: reading.value })),
   },
   corrections: fill.corrections,
   comebacks: fill.comebacks.map(({ at, complaint, saw, cause, found, did }) => ({

@@ -1,7 +1,7 @@
 import type { CorrectFill, Person, Reel } from '@yard-spool/contract';
 import { type Correction, foldRun, runFacts } from '@yard-spool/core';
 import { readJob } from '../bags/bags';
-import { RUN_STATES } from '../bench/kept-state';
+import { RUN_STATES } from '../bench/held-state';
 import { lastPlace, readLog, writeEvents } from '../bench/run-log';
 import { settleRun } from '../bench/settle-run';
 import type { ServerContext } from '../context/context';

@@ -2,7 +2,7 @@ import { OWNER_OF_REEL } from '../db/joins';
 import type { Unit } from '../context/context';
 import { NOTE_TEXT } from './note-text';
 import type { WordKind } from '../db/models/record';
-import { WORDS, type WordOf } from './kept-words';
+import { WORDS, type WordOf } from './search-words';
 import { wordsOf } from './words';
 
 interface Entry {

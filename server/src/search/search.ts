@@ -5,7 +5,7 @@ import { inZone } from '../shop/shop-day';
 import { readHouseRules } from '../shop/read-house-rules';
 import { dayOf, hoursOf } from './days';
 import { HITS } from './hits';
-import { WORDS } from './kept-words';
+import { WORDS } from './search-words';
 import { codeOf, wordsAsked } from './words';
 
 /** Hits of a kind that are shown. */

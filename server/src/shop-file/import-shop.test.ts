@@ -1,10 +1,10 @@
-import { WORDS } from '../search/kept-words';
+import { WORDS } from '../search/search-words';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import type { KeptHouseRules, ShopFile } from '@yard-spool/contract';
+import type { SavedHouseRules, ShopFile } from '@yard-spool/contract';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { connect } from '../db/connect';
@@ -34,7 +34,7 @@ beforeAll(async () => {
   await empty.force(({ tables }) => tables.people.removeAll({}));
   admin = connect(process.env.YARD_SPOOL_TEST_DATABASE ?? '');
   const ada = await shop.as('Ada');
-  const { body: house } = await ada<KeptHouseRules>('GET', '/house-rules');
+  const { body: house } = await ada<SavedHouseRules>('GET', '/house-rules');
   await ada('PUT', '/house-rules', { ...house, tailMm: 3210 });
   await filledReel(shop, await shop.as('Bo'), 'IS');
   await fuzzed();

@@ -39,16 +39,16 @@ export async function unreadEntries(address: string): Promise<string[]> {
     const from = openContext(sequelize, undefined, {
       tellUnread: ({ table, key, fields }) => found.push(`${table} ${key}: ${fields.join(', ')}`),
     });
-    const look = (what: string, reply: GenericSchema, made: unknown): void => {
+    const tryReading = (what: string, reply: GenericSchema, made: unknown): void => {
       const rest = withoutUnfit(reply, made);
       found.push(...(rest?.unfit ?? []).map(({ key, field }) => `${what} ${key}: ${field}`));
     };
-    for (const [what, reply, read] of WHOLE(from)) look(what, reply, await read());
+    for (const [what, reply, read] of WHOLE(from)) tryReading(what, reply, await read());
     for (const group of ['waiting', 'filled', 'over'] as const)
       for await (const page of pagesOf((after) => listBags(from, { group, find: '', state: '', after })))
-        look('bags', api.listBags.parts.reply, page);
+        tryReading('bags', api.listBags.parts.reply, page);
     for await (const page of pagesOf((after) => findReels(from, { q: '', after })))
-      look('reels', api.findReels.parts.reply, page);
+      tryReading('reels', api.findReels.parts.reply, page);
     return [...new Set(found)];
   } finally {
     await sequelize.close();

@@ -1,4 +1,4 @@
-import type { KeptHouseRules, Piece, Tub } from '@yard-spool/contract';
+import type { SavedHouseRules, Piece, Tub } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { codeOf, ledgerOf, lineOf, receive, type Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
@@ -88,7 +88,7 @@ describe('a soak tub', () => {
 });
 
 describe('the house rules', () => {
-  const read = async (): Promise<KeptHouseRules> => (await ask<KeptHouseRules>('GET', '/house-rules')).body;
+  const read = async (): Promise<SavedHouseRules> => (await ask<SavedHouseRules>('GET', '/house-rules')).body;
 
   it('decide how long line lies in the water', async () => {
     const kept = await read();

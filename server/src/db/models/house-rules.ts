@@ -1,4 +1,4 @@
-import type { Bench, KeptHouseRules } from '@yard-spool/contract';
+import type { Bench, SavedHouseRules } from '@yard-spool/contract';
 import type { ExceptionScope, Heard, HouseQuestion, HouseRules } from '@yard-spool/core';
 import {
   DataTypes,
@@ -18,15 +18,15 @@ export interface HouseRulesRow extends Model<
   rules: HouseRules;
   money: CreationOptional<string>;
   tailMm: CreationOptional<number>;
-  units: CreationOptional<KeptHouseRules['units']>;
+  units: CreationOptional<SavedHouseRules['units']>;
   zone: CreationOptional<string>;
   /** Minutes without use after which somebody is signed out; 0 for never. */
   idleMinutes: CreationOptional<number>;
   shopName: CreationOptional<string>;
   printer: CreationOptional<string>;
-  wordings: CreationOptional<KeptHouseRules['wordings'] | null>;
-  bins: CreationOptional<KeptHouseRules['bins'] | null>;
-  cautions: CreationOptional<KeptHouseRules['cautions'] | null>;
+  wordings: CreationOptional<SavedHouseRules['wordings'] | null>;
+  bins: CreationOptional<SavedHouseRules['bins'] | null>;
+  cautions: CreationOptional<SavedHouseRules['cautions'] | null>;
   version: CreationOptional<number>;
 }
 

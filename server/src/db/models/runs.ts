@@ -1,5 +1,5 @@
 import type { Fill, FillLayer, Run, RunRules } from '@yard-spool/contract';
-import type { KeptMatch, LaidBelow, Lesson, Observation, RunEvent } from '@yard-spool/core';
+import type { RecordedMatch, LaidBelow, Lesson, Observation, RunEvent } from '@yard-spool/core';
 import {
   DataTypes,
   type CreationOptional,
@@ -51,7 +51,7 @@ export interface FillRow extends Model<InferAttributes<FillRow>, InferCreationAt
   /** What lies under its line; null for a fill from before that was kept. */
   laid: CreationOptional<LaidBelow | null>;
   /** How its counter was set up; null where it has none, or was never walked. */
-  counter: CreationOptional<KeptMatch | null>;
+  counter: CreationOptional<RecordedMatch | null>;
   /** Since when its line lies there, where that is longer than the fill. */
   lineSince: CreationOptional<Date | null>;
   takenBackAt: CreationOptional<Date | null>;

@@ -30,20 +30,20 @@ export function liveRoute(router: Router, context: ServerContext, counters: Benc
     const leave = (): void => leaving.splice(0).forEach((go) => go());
     const going = new AbortController();
     /** Ends with whoever listens: signed out, left, over, or idle for too long. */
-    const look = (): void => {
+    const endIfSignedOut = (): void => {
       void personOfToken(context, token)
         .then((person) => person ?? response.end())
         .catch(() => undefined);
     };
     const heartbeat = setInterval(() => {
       response.write('data: heartbeat\n\n');
-      look();
+      endIfSignedOut();
     }, HEARTBEAT_MS);
-    context.notifier.on(SESSIONS_TOPIC, look);
+    context.notifier.on(SESSIONS_TOPIC, endIfSignedOut);
     response.on('close', () => {
       going.abort();
       clearInterval(heartbeat);
-      context.notifier.off(SESSIONS_TOPIC, look);
+      context.notifier.off(SESSIONS_TOPIC, endIfSignedOut);
       leave();
     });
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });

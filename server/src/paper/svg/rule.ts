@@ -32,7 +32,7 @@ export function ruleSvg(stretches: readonly RuleStretch[], system: UnitSystem): 
   const told = stretches.map(({ label, metres }) => `${label} ${(metres / factor).toFixed(0)} ${unit}`);
   return drawing(
     { width: WIDTH, height: THICK + 28, title: told.join(', ') },
-    element('defs', {}, ...stretches.map(({ look }, i) => texture(`line-${String(i)}`, look))),
+    element('defs', {}, ...stretches.map(({ lineStyle }, i) => texture(`line-${String(i)}`, lineStyle))),
     ...bars,
     ...scale
       .ticks(6)

@@ -22,7 +22,7 @@ export function sectionSvg(view: SectionView, arbor: string): string {
   const told = [...view.layers.map(({ label }) => label), ...view.marks.map(({ text }) => text)];
   return drawing(
     { width: BOX.width, height: BOX.height, title: `Spool cut open. ${told.filter(Boolean).join('; ')}.` },
-    element('defs', {}, ...view.layers.map(({ look }, i) => texture(`line-${String(i)}`, look))),
+    element('defs', {}, ...view.layers.map(({ lineStyle }, i) => texture(`line-${String(i)}`, lineStyle))),
     spool(lay),
     ...lay.layers.map((_, i) => layer(lay, i)),
     flanges(lay),
@@ -48,7 +48,7 @@ function layer(lay: Lay, i: number): string {
   const row = lay.layers[i];
   if (!row || row.height <= 0) return '';
   const { left, right } = lay;
-  const { tint } = row.layer.look;
+  const { tint } = row.layer.lineStyle;
   const at = { ...middle(lay), y: row.y + row.height / 2 + 5, 'font-size': 14, 'font-weight': 700 };
   const said = row.height >= ROOM ? row.words : '';
   return [

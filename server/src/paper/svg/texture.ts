@@ -1,8 +1,8 @@
-import { tileOf, type LineLook } from '@yard-spool/core';
+import { tileOf, type LineStyle } from '@yard-spool/core';
 import { element } from './element';
 
 /** What a texture's tile holds on its ground: the same shapes as on the screens. */
-function shapesOf({ texture }: LineLook, stroke: string): string {
+function shapesOf({ texture }: LineStyle, stroke: string): string {
   switch (texture) {
     case 'nylon':
       return element('circle', { cx: 3, cy: 3, r: 1.25, fill: stroke });
@@ -20,8 +20,8 @@ function shapesOf({ texture }: LineLook, stroke: string): string {
 }
 
 /** The pattern a line is filled with, to go into a drawing's `<defs>`. */
-export function texture(id: string, look: LineLook): string {
-  const { side, turned, ground, stroke } = tileOf(look);
+export function texture(id: string, lineStyle: LineStyle): string {
+  const { side, turned, ground, stroke } = tileOf(lineStyle);
   return element(
     'pattern',
     {
@@ -32,6 +32,6 @@ export function texture(id: string, look: LineLook): string {
       ...(turned ? { patternTransform: 'rotate(45)' } : {}),
     },
     element('rect', { width: side, height: side, fill: ground }),
-    shapesOf(look, stroke),
+    shapesOf(lineStyle, stroke),
   );
 }

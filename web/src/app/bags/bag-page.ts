@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type Job, type Paper } from '@yard-spool/contract';
-import { inferSpool, type LineLook, PALETTE, priorsOf, REEL_TRAITS, swapOf } from '@yard-spool/core';
+import { inferSpool, type LineStyle, PALETTE, priorsOf, REEL_TRAITS, swapOf } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
@@ -67,8 +67,8 @@ export class BagPage {
     const inferred = this.inferred();
     return job?.wants.mainFirst && inferred?.ok ? swapOf(inferred.value, job.planInput.request) : null;
   });
-  protected readonly looks = computed((): Record<string, LineLook> =>
-    Object.fromEntries((this.job()?.cuts ?? []).map((cut) => [cut.layer, this.lookOf(cut.layer)])),
+  protected readonly styles = computed((): Record<string, LineStyle> =>
+    Object.fromEntries((this.job()?.cuts ?? []).map((cut) => [cut.layer, this.styleOf(cut.layer)])),
   );
   protected readonly cuts = computed((): CutRow[] => {
     const job = this.job();
@@ -79,7 +79,7 @@ export class BagPage {
       comes: pieceCode === null,
       short: lengthMm / 1000,
       water,
-      look: this.lookOf(layer),
+      lineStyle: this.styleOf(layer),
       metres: lengthMm / 1000,
       handleTurns:
         (this.swap()?.first ?? job?.plan)?.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0,
@@ -177,7 +177,7 @@ export class BagPage {
     this.sending.send(ask, ({ id }) => void this.router.navigate(['/bench', id]));
   }
 
-  private lookOf(layer: string): LineLook {
+  private styleOf(layer: string): LineStyle {
     const job = this.job();
     const cut = job?.cuts.find((one) => one.layer === layer);
     const request = job?.plan.layers.find(({ id }) => id === layer)?.request;

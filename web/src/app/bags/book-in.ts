@@ -25,7 +25,7 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { WhenField } from '../ui/when-field';
-import { dropDraft, emptyDraft, keepDraft, keptDraft, type BookingDraft } from './booking-draft';
+import { dropDraft, emptyDraft, keepDraft, savedDraft, type BookingDraft } from './booking-draft';
 import { CameIn } from './came-in';
 import { CustomerPicker } from '../customers/customer-picker';
 import { DeskView } from '../planning/desk-view';
@@ -66,7 +66,7 @@ export class BookIn {
 
   protected readonly view = viewChild.required(DeskView);
   private readonly customer = viewChild.required(CustomerPicker);
-  private readonly kept = keptDraft();
+  private readonly kept = savedDraft();
   protected readonly bagForm = bagForm(this.kept);
   private readonly bagTyped = typedValue(this.bagForm);
 

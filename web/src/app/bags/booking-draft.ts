@@ -25,7 +25,7 @@ export const emptyDraft = (): BookingDraft => ({
 });
 
 /** The draft as it was left, through an error, a reload or a lost server. */
-export function keptDraft(): BookingDraft {
+export function savedDraft(): BookingDraft {
   try {
     const kept = JSON.parse(sessionStorage.getItem(KEPT_AT) ?? '{}') as Partial<BookingDraft>;
     const reels = kept.reels?.map((reel) => ({ ...emptyReel(), ...reel })) ?? [];
@@ -41,7 +41,7 @@ export const keepDraft = (draft: BookingDraft): void => {
 
 /** A reel that was asked about goes into the booking that is being typed: in place of one nobody has begun. */
 export function addToDraft(reel: ReelDraft): void {
-  const draft = keptDraft();
+  const draft = savedDraft();
   const begun = draft.reels.filter(({ label, mainPiece }) => label !== '' || mainPiece !== '');
   keepDraft({ ...draft, reels: [reel, ...begun] });
 }

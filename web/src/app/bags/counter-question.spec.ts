@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { openScreen } from '../testing/screen';
-import { dropDraft, keptDraft } from './booking-draft';
+import { dropDraft, savedDraft } from './booking-draft';
 import { CounterQuestionPage } from './counter-question';
 
 describe('a counter that is off', () => {
@@ -32,7 +32,7 @@ describe('a counter that is off', () => {
     };
     await press('Book it in');
     expect(to).toEqual([['/bags/new']]);
-    expect(keptDraft().reels[0]).toMatchObject({
+    expect(savedDraft().reels[0]).toMatchObject({
       type: 'trolling',
       mainPiece: 'stays',
       underneath: 'main-only',

@@ -1,6 +1,6 @@
 import { makePlan, tell, USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
-import { dropDraft, emptyDraft, keepDraft, keptDraft } from './booking-draft';
+import { dropDraft, emptyDraft, keepDraft, savedDraft } from './booking-draft';
 import { PIECES, draft } from '../testing/spool-drafts';
 import { planFrom } from '../testing/drafts';
 import { planSentence } from '../planning/plan-sentence';
@@ -170,18 +170,18 @@ describe('the draft', () => {
       notes: 'wet',
       reels: [emptyReel(), form.getRawValue() as unknown as ReelDraft],
     });
-    expect(keptDraft()).toMatchObject({
+    expect(savedDraft()).toMatchObject({
       notes: 'wet',
       reels: [{}, { lip: 'not a number', label: 'A reel' }],
     });
     dropDraft();
-    expect(keptDraft().reels).toEqual([emptyReel()]);
+    expect(savedDraft().reels).toEqual([emptyReel()]);
   });
 
   it('survives a kept draft that cannot be read, and one with no reel', () => {
     for (const kept of ['{"label": "half', '{"reels": []}']) {
       sessionStorage.setItem('yard-spool.booking', kept);
-      expect(keptDraft().reels).toEqual([emptyReel()]);
+      expect(savedDraft().reels).toEqual([emptyReel()]);
     }
   });
 });

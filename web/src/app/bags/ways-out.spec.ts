@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { planFrom } from '../testing/drafts';
 import { aPiece } from '../testing/pieces';
 import { UnitsService } from '../data/units.service';
-import { addToDraft, dropDraft, keepDraft, keptDraft } from './booking-draft';
+import { addToDraft, dropDraft, keepDraft, savedDraft } from './booking-draft';
 import { cutRows } from '../planning/draft-job';
 import { planNotes } from '../planning/plan-notes';
 import { emptyReel, type ReelDraft } from '../planning/reel-draft';
@@ -134,10 +134,10 @@ describe('a question that becomes a booking', () => {
   it('takes the place of a reel nobody has begun, and goes before those that are', () => {
     dropDraft();
     addToDraft(draft());
-    expect(keptDraft().reels.map(({ label }) => label)).toEqual(['Kitta']);
-    keepDraft({ ...keptDraft(), customerName: 'Wenna' });
+    expect(savedDraft().reels.map(({ label }) => label)).toEqual(['Kitta']);
+    keepDraft({ ...savedDraft(), customerName: 'Wenna' });
     addToDraft(draft({ label: 'Other' }));
-    expect(keptDraft()).toMatchObject({
+    expect(savedDraft()).toMatchObject({
       customerName: 'Wenna',
       reels: [{ label: 'Other' }, { label: 'Kitta' }],
     });

@@ -24,7 +24,7 @@ export const KEYS: readonly string[] = [
 ];
 
 /** What may be open beside the count. */
-export type Panel = 'count' | 'twist' | 'lay' | 'depth' | 'mind' | 'ran-out';
+export type Panel = 'count' | 'twist' | 'lay' | 'depth' | 'exit' | 'ran-out';
 /** Keys that open a panel. */
 export const PANELS = new Map<string, Panel>([
   ['C', 'count'],

@@ -4,7 +4,7 @@ import { provideHttpClientTesting } from '@angular/common/http/testing';
 import type { Run } from '@yard-spool/contract';
 import { foldRun, type RunEvent, runFacts, runUnderWay, stepFields, tooLong } from '@yard-spool/core';
 import { openScreen } from '../testing/screen';
-import { onARun, StandingRun } from '../testing/standing-run';
+import { onARun, SpecRun } from '../testing/spec-run';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { BenchView } from './bench-view';
 import { CounterStep } from './counter-step';
@@ -143,10 +143,10 @@ describe('counting by hand', () => {
         provideHttpClientTesting(),
         BenchView,
         CounterStep,
-        { provide: RunStore, useClass: StandingRun },
+        { provide: RunStore, useClass: SpecRun },
       ],
     });
-    const store = TestBed.inject(RunStore) as unknown as StandingRun;
+    const store = TestBed.inject(RunStore) as unknown as SpecRun;
     store.run.set(aRun([], { device }));
     store.log.set(log);
     await Promise.resolve();

@@ -1,7 +1,7 @@
 import { foldRun, gapRemedy, looseLayer, type RunEvent, runFacts, runUnderWay } from '@yard-spool/core';
 import { pressKey } from '../testing/screen';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
-import { onARun } from '../testing/standing-run';
+import { onARun } from '../testing/spec-run';
 import { CounterPanel } from './counter-panel';
 import { LoosePanel } from './loose-panel';
 import { QuestionPanel } from './question-panel';

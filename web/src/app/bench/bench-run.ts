@@ -186,7 +186,7 @@ export class BenchRun {
     if (key === 'Enter') this.finish();
     if (key === 'B') this.remedyPanel()?.putRight();
     if (key === 'N') this.leaveOut();
-    if (key === 'X') this.panel.update((open) => (open === 'mind' ? null : 'mind'));
+    if (key === 'X') this.panel.update((open) => (open === 'exit' ? null : 'exit'));
     if (key === 'Space' && this.matchPanel()) this.counterStep.toggleCount(this.bench.counterUp());
     if (this.bench.current()?.kind !== 'wind') return;
     if (wasSure) this.onSecondKey(key);

@@ -1,13 +1,13 @@
 import type { Run } from '@yard-spool/contract';
-import { type LineLook, PALETTE, type RunUnderWay, type SectionView, stepId } from '@yard-spool/core';
-import { KEPT_LOOK, TAPE_LOOK } from '../drawing/plan-drawing';
+import { type LineStyle, PALETTE, type RunUnderWay, type SectionView, stepId } from '@yard-spool/core';
+import { KEPT_STYLE, TAPE_STYLE } from '../drawing/plan-drawing';
 
 /** How a layer of a run is drawn. */
-export function layerLook({ job }: Run, layer: string): LineLook {
+export function layerStyle({ job }: Run, layer: string): LineStyle {
   const cut = job.cuts.find((one) => one.layer === layer);
   const request = job.planInput.request.layers.find(({ id }) => id === layer);
-  if (request?.kind === 'retained') return KEPT_LOOK;
-  if (request?.kind === 'tape') return TAPE_LOOK;
+  if (request?.kind === 'retained') return KEPT_STYLE;
+  if (request?.kind === 'tape') return TAPE_STYLE;
   const material = request?.kind === 'line' ? request.line.material : 'nylon';
   return { texture: cut?.pieceKind === 'salvage' ? 'salvage' : material, tint: cut?.tint ?? PALETTE.line };
 }
@@ -29,7 +29,7 @@ export function benchSection(
     layers: on.map(({ id, innerRadius, outerRadius }) => ({
       inner: innerRadius,
       outer: outerRadius,
-      look: layerLook(run, id),
+      lineStyle: layerStyle(run, id),
       label: id,
     })),
     marks: [

@@ -245,8 +245,8 @@ export class BenchView {
     const winding = this.winding();
     const state = this.state();
     if (!winding || !state) return false;
-    const settled = state.chosen.some(({ layer, how }) => layer === winding.layer && how === 'cut-short');
-    return settled || winding.turns > winding.planned.handleTurns.high;
+    const cutShort = state.chosen.some(({ layer, how }) => layer === winding.layer && how === 'cut-short');
+    return cutShort || winding.turns > winding.planned.handleTurns.high;
   });
   /** A drag as it is typed, held against what was asked and against the weakest part. */
   dragJudged(read: number): DragJudgement | null {

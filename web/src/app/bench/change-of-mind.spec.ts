@@ -2,7 +2,7 @@ import type { PlannedCut, Run } from '@yard-spool/contract';
 import { makePlan, type LayerRequest, type RunStep } from '@yard-spool/core';
 import { aPiece } from '../testing/pieces';
 import { anEvent, aRun, PLAN_INPUT, stepsDone } from '../testing/runs';
-import { onARun } from '../testing/standing-run';
+import { onARun } from '../testing/spec-run';
 import { ExitPanel } from './exit-panel';
 import { besideStep } from './step-beside';
 

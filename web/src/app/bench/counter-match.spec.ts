@@ -1,7 +1,7 @@
 import { makePlan, runSteps, type RunEvent, type RunHappening } from '@yard-spool/core';
 import { anEvent, PLAN_INPUT, stepsDone } from '../testing/runs';
 import { pressKey } from '../testing/screen';
-import { onARun, TROLLING } from '../testing/standing-run';
+import { onARun, TROLLING } from '../testing/spec-run';
 import { CounterMatchPanel } from './counter-match-panel';
 import { markText, movedText, readingText } from '../words/counter-words';
 

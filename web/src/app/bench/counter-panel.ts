@@ -110,7 +110,7 @@ export class CounterPanel {
     const frame = this.store.counter();
     if (frame?.count == null) return;
     const at = { device: frame.device.name, count: frame.count };
-    const settled = count ? Promise.resolve() : this.store.happen({ kind: 'device-at', payload: at });
-    void settled.then(() => this.store.happen({ kind: 'held', payload: { on: false } }));
+    const deviceTold = count ? Promise.resolve() : this.store.happen({ kind: 'device-at', payload: at });
+    void deviceTold.then(() => this.store.happen({ kind: 'held', payload: { on: false } }));
   }
 }

@@ -24,7 +24,7 @@ const SAYS: Readonly<Record<PieceAnswer, string>> = {
   stripped: 'What is on goes back on its piece, and the layer begins again with this one.',
 };
 
-/** A change of mind at the bench: another piece, another length, put aside, or given up. */
+/** A change of exit at the bench: another piece, another length, put aside, or given up. */
 @Component({
   selector: 'ys-exit-panel',
   imports: [Choice, FindPiece, QuantityField, TextField],
@@ -38,7 +38,7 @@ export class ExitPanel {
   private readonly quantity = quantityReader();
   private readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
-  protected readonly mind = inject(BenchExit);
+  protected readonly exit = inject(BenchExit);
   protected readonly units = inject(UnitsService);
 
   readonly left = output();
@@ -76,32 +76,32 @@ export class ExitPanel {
     const { id: pieceId, code } = piece;
     const taken = { pieceId, code, usedUp: false };
     const line = this.isOther(piece) ? { line: asLine(piece.product) } : {};
-    if (this.how() === 'here') this.mind.goOnWith(taken);
-    else if (this.how() === 'all-along') this.mind.wasMounted({ ...taken, ...line });
-    else this.mind.beginWith({ ...taken, ...line });
+    if (this.how() === 'here') this.exit.goOnWith(taken);
+    else if (this.how() === 'all-along') this.exit.wasMounted({ ...taken, ...line });
+    else this.exit.beginWith({ ...taken, ...line });
     this.left.emit();
   }
 
   protected stripAll(): void {
-    void this.mind.stripForGrip();
+    void this.exit.stripForGrip();
     this.left.emit();
   }
 
   protected setLength(): void {
     const metres = this.quantity(this.length, 'line-length', LENGTH);
     if (metres === null) return;
-    this.mind.anotherLength(metres);
+    this.exit.anotherLength(metres);
     this.left.emit();
   }
 
   protected putAside(): void {
-    void this.mind.putAside(this.ended().why);
+    void this.exit.putAside(this.ended().why);
   }
 
   protected giveUp(): void {
     if (this.noReason()) return;
     const { why, line } = this.ended();
-    this.mind.giveUp(why, this.places.find(({ value }) => value === line)?.value ?? 'back');
+    this.exit.giveUp(why, this.places.find(({ value }) => value === line)?.value ?? 'back');
   }
 
   protected readonly winding = computed(() => this.store.shown()?.current?.kind === 'wind');

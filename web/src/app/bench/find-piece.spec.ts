@@ -1,6 +1,6 @@
 import { aPiece } from '../testing/pieces';
 import { anEvent } from '../testing/runs';
-import { onARun, TROLLING } from '../testing/standing-run';
+import { onARun, TROLLING } from '../testing/spec-run';
 import { CounterPiece } from './counter-piece';
 import { WhichPiece } from './which-piece';
 

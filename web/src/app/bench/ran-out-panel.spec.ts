@@ -2,7 +2,7 @@ import { runFacts } from '@yard-spool/core';
 import type { PlannedCut, Run } from '@yard-spool/contract';
 import { aPiece } from '../testing/pieces';
 import { anEvent, aRun, stepsDone } from '../testing/runs';
-import { onARun } from '../testing/standing-run';
+import { onARun } from '../testing/spec-run';
 import { RanOutPanel } from './ran-out-panel';
 
 const cut = (layer: string, pieceId: number, code: string): PlannedCut =>

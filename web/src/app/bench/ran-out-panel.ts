@@ -54,7 +54,7 @@ interface Answer {
 })
 export class RanOutPanel {
   private readonly store = inject(RunStore);
-  private readonly mind = inject(BenchExit);
+  private readonly exit = inject(BenchExit);
   private readonly bench = inject(BenchView);
   private readonly pieces = inject(OtherPieces);
   private readonly units = inject(UnitsService);
@@ -127,7 +127,7 @@ export class RanOutPanel {
         words: `Join ${one.piece.code} to it and go on`,
         beside: this.nextWords(one),
         act: () => {
-          this.mind.goOnWith({ pieceId: one.piece.id, code: one.piece.code, usedUp: true });
+          this.exit.goOnWith({ pieceId: one.piece.id, code: one.piece.code, usedUp: true });
           this.left.emit();
         },
       })),

@@ -2,7 +2,7 @@ import { DestroyRef, inject, Injectable } from '@angular/core';
 import { api, type Run } from '@yard-spool/contract';
 import type { RunEvent } from '@yard-spool/core';
 import { addressOf } from '../data/api.service';
-import { KeptReplies } from '../data/kept-replies';
+import { SavedReplies } from '../data/saved-replies';
 
 /** How long a log may have gone on before it is kept again, ms. */
 const SOON_MS = 500;
@@ -10,7 +10,7 @@ const SOON_MS = 500;
 /** Keeps the run that is open in the browser, as far as the server has it: with the server away it opens again there. */
 @Injectable()
 export class RunKeeper {
-  private readonly kept = inject(KeptReplies);
+  private readonly kept = inject(SavedReplies);
   private next: Run | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
 

@@ -32,7 +32,7 @@ export class ShopRun extends RunStore {
 
   private readonly loadedRun = signal<Run | null>(null);
   /** The log as the server has it. */
-  private readonly settled = signal<readonly RunEvent[]>([]);
+  private readonly confirmed = signal<readonly RunEvent[]>([]);
   private readonly trouble = signal('');
   /** What the counter says; undefined until it was heard of. */
   protected readonly frame = signal<CounterAtBench | null | undefined>(undefined);
@@ -53,7 +53,7 @@ export class ShopRun extends RunStore {
   readonly waiting = computed(() => this.outbox.of(this.key()).length);
   /** Why the server does not take what waits; empty where it may. */
   readonly refusal = computed(() => this.outbox.refusal(this.key()));
-  protected readonly log = computed(() => withWaiting(this.settled(), this.outbox.of(this.key())));
+  protected readonly log = computed(() => withWaiting(this.confirmed(), this.outbox.of(this.key())));
 
   protected readonly planned = computed(() => {
     const run = this.run();
@@ -90,7 +90,7 @@ export class ShopRun extends RunStore {
    */
   async open(id: string, { watched = true } = {}): Promise<void> {
     try {
-      const run = await firstValueFrom(this.api.callKept(api.readRun, { params: { id } }));
+      const run = await firstValueFrom(this.api.callSaved(api.readRun, { params: { id } }));
       await this.outbox.ready;
       this.have(run, run.events);
       this.trouble.set('');
@@ -108,13 +108,13 @@ export class ShopRun extends RunStore {
 
   /** The run as the server has it, with the log that is known of it. */
   private have(run: Run, log: readonly RunEvent[]): void {
-    this.settled.set(log);
+    this.confirmed.set(log);
     this.loadedRun.set(run);
     void this.outbox.knows(String(run.id), log);
   }
 
   private watch(id: number): void {
-    const from = this.settled().at(-1)?.seq ?? 0;
+    const from = this.confirmed().at(-1)?.seq ?? 0;
     this.watching?.unsubscribe();
     this.watching = this.live
       .watch(id, from)
@@ -128,9 +128,9 @@ export class ShopRun extends RunStore {
 
   /** Takes in what the server has; what waits here stays behind it. */
   private hear(events: readonly RunEvent[]): void {
-    this.settled.update((log) => hearing(log, events));
+    this.confirmed.update((log) => hearing(log, events));
     const known = this.run();
-    if (known) this.keeper.keep(known, this.settled());
+    if (known) this.keeper.keep(known, this.confirmed());
     void this.outbox.knows(this.key(), events);
     const ended = events.findLast(({ kind }) => kind === 'closed' || kind === 'reopened');
     if (ended)
@@ -199,7 +199,7 @@ export class ShopRun extends RunStore {
     const id = this.run()?.id ?? 0;
     return this.api.call(api.reopenRun, { params: { id }, body: { why } }).pipe(
       tap((run) => {
-        this.have(run, hearing(this.settled(), run.events));
+        this.have(run, hearing(this.confirmed(), run.events));
         this.watch(run.id);
         void this.outbox.tryAgain(String(run.id));
       }),
@@ -211,7 +211,7 @@ export class ShopRun extends RunStore {
     const id = this.run()?.id ?? 0;
     return this.api.call(api.takeOut, { params: { id: soakId }, body: {} }).pipe(
       switchMap(() => this.api.call(api.readRun, { params: { id } })),
-      tap((run) => this.have(run, hearing(this.settled(), run.events))),
+      tap((run) => this.have(run, hearing(this.confirmed(), run.events))),
     );
   }
 

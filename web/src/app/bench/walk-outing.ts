@@ -61,7 +61,7 @@ export class WalkOuting {
   private readonly units = inject(UnitsService);
   protected readonly outbox = inject(Outbox);
 
-  protected readonly waiting = load(() => this.api.callKept(api.listCountersWaiting));
+  protected readonly waiting = load(() => this.api.callSaved(api.listCountersWaiting));
   private readonly matches = signal<Readonly<Record<number, number>>>({});
   protected readonly hands = [1, 2, 3, 4].map((many) => ({ value: String(many), name: String(many) }));
   protected readonly carried = text('2');

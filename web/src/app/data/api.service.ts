@@ -4,7 +4,7 @@ import { api, ProblemSchema, type Route, type RouteParts } from '@yard-spool/con
 import type { Words } from '@yard-spool/core';
 import { catchError, from, map, of, switchMap, tap, throwError, timeout, type Observable } from 'rxjs';
 import * as v from 'valibot';
-import { KeptReplies } from './kept-replies';
+import { SavedReplies } from './saved-replies';
 import { OnceKeys } from './once-keys';
 import { Proof } from './proof.service';
 import { RequestProblem } from './request-problem';
@@ -31,7 +31,7 @@ const IMPATIENCE_MS = 300;
 export class ApiService {
   private readonly http = inject(HttpClient);
   private readonly units = inject(UnitsService);
-  private readonly kept = inject(KeptReplies);
+  private readonly kept = inject(SavedReplies);
   private readonly once = inject(OnceKeys);
   private readonly proof = inject(Proof);
   private slowUntil = 0;
@@ -72,7 +72,7 @@ export class ApiService {
    * Calls a route that is only read, and keeps what it says: with the server away, or long in answering, what it said
    * last is the answer.
    */
-  callKept<P extends RouteParts>(
+  callSaved<P extends RouteParts>(
     route: Route<P>,
     options: CallOptions<P> = {},
   ): Observable<v.InferOutput<P['reply']>> {

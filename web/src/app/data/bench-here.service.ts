@@ -17,7 +17,7 @@ const keptId = (): number | null => {
 export class BenchHere {
   private readonly api = inject(ApiService);
   private readonly chosen = signal(keptId());
-  private readonly all = load(() => this.api.callKept(api.listBenches));
+  private readonly all = load(() => this.api.callSaved(api.listBenches));
 
   readonly benches = computed((): readonly Bench[] => this.all.value() ?? []);
   readonly now = this.all.now;

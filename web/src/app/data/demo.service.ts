@@ -9,7 +9,7 @@ import { ApiService } from './api.service';
 export class DemoService {
   private readonly sheet = toSignal(
     inject(ApiService)
-      .callKept(api.signInSheet)
+      .callSaved(api.signInSheet)
       .pipe(catchError(() => of(null))),
   );
 

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { api, type KeptHouseRules } from '@yard-spool/contract';
+import { api, type SavedHouseRules } from '@yard-spool/contract';
 import {
   effectiveRules,
   type EffectiveRules,
@@ -19,10 +19,10 @@ import { UnitsService } from './units.service';
 export class HouseService {
   private readonly api = inject(ApiService);
   private readonly units = inject(UnitsService);
-  private readonly kept = load(() => this.api.callKept(api.readHouseRules));
+  private readonly kept = load(() => this.api.callSaved(api.readHouseRules));
 
-  private readonly taught = load(() => this.api.callKept(api.readLearning));
-  private readonly set = load(() => this.api.callKept(api.listExceptions));
+  private readonly taught = load(() => this.api.callSaved(api.readLearning));
+  private readonly set = load(() => this.api.callSaved(api.listExceptions));
 
   readonly now = this.kept.now;
   readonly house = computed(() => this.kept.value());
@@ -75,7 +75,7 @@ export class HouseService {
   readonly money = (minor: number, decimals = 2): string =>
     `${this.house()?.money ?? ''}\u00a0${(minor / 100).toFixed(decimals)}`.trim();
 
-  change(house: KeptHouseRules): Observable<KeptHouseRules> {
+  change(house: SavedHouseRules): Observable<SavedHouseRules> {
     return this.api
       .call(api.changeHouseRules, { body: house })
       .pipe(tap({ next: this.kept.reload, error: this.kept.reload }));

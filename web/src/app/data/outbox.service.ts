@@ -35,7 +35,7 @@ export class Outbox {
   private readonly store = inject(OutboxStore);
 
   private readonly waiting = signal<readonly Waiting[]>([]);
-  private readonly standing = signal<ReadonlyMap<string, Sending>>(new Map());
+  private readonly sendings = signal<ReadonlyMap<string, Sending>>(new Map());
   /** The last place of each run's log that is known here. */
   private readonly places = new Map<string, number>();
   private readonly busy = new Map<string, Promise<void>>();
@@ -66,7 +66,7 @@ export class Outbox {
   }
 
   stateOf(run: string): Sending {
-    const state = this.standing().get(run) ?? 'saved';
+    const state = this.sendings().get(run) ?? 'saved';
     if (this.of(run).length === 0) return 'saved';
     return state === 'saved' ? 'sending' : state;
   }
@@ -251,7 +251,7 @@ export class Outbox {
   }
 
   private stands(run: string, state: Sending): void {
-    this.standing.update((before) => new Map(before).set(run, state));
+    this.sendings.update((before) => new Map(before).set(run, state));
   }
 }
 

@@ -2,13 +2,13 @@ import { inject, Injectable, signal } from '@angular/core';
 import { api, type Person } from '@yard-spool/contract';
 import { catchError, defer, map, of, tap, type Observable } from 'rxjs';
 import { addressOf, ApiService } from './api.service';
-import { KeptReplies } from './kept-replies';
+import { SavedReplies } from './saved-replies';
 
 /** Who is signed in at this screen. */
 @Injectable({ providedIn: 'root' })
 export class SessionService {
   private readonly api = inject(ApiService);
-  private readonly kept = inject(KeptReplies);
+  private readonly kept = inject(SavedReplies);
   private readonly current = signal<Person | null>(null);
 
   /** The person signed in, or null. */
@@ -19,7 +19,7 @@ export class SessionService {
     const person = this.current();
     if (person) return of(person);
     // With the server away it is whoever was signed in last: the server asks again before it takes anything.
-    return this.api.callKept(api.whoAmI).pipe(
+    return this.api.callSaved(api.whoAmI).pipe(
       tap((found) => this.current.set(found)),
       map((found): Person | null => found),
       catchError(() => of(null)),

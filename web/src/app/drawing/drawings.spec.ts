@@ -1,9 +1,9 @@
 import { TestBed } from '@angular/core/testing';
-import { darken, lighten, type LineLook, type RuleStretch } from '@yard-spool/core';
+import { darken, lighten, type LineStyle, type RuleStretch } from '@yard-spool/core';
 import { LengthRule } from './length-rule';
 import { SpoolSection } from './spool-section';
 
-const LOOKS: readonly LineLook[] = (
+const LOOKS: readonly LineStyle[] = (
   ['nylon', 'fluorocarbon', 'braid', 'hollow-braid', 'salvage'] as const
 ).map((texture) => ({
   texture,
@@ -18,8 +18,8 @@ describe('SpoolSection', () => {
       width: 16.5,
       arborRadius: 13.3,
       layers: [
-        { inner: 13.3, outer: 17, look: LOOKS[0], label: '79 m backing' },
-        { inner: 17, outer: 21.5, look: LOOKS[2], label: '120 m main' },
+        { inner: 13.3, outer: 17, lineStyle: LOOKS[0], label: '79 m backing' },
+        { inner: 17, outer: 21.5, lineStyle: LOOKS[2], label: '120 m main' },
       ],
       marks: [
         { kind: 'stop', depth: 1.5, text: '1.5 mm stop' },
@@ -39,10 +39,10 @@ describe('SpoolSection', () => {
 describe('LengthRule', () => {
   it('gives each stretch its share of the tape, and every texture its own strokes', async () => {
     const fixture = TestBed.createComponent(LengthRule);
-    const stretches: RuleStretch[] = LOOKS.map((look, i) => ({
+    const stretches: RuleStretch[] = LOOKS.map((lineStyle, i) => ({
       metres: 10 * (i + 1),
-      look,
-      label: look.texture,
+      lineStyle,
+      label: lineStyle.texture,
     }));
     fixture.componentRef.setInput('stretches', stretches);
     await fixture.whenStable();

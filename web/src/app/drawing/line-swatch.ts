@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { LineLook } from '@yard-spool/core';
+import type { LineStyle } from '@yard-spool/core';
 import { LineTexture } from './line-texture';
 
 let swatches = 0;
@@ -18,6 +18,6 @@ let swatches = 0;
   host: { class: 'relative block min-h-9 w-3.5' },
 })
 export class LineSwatch {
-  readonly look = input.required<LineLook>();
+  readonly lineStyle = input.required<LineStyle>();
   protected readonly id = `swatch-${String((swatches += 1))}`;
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { tileOf, type LineLook } from '@yard-spool/core';
+import { tileOf, type LineStyle } from '@yard-spool/core';
 
 /**
  * The pattern a line is filled with: nylon dots, fluorocarbon plain with a thin edge line, braid a diagonal weave,
@@ -17,7 +17,7 @@ import { tileOf, type LineLook } from '@yard-spool/core';
   },
   template: `
     <svg:rect [attr.width]="tile().side" [attr.height]="tile().side" [attr.fill]="tile().ground" />
-    @switch (look().texture) {
+    @switch (lineStyle().texture) {
       @case ('nylon') {
         <svg:circle cx="3" cy="3" r="1.25" [attr.fill]="tile().stroke" />
       }
@@ -37,7 +37,7 @@ import { tileOf, type LineLook } from '@yard-spool/core';
   `,
 })
 export class LineTexture {
-  readonly look = input.required<LineLook>({ alias: 'ysLineTexture' });
+  readonly lineStyle = input.required<LineStyle>({ alias: 'ysLineTexture' });
 
-  protected readonly tile = computed(() => tileOf(this.look()));
+  protected readonly tile = computed(() => tileOf(this.lineStyle()));
 }

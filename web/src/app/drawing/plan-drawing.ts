@@ -1,7 +1,7 @@
 import {
   type FillPlan,
   LINE_TINTS,
-  type LineLook,
+  type LineStyle,
   markWords,
   type PlannedLayer,
   type RuleStretch,
@@ -11,7 +11,7 @@ import {
 
 /** What a layer of line is called and how it is drawn, by layer id. */
 export interface LayerNames {
-  readonly look: (layer: string) => LineLook;
+  readonly lineStyle: (layer: string) => LineStyle;
   readonly length: (metres: number) => string;
   readonly small: (millimetres: number) => string;
   /** Turns a layer takes, in words; empty where what is drawn is not what is wound to. */
@@ -23,11 +23,11 @@ export interface LayerNames {
 const handleTurnsWords = (turns: number): string => `${turns.toFixed(0)} handle turns`;
 
 /** Old line that stays on, and tape: drawn apart from any line of the shop's. */
-export const KEPT_LOOK: LineLook = { texture: 'salvage', tint: LINE_TINTS.kept };
-export const TAPE_LOOK: LineLook = { texture: 'tail', tint: LINE_TINTS.tape };
+export const KEPT_STYLE: LineStyle = { texture: 'salvage', tint: LINE_TINTS.kept };
+export const TAPE_STYLE: LineStyle = { texture: 'tail', tint: LINE_TINTS.tape };
 
-const lookOf = ({ id, request }: PlannedLayer, names: LayerNames): LineLook =>
-  request.kind === 'retained' ? KEPT_LOOK : request.kind === 'tape' ? TAPE_LOOK : names.look(id);
+const styleOf = ({ id, request }: PlannedLayer, names: LayerNames): LineStyle =>
+  request.kind === 'retained' ? KEPT_STYLE : request.kind === 'tape' ? TAPE_STYLE : names.lineStyle(id);
 
 /** What a layer is called where it is drawn: how much of what, and the turns it takes. */
 function labelOf({ request, length, wraps, handleTurns }: PlannedLayer, names: LayerNames): string {
@@ -59,7 +59,7 @@ export function planSection(plan: FillPlan, spool: SpoolGeometry, names: LayerNa
     layers: drawn.map((layer) => ({
       inner: layer.innerRadius,
       outer: layer.outerRadius,
-      look: lookOf(layer, names),
+      lineStyle: styleOf(layer, names),
       label: labelOf(layer, names),
     })),
     marks: [
@@ -81,7 +81,7 @@ export const planStretches = (plan: FillPlan, names: LayerNames): RuleStretch[] 
     .filter(({ request }) => request.kind === 'line' || request.kind === 'retained')
     .map((layer, i) => ({
       metres: layer.length.value,
-      look: lookOf(layer, names),
+      lineStyle: styleOf(layer, names),
       label: layer.request.kind === 'line' ? layer.request.role : 'kept',
       joined: i > 0,
     }));

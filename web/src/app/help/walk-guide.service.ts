@@ -23,7 +23,7 @@ export class WalkGuide {
   private readonly document = inject(DOCUMENT);
   private readonly location = inject(Location);
   private readonly demo = inject(DemoService);
-  private readonly kept = signal(readKept());
+  private readonly kept = signal(readSaved());
   private watching: (() => void) | null = null;
 
   readonly walk = computed((): Walk | null => WALKS.find(({ id }) => id === this.kept()?.id) ?? null);
@@ -51,7 +51,7 @@ export class WalkGuide {
   next(): void {
     const kept = this.kept();
     if (kept) this.keep({ ...kept, at: kept.at + 1 });
-    this.look();
+    this.follow();
   }
 
   leave(): void {
@@ -70,26 +70,28 @@ export class WalkGuide {
   /** Looks at the page whenever it changes. */
   private watch(): void {
     if (this.watching) return;
-    const look = (): void => this.look();
-    const changes = new MutationObserver(look);
+    const follow = (): void => this.follow();
+    const changes = new MutationObserver(follow);
     changes.observe(this.document.body, {
       childList: true,
       subtree: true,
       attributes: true,
       attributeFilter: ['disabled', 'class'],
     });
-    for (const one of HAPPENINGS) this.document.addEventListener(one, look);
-    const moved = this.router.events.pipe(filter((event) => event instanceof NavigationEnd)).subscribe(look);
+    for (const one of HAPPENINGS) this.document.addEventListener(one, follow);
+    const moved = this.router.events
+      .pipe(filter((event) => event instanceof NavigationEnd))
+      .subscribe(follow);
     this.watching = () => {
       changes.disconnect();
       moved.unsubscribe();
-      for (const one of HAPPENINGS) this.document.removeEventListener(one, look);
+      for (const one of HAPPENINGS) this.document.removeEventListener(one, follow);
     };
-    this.look();
+    this.follow();
   }
 
   /** Goes on past what is done, and marks what is to be used. A step is done only where it is done. */
-  private look(): void {
+  private follow(): void {
     const page = seen(this.document, pathOf(this.router.url), this.location.getState(), this.demo.isDemo());
     const step = this.step();
     if (step?.done(page)) this.next();
@@ -105,7 +107,7 @@ export class WalkGuide {
   }
 }
 
-function readKept(): Kept | null {
+function readSaved(): Kept | null {
   try {
     const kept = JSON.parse(sessionStorage.getItem(KEPT_AT) ?? 'null') as Partial<Kept> | null;
     return typeof kept?.id === 'string' && Number.isInteger(kept.at)

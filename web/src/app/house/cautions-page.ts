@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { FormArray, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import type { KeptHouseRules } from '@yard-spool/contract';
+import type { SavedHouseRules } from '@yard-spool/contract';
 import { BUILT_IN_CAUTIONS, CAUTION_PLACES, type BuiltInCaution, type CautionPlace } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { SessionService } from '../data/session.service';
@@ -46,7 +46,7 @@ export class CautionsPage {
     });
   }
 
-  private show({ cautions }: KeptHouseRules): void {
+  private show({ cautions }: SavedHouseRules): void {
     this.words.reset(cautions.words);
     this.more.clear();
     for (const { at, title, text: words } of cautions.more) this.more.push(ownForm(at, title, words));
@@ -67,7 +67,7 @@ export class CautionsPage {
     const house = this.house.house();
     if (!house) return;
     const typed = Object.entries(this.words.getRawValue()).filter(([, words]) => words.trim() !== '');
-    const cautions: KeptHouseRules['cautions'] = {
+    const cautions: SavedHouseRules['cautions'] = {
       words: Object.fromEntries(typed),
       more: this.more.getRawValue().map((one) => ({ ...one, at: one.at as CautionPlace })),
     };

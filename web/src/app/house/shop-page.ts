@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import type { KeptHouseRules } from '@yard-spool/contract';
+import type { SavedHouseRules } from '@yard-spool/contract';
 import { STREAMS, UNIT_SYSTEMS } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { SessionService } from '../data/session.service';
@@ -73,7 +73,7 @@ export class ShopPage {
     });
   }
 
-  private show(house: KeptHouseRules): void {
+  private show(house: SavedHouseRules): void {
     const { units, money, zone, tailMm, idleMinutes, bins, shopName, printer, wordings } = house;
     this.form.reset({
       units,
@@ -99,10 +99,10 @@ export class ShopPage {
     if (!house || tail === null || this.missing() !== '') return;
     const { units, money, zone, idle, nylon, fluorocarbon, braid, ...rest } = this.form.getRawValue();
     const { shopName, printer, ready, due } = rest;
-    const settled = {
+    const chosen = {
       money,
       zone: zone.trim(),
-      units: units as KeptHouseRules['units'],
+      units: units as SavedHouseRules['units'],
       tailMm: Math.round(tail * 1000),
       idleMinutes: Number(idle),
       bins: { nylon, fluorocarbon, braid },
@@ -110,7 +110,7 @@ export class ShopPage {
       printer,
       wordings: { ready, due },
     };
-    this.sending.send(this.house.change({ ...house, ...settled }), (kept) => {
+    this.sending.send(this.house.change({ ...house, ...chosen }), (kept) => {
       this.show(kept);
     });
   }

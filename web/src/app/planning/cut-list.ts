@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import { SERVES, type LineLook } from '@yard-spool/core';
+import { SERVES, type LineStyle } from '@yard-spool/core';
 import type { PlannedCut } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import { LineSwatch } from '../drawing/line-swatch';
@@ -12,7 +12,7 @@ export interface CutRow {
   readonly line: string;
   readonly piece: string;
   readonly water: PlannedCut['water'];
-  readonly look: LineLook;
+  readonly lineStyle: LineStyle;
   readonly metres: number;
   readonly handleTurns: number;
   /** Metres free on the piece after this cut and its tail; null where the cut is promised already or has no piece. */
@@ -42,7 +42,7 @@ const WORTH_SAYING = 30;
   template: `
     @for (cut of cuts(); track cut.layer) {
       <div class="grid grid-cols-[14px_1fr_auto] gap-3 border-b border-line px-3.5 py-3 last:border-0">
-        <ys-line-swatch [look]="cut.look" />
+        <ys-line-swatch [lineStyle]="cut.lineStyle" />
         <div class="min-w-0">
           <b class="block truncate" [title]="cut.line">{{ cut.line }}</b>
           <span class="text-mute"

@@ -41,7 +41,7 @@ import { WaysToSay } from './ways-to-say';
             class="min-h-0 grow"
             [plan]="made.plan"
             [spool]="made.spool.spool"
-            [looks]="desk.looks()"
+            [styles]="desk.styles()"
             [swap]="plan.swap"
             [stays]="plan.sources.main?.from === 'stays'"
             [ends]="desk.openFace()"

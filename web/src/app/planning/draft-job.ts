@@ -4,7 +4,7 @@ import {
   type AllocatedCut,
   type CutOnPiece,
   freeOn,
-  type LineLook,
+  type LineStyle,
   NOTHING_TAKEN,
   type Ranged,
   servesIn,
@@ -93,7 +93,7 @@ export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailM
       layer: id,
       ...(source.product.id > 0 ? { code: source.product.code } : {}),
       line: source.name,
-      look: source.look,
+      lineStyle: source.lineStyle,
       metres: length.value,
       // Main first, the turns are those of the first winding.
       handleTurns: (swap?.first.layers.find((first) => first.id === id)?.handleTurns ?? handleTurns).value,
@@ -144,8 +144,8 @@ const servesHere = (
   servesIn({ free: freeOn(piece, taken) / 1000, off: offOf(piece) }, { metres: value, doubt: high - value });
 
 /** How each layer of a draft is drawn, by layer id. */
-export const layerLooks = ({ sources }: DraftPlan): Record<string, LineLook> =>
-  Object.fromEntries(Object.entries(sources).map(([id, { look }]) => [id, look]));
+export const layerStyles = ({ sources }: DraftPlan): Record<string, LineStyle> =>
+  Object.fromEntries(Object.entries(sources).map(([id, { lineStyle }]) => [id, lineStyle]));
 
 /** What these reels take of each piece, one after another, tails included. */
 export const takenBy = (

@@ -7,7 +7,7 @@ import {
   type LayerRole,
   type Line,
   LINE_TINTS,
-  type LineLook,
+  type LineStyle,
   lineOf,
   type Material,
   MATERIALS,
@@ -18,7 +18,7 @@ import {
   type TakenLine,
   waterState,
 } from '@yard-spool/core';
-import { pieceLook } from '../drawing/piece-look';
+import { pieceStyle } from '../drawing/piece-style';
 import type { Read } from './draft-fields';
 import { onRecord, turnedOnRecord, type OnRecord } from './on-record';
 import type { ReelDraft, Underneath } from './reel-draft';
@@ -43,7 +43,7 @@ export const lineChosen = (chosen: string): string | null =>
 export interface LayerSource {
   readonly line: Line;
   readonly name: string;
-  readonly look: LineLook;
+  readonly lineStyle: LineStyle;
   readonly product: Product;
   readonly from: 'piece' | 'line' | keyof typeof SOURCES;
   /** Where a piece was chosen, or the customer's own is one. */
@@ -98,14 +98,14 @@ function sourceOf(
   }
   const piece = pieces.find(({ id }) => String(id) === chosen);
   if (!piece) return null;
-  return { ...shared(piece.product), look: pieceLook(piece), from: 'piece', piece, offered: [] };
+  return { ...shared(piece.product), lineStyle: pieceStyle(piece), from: 'piece', piece, offered: [] };
 }
 
 const shared = (product: Product) => ({
   product,
   line: lineOf(product),
   name: product.name,
-  look: pieceLook({ kind: 'bulk', product }),
+  lineStyle: pieceStyle({ kind: 'bulk', product }),
 });
 
 function notFromRack(from: keyof typeof SOURCES, draft: ReelDraft, read: Read): LayerSource | null {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { type FillPlan, type LineLook, PALETTE, type SpoolGeometry, type SwapPlan } from '@yard-spool/core';
+import { type FillPlan, type LineStyle, PALETTE, type SpoolGeometry, type SwapPlan } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { planSection, planStretches } from '../drawing/plan-drawing';
@@ -37,7 +37,7 @@ export class PlanView {
   readonly plan = input.required<FillPlan>();
   readonly spool = input.required<SpoolGeometry>();
   /** How each layer is drawn, by layer id. */
-  readonly looks = input.required<Readonly<Record<string, LineLook>>>();
+  readonly styles = input.required<Readonly<Record<string, LineStyle>>>();
   readonly ends = input(false);
   /** Both windings, where the main goes on first. */
   readonly swap = input<SwapPlan | null>(null);
@@ -45,7 +45,7 @@ export class PlanView {
   readonly stays = input(false);
 
   private readonly names = computed(() => ({
-    look: (id: string): LineLook => this.looks()[id] ?? { texture: 'nylon', tint: PALETTE.line },
+    lineStyle: (id: string): LineStyle => this.styles()[id] ?? { texture: 'nylon', tint: PALETTE.line },
     length: (metres: number) => this.units.length(metres),
     small: (millimetres: number) => this.units.small(millimetres),
     // Main first, what lies on the reel at the end is not wound to these turns.

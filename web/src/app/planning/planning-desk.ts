@@ -10,7 +10,7 @@ import {
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { draftFacts } from './draft-facts';
-import { BroughtLines, cutRows, draftJob, layerLooks, notReady, takenBy } from './draft-job';
+import { BroughtLines, cutRows, draftJob, layerStyles, notReady, takenBy } from './draft-job';
 import { planDraft, type DraftPlan } from './draft-plan';
 import { lineChosen } from './draft-sources';
 import { emptyReel, reelForm, type ReelDraft } from './reel-draft';
@@ -101,7 +101,7 @@ export class PlanningDesk {
   readonly plan = computed(() => this.shown().plan);
   /** The rules the reel looked at is planned under. */
   readonly ruling = computed(() => this.shown().ruling);
-  readonly looks = computed(() => layerLooks(this.plan()));
+  readonly styles = computed(() => layerStyles(this.plan()));
   readonly cuts = computed(() => this.cutsOf(this.at()));
   readonly waysOut = computed(() => {
     const { rack, system, learning, tailMm } = this.given();

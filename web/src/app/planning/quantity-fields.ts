@@ -9,7 +9,7 @@ import {
 } from '@yard-spool/core';
 
 /** What was kept of a reel, as far as its figures stand in it. */
-export interface KeptFigures {
+export interface StoredFigures {
   readonly observations: readonly Observation[];
   readonly gear: number;
   readonly assumed?: PlanInput['assumed'];
@@ -32,13 +32,13 @@ interface QuantityField {
   /** What the figure says of the spool; left out where it says nothing of it. */
   readonly says?: (value: number, other: (field: ToldWith) => number | null) => Observation | null;
   /** The figure as it was kept; null where nobody said it, and left out where it is told by more than itself. */
-  readonly kept?: (kept: KeptFigures) => number | null;
+  readonly kept?: (kept: StoredFigures) => number | null;
 }
 
 type Kind<K extends Observation['kind']> = Extract<Observation, { kind: K }>;
 
 const seen = <K extends Observation['kind']>(
-  { observations }: KeptFigures,
+  { observations }: StoredFigures,
   kind: K,
   figure: (one: Kind<K>) => number | undefined,
 ): number | null => {
@@ -47,7 +47,7 @@ const seen = <K extends Observation['kind']>(
 };
 
 const layer = <K extends LayerRequest['kind']>(
-  { layers = [] }: KeptFigures,
+  { layers = [] }: StoredFigures,
   kind: K,
 ): Extract<LayerRequest, { kind: K }> | undefined =>
   layers.findLast((one): one is Extract<LayerRequest, { kind: K }> => one.kind === kind);

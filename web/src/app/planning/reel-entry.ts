@@ -124,17 +124,17 @@ export class ReelEntry {
     { value: 'nylon', name: 'nylon' },
     { value: 'braid', name: 'braid' },
   ];
-  /** Kinds the shop has met whose name has a word that starts as typed. */
+  /** Kinds the shop has seen whose name has a word that starts as typed. */
   protected readonly suggestions = computed(() => {
     const typed = (this.typed()?.label ?? '').trim().toLowerCase();
     if (typed.length < LETTERS) return [];
     return this.kinds()
       .filter(({ label }) => ` ${label.toLowerCase()}`.includes(` ${typed}`))
       .slice(0, 6)
-      .map(({ id, label, met }) => ({
+      .map(({ id, label, timesSeen }) => ({
         id,
         name: label,
-        beside: met === 1 ? 'seen once' : `seen ${String(met)} times`,
+        beside: timesSeen === 1 ? 'seen once' : `seen ${String(timesSeen)} times`,
       }));
   });
   private readonly underneath = computed((): Underneath => {
@@ -200,7 +200,7 @@ export class ReelEntry {
     this.reel().focus();
   }
 
-  /** A kind the shop has met fills in what is known of it, and the eye goes on to the line. */
+  /** A kind the shop has seen fills in what is known of it, and the eye goes on to the line. */
   protected recognise(id: number): void {
     const kind = this.kinds().find((one) => one.id === id);
     if (!kind) return;

@@ -12,7 +12,7 @@ import {
 } from '@yard-spool/core';
 import { fitsUnlessSaid } from './draft-missing';
 import { byLine, SOURCES, type DraftLayer } from './draft-sources';
-import { QUANTITY_FIELDS, QUANTITY_NAMES, type KeptFigures } from './quantity-fields';
+import { QUANTITY_FIELDS, QUANTITY_NAMES, type StoredFigures } from './quantity-fields';
 import { emptyReel, type ReelDraft, type Underneath } from './reel-draft';
 
 type Facts = Partial<ReelDraft>;
@@ -52,7 +52,7 @@ function readsAs(text: string, value: number, dimension: Dimension): boolean {
 }
 
 /** The figures that were kept, as the fields of a draft; empty where nobody said them. */
-function figuresOf(kept: KeptFigures, system: UnitSystem): Facts {
+function figuresOf(kept: StoredFigures, system: UnitSystem): Facts {
   const write = writer(system);
   return Object.fromEntries(
     QUANTITY_NAMES.flatMap((name): [string, string][] => {
@@ -64,7 +64,7 @@ function figuresOf(kept: KeptFigures, system: UnitSystem): Facts {
 }
 
 /** What is known of a spool, as the fields of a draft. */
-export function factsOf(kept: KeptFigures, system: UnitSystem): Facts {
+export function factsOf(kept: StoredFigures, system: UnitSystem): Facts {
   const { observations } = kept;
   const write = writer(system);
   const ratings = observations.filter((one) => one.kind === 'rating');

@@ -33,7 +33,7 @@ export const SAYINGS = {
       <div>
         <h2>The reel</h2>
         <p class="text-mute">
-          Scan its tag, take one its owner has had here, or type what it is called: a kind the shop has met
+          Scan its tag, take one its owner has had here, or type what it is called: a kind the shop has seen
           brings its figures along.
         </p>
       </div>

@@ -15,14 +15,14 @@ import { load } from '../data/loaded';
 import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
 import { LineSwatch } from '../drawing/line-swatch';
-import { pieceLook } from '../drawing/piece-look';
+import { pieceStyle } from '../drawing/piece-style';
 import { LoadState } from '../ui/load-state';
 import { withItsUnit } from '../ui/quantity-field';
 import {
   byPlace,
   countRow,
   keepCounts,
-  keptCounts,
+  savedCounts,
   SAME_MM,
   type CountRow,
   type CountsTyped,
@@ -53,7 +53,7 @@ export class CountRack {
   protected readonly units = inject(UnitsService);
 
   protected readonly pieces = load(() => this.api.call(api.listPieces));
-  private readonly counts = signal<CountsTyped>(keptCounts());
+  private readonly counts = signal<CountsTyped>(savedCounts());
   protected readonly groups = computed(() =>
     byPlace(this.pieces.value() ?? []).map(({ place, pieces }) => ({
       place,
@@ -86,7 +86,7 @@ export class CountRack {
   protected readonly missing = signal('');
   protected readonly busy = signal(false);
   protected readonly refused = signal<readonly Refused[]>([]);
-  protected readonly lookOf = pieceLook;
+  protected readonly styleOf = pieceStyle;
 
   protected count({ code, lengthMm }: Piece, text: string): void {
     const others = Object.entries(this.counts()).filter(([other]) => other !== code);
@@ -99,8 +99,8 @@ export class CountRack {
 
   /** A bare number gets its unit, so that switching units later cannot change what was counted. */
   protected settle({ piece, typed }: CountRow): void {
-    const settled = withItsUnit(typed, 'line-length', this.units.system());
-    if (settled !== typed) this.count(piece, settled);
+    const withUnit = withItsUnit(typed, 'line-length', this.units.system());
+    if (withUnit !== typed) this.count(piece, withUnit);
   }
 
   protected wrong({ typed, differsMm }: CountRow): string {

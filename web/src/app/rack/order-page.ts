@@ -44,7 +44,7 @@ const SOON_DAYS = 14;
               <tbody>
                 @for (line of found.lines; track line.product.id) {
                   <tr class="border-b border-line last:border-0">
-                    <td class="py-1.5 pl-4"><ys-line-swatch [look]="lookOf(line)" /></td>
+                    <td class="py-1.5 pl-4"><ys-line-swatch [lineStyle]="styleOf(line)" /></td>
                     <th scope="row" class="px-3 py-1.5 text-left font-bold">
                       {{ line.product.name }}
                       <span class="block text-[13px] font-medium text-mute">{{ line.product.code }}</span>
@@ -89,7 +89,7 @@ export class OrderPage {
   protected readonly unit = (): string => this.units.show(0, 'line-length').unit;
   /** Metres in the person's unit of line. */
   protected readonly factor = (): number => (this.units.system() === 'metric' ? 1 : METRES_PER_YARD);
-  protected readonly lookOf = ({ product }: ReorderLine) => ({
+  protected readonly styleOf = ({ product }: ReorderLine) => ({
     texture: product.material,
     tint: product.tint,
   });

@@ -1,6 +1,6 @@
 import { aPiece } from '../testing/pieces';
 import { pieceStretches } from './piece-rule';
-import { soakState, spanText } from './soak-state';
+import { soakState } from './soak-state';
 
 describe('a piece as a length rule', () => {
   it('shows free, promised and drawn, which are what came', () => {
@@ -22,16 +22,5 @@ describe('a soak by the clock', () => {
     ['12:00', 'too-long'],
   ])('at %s is %s', (time, state) => {
     expect(soakState(soak, new Date(`2031-03-10T${time}:00.000Z`))).toBe(state);
-  });
-
-  it.each([
-    [0, '0 min'],
-    [59 * 60_000, '59 min'],
-    [60 * 60_000, '1 h'],
-    [100 * 60_000, '1 h 40 min'],
-    [30 * 3_600_000 + 60_000, '30 h'],
-    [-5, '0 min'],
-  ])('%s ms are said as %s', (span, text) => {
-    expect(spanText(span)).toBe(text);
   });
 });

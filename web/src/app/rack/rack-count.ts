@@ -23,7 +23,7 @@ export const SAME_MM = 500;
 const KEPT_AT = 'yard-spool.rack-count';
 
 /** A count that was begun, through a reload or another day. */
-export function keptCounts(): CountsTyped {
+export function savedCounts(): CountsTyped {
   try {
     return JSON.parse(localStorage.getItem(KEPT_AT) ?? '{}') as CountsTyped;
   } catch {

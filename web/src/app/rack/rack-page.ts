@@ -21,7 +21,7 @@ import { pages } from '../data/pages';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { LineSwatch } from '../drawing/line-swatch';
-import { pieceLook } from '../drawing/piece-look';
+import { pieceStyle } from '../drawing/piece-style';
 import { dayText } from '../ui/day-text';
 import { LoadState } from '../ui/load-state';
 import { SelectField } from '../ui/select-field';
@@ -120,7 +120,7 @@ export class RackPage {
   private readonly again = new Subject<void>();
   protected readonly panel = signal<Panel | null>(null);
   protected readonly takingOut = new Sending();
-  protected readonly lookOf = pieceLook;
+  protected readonly styleOf = pieceStyle;
   protected readonly dayText = dayText;
   protected readonly stretches = pieceStretches;
 
@@ -172,7 +172,7 @@ export class RackPage {
     if (first + AHEAD > this.rows().length) this.pieces.next();
   }
 
-  protected look(code: string): void {
+  protected choose(code: string): void {
     this.chosen.set(code);
     this.open(null);
     // In one column the piece stands below the whole list: bring it into sight.

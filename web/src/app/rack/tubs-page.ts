@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Soak } from '@yard-spool/contract';
-import { HOUSE_QUESTIONS, schoolOf, type HouseRules } from '@yard-spool/core';
+import { HOUSE_QUESTIONS, schoolOf, spanText, type HouseRules } from '@yard-spool/core';
 import { map, timer } from 'rxjs';
 import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
@@ -15,9 +15,10 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { RackTabs } from './rack-tabs';
-import { soakState, spanText } from './soak-state';
+import { soakState } from './soak-state';
 
 const LOOK_EVERY_MS = 20_000;
+const MINUTE = 60_000;
 
 /** The soak tubs: what is in them, what is ready, what has lain too long, and why the house soaks as it does. */
 @Component({
@@ -76,11 +77,11 @@ export class TubsPage {
     ) as [number, number, number];
     switch (soakState(soak, this.now())) {
       case 'soaking':
-        return `Ready in ${spanText(ready - now)}, ${promisedText(soak.readyAt)}`;
+        return `Ready in ${spanText((ready - now) / MINUTE)}, ${promisedText(soak.readyAt)}`;
       case 'ready':
-        return `Ready. Out within ${spanText(tooLong - now)}`;
+        return `Ready. Out within ${spanText((tooLong - now) / MINUTE)}`;
       case 'too-long':
-        return `Too long in the water, by ${spanText(now - tooLong)}`;
+        return `Too long in the water, by ${spanText((now - tooLong) / MINUTE)}`;
     }
   }
 

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { KeptMatch } from '@yard-spool/core';
+import type { RecordedMatch } from '@yard-spool/core';
 import { aFill } from '../testing/fills';
 import { openScreen, type Screen } from '../testing/screen';
 import { CounterRecord } from './counter-record';
@@ -8,7 +8,7 @@ import { CounterTag } from './counter-tag';
 
 const FT = 0.3048;
 /** A reel matched at 100 ft: 20 mm full, 25 wide, 0.45 line. */
-const KEPT: KeptMatch = {
+const KEPT: RecordedMatch = {
   unit: 'ft',
   step: 1,
   match: 100 * FT,
@@ -127,7 +127,7 @@ describe('reels fished together', () => {
 });
 
 describe('what hangs on a counter reel', () => {
-  const reel = (counter: KeptMatch | null) => ({
+  const reel = (counter: RecordedMatch | null) => ({
     tag: 'R-0001',
     type: 'trolling',
     label: 'Troll 30',
@@ -141,7 +141,7 @@ describe('what hangs on a counter reel', () => {
     spools: [],
     fills: counter === null ? [] : [aFill({ layers: [], counter })],
   });
-  async function tagOf(counter: KeptMatch | null): Promise<Screen<CounterTag>> {
+  async function tagOf(counter: RecordedMatch | null): Promise<Screen<CounterTag>> {
     const screen = await openScreen(CounterTag, { tag: 'R-0001' });
     screen.http.expectOne('/api/reels/R-0001').flush(reel(counter));
     await screen.fixture.whenStable();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormGroup } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { keptTable, metresPer, runsAheadOf, type KeptMatch } from '@yard-spool/core';
+import { recordedTable, metresPer, runsAheadOf, type RecordedMatch } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { UnitsService } from '../data/units.service';
 import { markText, movedText, readingText } from '../words/counter-words';
@@ -27,7 +27,7 @@ export class CounterRecord {
   protected readonly units = inject(UnitsService);
   private readonly quantity = quantityReader();
 
-  readonly kept = input.required<KeptMatch>();
+  readonly kept = input.required<RecordedMatch>();
   /** Diameter of the line on top, mm. */
   readonly diameter = input.required<number>();
   /** Metres lost since, as it was told. */
@@ -53,7 +53,7 @@ export class CounterRecord {
   protected readonly changed = computed(() => this.what().broken > 0 || this.what().other !== null);
   protected readonly table = computed(() => {
     const { broken, other } = this.what();
-    return keptTable(this.kept(), { broken, thickness: other === null ? 1 : other / this.diameter() });
+    return recordedTable(this.kept(), { broken, thickness: other === null ? 1 : other / this.diameter() });
   });
   protected readonly match = computed(() => this.kept().match / metresPer(this.kept().unit));
   protected readonly mark = computed(() => markText(this.kept().match, this.kept().unit));

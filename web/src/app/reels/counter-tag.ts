@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
-import { keptTable, metresPer } from '@yard-spool/core';
+import { recordedTable, metresPer } from '@yard-spool/core';
 import { dayText } from '../ui/day-text';
 import { markText } from '../words/counter-words';
 import { ApiService } from '../data/api.service';
@@ -56,7 +56,7 @@ export class CounterTag {
   protected readonly per = computed(() => metresPer(this.kept()?.unit ?? 'm'));
   protected readonly table = computed(() => {
     const kept = this.kept();
-    return kept ? keptTable(kept) : [];
+    return kept ? recordedTable(kept) : [];
   });
   protected readonly mark = computed(() => {
     const kept = this.kept();

@@ -58,7 +58,7 @@ import { ReelsTabs } from './reels-tabs';
               type="button"
               class="plain max-md:col-span-2"
               [attr.aria-pressed]="row === shown()"
-              (click)="look(row)"
+              (click)="open(row)"
             >
               Show the text
             </button>
@@ -147,7 +147,7 @@ export class DuePage {
     if (!this.form.getRawValue().by.startsWith(UNREAD)) this.rows.reload();
   }
 
-  protected look(row: DueRow): void {
+  protected open(row: DueRow): void {
     this.chosen.set(keyOf(row));
     this.copied.set(false);
   }

@@ -40,8 +40,8 @@ const NOTHING: Found = { hits: [], more: [], meant: null };
                 >
                   @if (row.drawing; as drawing) {
                     <ys-small-section [drawing]="drawing" />
-                  } @else if (row.look; as look) {
-                    <ys-line-swatch class="w-16! rounded-[3px]" [look]="look" />
+                  } @else if (row.lineStyle; as lineStyle) {
+                    <ys-line-swatch class="w-16! rounded-[3px]" [lineStyle]="lineStyle" />
                   } @else {
                     <span class="text-[13px] text-mute">{{ row.kind }}</span>
                   }

@@ -1,5 +1,5 @@
 import type { Drawing, SearchHit } from '@yard-spool/contract';
-import type { LineLook } from '@yard-spool/core';
+import type { LineStyle } from '@yard-spool/core';
 import { promisedText } from '../words/promised-text';
 import type { UnitsService } from '../data/units.service';
 import { dayText } from '../ui/day-text';
@@ -13,7 +13,7 @@ export interface HitRow {
   readonly beside: string;
   readonly drawing: Drawing | null;
   /** A line as it is drawn; null for what is none. */
-  readonly look: LineLook | null;
+  readonly lineStyle: LineStyle | null;
 }
 
 export const KIND_NAMES: Readonly<Record<SearchHit['kind'], string>> = {
@@ -36,7 +36,7 @@ type RowOf = {
   ) => Omit<HitRow, 'kind'>;
 };
 
-const NONE = { query: {}, drawing: null, look: null } as const;
+const NONE = { query: {}, drawing: null, lineStyle: null } as const;
 const got = (query: Readonly<Record<string, string>>) => ({ ...NONE, link: ['/reels/got'], query });
 
 const ROWS: RowOf = {
@@ -61,7 +61,7 @@ const ROWS: RowOf = {
   }),
   line: ({ code, name, tint, material }) => ({
     ...got({ line: code }),
-    look: { texture: material, tint },
+    lineStyle: { texture: material, tint },
     name,
     beside: `${code} · ${material.replace('-', ' ')}`,
   }),

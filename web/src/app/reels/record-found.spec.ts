@@ -154,7 +154,15 @@ it('shows a customer with their reels, what is due of them, what they like, and 
 });
 
 it('tells the recipes of a kind: how often, how much with its range, what gap it got', async () => {
-  const kind = { id: 2, type: 'fixed-spool', label: 'Pier 3000', gear: 5.2, met: 3, version: 1, learned: [] };
+  const kind = {
+    id: 2,
+    type: 'fixed-spool',
+    label: 'Pier 3000',
+    gear: 5.2,
+    timesSeen: 3,
+    version: 1,
+    learned: [],
+  };
   const observations = [
     { kind: 'rating', length: 210, diameter: 0.25 },
     { kind: 'lip', diameter: 46 },

@@ -13,7 +13,7 @@ const kind = (id: number, label: string): ReelKind => ({
   ],
   learned: [],
   gear: 5.2,
-  met: 3,
+  timesSeen: 3,
   version: 2,
 });
 

@@ -25,7 +25,7 @@ import { typedValue } from '../ui/typed-value';
 import { KindRecipes } from './kind-recipes';
 import { ReelsTabs } from './reels-tabs';
 
-/** The reel book: kinds of reel the shop has met, corrected and made one where two are the same. */
+/** The reel book: kinds of reel the shop has seen, corrected and made one where two are the same. */
 @Component({
   selector: 'ys-reel-book',
   imports: [KindRecipes, LoadState, QuantityField, ReelsTabs, ReactiveFormsModule, SelectField, TextField],
@@ -101,7 +101,7 @@ export class ReelBook {
       : '';
   });
 
-  protected look({ id }: ReelKind): void {
+  protected open({ id }: ReelKind): void {
     this.chosen.set(id);
   }
 

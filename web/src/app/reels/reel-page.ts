@@ -3,7 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
 import {
   bedInText,
-  fillLook,
+  fillStyle,
   fillSection,
   fillStretches,
   type HouseQuestion,
@@ -163,7 +163,7 @@ export class ReelPage {
       const name = this.units.say(schoolOf(rules, question).name);
       return { name: QUESTION_NAMES[question], school: scope ? `${name}, ${SCOPE_WORDS[scope]}` : name };
     });
-  protected readonly look = fillLook;
+  protected readonly styleOf = fillStyle;
 
   /** What a length rests on, and how sure that is; empty where it was recorded without. */
   protected restsOn({ likelyMm: [low, high], restsOn }: FillLayer): string {

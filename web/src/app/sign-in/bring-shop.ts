@@ -18,7 +18,7 @@ import { withWords } from './first-words';
           class="entry h-auto! py-2"
           type="file"
           accept=".gz,.jsonl.gz,application/gzip"
-          (change)="look(chosen.files?.[0] ?? null)"
+          (change)="tryFile(chosen.files?.[0] ?? null)"
         />
       </label>
       @if (sending.busy()) {
@@ -58,7 +58,7 @@ export class BringShop {
   protected readonly sending = new Sending();
   protected readonly day = momentText;
 
-  protected look(file: File | null): void {
+  protected tryFile(file: File | null): void {
     this.file.set(file);
     this.found.set(null);
     this.send('look', (shop) => this.found.set(shop));

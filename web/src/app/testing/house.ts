@@ -1,11 +1,11 @@
-import type { KeptHouseRules } from '@yard-spool/contract';
+import type { SavedHouseRules } from '@yard-spool/contract';
 import { USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { TestBed } from '@angular/core/testing';
 import { SessionService } from '../data/session.service';
 import type { Screen } from './screen';
 
 /** What a new house has settled; only what a test is about need be said. */
-export const aHouse = (more: Partial<KeptHouseRules> = {}): KeptHouseRules => ({
+export const aHouse = (more: Partial<SavedHouseRules> = {}): SavedHouseRules => ({
   rules: USUAL_HOUSE_RULES,
   money: '€',
   tailMm: 2000,
@@ -24,7 +24,7 @@ export const aHouse = (more: Partial<KeptHouseRules> = {}): KeptHouseRules => ({
 /** Answers what a screen asks of the house. */
 export async function tellHouse<T>(
   { http, fixture }: Screen<T>,
-  house: KeptHouseRules = aHouse(),
+  house: SavedHouseRules = aHouse(),
 ): Promise<void> {
   http.expectOne('/api/house-rules').flush(house);
   http.expectOne('/api/exceptions').flush([]);

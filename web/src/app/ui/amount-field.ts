@@ -102,7 +102,7 @@ export class AmountField {
 
   protected settle(): void {
     const text = this.control().value;
-    const settled = withItsUnit(text, 'line-length', this.units.system());
-    if (settled !== text && this.read()?.ok) this.control().setValue(settled);
+    const withUnit = withItsUnit(text, 'line-length', this.units.system());
+    if (withUnit !== text && this.read()?.ok) this.control().setValue(withUnit);
   }
 }

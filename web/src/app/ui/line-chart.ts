@@ -57,7 +57,7 @@ export interface ChartDot {
   readonly name: string;
 }
 
-const look = (name: string): string =>
+const inkOf = (name: string): string =>
   getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim() || PALETTE.ink;
 
 /** Lines over two plain axes, drawn once per change. What they say has to be told in words beside it as well. */
@@ -96,9 +96,9 @@ export class LineChart {
       min,
       max,
       reverse: down,
-      title: { display: true, text: title, color: look('ink'), font: { size: 13, weight: 600 as const } },
-      ticks: { stepSize: step, color: look('mute'), font: { size: 12 } },
-      grid: { color: look('groove') },
+      title: { display: true, text: title, color: inkOf('ink'), font: { size: 13, weight: 600 as const } },
+      ticks: { stepSize: step, color: inkOf('mute'), font: { size: 12 } },
+      grid: { color: inkOf('groove') },
     });
     const datasets = this.lines().map(toDataset);
     this.chart?.destroy();
@@ -133,7 +133,7 @@ const toDataset = ({
 }: ChartLine): ChartDataset<'line', { x: number; y: number }[]> => ({
   label: name,
   data: points.map(([x, y]) => ({ x, y })),
-  borderColor: color.startsWith('#') ? color : look(color),
+  borderColor: color.startsWith('#') ? color : inkOf(color),
   borderWidth: width,
   borderDash: [...dash],
   pointRadius: 0,
@@ -141,7 +141,7 @@ const toDataset = ({
   // A band lies below every line, wherever it stands among them.
   order: band || name === '' ? 1 : 0,
   fill: band ? '-1' : false,
-  backgroundColor: look('look'),
+  backgroundColor: inkOf('look'),
 });
 
 /** Draws the points, each with its name on the side where there is room. */
@@ -158,8 +158,8 @@ const dotsOf = (dots: readonly ChartDot[]): Plugin<'line'> => ({
       const up = y.getPixelForValue(dot.y);
       ctx.beginPath();
       ctx.arc(across, up, 6, 0, 2 * Math.PI);
-      ctx.fillStyle = look('oil');
-      ctx.strokeStyle = look('ink');
+      ctx.fillStyle = inkOf('oil');
+      ctx.strokeStyle = inkOf('ink');
       ctx.lineWidth = 2.5;
       ctx.fill();
       ctx.stroke();
@@ -167,7 +167,7 @@ const dotsOf = (dots: readonly ChartDot[]): Plugin<'line'> => ({
       let at = up;
       while (taken.some((other) => Math.abs(other - at) < 15)) at -= 15;
       taken.push(at);
-      ctx.fillStyle = look('ink');
+      ctx.fillStyle = inkOf('ink');
       ctx.textAlign = left ? 'right' : 'left';
       ctx.fillText(dot.name, across + (left ? -12 : 12), at);
     }
@@ -186,14 +186,14 @@ const marksOf = (marks: readonly ChartMark[]): Plugin<'line'> => ({
     ctx.font = `600 12px ${getComputedStyle(document.body).fontFamily}`;
     for (const mark of marks) {
       const at = x.getPixelForValue(mark.x);
-      ctx.strokeStyle = look(mark.held ? 'ink' : 'edge');
+      ctx.strokeStyle = inkOf(mark.held ? 'ink' : 'edge');
       ctx.lineWidth = mark.held ? 2 : 1;
       ctx.setLineDash(mark.held ? [] : [3, 3]);
       ctx.beginPath();
       ctx.moveTo(at, chartArea.top);
       ctx.lineTo(at, chartArea.bottom);
       ctx.stroke();
-      ctx.fillStyle = look(mark.held ? 'ink' : 'mute');
+      ctx.fillStyle = inkOf(mark.held ? 'ink' : 'mute');
       ctx.textAlign = 'center';
       ctx.fillText(mark.name, at, chartArea.top - 6);
     }
@@ -206,7 +206,7 @@ const marksOf = (marks: readonly ChartMark[]): Plugin<'line'> => ({
       let at = end.y;
       while (taken.some((other) => Math.abs(other - at) < 14)) at += 14;
       taken.push(at);
-      ctx.fillStyle = look('ink');
+      ctx.fillStyle = inkOf('ink');
       ctx.fillText(label, chartArea.right + 6, at);
     });
     ctx.restore();

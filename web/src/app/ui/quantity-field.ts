@@ -81,7 +81,7 @@ export class QuantityField {
     const typed = this.control().value;
     const text = withUnit(typed, this.bare());
     if (text !== typed) this.control().setValue(text);
-    const settled = withItsUnit(text, this.dimension(), this.units.system());
-    if (settled !== text) this.control().setValue(settled);
+    const whole = withItsUnit(text, this.dimension(), this.units.system());
+    if (whole !== text) this.control().setValue(whole);
   }
 }

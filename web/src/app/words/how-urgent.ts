@@ -1,3 +1,4 @@
+import { spanText } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 
 export type Urgency = 'late' | 'today' | 'soon' | 'later';
@@ -13,12 +14,5 @@ export function howUrgent(iso: string, now: DateTime = DateTime.now()): Urgency 
 /** The time that is left, or has passed, as people say it. */
 export function timeLeft(iso: string, now: DateTime = DateTime.now()): string {
   const minutes = DateTime.fromISO(iso).diff(now, 'minutes').minutes;
-  const size = Math.abs(minutes);
-  const said =
-    size < 90
-      ? `${String(Math.round(size))} min`
-      : size < 60 * 36
-        ? `${String(Math.round(size / 60))} h`
-        : `${String(Math.round(size / 1440))} days`;
-  return minutes < 0 ? `${said} late` : `in ${said}`;
+  return minutes < 0 ? `${spanText(minutes)} late` : `in ${spanText(minutes)}`;
 }

@@ -20,7 +20,7 @@ import type { RunFacts } from '../steps/run-facts';
 import type { Settling } from './settling';
 
 /** A run's state while its log is folded. */
-export interface Draft {
+export interface MutableState {
   done: Set<string>;
   skipped: Set<string>;
   byEye: ReadonlyMap<string, ByEye>;
@@ -35,7 +35,7 @@ export interface Draft {
   /** What one count of a device was last worth: handle turns of so many spool turns each, or metres where `per` is null. */
   worth: Record<string, { readonly layer: string; readonly each: number; readonly per: number | null }>;
   /** The count of each device that was last said without crediting what it went on by. */
-  settledAt: Record<string, number>;
+  answeredAt: Record<string, number>;
   unheard: Record<string, Unheard>;
   counting: Set<string>;
   byDevice: Set<string>;
@@ -67,7 +67,7 @@ export interface Draft {
 export const record = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
 
 /** Before the first event. Line that stays on is seen, not counted: what its counter asks for comes on top, or off it. */
-export const emptyDraft = ({ request, counterOnly }: RunFacts): Draft => ({
+export const emptyState = ({ request, counterOnly }: RunFacts): MutableState => ({
   done: new Set(),
   skipped: new Set(),
   usedUp: new Set(),
@@ -82,7 +82,7 @@ export const emptyDraft = ({ request, counterOnly }: RunFacts): Draft => ({
   devices: record(),
   creditedTo: record(),
   unheard: record(),
-  settledAt: record(),
+  answeredAt: record(),
   worth: record(),
   counting: new Set(),
   byDevice: new Set(),

@@ -23,7 +23,7 @@ const PART = 4000;
  * The words everything is searched by, held in memory beside their table: a search asks the database for nothing but what
  * it shows. Read once; from then on told of every change when that is kept. No other program writes the table meanwhile.
  */
-export class KeptWords {
+export class SearchWords {
   private reading: Promise<Map<WordKind, Postings>> | null = null;
   private held: Map<WordKind, Postings> | null = null;
   /** What was changed while the table was read. */
@@ -115,7 +115,7 @@ function apply(held: Map<WordKind, Postings>, { kind, gone, written }: Change): 
 }
 
 /** The words of this database. */
-export const WORDS: Held<KeptWords> = {
-  make: (query) => new KeptWords(query),
+export const WORDS: Held<SearchWords> = {
+  make: (query) => new SearchWords(query),
   forget: (words) => words.forget(),
 };

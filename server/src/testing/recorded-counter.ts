@@ -1,7 +1,7 @@
-import type { KeptMatch } from '@yard-spool/core';
+import type { RecordedMatch } from '@yard-spool/core';
 
 /** How a counter was set up: it agrees with the tape at 30 m. */
-export const keptCounter = (more: Partial<KeptMatch> = {}): KeptMatch => ({
+export const recordedCounter = (more: Partial<RecordedMatch> = {}): RecordedMatch => ({
   unit: 'm',
   step: 1,
   match: 30,

@@ -10,7 +10,7 @@ import type { RunState } from './run-state';
 import type { RunUnderWay } from './under-way';
 
 /** A walk as the record keeps it. */
-export interface KeptWalk {
+export interface RecordedWalk {
   readonly tape: number;
   readonly reading: number;
   /** As the counter showed it, where that was taken for another reading, or did not begin at zero; and what it began at. */
@@ -25,12 +25,12 @@ export interface KeptWalk {
 }
 
 /** How a counter was set up, as it is kept with its fill. */
-export interface KeptMatch {
+export interface RecordedMatch {
   readonly unit: CounterUnit;
   readonly step: number;
   /** m */
   readonly match: number;
-  readonly walks: readonly KeptWalk[];
+  readonly walks: readonly RecordedWalk[];
   /** What it reads at the match as it was left, in its unit. */
   readonly reads: number;
   /** Whether it agrees, or was left as it is. */
@@ -49,12 +49,12 @@ export interface KeptMatch {
 }
 
 /** What a run leaves behind of its counter; null where it was never walked. */
-export function keptMatch(
+export function recordedMatch(
   facts: RunFacts,
   under: RunUnderWay,
   state: Pick<RunState, 'walks' | 'wound' | 'tensions' | 'byEye' | 'depths'>,
   known?: KnownCounter,
-): KeptMatch | null {
+): RecordedMatch | null {
   const setup = setupOf(state);
   const standing = state.walks.filter(({ left }) => !left);
   const spool = counterSpoolNow(facts, under);
@@ -100,7 +100,10 @@ interface Since {
 }
 
 /** The spool of a kept match as it is after that. */
-function spoolSince({ spool }: Pick<KeptMatch, 'spool'>, { broken = 0, thickness = 1 }: Since): CounterSpool {
+function spoolSince(
+  { spool }: Pick<RecordedMatch, 'spool'>,
+  { broken = 0, thickness = 1 }: Since,
+): CounterSpool {
   const [top, ...below] = spool.layers;
   if (!top) return spool;
   const other = { ...spool, layers: [{ ...top, area: top.area * thickness ** 2 }, ...below] };
@@ -109,8 +112,8 @@ function spoolSince({ spool }: Pick<KeptMatch, 'spool'>, { broken = 0, thickness
 }
 
 /** A kept match's table, as it was left or as it is since. */
-export function keptTable(
-  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'readsSd' | 'match' | 'unit'>,
+export function recordedTable(
+  kept: Pick<RecordedMatch, 'spool' | 'perTurn' | 'readsSd' | 'match' | 'unit'>,
   since: Since = {},
 ): TableRow[] {
   const spool = spoolSince(kept, since);
@@ -119,9 +122,9 @@ export function keptTable(
 
 /** How far a kept counter runs ahead at twice its match; null where the line ends before. */
 export function runsAheadOf(
-  kept: Pick<KeptMatch, 'spool' | 'perTurn' | 'readsSd' | 'match' | 'unit'>,
+  kept: Pick<RecordedMatch, 'spool' | 'perTurn' | 'readsSd' | 'match' | 'unit'>,
 ): number | null {
-  const rows = keptTable(kept);
+  const rows = recordedTable(kept);
   return rows.some(({ length }) => length * metresPer(kept.unit) >= 2 * kept.match - 1e-6)
     ? runsAhead({ fit: asFit(kept), spool: kept.spool }, kept.match, kept.unit)
     : null;
@@ -131,7 +134,7 @@ const asFit = ({
   perTurn,
   readsSd,
   spool,
-}: Pick<KeptMatch, 'spool' | 'perTurn' | 'readsSd'>): CounterFit => ({
+}: Pick<RecordedMatch, 'spool' | 'perTurn' | 'readsSd'>): CounterFit => ({
   vector: [Math.log(perTurn), spool.outer, 0],
   covariance: [
     [readsSd ** 2, 0, 0],

@@ -17,7 +17,7 @@ const nothing = (): Promise<void> => Promise.resolve();
 export const TROLLING: RunFacts = { ...FACTS, type: 'trolling' };
 
 /** A run that stands where its log says, and writes down what happens to it. There is no server behind it. */
-export class StandingRun extends RunStore {
+export class SpecRun extends RunStore {
   readonly happened: RunHappening[] = [];
   override readonly log = signal<readonly RunEvent[]>([]);
   override readonly run = signal(aRun());
@@ -52,12 +52,12 @@ export class StandingRun extends RunStore {
   imports: [NgComponentOutlet],
   template: `<ng-container *ngComponentOutlet="panel(); inputs: inputs()" />`,
   changeDetection: ChangeDetectionStrategy.OnPush,
-  providers: [{ provide: RunStore, useClass: StandingRun }, BenchView, BenchExit, CounterStep],
+  providers: [{ provide: RunStore, useClass: SpecRun }, BenchView, BenchExit, CounterStep],
 })
 class OnARun {
   readonly panel = input.required<Type<unknown>>();
   readonly inputs = input<Record<string, unknown>>({});
-  readonly store = inject(RunStore) as unknown as StandingRun;
+  readonly store = inject(RunStore) as unknown as SpecRun;
 }
 
 /** A panel of the bench on a run that stands so. */

@@ -4,7 +4,7 @@ import { filledReel } from '../testing/filled';
 import type { Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 import { noteWords } from './index-words';
-import { KeptWords, type WordOf } from './kept-words';
+import { SearchWords, type WordOf } from './search-words';
 
 /** A table of words that is read when a test says so, and can be away. */
 class SlowTable {
@@ -40,7 +40,7 @@ describe('words held in memory', () => {
     const table = new SlowTable();
     for (let ref = 1; ref <= 9000; ref += 1)
       table.rows.push({ kind: 'note', word: `w${String(ref % 7)}`, ref });
-    const words = new KeptWords(table.query);
+    const words = new SearchWords(table.query);
     const found = words.find('note', ['w3'], 3);
     // Nothing is read yet: one of it is taken away and one added, and the table tells only the second.
     words.changed({ kind: 'note', gone: [{ word: 'w3', ref: 8998 }], written: [{ word: 'w9', ref: 8998 }] });
@@ -55,7 +55,7 @@ describe('words held in memory', () => {
   it('are read again after a failure, and once they are another shop’s', async () => {
     const table = new SlowTable();
     table.rows.push({ kind: 'reel', word: 'moss', ref: 1 });
-    const words = new KeptWords(table.query);
+    const words = new SearchWords(table.query);
     table.away = true;
     const failed = expect(words.find('reel', ['moss'], 3)).rejects.toThrow('away');
     await table.answer();

@@ -3,7 +3,7 @@ import type { RunFold } from '@yard-spool/core';
 import type { Held } from '../context/held';
 
 /** An open run as it was folded last: where its log stood then, and by which event that is known again. */
-export interface KeptState {
+export interface HeldState {
   readonly fold: RunFold;
   /** The event folded last; the log is folded again from the start where it is no longer at its place. */
   last: LastEvent;
@@ -17,7 +17,7 @@ export interface LastEvent {
 }
 
 /** Open runs as they were folded last, by their numbers. */
-export const RUN_STATES: Held<Map<number, KeptState>> = {
+export const RUN_STATES: Held<Map<number, HeldState>> = {
   make: () => new Map(),
   forget: (states) => states.clear(),
 };

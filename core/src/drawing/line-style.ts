@@ -1,7 +1,7 @@
 import type { Material } from '../lines/line';
 
 /** How a line is drawn: its texture and its own tint, never colour alone. */
-export interface LineLook {
+export interface LineStyle {
   readonly texture: Material | 'salvage' | 'tail' | 'gone';
   /** #rrggbb */
   readonly tint: string;

@@ -4,7 +4,7 @@ import type { RunEvent } from '../run/run-event';
  * Where an event says that a device stands, whatever it was credited with before: an answer, or a new beginning. Null where
  * it says no such thing.
  */
-export function settledAt({ kind, payload }: RunEvent, name: string): number | null {
+export function takenUpAt({ kind, payload }: RunEvent, name: string): number | null {
   if (kind === 'device-at') return payload.device === name ? payload.count : null;
   if (kind === 'turns' || kind === 'metres')
     return payload.device === name && payload.from === undefined ? (payload.count ?? null) : null;

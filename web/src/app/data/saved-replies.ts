@@ -7,7 +7,7 @@ interface RepliesSchema extends DBSchema {
 
 /** What the server last said to a few questions, so that a bench can go on with it away. Nothing else relies on it. */
 @Injectable({ providedIn: 'root' })
-export class KeptReplies {
+export class SavedReplies {
   private readonly db = opened();
 
   async keep(address: string, reply: unknown): Promise<void> {

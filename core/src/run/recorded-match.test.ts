@@ -3,12 +3,12 @@ import { payOut } from '../counter/paid-out';
 import { FT, WORKED } from '../testing/counter-examples';
 import { surfaceAfter, turnsToPayOut } from '../testing/counter-shop';
 import { turnsBetween } from '../winding/winding';
-import { keptTable, runsAheadOf } from './kept-match';
+import { recordedTable, runsAheadOf } from './recorded-match';
 
 const perTurn = 100 / payOut(WORKED, 100 * FT).turns;
 const KEPT = { spool: WORKED, perTurn, readsSd: 0.005, match: 100 * FT, unit: 'ft' } as const;
-const at = (length: number, since?: Parameters<typeof keptTable>[1]): number =>
-  keptTable(KEPT, since).find((row) => Math.abs(row.length - length) < 1e-6)!.reading.value;
+const at = (length: number, since?: Parameters<typeof recordedTable>[1]): number =>
+  recordedTable(KEPT, since).find((row) => Math.abs(row.length - length) < 1e-6)!.reading.value;
 
 describe('a matched counter later', () => {
   it('reads at the match as it was left, and runs ahead past it', () => {
@@ -33,7 +33,7 @@ describe('a matched counter later', () => {
   });
 
   it('tells how sure each row is', () => {
-    const [row] = keptTable(KEPT);
+    const [row] = recordedTable(KEPT);
     expect(row!.reading.sd / row!.reading.value).toBeCloseTo(0.005, 4);
   });
 });

@@ -11,7 +11,7 @@ export const ASIDE = `COALESCE((SELECT run_events.kind = 'put-aside' FROM run_ev
 /** A run stands at its bench from now on: somebody did something to it there. */
 export async function standsAt(u: Unit, runId: number, benchId: number): Promise<void> {
   const bench = await u.tables.benches.findByPk(benchId);
-  if (bench && bench.runId !== runId) await standing(u, benchId, runId);
+  if (bench && bench.runId !== runId) await nowAt(u, benchId, runId);
 }
 
 /**
@@ -26,7 +26,7 @@ export async function leavesBench(u: Unit, runId: number, benchId: number): Prom
        AND NOT ${ASIDE} ORDER BY runs.id DESC LIMIT 1`,
     { benchId, runId },
   );
-  await standing(u, benchId, next?.id ?? null);
+  await nowAt(u, benchId, next?.id ?? null);
 }
 
 /** Takes a run to another bench; one that is not there any more leaves it where it is. */
@@ -38,7 +38,7 @@ export async function takeTo(u: Unit, run: RunRow, benchId: number | undefined):
   await u.tables.runs.change(run, { benchId });
 }
 
-async function standing(u: Unit, benchId: number, runId: number | null): Promise<void> {
+async function nowAt(u: Unit, benchId: number, runId: number | null): Promise<void> {
   await u.tables.benches.changeAll({ runId }, { id: benchId });
   // Whichever run comes to its counter next begins where the counter stands then.
   await u.tables.counters.changeAll({ runId: null }, { benchId });
