@@ -1,3 +1,4 @@
+import './plain-issues';
 export { api } from './api';
 export { streams } from './api/bench';
 export { files } from './api/rack';

@@ -11,7 +11,7 @@ let swatches = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg class="absolute inset-0 size-full rounded-[3px]" aria-hidden="true" preserveAspectRatio="none">
-      <defs><svg:pattern [attr.id]="id" [ysLineTexture]="look()" /></defs>
+      <defs><svg:pattern [attr.id]="id" [ysLineTexture]="lineStyle()" /></defs>
       <rect width="100%" height="100%" [attr.fill]="'url(#' + id + ')'" />
     </svg>
   `,
