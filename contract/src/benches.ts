@@ -1,9 +1,7 @@
+import { COUNTED } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit } from './words';
 import { IdSchema, line, maybeLine, VersionSchema } from './basics';
-
-/** What a counting device counts. */
-export const COUNTED = ['handle-turns', 'spool-turns', 'metres'] as const;
 
 const isPort = (port: number): boolean => port >= 1 && port <= 65_535;
 

@@ -123,6 +123,7 @@ export { tooLong, type TooLong } from './run/too-long';
 export { benchTwist, type BenchTwist } from './run/bench-twist';
 export { finalFill } from './run/final-fill';
 export { gearAt } from './run/winder';
+export { COUNTED, COUNTED_TRAITS, countsLine, eachTurn, type DeviceCounts } from './run/counted';
 export { creditCount, type CountingDevice, type Credit, type OddCount } from './run/credit-count';
 export { countedSince, withCounters, type CountersNow } from './run/seeing';
 export { markDue, meterStands, type MeterStands } from './run/metering';

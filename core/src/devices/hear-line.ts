@@ -1,13 +1,8 @@
+import { COUNTED_TRAITS } from '../run/counted';
 import type { CountingDevice } from '../run/credit-count';
 import type { Heard } from './heard';
 import type { CounterLine } from './counter-line';
 
-/** What a hand, or a winder, does at its fastest, in what the device counts, a second; from memory. */
-const FASTEST: Readonly<Record<CountingDevice['counts'], number>> = {
-  'handle-turns': 8,
-  'spool-turns': 60,
-  metres: 12,
-};
 /** So many seconds of winding may come in one line at any time: adapters send what they gathered. */
 const GATHERED_S = 1.5;
 /** A device says what it stands at at least this often while it turns, s. */
@@ -79,7 +74,10 @@ function canBeWound(from: Stood, { sequence, count }: CounterLine, { device, now
   const since = (now - from.at) / 1000;
   const lines = sequence - from.sequence;
   const seconds = fresh ? Math.min(since, MOST_UNSEEN_S) : Math.min(since, EACH_S * lines);
-  return Math.abs(count - from.count) / device.per <= FASTEST[device.counts] * (seconds + GATHERED_S);
+  return (
+    Math.abs(count - from.count) / device.per <=
+    COUNTED_TRAITS[device.counts].fastest * (seconds + GATHERED_S)
+  );
 }
 
 const isZeroed = (from: Stood, { count }: CounterLine, { device: { per } }: Judging): boolean =>
@@ -106,7 +104,7 @@ export const answered = ({
  */
 export function answeredAt(heard: Heard, count: number, { counts, per }: CountingDevice): Heard {
   const { since = heard.count } = heard;
-  const room = FASTEST[counts] * GATHERED_S * per;
+  const room = COUNTED_TRAITS[counts].fastest * GATHERED_S * per;
   const least = Math.min(since, heard.count);
   const most = Math.max(since, heard.count);
   if (heard.doubt === null || (count >= least - room && count <= most + room)) return answered(heard);

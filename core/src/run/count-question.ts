@@ -1,3 +1,4 @@
+import { countsLine } from './counted';
 import { message, type Words } from '../words/message';
 import { unitsOf, type CountingDevice, type OddCount } from './credit-count';
 import type { RunHappening } from './run-event';
@@ -48,8 +49,8 @@ export function countQuestion(
 }
 
 /** What was counted, in what it is counted in. */
-const counted = ({ counts }: CountingDevice, units: number): Words =>
-  counts === 'metres' ? message('count.metres', { line: { m: Math.round(units) } }) : `${round(units)} turns`;
+const counted = (device: CountingDevice, units: number): Words =>
+  countsLine(device) ? message('count.metres', { line: { m: Math.round(units) } }) : `${round(units)} turns`;
 const round = (units: number): string => (Math.round(units) + 0).toFixed(0);
 const nameOf = (layer: string): string => layer.replaceAll('-', ' ');
 
@@ -63,7 +64,7 @@ function adds(asked: Asked, units: Readonly<Record<string, number>>): RunHappeni
   const events = Object.entries(units)
     .filter(([, more]) => Math.abs(more) > 1e-9)
     .map(([layer, more]): RunHappening =>
-      asked.device.counts === 'metres'
+      countsLine(asked.device)
         ? { kind: 'metres', payload: { layer, metres: more } }
         : { kind: 'turns', payload: { layer, turns: more, per: asked.gear(layer) } },
     );
@@ -190,10 +191,10 @@ function whoseItIs(
 }
 
 /** Turns by hand in what the device counts: none where it meters line, where they are taken back as turns. */
-const inUnits = ({ counts }: CountingDevice, turns: number): number => (counts === 'metres' ? 0 : turns);
+const inUnits = (device: CountingDevice, turns: number): number => (countsLine(device) ? 0 : turns);
 
-const takeBack = ({ counts }: CountingDevice, { byHand }: Unheard): RunHappening[] =>
-  counts === 'metres'
+const takeBack = (device: CountingDevice, { byHand }: Unheard): RunHappening[] =>
+  countsLine(device)
     ? Object.entries(byHand).map(([layer, { turns, per }]) => ({
         kind: 'turns',
         payload: { layer, turns: -turns, per },

@@ -1,10 +1,11 @@
+import { countsLine, eachTurn, type DeviceCounts } from './counted';
 import type { RunState, Unheard } from './run-state';
 import type { RunHappening } from './run-event';
 
 /** A device that counts at a bench, and how many of its counts make one of what it counts. */
 export interface CountingDevice {
   readonly name: string;
-  readonly counts: 'handle-turns' | 'spool-turns' | 'metres';
+  readonly counts: DeviceCounts;
   readonly per: number;
 }
 
@@ -91,8 +92,8 @@ function onItsLayer(
 }
 
 /** A device's counts as what its layer is counted in: counted turns, or metres. */
-export const unitsOf = ({ counts, per }: CountingDevice, moved: number, gear: number): number =>
-  moved / per / (counts === 'spool-turns' ? gear : 1);
+export const unitsOf = (device: CountingDevice, moved: number, gear: number): number =>
+  moved / device.per / eachTurn(device, gear);
 
 /**
  * A count that is heard again after something was done beside it. Where one layer was counted by hand and the counter
@@ -112,7 +113,7 @@ function besideUnheard(
     return count === open.since && !open.credited ? { ...NOTHING, happening: at(device, count) } : asked;
   const [layer, { turns, per }] = hand;
   const moved = unitsOf(device, count - open.since, gear);
-  if (device.counts === 'metres' || !onlyOn(layer, open) || Math.abs(moved - turns) > AGREED) return asked;
+  if (countsLine(device) || !onlyOn(layer, open) || Math.abs(moved - turns) > AGREED) return asked;
   const units = moved - turns - unitsOf(device, open.credited?.counts ?? 0, gear);
   return { ...NOTHING, happening: counted(device, layer, { units, count }, per) };
 }
@@ -138,8 +139,8 @@ type Counting = Pick<
 const NOTHING: Credit = { happening: null, unclaimed: 0, odd: null };
 
 /** What is counted on a layer; as far as one likes where the reel's counter is matched, since line comes off there. */
-const onLayer = ({ turns, metres, moving }: Counting, layer: string, { counts }: CountingDevice): number =>
-  moving ? Infinity : ((counts === 'metres' ? metres : turns)[layer] ?? 0);
+const onLayer = ({ turns, metres, moving }: Counting, layer: string, device: CountingDevice): number =>
+  moving ? Infinity : ((countsLine(device) ? metres : turns)[layer] ?? 0);
 
 const oddness = (went: number, on: number): OddCount | null =>
   went < -MOST_BACK || went < -PAST_BEGINNING - on ? 'restarted' : went > MOST_FORWARD ? 'jumped' : null;
@@ -151,13 +152,13 @@ const oddness = (went: number, on: number): OddCount | null =>
  * @param gear spool turns to one counted turn of the layer, kept with the turns
  */
 export function counted(
-  { name, counts }: CountingDevice,
+  device: CountingDevice,
   layer: string,
   { units, count, from }: { readonly units: number; readonly count: number; readonly from?: number },
   gear: number,
 ): RunHappening {
-  const shared = { layer, device: name, count, ...(from === undefined ? {} : { from }) };
-  return counts === 'metres'
+  const shared = { layer, device: device.name, count, ...(from === undefined ? {} : { from }) };
+  return countsLine(device)
     ? { kind: 'metres', payload: { ...shared, metres: units } }
     : { kind: 'turns', payload: { ...shared, turns: units, per: gear } };
 }

@@ -1,6 +1,7 @@
 import type { Device } from '@yard-spool/contract';
 import {
   creditCount,
+  eachTurn,
   gearAt,
   markDue,
   type Credit,
@@ -90,10 +91,10 @@ async function serve(
 function marksOf(
   state: Parameters<typeof markDue>[0],
   { happening }: Credit,
-  { counts, per }: Device,
+  device: Device,
   { meter, gear }: { readonly meter: MeterStands | null; readonly gear: number },
 ): RunHappening[] {
-  const mark = meter && markDue(state, happening, meter, (counts === 'spool-turns' ? 1 : gear) / per);
+  const mark = meter && markDue(state, happening, meter, gear / eachTurn(device, gear) / device.per);
   return mark ? [mark] : [];
 }
 

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
   cautionsOf,
+  countsLine,
   type DragJudgement,
   evidenceOfRun,
   gapMoved,
@@ -259,7 +260,10 @@ export class BenchView {
   readonly reached = computed(() => (this.winding()?.turnsToGo ?? 0) === 0);
 
   /** Whether a line meter counts here: then metres are what is typed. */
-  readonly metered = computed(() => this.store.device()?.counts === 'metres');
+  readonly metered = computed(() => {
+    const device = this.store.device();
+    return device !== null && countsLine(device);
+  });
   /** What the count stands at, in turns or in metres. */
   readonly soFar = computed(() => {
     const winding = this.winding();

@@ -1,10 +1,12 @@
 import {
   LOOK_AGAIN_AFTER,
+  message,
   slackLookDue,
   type RunFacts,
   type RunState,
   type RunUnderWay,
   turnsRound,
+  type Words,
 } from '@yard-spool/core';
 
 /** A look that belongs to the winding now: due, or from which turn on. */
@@ -12,7 +14,7 @@ export interface Look {
   readonly kind: 'slack' | 'lay' | 'tension';
   readonly key: string;
   readonly due: boolean;
-  readonly words: string;
+  readonly words: Words;
 }
 
 /**
@@ -69,7 +71,7 @@ function layLook({ type, rules }: RunFacts, state: RunState, winding: Winding): 
       due,
       words: due
         ? `Look at the lay: depth at the rear and at the front; ${then}.`
-        : `The lay after about ${from.toFixed(0)} m.`,
+        : message('look.lay-after', { from: { m: from } }),
     },
   ];
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { FormArray, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { api, COUNTED, type Bench, type Device, type NewBench } from '@yard-spool/contract';
+import { api, type Bench, type Device, type NewBench } from '@yard-spool/contract';
+import { COUNTED } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { keyName } from '../keyboard/key-name';

@@ -1,7 +1,7 @@
-import type { Device } from '@yard-spool/contract';
+import type { DeviceCounts } from '@yard-spool/core';
 
 /** What a device counts, as it is said. */
-export const COUNTED_WORDS: Readonly<Record<Device['counts'], string>> = {
+export const COUNTED_WORDS: Readonly<Record<DeviceCounts, string>> = {
   'handle-turns': 'handle turns',
   'spool-turns': 'spool turns',
   metres: 'metres of line',
