@@ -4,7 +4,7 @@ import { pathOf } from './path-of';
 export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   [
     /^\/sign-in/,
-    'Choose your name and type your passcode: what you do from here on is written down as yours. Whoever has no name here, or forgot their passcode, asks a manager, under House, People; the only manager runs “npm run passcode -- NAME” on the shop’s own machine.',
+    'Choose your name and type your passcode: what you do from here on is written down as yours. Whoever has no name here, or forgot their passcode, asks a manager, under Settings, People; the only manager runs “npm run passcode -- NAME” on the shop’s own machine.',
   ],
   [
     /^\/bags$/,
@@ -16,7 +16,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/bags\/question/,
-    'Answers “how much goes on?” at the counter, without a customer and without taking anything from the rack. Nothing of it is kept unless you go on and book it in.',
+    'Answers “how much goes on?” at the counter, without a customer and without taking anything from the rack. Nothing is saved or reserved unless you go on and book it in.',
   ],
   [
     /^\/bags\/counter/,
@@ -28,7 +28,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/bags\/\d+\/reel\//,
-    'Plans one reel of a bag again: another line, another length, another gap. What was promised off the rack before is free as soon as you keep the new plan.',
+    'Plans one reel of a bag again: another line, another length, another gap. What was promised off the rack before is free again as soon as you save the new plan.',
   ],
   [
     /^\/bags\/\d+/,
@@ -40,11 +40,11 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/bench\/\d+/,
-    'One reel from empty to filled, step by step: the big number is what is left to wind, Space counts and Enter ends a step. Leave it whenever you like, it goes on where it stands, at this bench or at another.',
+    'One reel from empty to filled, step by step: the big number is what is left to wind, Space counts and Enter ends a step. Leave it whenever you like: it continues where you left it, at this bench or another.',
   ],
   [
     /^\/bench/,
-    'What is on a bench now and what waits, in the order it was promised. Say once which bench this computer is at, then take up the next reel from here.',
+    'What is on a bench now and what waits, in the order it was promised. Choose once which bench this computer is at, then start the next reel from here.',
   ],
   [
     /^\/rack\/tubs/,
@@ -68,23 +68,23 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/rack/,
-    'Every piece of line in the shop as a length rule: what is left on it, what is promised off it, what is free. Receive a new one, weigh or count one that is doubted, and let go of what is too short.',
+    'Every piece of line in the shop as a length rule: what is left on it, what is promised off it, what is free. Add a spool, weigh or count one that is in doubt, and write off what is too short.',
   ],
   [
     /^\/reels\/book/,
-    'What the shop knows of each kind of reel: what was wound on it, with what gap, and what its spool is believed to hold. Book one “as before” from here, and put together two names for one kind.',
+    'What the shop knows of each kind of reel: what was wound on it, with what gap, and what its spool is believed to hold. Book one “as before” from here, and merge two names for one kind.',
   ],
   [
     /^\/reels\/due/,
-    'Line that has been on for as long, or on as many trips, as the shop allows. Tell its owner, say that it was turned end for end, or book it in again.',
+    'Line that has been on for as long, or on as many trips, as the shop allows. Tell its owner, record that its line was reversed, or book it in again.',
   ],
   [
     /^\/reels\/comebacks/,
-    'Reels that came back with a complaint: what the customer saw, what was found and what was done. Show only those that are not settled to see what is left to look into.',
+    'Reels that came back with a complaint: what the customer saw, what was found and what was done. Show only the open ones to see what is left to look into.',
   ],
   [
     /^\/reels\/got/,
-    'Which reels got this line, lot or piece, and on which of them it lies still. Use it when a lot turns out to be bad.',
+    'Which reels got this line, lot or piece, and which of them still have it. Use it when a lot turns out to be bad.',
   ],
   [
     /^\/reels\/customer\//,
@@ -100,7 +100,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/reels\/[^/?]+/,
-    'Everything that was ever wound on this reel: each layer with its piece and length, the gap, the counter, who did what. A wrong entry is put right here, and both versions are kept.',
+    'Everything that was ever wound on this reel: each layer with its piece and length, the gap, the counter, who did what. A wrong entry is corrected here, and both versions stay readable.',
   ],
   [
     /^\/reels/,
@@ -108,11 +108,11 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/house\/rules/,
-    'How this shop works where people disagree, with the reasons on both sides. Before a change is kept it shows what it does to each reel that waits.',
+    'How this shop works where people disagree, with the reasons on both sides. Before a change is saved it shows what it does to each reel that waits.',
   ],
   [
     /^\/house\/exceptions/,
-    'Where a line, a customer or a reel is treated in another way than the shop does it. The narrowest one counts: reel before customer before line.',
+    'Where a line, a customer or a reel is treated differently from the rest of the shop. The narrowest one applies: reel before customer before line.',
   ],
   [
     /^\/house\/benches/,
@@ -120,7 +120,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/house\/people/,
-    'Who works here, as technician or manager, and their passcodes. Whoever leaves keeps their name in every record.',
+    'Who works here, as technician or manager, and their passcodes. Whoever leaves stays named in every record.',
   ],
   [
     /^\/house\/access/,
@@ -128,7 +128,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/house\/shop/,
-    'The shop’s name and time zone, what a cut loses, units, prices and the words of its messages. What stands here is on every page of paper.',
+    'The shop’s name and time zone, what a cut loses, units, prices and the words of its messages. What you enter here appears on every printed page.',
   ],
   [
     /^\/house\/cautions/,
@@ -136,11 +136,11 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/house\/files/,
-    'The whole shop as one file to keep elsewhere, the calendar of what is promised, and records in open formats. Whoever has one of these files can read it, so keep them well.',
+    'The whole shop as one file to keep elsewhere, the calendar of what is promised, and records in open formats. Whoever has one of these files can read it, so keep them safe.',
   ],
   [
     /^\/house\/changes/,
-    'Every change to the shop’s rules, with what was before and who made it. A change is taken back where it was made.',
+    'Every change to the shop’s rules, with what was before and who made it. A change is undone where it was made.',
   ],
   [
     /^\/house\/unread/,
