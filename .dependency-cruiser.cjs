@@ -37,6 +37,7 @@ const CORE = [
   'settle',
   'learn',
   'record',
+  'day',
 ];
 
 /** The server's rooms from the ground up; the files outside them put the server together. */
