@@ -62,6 +62,7 @@ const SERVER = [
   'bags',
   'bench',
   'devices',
+  'day',
   'reels',
   'search',
   'messages',

@@ -1,6 +1,7 @@
 import { accessApi } from './api/access';
 import { bagsApi } from './api/bags';
 import { benchApi } from './api/bench';
+import { dayApi } from './api/day';
 import { houseApi } from './api/house';
 import { paperApi } from './api/paper';
 import { rackApi } from './api/rack';
@@ -16,5 +17,6 @@ export const api = {
   ...rackApi,
   ...houseApi,
   ...benchApi,
+  ...dayApi,
   ...paperApi,
 } as const;

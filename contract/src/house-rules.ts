@@ -9,6 +9,7 @@ import {
   UNIT_SYSTEMS,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { OpenHoursSchema, USUAL_HOURS } from './day';
 import { limit, WordsSchema } from './words';
 import { oneLine } from './hidden';
 import { IdSchema, InstantSchema, line, MillimetresSchema, text, VersionSchema } from './basics';
@@ -96,6 +97,8 @@ const options = {
     ),
     240,
   ),
+  /** When the shop is open: what the day is planned within. */
+  hours: v.optional(OpenHoursSchema, USUAL_HOURS),
   /** What the shop is called on paper and in messages; empty for nothing. */
   shopName: v.optional(text('The shop’s name', 60), ''),
   /** Where its label printer listens, host:port; empty where it has none. */

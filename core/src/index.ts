@@ -309,3 +309,19 @@ export {
 export { parseCounterLine, type CounterLine } from './devices/counter-line';
 export { answered, hearLine } from './devices/hear-line';
 export type { Heard } from './devices/heard';
+export {
+  DONE_AT,
+  OPERATIONS,
+  type BagInHand,
+  type Day,
+  type DayPlan,
+  type Operation,
+  type OperationKind,
+  type Placed,
+  type Span,
+} from './day/day';
+export { learnTimes, type DayTimes } from './day/day-times';
+export type { Ordered } from './day/improve-day';
+export { mendDay, movedIn, type MovedOperation } from './day/mend-day';
+export { operationsOf, type DayReel, type DaySoak, type Wish } from './day/operations-of';
+export { planDay } from './day/plan-day';

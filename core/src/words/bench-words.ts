@@ -7,6 +7,8 @@ export const BENCH_WORDS = {
     '{read mm} is far from the {expected mm} the count comes to. Measure once more, and look whether the count is right.',
   'depth.fits': '{read mm}, by the count {expected mm}.',
 
+  'day.waits-for': 'It waits for {waits m} of {line text}, which is not in stock yet.',
+
   'look.lay-after': 'The lay after about {from m}.',
 
   'counter.match-range': 'A counter is matched at a length from {range m-range}.',

@@ -25,6 +25,7 @@ import { inches } from './migrations/0022-inches';
 import { rulesBySort } from './migrations/0023-rules-by-sort';
 import { proofs } from './migrations/0026-proofs';
 import { sentences } from './migrations/0027-sentences';
+import { day } from './migrations/0028-day';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -59,6 +60,7 @@ const MIGRATIONS: readonly Migration[] = [
   answeredRequests,
   proofs,
   sentences,
+  day,
 ];
 
 /** Whether a schema step is one of this version's. */

@@ -10,6 +10,7 @@ import {
   defineHouseRules,
   defineRuleExceptions,
 } from './models/house-rules';
+import { defineDayAways, defineDayWishes } from './models/day';
 import { defineLearned } from './models/learned';
 import { defineCalendars, defineMessages } from './models/messages';
 import { definePeople, defineSessions } from './models/people';
@@ -52,6 +53,8 @@ export function defineModels(sequelize: Sequelize) {
     houseChanges: defineHouseChanges(sequelize),
     benches: defineBenches(sequelize),
     counters: defineCounters(sequelize),
+    dayWishes: defineDayWishes(sequelize),
+    dayAways: defineDayAways(sequelize),
     bags: defineBags(sequelize),
     bagChanges: defineBagChanges(sequelize),
     reelKinds: defineReelKinds(sequelize),

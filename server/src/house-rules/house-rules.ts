@@ -9,6 +9,7 @@ import {
   type UnitSystem,
   type Words,
 } from '@yard-spool/core';
+import { Info } from 'luxon';
 import type { ServerContext } from '../context/context';
 import { mayBeLocal } from '../links/local-address';
 import { ProblemError } from '../problem-error';
@@ -78,6 +79,8 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
   const tail = ({ tailMm }: HouseSheet): Words => message('house.length', { length: { m: tailMm / 1000 } });
   const idle = ({ idleMinutes }: HouseSheet): string =>
     idleMinutes === 0 ? 'never' : `after ${String(idleMinutes)} minutes`;
+  const open = ({ hours: { opens, closes, closedOn } }: HouseSheet): string =>
+    `${opens} to ${closes}, closed on ${closedOn.map((day) => Info.weekdays('long', { locale: 'en' })[day - 1] ?? '').join(', ') || 'no day'}`;
   const more = ({ cautions }: HouseSheet): string =>
     cautions.more
       .map(({ title, text }) => `${title}: ${text}`)
@@ -99,6 +102,7 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
     { about: 'Tail lost with each cut', was: tail(before), is: tail(after) },
     { about: 'Units a new screen begins with', was: UNITS[before.units], is: UNITS[after.units] },
     { about: 'Signed out without use', was: idle(before), is: idle(after) },
+    { about: 'Opening hours', was: open(before), is: open(after) },
     { about: 'Time zone', was: before.zone, is: after.zone },
   ];
 }

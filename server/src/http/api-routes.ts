@@ -9,6 +9,7 @@ import { provedLately } from './proved-lately';
 import { accessRoutes, proofRoute } from './routes/access';
 import { bagsRoutes } from './routes/bags';
 import { benchRoutes } from './routes/bench';
+import { dayRoutes } from './routes/day';
 import { houseRoutes } from './routes/house';
 import { liveRoute } from './routes/live';
 import { paperRoutes } from './routes/paper';
@@ -35,6 +36,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
   recordRoutes(router, context);
   paperRoutes(router, context, lanes);
   benchRoutes(router, context);
+  dayRoutes(router, context);
   liveRoute(router, context, counters);
   router.use(() => {
     throw new ProblemError('not-found', 'There is nothing at this address.');

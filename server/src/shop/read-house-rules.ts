@@ -1,4 +1,4 @@
-import type { SavedHouseRules } from '@yard-spool/contract';
+import { USUAL_HOURS, type SavedHouseRules } from '@yard-spool/contract';
 import { USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { USUAL_MONEY, type HouseRulesRow } from '../db/models/house-rules';
 import type { Reading, Unit } from '../context/context';
@@ -31,6 +31,7 @@ const USUAL: HouseSheet = {
   units: 'metric',
   zone: '',
   idleMinutes: 240,
+  hours: USUAL_HOURS,
   shopName: '',
   printer: '',
   wordings: { ready: '', due: '' },
@@ -70,6 +71,7 @@ async function readRow({ tables }: Reading): Promise<SavedHouseRules> {
     printer,
     version,
     rules: { ...USUAL_HOUSE_RULES, ...row.rules },
+    hours: row.hours ?? USUAL_HOURS,
     wordings: row.wordings ?? USUAL.wordings,
     bins: row.bins ?? USUAL.bins,
     cautions: row.cautions ?? USUAL.cautions,

@@ -1,4 +1,5 @@
 import { SETTLE, settleRunFill } from '../bench/settle-run-fill';
+import { ORDER_DAY, orderDay } from '../day/order-day';
 import { PAPER, PAPER_PREVIEW } from '../paper/tasks';
 import { WEAKNESS } from '../people/tasks';
 import { makePlans, PLANS } from '../planning/make-plans';
@@ -21,6 +22,7 @@ const weakness = () => import('../people/weakness');
 does(PLANS, makePlans);
 does(SETTLE, settleRunFill);
 does(REPLAN, replanWaiting);
+does(ORDER_DAY, orderDay);
 does(READ_FILE, readAsked);
 does(SAME_KIND, tryAgainByKind);
 does(WEAKNESS, async (asked) => (await weakness()).weaknessOf(asked));

@@ -22,6 +22,7 @@ export interface HouseRulesRow extends Model<
   zone: CreationOptional<string>;
   /** Minutes without use after which somebody is signed out; 0 for never. */
   idleMinutes: CreationOptional<number>;
+  hours: CreationOptional<SavedHouseRules['hours'] | null>;
   shopName: CreationOptional<string>;
   printer: CreationOptional<string>;
   wordings: CreationOptional<SavedHouseRules['wordings'] | null>;
@@ -44,6 +45,7 @@ export const defineHouseRules = (sequelize: Sequelize) =>
       units: { type: DataTypes.STRING, defaultValue: 'metric' },
       zone: { type: DataTypes.STRING, defaultValue: '' },
       idleMinutes: { type: DataTypes.INTEGER, defaultValue: 240 },
+      hours: DataTypes.JSON,
       shopName: { type: DataTypes.STRING, defaultValue: '' },
       printer: { type: DataTypes.STRING, defaultValue: '' },
       wordings: DataTypes.JSON,

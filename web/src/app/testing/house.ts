@@ -11,6 +11,7 @@ export const aHouse = (more: Partial<SavedHouseRules> = {}): SavedHouseRules => 
   tailMm: 2000,
   units: 'metric',
   idleMinutes: 240,
+  hours: { opens: '09:00', closes: '18:00', closedOn: [7] },
   zone: '',
   shopName: '',
   printer: '',

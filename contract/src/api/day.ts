@@ -1,0 +1,18 @@
+import * as v from 'valibot';
+import { DayPlanSchema, DayWishSchema, HereSchema, OperationIdSchema } from '../day';
+import { NothingSchema } from '../basics';
+import { route } from '../route';
+import { byId } from './params';
+
+/** The running order of the day. */
+export const dayApi = {
+  readDay: route('GET', '/day', { reply: DayPlanSchema }),
+  orderDay: route('PUT', '/day', { body: NothingSchema, reply: DayPlanSchema }),
+  wishOfDay: route('PUT', '/day/operations/:id', {
+    params: v.object({ id: OperationIdSchema }),
+    body: DayWishSchema,
+    reply: DayPlanSchema,
+  }),
+  dropWishes: route('DELETE', '/day/operations', { reply: DayPlanSchema }),
+  isHere: route('PUT', '/day/people/:id', { params: byId, body: HereSchema, reply: DayPlanSchema }),
+} as const;

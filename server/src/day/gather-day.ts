@@ -1,0 +1,262 @@
+import type { Bench, Job, Tub } from '@yard-spool/contract';
+import { message, runFacts, runSteps, soakAdvice, type HouseRules, type Words } from '@yard-spool/core';
+import type { DayReel, DaySoak, Span, Wish } from '@yard-spool/core';
+import { jobsOf } from '../bags/jobs-of';
+import { listBenches } from '../benches/benches';
+import { ASIDE } from '../bench/at-bench';
+import type { Reading } from '../context/context';
+import { inSql } from '../db/job-states';
+import { readHouseRules } from '../shop/read-house-rules';
+import { inZone } from '../shop/shop-day';
+import { listTubs } from '../tubs/tubs';
+import { minutesOf, openSpans } from './open-spans';
+
+/** Reels that are planned at once: two or three days of a busy shop. What is promised later follows as these go. */
+const MOST_REELS = 45;
+/** How long line counts as wet after it came out of the water, minutes. From memory, no source. */
+const WET_FOR = 24 * 60;
+
+/** A bag as the day knows it. */
+export interface OpenBag {
+  readonly number: number;
+  readonly customer: string;
+  readonly promisedAt: Date;
+}
+
+/** A run of one of its reels, as it is or was today. */
+export interface RunOfDay {
+  readonly id: number;
+  readonly jobId: number;
+  readonly benchId: number;
+  readonly byId: number | null;
+  readonly openedAt: Date;
+  readonly closedAt: Date | null;
+  readonly aside: boolean;
+}
+
+/** A reel that cannot be filled as things are. */
+export interface NoPlace {
+  readonly job: Job;
+  readonly bag: number;
+  readonly why: Words;
+  readonly cure: Words;
+}
+
+/** What a day is planned from, and what it is told with. */
+export interface GatheredDay {
+  readonly now: Date;
+  readonly hours: readonly Span[];
+  readonly bags: readonly OpenBag[];
+  /** Bags that wait beyond these. */
+  readonly later: number;
+  readonly jobs: ReadonlyMap<number, Job>;
+  readonly bagOf: ReadonlyMap<number, number>;
+  readonly reels: readonly DayReel[];
+  readonly soaks: readonly DaySoak[];
+  readonly noPlace: readonly NoPlace[];
+  readonly runs: readonly RunOfDay[];
+  readonly benches: readonly (Bench & { readonly runId: number | null })[];
+  readonly people: readonly { readonly id: number; readonly name: string; readonly awayUntil: Date | null }[];
+  readonly tubs: readonly Tub[];
+  readonly wishes: Readonly<Record<string, Wish>>;
+}
+
+const TO_DO = ['booked', 'on-the-bench', 'to-check'] as const;
+
+/** Reads what a day is planned from: the bags promised soonest, as many as make a day or two. */
+export async function gatherDay(from: Reading): Promise<GatheredDay> {
+  const now = from.clock();
+  const [open, house, benches, people, tubs, wishes] = await Promise.all([
+    openBags(from),
+    readHouseRules(from),
+    benchesOf(from),
+    peopleOf(from, now),
+    listTubs(from),
+    wishesOf(from, now),
+  ]);
+  const all = await jobsOf(from, { bags: open.bags.map(({ number }) => number) });
+  const jobs = new Map(all.map((job) => [job.id, job]));
+  const runs = await runsOf(
+    from,
+    [...jobs.keys()],
+    inZone(now.toISOString(), house.zone).startOf('day').toJSDate(),
+  );
+  const waits = all.filter(
+    ({ state, cuts }) => state === 'booked' && cuts.some(({ pieceId }) => pieceId === null),
+  );
+  const { bagOf } = open;
+  const known = (job: Job): number => bagOf.get(job.id) ?? 0;
+  return {
+    now,
+    hours: openSpans(house.hours, house.zone, now),
+    bags: open.bags,
+    later: open.later,
+    jobs,
+    bagOf,
+    reels: inSets(
+      all
+        .filter((job) => !waits.includes(job) && isHere(job))
+        .map((job) => reelOf(job, known(job), house.rules, { runs, benches })),
+    ),
+    soaks: soaksOf(all, tubs, house.rules),
+    noPlace: waits.map((job) => ({ job, bag: known(job), ...waitsFor(job) })),
+    runs,
+    benches,
+    people,
+    tubs,
+    wishes,
+  };
+}
+
+const isHere = ({ state }: Job): boolean => state !== 'cancelled' && state !== 'handed-back';
+
+/** Open bags, the one promised soonest first, until they have as many reels as are planned at once. */
+async function openBags(from: Reading) {
+  const rows = await from.query<OpenBag & { readonly jobs: string }>(
+    `SELECT bags.id AS number, customers.name AS customer, bags.promised_at AS promisedAt,
+       (SELECT GROUP_CONCAT(jobs.id) FROM jobs WHERE jobs.bag_id = bags.id) AS jobs
+     FROM bags JOIN customers ON customers.id = bags.customer_id
+     WHERE bags.id IN (SELECT bag_id FROM jobs WHERE state IN (${inSql(TO_DO)}))
+     ORDER BY bags.promised_at, bags.id LIMIT ${String(MOST_REELS)}`,
+    {},
+  );
+  const [count] = await from.query<{ n: number }>(
+    `SELECT COUNT(DISTINCT bag_id) AS n FROM jobs WHERE state IN (${inSql(TO_DO)})`,
+    {},
+  );
+  const bags: OpenBag[] = [];
+  const bagOf = new Map<number, number>();
+  for (const { jobs, ...bag } of rows) {
+    if (bagOf.size >= MOST_REELS) break;
+    for (const id of jobs.split(',')) bagOf.set(Number(id), bag.number);
+    bags.push(bag);
+  }
+  return { bags, bagOf, later: Math.max(0, count?.n ?? 0 - bags.length) };
+}
+
+async function benchesOf(from: Reading): Promise<GatheredDay['benches']> {
+  const [benches, rows] = await Promise.all([
+    listBenches(from),
+    from.tables.benches.findAll({ attributes: ['id', 'runId'] }),
+  ]);
+  const runAt = new Map(rows.map(({ id, runId }) => [id, runId]));
+  return benches.map((bench) => ({ ...bench, runId: runAt.get(bench.id) ?? null }));
+}
+
+async function peopleOf({ tables }: Reading, now: Date): Promise<GatheredDay['people']> {
+  const [people, aways] = await Promise.all([
+    tables.people.findAll({ where: { leftAt: null }, order: ['name'], attributes: ['id', 'name'] }),
+    tables.dayAways.findAll(),
+  ]);
+  const awayOf = new Map(aways.map(({ personId, until }) => [personId, until]));
+  return people.map(({ id, name }) => {
+    const until = awayOf.get(id);
+    return { id, name, awayUntil: until && until > now ? until : null };
+  });
+}
+
+async function wishesOf({ tables }: Reading, now: Date): Promise<Record<string, Wish>> {
+  const rows = await tables.dayWishes.findAll();
+  return Object.fromEntries(
+    rows.map(({ operation, benchId, personId, earliest, at }): [string, Wish] => [
+      operation,
+      {
+        ...(benchId === null ? {} : { bench: String(benchId) }),
+        ...(personId === null ? {} : { person: String(personId) }),
+        ...(earliest === null ? {} : { earliest: minutesOf(earliest) }),
+        // A time that has passed without it being begun holds it nowhere.
+        ...(at === null || at < now ? {} : { at: minutesOf(at) }),
+      },
+    ]),
+  );
+}
+
+async function runsOf(from: Reading, jobIds: readonly number[], since: Date): Promise<RunOfDay[]> {
+  if (jobIds.length === 0) return [];
+  const rows = await from.query<Omit<RunOfDay, 'aside'> & { readonly aside: number }>(
+    `SELECT runs.id, runs.job_id AS jobId, runs.bench_id AS benchId, runs.opened_at AS openedAt,
+       runs.closed_at AS closedAt, ${ASIDE} AS aside,
+       (SELECT by_id FROM run_events WHERE run_events.run_id = runs.id ORDER BY seq DESC LIMIT 1) AS byId
+     FROM runs WHERE runs.job_id IN (:jobIds) AND runs.state IN ('open', 'closed')
+       AND (runs.closed_at IS NULL OR runs.closed_at >= :since) ORDER BY runs.id`,
+    { jobIds, since },
+  );
+  return rows.map((row) => ({ ...row, aside: row.aside === 1 }));
+}
+
+type AtBenches = Pick<GatheredDay, 'runs' | 'benches'>;
+
+function reelOf(job: Job, bag: number, rules: HouseRules, { runs, benches }: AtBenches): DayReel {
+  const { id, type, state, wants, plan, cuts, planInput } = job;
+  const steps = new Set(
+    runSteps(runFacts({ job: { planInput, type, wants }, under: { rules } })).map(({ kind }) => kind),
+  );
+  const wound = plan.layers.filter(({ request }) => request.kind === 'line');
+  const run = runs.find((one) => one.jobId === id && one.closedAt === null);
+  const bench = run && benches.find((one) => one.runId === run.id);
+  const isOn = state === 'on-the-bench' && run !== undefined && bench !== undefined && !run.aside;
+  return {
+    id: String(id),
+    bag: String(bag),
+    state: state === 'ready' || state === 'to-check' ? state : isOn ? 'on-the-bench' : 'booked',
+    fill: {
+      type,
+      turns: wants.counterOnly ? 0 : wound.reduce((all, { handleTurns }) => all + handleTurns.value, 0),
+      layers: wants.counterOnly ? 0 : wound.length,
+      counted: false,
+    },
+    pieces: [...new Set(cuts.flatMap(({ pieceCode }) => pieceCode ?? []))],
+    strip: steps.has('strip') && wants.onItNow !== '',
+    walk: steps.has('counter'),
+    relief: steps.has('memory'),
+    ...(isOn
+      ? {
+          begun: {
+            at: minutesOf(run.openedAt),
+            bench: String(bench.id),
+            person: String(run.byId ?? ''),
+          },
+        }
+      : {}),
+  };
+}
+
+/** Reels with counters that came in one bag are used together: they are filled one after another, and agree. */
+const inSets = (reels: readonly DayReel[]): DayReel[] =>
+  reels.map((reel) => {
+    const others = reels.filter(({ bag, state, walk }) => bag === reel.bag && state === 'booked' && walk);
+    return others.length > 1 && others.includes(reel) ? { ...reel, set: 'counters' } : reel;
+  });
+
+/** Pieces that are wound wet: in a tub, still wet, or dry yet though the shop soaks their line. */
+function soaksOf(jobs: readonly Job[], tubs: readonly Tub[], rules: HouseRules): DaySoak[] {
+  const inWater = new Map(tubs.flatMap(({ soaks }) => soaks.map((soak) => [soak.code, soak] as const)));
+  const soaks = new Map<string, DaySoak>();
+  for (const { state, cuts, planInput } of jobs) {
+    if (state !== 'booked') continue;
+    for (const { pieceCode, layer, water } of cuts) {
+      const of = planInput.request.layers.find(({ id }) => id === layer);
+      if (pieceCode === null || of?.kind !== 'line') continue;
+      const { hours, tooLongAfter } = soakAdvice(of.line, rules);
+      const soak = inWater.get(pieceCode);
+      const shared = { piece: pieceCode, wetFor: WET_FOR };
+      if (soak) {
+        const since = minutesOf(new Date(soak.inAt));
+        const least = minutesOf(new Date(soak.readyAt)) - since;
+        soaks.set(pieceCode, { ...shared, since, least, most: minutesOf(new Date(soak.tooLongAt)) - since });
+      } else if (hours > 0 && water === 'dry')
+        soaks.set(pieceCode, { ...shared, least: hours * 60, most: tooLongAfter * 60 });
+    }
+  }
+  return [...soaks.values()];
+}
+
+function waitsFor({ cuts }: Job): { readonly why: Words; readonly cure: Words } {
+  const waiting = cuts.filter(({ pieceId }) => pieceId === null);
+  const metres = waiting.reduce((all, { lengthMm }) => all + lengthMm / 1000, 0);
+  const line = waiting[0]?.productName ?? '';
+  return {
+    why: message('day.waits-for', { waits: { m: metres }, line }),
+    cure: 'Add a spool of it to the rack, or plan the reel with another line.',
+  };
+}
