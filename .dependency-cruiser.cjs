@@ -92,6 +92,7 @@ const WEB = [
   'bench',
   'reels',
   'bags',
+  'day',
   'sign-in',
 ];
 

@@ -196,7 +196,7 @@ export class Browser {
     await (await this.text(name, 'button')).click();
     await this.fill('Passcode', passcode);
     await (await this.find('button.go')).click();
-    await this.until(async () => (await this.driver.getCurrentUrl()).includes('/bags'), 'the bags come up');
+    await this.until(async () => (await this.driver.getCurrentUrl()).includes('/day'), 'the day comes up');
   }
 
   /** Everything the console said that is worse than a warning, refused by the content policy included. */

@@ -15,7 +15,7 @@ const reel = (id: string, more: Partial<DayReel> = {}): DayReel => ({
 });
 
 const made = (reels: DayReel[], soaks: DaySoak[] = [], wishes: Record<string, Wish> = {}) =>
-  operationsOf({ reels, soaks, times: USUAL_TIMES, wishes });
+  operationsOf({ now: 100, reels, soaks, times: USUAL_TIMES, wishes });
 const ids = (reels: DayReel[], soaks: DaySoak[] = []): string[] => made(reels, soaks).map(({ id }) => id);
 const DRY: DaySoak = { piece: 'N-1', least: 90, most: 240, wetFor: 1440 };
 
@@ -77,10 +77,11 @@ describe('What there is to do', () => {
   });
 
   it('is where it is once begun, whatever is wished; else as it is wished', () => {
-    const begun = { at: 40, bench: 'one', person: 'Ada' };
+    const begun = { at: 40, bench: 'one', person: 'Ada', left: 0.5 };
     const wish = { 'fill:1': { bench: 'two', earliest: 300 } };
     const [on] = made([reel('1', { state: 'on-the-bench', begun, strip: true })], [], wish);
-    expect(on).toMatchObject({ ...begun, after: [] });
+    expect(on).toMatchObject({ at: 40, bench: 'one', person: 'Ada', after: [] });
+    expect(on!.minutes).toBeCloseTo(60 + 0.5 * made([reel('1')])[0]!.minutes, 9);
     expect(made([reel('1')], [], wish)[0]).toMatchObject({ bench: 'two', earliest: 300 });
   });
 });

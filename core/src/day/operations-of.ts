@@ -23,8 +23,13 @@ export interface DayReel {
   readonly like?: string;
   /** When its line can be had, where some of it is not here yet. */
   readonly lineFrom?: number;
-  /** Where it is being filled, since when, and by whom. */
-  readonly begun?: { readonly at: number; readonly bench: string; readonly person: string };
+  /** Where it is being filled, since when, by whom, and which share of its turns is still to be wound. */
+  readonly begun?: {
+    readonly at: number;
+    readonly bench: string;
+    readonly person: string;
+    readonly left: number;
+  };
 }
 
 /** A piece that is wound wet. */
@@ -45,6 +50,7 @@ export interface DaySoak {
 export type Wish = Pick<Operation, 'bench' | 'person' | 'at'> & { readonly earliest?: number };
 
 export interface DayFacts {
+  readonly now: number;
   readonly reels: readonly DayReel[];
   readonly soaks: readonly DaySoak[];
   readonly times: DayTimes;
@@ -54,11 +60,14 @@ export interface DayFacts {
 /** A like reel after the first takes this share of its time: nothing is looked up or set up; from memory. */
 const LIKE_SHARE = 0.85;
 
+/** What has begun takes at least this long yet, minutes: it is checked, and its record closed. */
+const LEAST_LEFT = 3;
+
 /** What there is to do for open bags: into and out of the tub, strip, fill, walk, relieve, check, onto the shelf. */
-export function operationsOf({ reels, soaks, times, wishes }: DayFacts): Operation[] {
+export function operationsOf({ now, reels, soaks, times, wishes }: DayFacts): Operation[] {
   const made = [
     ...soaks.flatMap((soak) => soakOf(soak, reels)),
-    ...groupsOf(reels).flatMap((group) => fillOf(group, soaks, times)),
+    ...groupsOf(reels).flatMap((group) => fillOf(group, soaks, times, now)),
     ...reels.flatMap(afterFill),
     ...shelvesOf(reels),
   ];
@@ -106,7 +115,12 @@ function groupsOf(reels: readonly DayReel[]): readonly (readonly DayReel[])[] {
   return [...groups.values()];
 }
 
-function fillOf(group: readonly DayReel[], soaks: readonly DaySoak[], times: DayTimes): Operation[] {
+function fillOf(
+  group: readonly DayReel[],
+  soaks: readonly DaySoak[],
+  times: DayTimes,
+  now: number,
+): Operation[] {
   const [first] = group;
   if (!first) return [];
   const begun = first.state === 'on-the-bench' ? first.begun : undefined;
@@ -124,6 +138,7 @@ function fillOf(group: readonly DayReel[], soaks: readonly DaySoak[], times: Day
     minutes: USUAL_TAKES.strip.minutes * stripped.length,
     sd: USUAL_TAKES.strip.sd * Math.sqrt(stripped.length),
   };
+  const takes = together(group.map(({ fill: ahead }) => fillTakes(ahead, times)));
   const wet = soaks.filter(({ piece }) => pieces.includes(piece));
   const fill: Operation = {
     id: fillId(first),
@@ -131,7 +146,7 @@ function fillOf(group: readonly DayReel[], soaks: readonly DaySoak[], times: Day
     reels,
     bags,
     pieces,
-    ...together(group.map(({ fill: ahead }) => fillTakes(ahead, times))),
+    ...takes,
     after: begun
       ? []
       : [
@@ -139,9 +154,18 @@ function fillOf(group: readonly DayReel[], soaks: readonly DaySoak[], times: Day
           ...wet.map(({ piece, wetFor }) => ({ id: outId(piece), least: 0, most: wetFor })),
         ],
     earliest,
-    ...(begun ? { at: begun.at, bench: begun.bench, person: begun.person } : {}),
+    ...(begun ? { ...underWay(takes, begun, now), bench: begun.bench, person: begun.person } : {}),
   };
   return stripped.length > 0 ? [strip, fill] : [fill];
+}
+
+/** What is begun takes what it has taken, and its share of a whole fill from now on. */
+function underWay({ minutes, sd }: Takes, { at, left }: NonNullable<DayReel['begun']>, now: number) {
+  return {
+    at,
+    minutes: Math.max(0, now - at) + Math.max(LEAST_LEFT, left * minutes),
+    sd: sd * Math.sqrt(left),
+  };
 }
 
 /** Fills one after another: each after the first is quicker, and what they scatter by partly evens out. */

@@ -1,4 +1,5 @@
 import {
+  type After,
   CHANGE_MINUTES,
   DONE_AT,
   OUTING_MINUTES,
@@ -32,15 +33,21 @@ interface Slot {
 export interface DayWork {
   readonly day: Day;
   readonly byId: ReadonlyMap<string, Operation>;
-  /** The last thing of each bag: what has to end before the bag is on its shelf. */
+  /** Everything of each bag: all of it has to end before the bag is on its shelf. */
   readonly endsOf: ReadonlyMap<string, readonly string[]>;
+  /** What has to be lifted out of the water again in time, and how long that takes: by what puts it in. */
+  readonly liftOf: ReadonlyMap<string, After & { readonly minutes: number }>;
 }
 
 export function workOf(day: Day): DayWork {
   const endsOf = new Map<string, string[]>();
   for (const { id, bags } of day.operations)
     for (const bag of bags) endsOf.set(bag, [...(endsOf.get(bag) ?? []), id]);
-  return { day, byId: new Map(day.operations.map((one) => [one.id, one])), endsOf };
+  const lifts = day.operations.filter(({ kind }) => kind === 'out');
+  const liftOf = new Map(
+    lifts.flatMap(({ after, minutes }) => after.map((one) => [one.id, { ...one, minutes }] as const)),
+  );
+  return { day, byId: new Map(day.operations.map((one) => [one.id, one])), endsOf, liftOf };
 }
 
 /**
@@ -50,11 +57,12 @@ export function workOf(day: Day): DayWork {
  * @param benchOf a bench for some of them; the others go where they can begin first
  */
 export function placeOperations(
-  { day, byId, endsOf }: DayWork,
+  work: DayWork,
   order: readonly string[],
   benchOf: ReadonlyMap<string, string>,
 ): DayPlan {
-  const placing = new Placing(day, byId, benchOf);
+  const { day, byId, endsOf } = work;
+  const placing = new Placing(work, benchOf);
   // What has begun, or is pinned, is where it is before anything else is placed.
   for (const one of day.operations) if (one.at !== undefined) placing.place(one);
   for (const id of order) {
@@ -79,11 +87,16 @@ class Placing {
   private readonly people: ReadonlyMap<string, Work[]>;
   private readonly pieces = new Map<string, Work[]>();
 
+  private readonly day: Day;
+  private readonly byId: DayWork['byId'];
+
   constructor(
-    private readonly day: Day,
-    private readonly byId: ReadonlyMap<string, Operation>,
+    private readonly work: DayWork,
     private readonly benchOf: ReadonlyMap<string, string>,
   ) {
+    const { day, byId } = work;
+    this.day = day;
+    this.byId = byId;
     this.benches = new Map(day.benches.map((id) => [id, []]));
     this.people = new Map(day.people.map(({ id }) => [id, []]));
   }
@@ -173,12 +186,24 @@ class Placing {
       for (const one of busy) next = firstFree(one, next, slot.minutes);
       next = this.beyondTaking(operation, atBench, next);
       next = firstWithin(person.hours, firstWithin(day.hours, next, slot.minutes), slot.minutes);
+      next = this.inTimeToLift(operation, next, slot.minutes);
       if (!Number.isFinite(next)) return { ...slot, start: Infinity };
       slot = this.slotFrom(operation, next, { bench, atBench, person, byPerson });
       if (next === start) break;
       start = next;
     }
     return slot;
+  }
+
+  /** Late enough that somebody is there to take it out before it has lain too long: not in the evening for an hour. */
+  private inTimeToLift({ id }: Operation, start: number, minutes: number): number {
+    const lift = this.work.liftOf.get(id);
+    if (!lift) return start;
+    const ready = start + minutes + lift.least;
+    const out = firstWithin(this.day.hours, ready, lift.minutes);
+    if (out - (start + minutes) <= lift.most) return start;
+    const opens = this.day.hours.find(([from, to]) => from <= out && out < to)?.[0] ?? out;
+    return Math.max(start, opens);
   }
 
   /** Past what comes next at a bench, where this would take the supply away that it counted on. */

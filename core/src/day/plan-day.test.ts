@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { someDay } from '../testing/days';
+import { OPEN, someDay } from '../testing/days';
 import { seeded } from '../numeric/random';
 import { CHANGE_MINUTES, type Day, type Operation } from './day';
 import { byArrival, byPromise, soaksFirst } from './first-orders';
@@ -159,6 +159,24 @@ describe('A day in order', () => {
       bags: [],
       score: { broken: 0, finish: 545 },
     });
+  });
+
+  it('puts nothing into the water that nobody is there to take out in time', () => {
+    const shared = { reels: [], bags: ['b'], pieces: ['N-1'], minutes: 3, sd: 0, earliest: 0 };
+    const day: Day = {
+      now: 1020,
+      hours: OPEN,
+      benches: ['one'],
+      people: [{ id: 'Ada', hours: OPEN }],
+      bags: [{ id: 'b', due: 2500, came: 0 }],
+      operations: [
+        { ...shared, id: 'soak', kind: 'soak', after: [] },
+        { ...shared, id: 'out', kind: 'out', after: [{ id: 'soak', least: 90, most: 240 }] },
+      ],
+    };
+    const { placed, score } = planDay(day, { tries: 20 }).plan;
+    expect(placed.map(({ start }) => start)).toEqual([1980, 1980 + 93]);
+    expect(score.dried).toBe(0);
   });
 
   it('walks counters in one go where nothing is lost by it', () => {

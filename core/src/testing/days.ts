@@ -53,7 +53,7 @@ export function someDay(seed: number, reelCount: number, more: Partial<Day> = {}
       { id: 'Bo', hours: OPEN },
     ],
     bags,
-    operations: operationsOf({ reels, soaks, times: USUAL_TIMES, wishes: {} }),
+    operations: operationsOf({ now: 545, reels, soaks, times: USUAL_TIMES, wishes: {} }),
     ...more,
   };
 }

@@ -32,7 +32,14 @@ const nothing = { benchId: null, personId: null, earliestAt: null, at: null };
 
 describe('the day', () => {
   it('of a shop with nothing to do is empty', async () => {
-    expect(await day()).toMatchObject({ rows: [], bags: [], noPlace: [], broken: 0, later: 0, opensAt: null });
+    expect(await day()).toMatchObject({
+      rows: [],
+      bags: [],
+      noPlace: [],
+      broken: 0,
+      later: 0,
+      opensAt: null,
+    });
   });
 
   it('has what each bag needs, in order, by somebody, in opening hours', async () => {
@@ -93,7 +100,11 @@ describe('the day', () => {
     const id = idsOf(plan).find((one) => one.startsWith('fill'))!;
     const put = (wish: object) => ask<DayPlan>('PUT', `/day/operations/${id}`, { ...nothing, ...wish });
     const pinned = (await put({ at: '2030-01-03T13:00:00.000Z', benchId: FIRST_BENCH })).body;
-    expect(at(pinned, id)).toMatchObject({ startAt: '2030-01-03T13:00:00.000Z', pinned: true, state: 'next' });
+    expect(at(pinned, id)).toMatchObject({
+      startAt: '2030-01-03T13:00:00.000Z',
+      pinned: true,
+      state: 'next',
+    });
     const other = plan.people.at(-1)!.id;
     const given = (await put({ personId: other, earliestAt: '2030-01-03T11:00:00.000Z' })).body;
     expect(at(given, id)).toMatchObject({ personId: other, pinned: true });
@@ -134,7 +145,10 @@ describe('the day', () => {
     const on = await day();
     expect(at(on, `fill:${job}`)).toMatchObject({ state: 'now', startAt: now.toISOString() });
     expect(on.benches[0]).toMatchObject({ id: FIRST_BENCH, runId: run.id });
-    const wish = await ask('PUT', `/day/operations/fill:${job}`, { ...nothing, at: '2030-01-03T14:00:00.000Z' });
+    const wish = await ask('PUT', `/day/operations/fill:${job}`, {
+      ...nothing,
+      at: '2030-01-03T14:00:00.000Z',
+    });
     expect(codeOf(wish)).toBe('already-closed');
     now = new Date(now.getTime() + 90 * 60_000);
     ask = await shop.as('Ada');

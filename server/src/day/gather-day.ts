@@ -4,6 +4,8 @@ import type { DayReel, DaySoak, Span, Wish } from '@yard-spool/core';
 import { jobsOf } from '../bags/jobs-of';
 import { listBenches } from '../benches/benches';
 import { ASIDE } from '../bench/at-bench';
+import { stateOfRun } from '../bench/state-of-run';
+import type { RunRow } from '../db/models/runs';
 import type { Reading } from '../context/context';
 import { inSql } from '../db/job-states';
 import { readHouseRules } from '../shop/read-house-rules';
@@ -32,6 +34,8 @@ export interface RunOfDay {
   readonly openedAt: Date;
   readonly closedAt: Date | null;
   readonly aside: boolean;
+  /** Share of its turns that is still to be wound. */
+  readonly left: number;
 }
 
 /** A reel that cannot be filled as things are. */
@@ -76,11 +80,7 @@ export async function gatherDay(from: Reading): Promise<GatheredDay> {
   ]);
   const all = await jobsOf(from, { bags: open.bags.map(({ number }) => number) });
   const jobs = new Map(all.map((job) => [job.id, job]));
-  const runs = await runsOf(
-    from,
-    [...jobs.keys()],
-    inZone(now.toISOString(), house.zone).startOf('day').toJSDate(),
-  );
+  const runs = await runsOf(from, jobs, inZone(now.toISOString(), house.zone).startOf('day').toJSDate());
   const waits = all.filter(
     ({ state, cuts }) => state === 'booked' && cuts.some(({ pieceId }) => pieceId === null),
   );
@@ -120,7 +120,7 @@ async function openBags(from: Reading) {
      ORDER BY bags.promised_at, bags.id LIMIT ${String(MOST_REELS)}`,
     {},
   );
-  const [count] = await from.query<{ n: number }>(
+  const [count] = await from.query<{ n: number | string }>(
     `SELECT COUNT(DISTINCT bag_id) AS n FROM jobs WHERE state IN (${inSql(TO_DO)})`,
     {},
   );
@@ -131,7 +131,7 @@ async function openBags(from: Reading) {
     for (const id of jobs.split(',')) bagOf.set(Number(id), bag.number);
     bags.push(bag);
   }
-  return { bags, bagOf, later: Math.max(0, count?.n ?? 0 - bags.length) };
+  return { bags, bagOf, later: Math.max(0, Number(count?.n ?? 0) - bags.length) };
 }
 
 async function benchesOf(from: Reading): Promise<GatheredDay['benches']> {
@@ -171,9 +171,10 @@ async function wishesOf({ tables }: Reading, now: Date): Promise<Record<string, 
   );
 }
 
-async function runsOf(from: Reading, jobIds: readonly number[], since: Date): Promise<RunOfDay[]> {
+async function runsOf(from: Reading, jobs: ReadonlyMap<number, Job>, since: Date): Promise<RunOfDay[]> {
+  const jobIds = [...jobs.keys()];
   if (jobIds.length === 0) return [];
-  const rows = await from.query<Omit<RunOfDay, 'aside'> & { readonly aside: number }>(
+  const rows = await from.query<Omit<RunOfDay, 'aside' | 'left'> & { readonly aside: number | string }>(
     `SELECT runs.id, runs.job_id AS jobId, runs.bench_id AS benchId, runs.opened_at AS openedAt,
        runs.closed_at AS closedAt, ${ASIDE} AS aside,
        (SELECT by_id FROM run_events WHERE run_events.run_id = runs.id ORDER BY seq DESC LIMIT 1) AS byId
@@ -181,7 +182,23 @@ async function runsOf(from: Reading, jobIds: readonly number[], since: Date): Pr
        AND (runs.closed_at IS NULL OR runs.closed_at >= :since) ORDER BY runs.id`,
     { jobIds, since },
   );
-  return rows.map((row) => ({ ...row, aside: row.aside === 1 }));
+  const open = await from.tables.runs.findAll({ where: { id: rows.map(({ id }) => id), state: 'open' } });
+  const left = new Map<number, number>();
+  for (const run of open) left.set(run.id, await leftOf(from, run, jobs.get(run.jobId)));
+  return rows.map((row) => ({ ...row, aside: Number(row.aside) === 1, left: left.get(row.id) ?? 0 }));
+}
+
+/** Which share of the turns a run was planned with is still to be wound. */
+async function leftOf(from: Reading, run: RunRow, job: Job | undefined): Promise<number> {
+  const planned = job?.plan.layers.filter(({ request }) => request.kind === 'line') ?? [];
+  const all = planned.reduce((sum, { handleTurns }) => sum + handleTurns.value, 0);
+  if (all <= 0) return 1;
+  const { state } = await stateOfRun(from, run);
+  const wound = planned.reduce(
+    (sum, { id, handleTurns }) => sum + Math.max(0, Math.min(state.turns[id] ?? 0, handleTurns.value)),
+    0,
+  );
+  return 1 - wound / all;
 }
 
 type AtBenches = Pick<GatheredDay, 'runs' | 'benches'>;
@@ -215,6 +232,7 @@ function reelOf(job: Job, bag: number, rules: HouseRules, { runs, benches }: AtB
             at: minutesOf(run.openedAt),
             bench: String(bench.id),
             person: String(run.byId ?? ''),
+            left: run.left,
           },
         }
       : {}),

@@ -51,7 +51,7 @@ export async function orderAgain(from: Reading): Promise<DayPlan> {
 
 async function ordered(from: Reading, held: HeldDay): Promise<DayPlan> {
   const [gathered, times] = await Promise.all([gatherDay(from), timesOf(from)]);
-  const day = dayOf(gathered, operationsOf({ ...gathered, times }));
+  const day = dayOf(gathered, operationsOf({ ...gathered, now: minutesOf(gathered.now), times }));
   const { ordered: before, gathered: was } = held;
   const made = await inWorker(ORDER_DAY, before ? { day, before, ...FOLLOWING } : { day, ...FROM_NEW });
   const now = day.now;
@@ -70,9 +70,6 @@ async function ordered(from: Reading, held: HeldDay): Promise<DayPlan> {
   return tellDay(day, made.plan, gathered, held.moved);
 }
 
-/** What has begun takes at least this long from now on, minutes: nobody knows how far it is better than who winds it. */
-const LEAST_LEFT = 3;
-
 function dayOf(gathered: GatheredDay, operations: ReturnType<typeof operationsOf>): Day {
   const now = minutesOf(gathered.now);
   const { hours, bags, benches, people, noPlace } = gathered;
@@ -88,13 +85,7 @@ function dayOf(gathered: GatheredDay, operations: ReturnType<typeof operationsOf
     bags: bags
       .map(({ number, promisedAt }) => ({ id: String(number), due: minutesOf(promisedAt), came: number }))
       .filter(({ id }) => !without.has(id)),
-    operations: operations
-      // A bag with a reel that waits for line goes on no shelf.
-      .filter(({ kind, bags: [bag = ''] }) => kind !== 'shelf' || !without.has(bag))
-      .map((one) =>
-        one.at !== undefined && one.at < now
-          ? { ...one, minutes: Math.max(one.minutes, now - one.at + LEAST_LEFT) }
-          : one,
-      ),
+    // A bag with a reel that waits for line goes on no shelf.
+    operations: operations.filter(({ kind, bags: [bag = ''] }) => kind !== 'shelf' || !without.has(bag)),
   };
 }

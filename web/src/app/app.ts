@@ -41,6 +41,7 @@ export class App {
   protected readonly unitNames = UNIT_NAMES;
 
   protected readonly areas: readonly Area[] = [
+    { path: '/day', name: 'Day' },
     { path: '/bags', name: 'Bags' },
     { path: '/bench', name: 'Bench' },
     { path: '/rack', name: 'Line rack' },

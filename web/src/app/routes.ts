@@ -21,7 +21,7 @@ const signedIn: CanActivateFn = (_route, { url }) => {
 };
 
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', redirectTo: 'bags' },
+  { path: '', pathMatch: 'full', redirectTo: 'day' },
   {
     path: 'sign-in',
     loadComponent: async () => (await import('./sign-in/sign-in')).SignIn,
@@ -31,6 +31,11 @@ export const routes: Routes = [
     path: '',
     canActivate: [signedIn],
     children: [
+      {
+        path: 'day',
+        loadComponent: async () => (await import('./day/day-page')).DayPage,
+        title: 'Day · Yard Spool',
+      },
       { path: 'bags', loadChildren: async () => (await import('./bags/bags.routes')).BAGS_ROUTES },
       { path: 'bench', loadChildren: async () => (await import('./bench/bench.routes')).BENCH_ROUTES },
       { path: 'rack', loadChildren: async () => (await import('./rack/rack.routes')).RACK_ROUTES },

@@ -7,6 +7,10 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
     'Choose your name and type your passcode: what you do from here on is written down as yours. Whoever has no name here, or forgot their passcode, asks a manager, under Settings, People; the only manager runs “npm run passcode -- NAME” on the shop’s own machine.',
   ],
   [
+    /^\/day/,
+    'What is done where, by whom and in which order, and how much time each bag has in hand. Start the reel that is next, or move a row and see what that does to the others.',
+  ],
+  [
     /^\/bags$/,
     'Every bag that is in the shop, the one promised soonest first, each reel drawn with what is to go on it. Open a bag to see its plan, take a reel to the bench or hand it back; book a new one in with N.',
   ],

@@ -82,7 +82,7 @@ export class SignIn {
 
   protected submit(event: Event): void {
     event.preventDefault();
-    this.signIn(() => void this.router.navigateByUrl(this.to() ?? '/bags'));
+    this.signIn(() => void this.router.navigateByUrl(this.to() ?? '/day'));
   }
 
   private signIn(then: () => void): void {

@@ -1,0 +1,90 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { DayPlan } from '@yard-spool/contract';
+import { spanText } from '@yard-spool/core';
+import { RouterLink } from '@angular/router';
+import { promisedText } from '../words/promised-text';
+
+const WIDE = 240;
+const HOUR = 60;
+/** Hours a rule shows at least. */
+const LEAST_HOURS = 3;
+
+/** One bag's time in hand on a rule of hours: what is left between when it is ready and when it was promised. */
+@Component({
+  selector: 'ys-hand-rule',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let one = bag();
+    <p class="flex items-baseline justify-between gap-3">
+      <a class="min-w-0" [routerLink]="['/bags', one.number]">
+        <b>Bag {{ one.number }}</b>
+        <span class="text-mute"> {{ promised(one.promisedAt) }}</span>
+      </a>
+      <b
+        class="whitespace-nowrap"
+        [class.text-stop]="state() === 'late'"
+        [class.text-join]="state() === 'unsure'"
+        data-test="in-hand"
+        >{{ words() }}</b
+      >
+    </p>
+    <svg class="block w-full" viewBox="0 0 246 24" aria-hidden="true">
+      <rect class="fill-groove" x="1" y="2" [attr.width]="wide" height="10" />
+      <rect
+        [class]="state() === 'unsure' ? 'fill-look-edge' : 'fill-edge'"
+        x="1"
+        y="2"
+        [attr.width]="bar()"
+        height="10"
+      />
+      @if (sure(); as x) {
+        <path class="stroke-ink" [attr.d]="'M' + x + ' 0v14'" stroke-width="2" />
+      }
+      @for (tick of ticks(); track tick.hour) {
+        <path class="stroke-mute" [attr.d]="'M' + tick.x + ' 12v4'" />
+        <text class="fill-mute" [attr.x]="tick.x + 3" y="23" font-size="10">{{ tick.name }}</text>
+      }
+    </svg>
+  `,
+  host: { class: 'block px-3 py-2' },
+})
+export class HandRule {
+  readonly bag = input.required<DayPlan['bags'][number]>();
+
+  protected readonly wide = WIDE;
+  protected readonly promised = promisedText;
+  private readonly minutes = computed(() => {
+    const { promisedAt, endAt, surelyAt } = this.bag();
+    const until = (iso: string): number => (Date.parse(promisedAt) - Date.parse(iso)) / 60_000;
+    return { usually: until(endAt), surely: until(surelyAt) };
+  });
+  protected readonly state = computed(() => {
+    const { usually, surely } = this.minutes();
+    return usually < -0.5 ? 'late' : surely < 0 ? 'unsure' : 'fine';
+  });
+  protected readonly words = computed(() => {
+    const { usually } = this.minutes();
+    return this.state() === 'late' ? `${spanText(usually)} late` : spanText(usually);
+  });
+  private readonly hours = computed(() =>
+    Math.max(LEAST_HOURS, Math.min(24, Math.ceil(this.minutes().usually / HOUR))),
+  );
+  private readonly xOf = (minutes: number): number =>
+    1 + (WIDE * Math.max(0, Math.min(minutes, this.hours() * HOUR))) / (this.hours() * HOUR);
+  protected readonly bar = computed(() => this.xOf(this.minutes().usually) - 1);
+  /** What is in hand nine times in ten. */
+  protected readonly sure = computed(() => {
+    const { surely } = this.minutes();
+    return surely > 0 ? this.xOf(surely) : null;
+  });
+  protected readonly ticks = computed(() => {
+    const hours = this.hours();
+    const each = hours <= 4 ? 1 : hours <= 8 ? 2 : 6;
+    return Array.from({ length: Math.floor(hours / each) + 1 }, (_, i) => ({
+      hour: i * each,
+      x: this.xOf(i * each * HOUR),
+      name: i === 0 || i * each === hours ? '' : `${String(i * each)} h`,
+    }));
+  });
+}
