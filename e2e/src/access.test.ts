@@ -45,6 +45,7 @@ const violations = async (): Promise<string[]> => {
 };
 
 const SCREENS = [
+  ['/day', 'day', 'ys-day-row'],
   ['/bags', 'main-list', 'ys-bag-list li'],
   ['/bags/new', 'booking', '#customer'],
   ['/bags/question', 'question', '#reel'],

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import type { SavedHouseRules } from '@yard-spool/contract';
 import { STREAMS, UNIT_SYSTEMS } from '@yard-spool/core';
@@ -10,6 +10,7 @@ import { LoadState } from '../ui/load-state';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { Sending } from '../ui/sending';
+import { OpenHoursField } from './open-hours';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
@@ -21,7 +22,16 @@ const TAIL = { min: 0, max: 20 };
 /** What the shop settles beside its schools: units, money, time, the tail of a cut, and where old line goes. */
 @Component({
   selector: 'ys-shop-page',
-  imports: [Choice, LoadState, QuantityField, ReactiveFormsModule, HouseTabs, TextField, WordingsFields],
+  imports: [
+    Choice,
+    LoadState,
+    OpenHoursField,
+    QuantityField,
+    ReactiveFormsModule,
+    HouseTabs,
+    TextField,
+    WordingsFields,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shop-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -42,6 +52,8 @@ export class ShopPage {
     zone: text(),
     tail: text(),
     idle: text(),
+    opens: text(),
+    closes: text(),
     shopName: text(),
     printer: text(),
     ready: text(),
@@ -50,6 +62,8 @@ export class ShopPage {
     fluorocarbon: text(),
     braid: text(),
   });
+  protected readonly closedOn = signal<readonly number[]>([]);
+  protected readonly atHours = (field: string): string => this.sending.at(`hours.${field}`);
   private readonly typed = typedValue(this.form);
   protected readonly sending = new Sending();
   protected readonly atWording = (kind: string): string => this.sending.at(`wordings.${kind}`);
@@ -74,7 +88,8 @@ export class ShopPage {
   }
 
   private show(house: SavedHouseRules): void {
-    const { units, money, zone, tailMm, idleMinutes, bins, shopName, printer, wordings } = house;
+    const { units, money, zone, tailMm, idleMinutes, hours, bins, shopName, printer, wordings } = house;
+    this.closedOn.set(hours.closedOn);
     this.form.reset({
       units,
       money,
@@ -84,6 +99,8 @@ export class ShopPage {
       ...wordings,
       ...bins,
       idle: String(idleMinutes),
+      opens: hours.opens,
+      closes: hours.closes,
       tail: this.units.show(tailMm / 1000, 'line-length', 2).text,
     });
   }
@@ -97,7 +114,8 @@ export class ShopPage {
     const house = this.house.house();
     const tail = this.quantity(this.form.controls.tail, 'line-length', TAIL);
     if (!house || tail === null || this.missing() !== '') return;
-    const { units, money, zone, idle, nylon, fluorocarbon, braid, ...rest } = this.form.getRawValue();
+    const { units, money, zone, idle, opens, closes, nylon, fluorocarbon, braid, ...rest } =
+      this.form.getRawValue();
     const { shopName, printer, ready, due } = rest;
     const chosen = {
       money,
@@ -105,6 +123,7 @@ export class ShopPage {
       units: units as SavedHouseRules['units'],
       tailMm: Math.round(tail * 1000),
       idleMinutes: Number(idle),
+      hours: { opens: opens.trim(), closes: closes.trim(), closedOn: [...this.closedOn()] },
       bins: { nylon, fluorocarbon, braid },
       shopName,
       printer,
