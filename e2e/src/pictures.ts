@@ -1,30 +1,13 @@
 // Takes a picture of each main view of the running demo into the folder named first.
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BagRow, Page, Reel, ReelRow } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
-import { tmpdir } from 'node:os';
 import { BenchHand } from './bench-hand';
 import { Browser } from './browser';
 
 const [folder = 'docs/screenshots'] = process.argv.slice(2);
 const browser = await Browser.open();
-
-/** A file of pieces as it may come: a line nobody knows, a decimal comma, a row cut short. */
-function fileWithMistakes(): string {
-  const file = join(mkdtempSync(join(tmpdir(), 'yard-spool-')), 'pieces.csv');
-  const head =
-    'code,product,kind,place,received_m,left_m,lot,price,tare_g,flange_mm,core_mm,wound,leaves,new_on';
-  const rest = 'L881,54.00,118.5,142,62,rolled,clockwise,';
-  const rows = [
-    `N-300,SN-30,bulk,Wall A,3000,3000,${rest}`,
-    `N-301,SN-31,bulk,Wall A,3000,3000,${rest}`,
-    `N-302,SN-25,bulk,Wall A,"2500,5",2500,${rest}`,
-    'N-303,SN-30,pack,Drawer 1,300',
-  ];
-  writeFileSync(file, [head, ...rows].join('\n'));
-  return file;
-}
 
 /** Waits until fonts are there and nothing has moved for two frames. */
 const settle = (): Promise<void> =>
@@ -67,6 +50,7 @@ try {
   await browser.find('[data-test=to-try]');
   await picture('sign-in');
   await browser.signIn();
+  await view('day', '/day', 'ys-day-row');
   await view('bags', '/bags', 'ys-bag-list li');
   await view('bag', `/bags/${String((await bagOf('Wenna Fairholt')).number)}`, 'ys-plan-view pattern');
   await view('bench-list', '/bench', '[data-test=next]');
@@ -81,10 +65,6 @@ try {
   await view('rack', '/rack', 'ys-piece-ledger tbody tr');
   const filled = await bagOf('Wenna Fairholt', 'filled');
   await view('paper', `/paper/hand-back/${String(filled.number)}`, '[data-test=paper]');
-  await browser.go('/rack/files');
-  await (await browser.find('input[type=file]')).sendKeys(fileWithMistakes());
-  await browser.text('Nothing was imported', 'p');
-  await picture('import');
   await view('reel', `/reels/${await lastOf('Deepholm 50')}`, 'ys-spool-section pattern');
   const matched = await lastOf('Holmtroll 30 counter');
   await view('counter-record', `/reels/${matched}`, 'ys-counter-chart canvas');

@@ -14,7 +14,7 @@ import { clockText, placeOf, rowWords } from './row-words';
     @let one = row();
     <button
       type="button"
-      class="grid min-h-14 w-full grid-cols-[64px_64px_minmax(0,1fr)_auto] items-center gap-3 px-3 py-1.5 text-left max-md:grid-cols-[56px_minmax(0,1fr)]"
+      class="grid min-h-14 w-full grid-cols-[76px_64px_minmax(0,1fr)_auto] items-center gap-3 px-3 py-1.5 text-left max-md:grid-cols-[76px_minmax(0,1fr)]"
       [class.bg-ink]="one.state === 'now'"
       [class.text-oil]="one.state === 'now'"
       [class.text-mute]="one.state === 'done'"
@@ -22,7 +22,7 @@ import { clockText, placeOf, rowWords } from './row-words';
       [attr.aria-expanded]="one.state === 'next' ? open() : null"
       (click)="chosen.emit()"
     >
-      <b class="text-right">{{ clock() }}</b>
+      <b class="text-right whitespace-nowrap">{{ clock() }}</b>
       <span class="flex justify-center rounded-plate bg-card max-md:hidden">
         @if (one.kind === 'fill' && one.reels[0]; as reel) {
           <ys-small-section [drawing]="reel.drawing" />
@@ -31,15 +31,8 @@ import { clockText, placeOf, rowWords } from './row-words';
         }
       </span>
       <span class="min-w-0 leading-tight">
-        <span class="block truncate" [title]="words().what" [class.line-through]="one.state === 'done'">{{
-          words().what
-        }}</span>
-        <small
-          class="block truncate text-[13px]"
-          [title]="words().more"
-          [class.text-mute]="one.state === 'next'"
-          >{{ words().more }}</small
-        >
+        <span class="block" [class.line-through]="one.state === 'done'">{{ words().what }}</span>
+        <small class="block text-[13px]" [class.text-mute]="one.state === 'next'">{{ words().more }}</small>
       </span>
       <b class="text-right text-[13px] max-md:hidden" [class.text-mute]="one.state === 'next'"
         >{{ place() }}
