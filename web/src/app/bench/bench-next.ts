@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, type BagRow } from '@yard-spool/contract';
+import { api, type BagRow, type DayRow } from '@yard-spool/contract';
 import { howUrgent, timeLeft } from '../words/how-urgent';
 import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
+import { load } from '../data/loaded';
 import { pages } from '../data/pages';
 import { SmallSection } from '../drawing/small-section';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 
-/** What waits for a bench, the one promised soonest first; from here it is taken up. */
+/** What waits for a bench, in the order of the day, what is planned at this one first; from here it is taken up. */
 @Component({
   selector: 'ys-bench-next',
   imports: [LoadState, RouterLink, SmallSection],
@@ -68,15 +69,28 @@ export class BenchNext {
   protected readonly bags = pages<BagRow>((after) =>
     this.api.call(api.listBags, { query: { group: 'waiting', after } }),
   );
-  protected readonly waiting = computed(() =>
-    this.bags
+  /** The day's order; where it cannot be had, what is promised soonest comes first. */
+  private readonly day = load(() => this.api.call(api.readDay));
+  protected readonly waiting = computed(() => {
+    const place = this.placeInDay();
+    return this.bags
       .rows()
       .flatMap(({ number, customer, promisedAt, jobs }) =>
         jobs
           .filter(({ state }) => state === 'booked')
           .map((job) => ({ ...job, bag: number, customer, promisedAt })),
-      ),
-  );
+      )
+      .sort((a, b) => place(a.id) - place(b.id));
+  });
+  private readonly placeInDay = computed(() => {
+    const fills = (this.day.value()?.rows ?? []).filter(({ kind }) => kind === 'fill');
+    const isHere = ({ benchId }: DayRow): boolean => benchId === this.here.bench()?.id;
+    const order = [...fills.filter(isHere), ...fills.filter((row) => !isHere(row))].flatMap(({ reels }) =>
+      reels.map(({ jobId }) => jobId),
+    );
+    const places = new Map(order.map((jobId, i) => [jobId, i]));
+    return (jobId: number): number => places.get(jobId) ?? order.length;
+  });
   protected readonly promised = promisedText;
   protected readonly left = (iso: string): string => timeLeft(iso);
   protected readonly urgent = (iso: string): boolean => ['late', 'today'].includes(howUrgent(iso));
