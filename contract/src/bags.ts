@@ -45,7 +45,7 @@ export const WantsSchema = v.object({
   bevelMm: v.optional(v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(20))), null),
 });
 export type Wants = v.InferOutput<typeof WantsSchema>;
-const NO_WANTS: Wants = {
+export const NO_WANTS: Wants = {
   leastMm: null,
   leader: '',
   dragKg: null,

@@ -25,6 +25,7 @@ export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit'
 export type { Network } from './network';
 export { PasscodeSchema, isTheirName, LEAST_PASSCODE } from './passcode';
 export { USUAL_HOURS, type DayPlan, type DayRow, type DayWish, type OpenHours } from './day';
+export type { EarliestPromise, PromiseAsked } from './promise';
 export { type Bench, type Device, type NewBench } from './benches';
 export { type CounterAtBench } from './counter-of-bench';
 export { type NewException, type Exception } from './exceptions';

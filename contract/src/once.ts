@@ -13,7 +13,7 @@ export const OnceKeySchema = v.pipe(
 );
 
 /**
- * What makes nothing that would be there twice: who signs in, a preview, a print, a file that is looked at, events, which
+ * What makes nothing that would be there twice: who signs in, a preview, a question, a print, a file that is looked at, events, which
  * have numbers of their own, a proof, and secrets, which nobody keeps: the calendar's address, a second step.
  */
 const makesNothingTwice = isOneOf([
@@ -22,6 +22,7 @@ const makesNothingTwice = isOneOf([
   ['POST', '/session'],
   ['POST', '/session/again'],
   ['POST', '/house-rules/preview'],
+  ['POST', '/day/promise'],
   ['POST', '/paper'],
   ['POST', '/runs/:id/events'],
   ['POST', '/people/:id/passcode'],

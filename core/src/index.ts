@@ -321,6 +321,7 @@ export {
   type Span,
 } from './day/day';
 export { learnTimes, type DayTimes } from './day/day-times';
+export { earliestPromise } from './day/earliest-promise';
 export type { Ordered } from './day/improve-day';
 export { mendDay, movedIn, type MovedOperation } from './day/mend-day';
 export { operationsOf, type DayReel, type DaySoak, type Wish } from './day/operations-of';

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { DayPlanSchema, DayWishSchema, HereSchema, OperationIdSchema } from '../day';
 import { NothingSchema } from '../basics';
+import { EarliestPromiseSchema, PromiseAskedSchema } from '../promise';
 import { route } from '../route';
 import { byId } from './params';
 
@@ -8,6 +9,7 @@ import { byId } from './params';
 export const dayApi = {
   readDay: route('GET', '/day', { reply: DayPlanSchema }),
   orderDay: route('PUT', '/day', { body: NothingSchema, reply: DayPlanSchema }),
+  askPromise: route('POST', '/day/promise', { body: PromiseAskedSchema, reply: EarliestPromiseSchema }),
   wishOfDay: route('PUT', '/day/operations/:id', {
     params: v.object({ id: OperationIdSchema }),
     body: DayWishSchema,

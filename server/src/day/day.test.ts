@@ -1,4 +1,4 @@
-import type { Bag, DayPlan, Piece, Run, SavedHouseRules, Tub } from '@yard-spool/contract';
+import type { Bag, DayPlan, EarliestPromise, Piece, Run, SavedHouseRules, Tub } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, receiveTwo, wholeFill } from '../testing/bookings';
 import { codeOf } from '../testing/rack';
@@ -173,6 +173,24 @@ describe('the day', () => {
     expect(said(none!.why)).toContain('120 m');
     expect(idsOf(plan)).not.toContain(`shelf:${bag.number}`);
     expect(plan.bags.some(({ number }) => number === bag.number)).toBe(false);
+  });
+
+  it('says what may be promised for one more bag, sooner where its line stays dry, and none without line', async () => {
+    const fresh = await receiveTwo(ask, 900, 'E');
+    const { jobs } = booking(fresh);
+    const promise = async (...asked: object[]): Promise<EarliestPromise> =>
+      (await ask<EarliestPromise>('POST', '/day/promise', { jobs: asked })).body;
+    const [job] = jobs;
+    const one = { type: job!.type, planInput: job!.planInput, cuts: job!.cuts };
+    const { at: soaked, dryAt } = await promise(one);
+    expect(Date.parse(soaked!)).toBeGreaterThan(now.getTime() + 90 * 60_000);
+    expect(Date.parse(dryAt!)).toBeLessThan(Date.parse(soaked!));
+    expect(Date.parse((await promise(one, one, one)).at!)).toBeGreaterThan(Date.parse(soaked!));
+    const coming = { ...one, cuts: [one.cuts[0]!, { layer: 'main', productId: fresh.main.product.id }] };
+    expect(await promise(coming)).toEqual({ at: null, dryAt: null });
+    expect(codeOf(await ask('POST', '/day/promise', { jobs: [] }))).toBe('bad-request');
+    // It was a question: nothing of it is there.
+    expect((await day()).bags.some(({ number }) => number === 0)).toBe(false);
   });
 
   it('of a closed shop begins when it opens', async () => {

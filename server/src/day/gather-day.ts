@@ -1,5 +1,5 @@
 import type { Bench, Job, Tub } from '@yard-spool/contract';
-import { message, runFacts, runSteps, soakAdvice, type HouseRules, type Words } from '@yard-spool/core';
+import { message, soakAdvice, type HouseRules, type Words } from '@yard-spool/core';
 import type { DayReel, DaySoak, Span, Wish } from '@yard-spool/core';
 import { jobsOf } from '../bags/jobs-of';
 import { listBenches } from '../benches/benches';
@@ -7,16 +7,17 @@ import { ASIDE } from '../bench/at-bench';
 import { stateOfRun } from '../bench/state-of-run';
 import type { RunRow } from '../db/models/runs';
 import type { Reading } from '../context/context';
-import { inSql } from '../db/job-states';
+import { inSql, TO_DO } from '../db/job-states';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';
 import { listTubs } from '../tubs/tubs';
+import { needsOf } from './needs-of';
 import { minutesOf, openSpans } from './open-spans';
 
 /** Reels that are planned at once: two or three days of a busy shop. What is promised later follows as these go. */
 const MOST_REELS = 45;
 /** How long line counts as wet after it came out of the water, minutes. From memory, no source. */
-const WET_FOR = 24 * 60;
+export const WET_FOR = 24 * 60;
 
 /** A bag as the day knows it. */
 export interface OpenBag {
@@ -64,8 +65,6 @@ export interface GatheredDay {
   readonly tubs: readonly Tub[];
   readonly wishes: Readonly<Record<string, Wish>>;
 }
-
-const TO_DO = ['booked', 'on-the-bench', 'to-check'] as const;
 
 /** Reads what a day is planned from: the bags promised soonest, as many as make a day or two. */
 export async function gatherDay(from: Reading): Promise<GatheredDay> {
@@ -204,38 +203,25 @@ async function leftOf(from: Reading, run: RunRow, job: Job | undefined): Promise
 type AtBenches = Pick<GatheredDay, 'runs' | 'benches'>;
 
 function reelOf(job: Job, bag: number, rules: HouseRules, { runs, benches }: AtBenches): DayReel {
-  const { id, type, state, wants, plan, cuts, planInput } = job;
-  const steps = new Set(
-    runSteps(runFacts({ job: { planInput, type, wants }, under: { rules } })).map(({ kind }) => kind),
-  );
-  const wound = plan.layers.filter(({ request }) => request.kind === 'line');
+  const { id, state, plan, cuts } = job;
   const run = runs.find((one) => one.jobId === id && one.closedAt === null);
   const bench = run && benches.find((one) => one.runId === run.id);
   const isOn = state === 'on-the-bench' && run !== undefined && bench !== undefined && !run.aside;
+  const begun = isOn && {
+    begun: {
+      at: minutesOf(run.openedAt),
+      bench: String(bench.id),
+      person: String(run.byId ?? ''),
+      left: run.left,
+    },
+  };
   return {
     id: String(id),
     bag: String(bag),
     state: state === 'ready' || state === 'to-check' ? state : isOn ? 'on-the-bench' : 'booked',
-    fill: {
-      type,
-      turns: wants.counterOnly ? 0 : wound.reduce((all, { handleTurns }) => all + handleTurns.value, 0),
-      layers: wants.counterOnly ? 0 : wound.length,
-      counted: false,
-    },
     pieces: [...new Set(cuts.flatMap(({ pieceCode }) => pieceCode ?? []))],
-    strip: steps.has('strip') && wants.onItNow !== '',
-    walk: steps.has('counter'),
-    relief: steps.has('memory'),
-    ...(isOn
-      ? {
-          begun: {
-            at: minutesOf(run.openedAt),
-            bench: String(bench.id),
-            person: String(run.byId ?? ''),
-            left: run.left,
-          },
-        }
-      : {}),
+    ...needsOf(job, plan.layers, rules),
+    ...(begun || {}),
   };
 }
 

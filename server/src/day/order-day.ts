@@ -1,4 +1,4 @@
-import { mendDay, planDay, type Day, type Ordered } from '@yard-spool/core';
+import { earliestPromise, mendDay, planDay, type Day, type Ordered } from '@yard-spool/core';
 import { task } from '../work/task';
 
 /** What a worker puts in order. */
@@ -18,3 +18,15 @@ export function orderDay({ day, before, tries, within }: DayToOrder): Ordered {
   const effort = { tries, goOn: () => performance.now() < until };
   return before ? mendDay(day, before, effort) : planDay(day, effort);
 }
+
+/** A day with one more bag, and the order without it. */
+export interface PromiseToFind {
+  readonly day: Day;
+  readonly bag: string;
+  readonly before: Pick<Ordered, 'order' | 'benchOf'>;
+}
+
+export const EARLIEST = task<typeof findEarliest>('earliest-promise');
+
+export const findEarliest = ({ day, bag, before }: PromiseToFind): number | null =>
+  earliestPromise(day, bag, before);

@@ -70,7 +70,17 @@ async function ordered(from: Reading, held: HeldDay): Promise<DayPlan> {
   return tellDay(day, made.plan, gathered, held.moved);
 }
 
-function dayOf(gathered: GatheredDay, operations: ReturnType<typeof operationsOf>): Day {
+/** A day as it is ordered: made where nobody looked at it yet. */
+export async function dayNow(
+  from: Reading,
+): Promise<{ readonly gathered: GatheredDay; readonly ordered: Ordered }> {
+  await readDay(from);
+  const { gathered, ordered: made } = from.held.of(DAY);
+  if (!gathered || !made) throw new Error('A day that was read is held.');
+  return { gathered, ordered: made };
+}
+
+export function dayOf(gathered: GatheredDay, operations: ReturnType<typeof operationsOf>): Day {
   const now = minutesOf(gathered.now);
   const { hours, bags, benches, people, noPlace } = gathered;
   const without = new Set(noPlace.map(({ bag }) => String(bag)));

@@ -6,6 +6,8 @@ export const TO_FILL: readonly State[] = ['booked', 'on-the-bench'];
 export const FILLED_HERE: readonly State[] = ['to-check', 'ready'];
 /** A reel that is in the shop. */
 export const HERE: readonly State[] = [...TO_FILL, ...FILLED_HERE];
+/** A reel that something is still to be done to before it is ready. */
+export const TO_DO: readonly State[] = [...TO_FILL, 'to-check'];
 /** A reel that was filled, wherever it is. */
 export const FILLED: readonly State[] = [...FILLED_HERE, 'handed-back'];
 

@@ -1,5 +1,5 @@
 import { SETTLE, settleRunFill } from '../bench/settle-run-fill';
-import { ORDER_DAY, orderDay } from '../day/order-day';
+import { EARLIEST, findEarliest, ORDER_DAY, orderDay } from '../day/order-day';
 import { PAPER, PAPER_PREVIEW } from '../paper/tasks';
 import { WEAKNESS } from '../people/tasks';
 import { makePlans, PLANS } from '../planning/make-plans';
@@ -23,6 +23,7 @@ does(PLANS, makePlans);
 does(SETTLE, settleRunFill);
 does(REPLAN, replanWaiting);
 does(ORDER_DAY, orderDay);
+does(EARLIEST, findEarliest);
 does(READ_FILE, readAsked);
 does(SAME_KIND, tryAgainByKind);
 does(WEAKNESS, async (asked) => (await weakness()).weaknessOf(asked));

@@ -1,6 +1,7 @@
 import { api } from '@yard-spool/contract';
 import type { Router } from 'express';
 import type { ServerContext } from '../../context/context';
+import { askPromise } from '../../day/ask-promise';
 import { dropWishes, isHere, wishOfDay } from '../../day/change-day';
 import { orderAgain, readDay } from '../../day/read-day';
 import { personOf, serve } from '../serve';
@@ -9,6 +10,7 @@ import { personOf, serve } from '../serve';
 export function dayRoutes(router: Router, context: ServerContext): void {
   serve(router, api.readDay, () => readDay(context));
   serve(router, api.orderDay, () => orderAgain(context));
+  serve(router, api.askPromise, ({ body }) => askPromise(context, body));
   serve(router, api.wishOfDay, ({ params, body, response }) =>
     wishOfDay(context, personOf(response), params.id, body),
   );

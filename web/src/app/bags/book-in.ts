@@ -13,7 +13,7 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { api, type Customer, type CustomerReel, type NewBag } from '@yard-spool/contract';
+import { api, type Customer, type CustomerReel, type NewBag, type PromiseAsked } from '@yard-spool/contract';
 import { DateTime } from 'luxon';
 import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
@@ -25,6 +25,7 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { WhenField } from '../ui/when-field';
+import { PromiseHint } from './promise-hint';
 import { dropDraft, emptyDraft, keepDraft, savedDraft, type BookingDraft } from './booking-draft';
 import { CameIn } from './came-in';
 import { CustomerPicker } from '../customers/customer-picker';
@@ -47,7 +48,7 @@ const bagForm = ({ key, customerId, customerName, contact, promised, notes }: Bo
 /** Booking a bag in: its reels one after another, each with its plan beside the entry, changing with every keystroke. */
 @Component({
   selector: 'ys-book-in',
-  imports: [CameIn, CustomerPicker, DeskView, LoadState, ReactiveFormsModule, WhenField],
+  imports: [CameIn, CustomerPicker, DeskView, LoadState, PromiseHint, ReactiveFormsModule, WhenField],
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './book-in.html',
@@ -108,6 +109,20 @@ export class BookIn {
   });
   protected readonly noting = signal(false);
   protected readonly sending = new Sending();
+
+  /** The reels as they are typed, where all of them can be planned. */
+  protected readonly promiseAsked = computed((): PromiseAsked | null => {
+    if (this.desk.notReady() !== '') return null;
+    return {
+      jobs: this.desk
+        .jobs()
+        .jobs.map(({ type, planInput, cuts, wants }) => ({ type, planInput, cuts: [...cuts], wants })),
+    };
+  });
+
+  protected promise(at: string): void {
+    this.bagForm.controls.promised.setValue(DateTime.fromISO(at).toFormat("yyyy-MM-dd'T'HH:mm"));
+  }
 
   /** What keeps this bag from being sent, in one sentence; empty where nothing does. */
   protected readonly notReady = computed(() => {

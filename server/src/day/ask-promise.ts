@@ -1,0 +1,86 @@
+import type { EarliestPromise, Piece, PromiseAsked } from '@yard-spool/contract';
+import {
+  lineOf,
+  makePlan,
+  operationsOf,
+  soakAdvice,
+  waterState,
+  type DayReel,
+  type DaySoak,
+  type HouseRules,
+} from '@yard-spool/core';
+import type { Reading } from '../context/context';
+import { listPieces } from '../rack/rack';
+import { readHouseRules } from '../shop/read-house-rules';
+import { inWorker } from '../work/in-worker';
+import { WET_FOR } from './gather-day';
+import { isoOf, minutesOf } from './open-spans';
+import { EARLIEST } from './order-day';
+import { needsOf } from './needs-of';
+import { dayNow, dayOf } from './read-day';
+import { timesOf } from './took';
+
+/** What a bag is called that is not booked in yet; no bag has this number. */
+const NEW = 0;
+/** Promised so late that it breaks nothing of its own, ms. */
+const SOME_DAY = 90 * 24 * 3_600_000;
+
+/** The earliest promise for a bag that is being booked in: one that holds nine times in ten and breaks no other. */
+export async function askPromise(from: Reading, { jobs }: PromiseAsked): Promise<EarliestPromise> {
+  const ids = jobs.flatMap(({ cuts }) => cuts.flatMap((cut) => ('pieceId' in cut ? [cut.pieceId] : [])));
+  if (jobs.some(({ cuts }) => cuts.some((cut) => 'productId' in cut))) return { at: null, dryAt: null };
+  const [pieces, { rules }, { gathered, ordered }, times] = await Promise.all([
+    listPieces(from, { id: ids }),
+    readHouseRules(from),
+    dayNow(from),
+    timesOf(from),
+  ]);
+  const own = soaksOf(pieces, rules);
+  const known = new Set(gathered.soaks.map(({ piece }) => piece));
+  const reels = jobs.map((job, i) => reelOf(job, i, pieces, rules));
+  const promised = async (fresh: readonly DaySoak[]): Promise<number | null> => {
+    const soaks = [...gathered.soaks, ...fresh.filter(({ piece }) => !known.has(piece))];
+    const bag = { number: NEW, customer: '', promisedAt: new Date(gathered.now.getTime() + SOME_DAY) };
+    const facts = { ...gathered, soaks, bags: [...gathered.bags, bag], reels: [...gathered.reels, ...reels] };
+    const operations = operationsOf({ ...facts, now: minutesOf(gathered.now), times });
+    const { order, benchOf } = ordered;
+    return inWorker(EARLIEST, {
+      day: dayOf(facts, operations),
+      bag: String(NEW),
+      before: { order, benchOf },
+    });
+  };
+  const at = await promised(own);
+  const dry = own.length > 0 ? await promised([]) : null;
+  return {
+    at: at === null ? null : isoOf(at),
+    dryAt: at !== null && dry !== null && dry < at ? isoOf(dry) : null,
+  };
+}
+
+/** Its own pieces that are dry and that the shop soaks. */
+const soaksOf = (pieces: readonly Piece[], rules: HouseRules): DaySoak[] =>
+  pieces.flatMap((piece) => {
+    const { hours, tooLongAfter } = soakAdvice(lineOf(piece.product), rules);
+    if (hours === 0 || waterState(piece) !== 'dry') return [];
+    return [{ piece: piece.code, least: hours * 60, most: tooLongAfter * 60, wetFor: WET_FOR }];
+  });
+
+function reelOf(
+  { type, planInput, cuts, wants }: PromiseAsked['jobs'][number],
+  at: number,
+  pieces: readonly Piece[],
+  rules: HouseRules,
+): DayReel {
+  const made = makePlan(planInput);
+  const codes = cuts.flatMap((cut) =>
+    'pieceId' in cut ? pieces.flatMap(({ id, code }) => (id === cut.pieceId ? [code] : [])) : [],
+  );
+  return {
+    id: `new-${String(at)}`,
+    bag: String(NEW),
+    state: 'booked',
+    pieces: [...new Set(codes)],
+    ...needsOf({ type, planInput, wants }, made.ok ? made.value.plan.layers : [], rules),
+  };
+}
