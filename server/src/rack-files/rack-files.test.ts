@@ -173,7 +173,7 @@ describe('the reel book as a file', () => {
     const row = 'File 4000,fixed-spool,5.1,210,0.25,,,46.2,,\n';
     expect((await importFile('reels', HEAD + row)).taken).toBe(true);
     const [kind] = await shop.context.tables.reelKinds.findAll({ where: { label: 'File 4000' } });
-    expect(kind).toMatchObject({ gear: 5.1, timesSeen: 0 });
+    expect(kind).toMatchObject({ gear: 5.1, met: 0 });
     expect(kind!.observations).toEqual([
       { kind: 'rating', length: 210, diameter: 0.25 },
       { kind: 'lip', diameter: 46.2 },
