@@ -59,6 +59,8 @@ const MovedSchema = v.object({ id: v.string(), wasAt: InstantSchema, isAt: Insta
 /** The running order of a shop, from now on. */
 export const DayPlanSchema = v.object({
   now: InstantSchema,
+  /** Whether no bag was ever booked in: the shop is set up first. */
+  isNew: v.boolean(),
   /** When the shop opens next, where it is closed now. */
   opensAt: v.nullable(InstantSchema),
   rows: v.array(DayRowSchema),

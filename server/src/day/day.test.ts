@@ -33,6 +33,7 @@ const nothing = { benchId: null, personId: null, earliestAt: null, at: null };
 describe('the day', () => {
   it('of a shop with nothing to do is empty', async () => {
     expect(await day()).toMatchObject({
+      isNew: true,
       rows: [],
       bags: [],
       noPlace: [],
@@ -45,6 +46,7 @@ describe('the day', () => {
   it('has what each bag needs, in order, by somebody, in opening hours', async () => {
     const { number, jobs } = await bookIn('2030-01-03T15:00:00.000Z');
     const plan = await day();
+    expect(plan.isNew).toBe(false);
     const job = jobs[0]!.id;
     expect(idsOf(plan).sort()).toEqual([
       `check:${job}`,

@@ -50,6 +50,8 @@ export interface NoPlace {
 /** What a day is planned from, and what it is told with. */
 export interface GatheredDay {
   readonly now: Date;
+  /** Whether no bag was ever booked in. */
+  readonly isNew: boolean;
   readonly hours: readonly Span[];
   readonly bags: readonly OpenBag[];
   /** Bags that wait beyond these. */
@@ -87,6 +89,7 @@ export async function gatherDay(from: Reading): Promise<GatheredDay> {
   const known = (job: Job): number => bagOf.get(job.id) ?? 0;
   return {
     now,
+    isNew: open.isNew,
     hours: openSpans(house.hours, house.zone, now),
     bags: open.bags,
     later: open.later,
@@ -123,6 +126,7 @@ async function openBags(from: Reading) {
     `SELECT COUNT(DISTINCT bag_id) AS n FROM jobs WHERE state IN (${inSql(TO_DO)})`,
     {},
   );
+  const [any] = await from.query<{ id: number }>('SELECT id FROM bags LIMIT 1', {});
   const bags: OpenBag[] = [];
   const bagOf = new Map<number, number>();
   for (const { jobs, ...bag } of rows) {
@@ -130,7 +134,7 @@ async function openBags(from: Reading) {
     for (const id of jobs.split(',')) bagOf.set(Number(id), bag.number);
     bags.push(bag);
   }
-  return { bags, bagOf, later: Math.max(0, Number(count?.n ?? 0) - bags.length) };
+  return { bags, bagOf, isNew: any === undefined, later: Math.max(0, Number(count?.n ?? 0) - bags.length) };
 }
 
 async function benchesOf(from: Reading): Promise<GatheredDay['benches']> {

@@ -18,6 +18,7 @@ export function tellDay(day: Day, plan: DayPlan, gathered: GatheredDay, moved: M
   });
   return {
     now: now.toISOString(),
+    isNew: gathered.isNew,
     opensAt: opens !== undefined && opens > day.now ? isoOf(opens) : null,
     rows: [...doneToday(gathered), ...rows],
     benches: benches.map(({ id, name, runId }) => ({ id, name, runId, mounted: [] })),

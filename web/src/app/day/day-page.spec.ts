@@ -35,6 +35,12 @@ describe('the day', () => {
     expect(shown).toContain('2 changes of supply');
   });
 
+  it('of a new shop has the first steps in place of an empty order', async () => {
+    const screen = await onTheDay(aDay({ isNew: true, rows: [], bags: [] }));
+    expect(screen.shown()).toContain('This shop is new. Four steps');
+    expect(screen.shown()).not.toContain('Running order');
+  });
+
   it('with nothing to do says how to begin', async () => {
     const screen = await onTheDay(aDay({ rows: [], bags: [], changes: 0 }));
     expect(screen.shown()).toContain('Nothing waits. Book in a bag');

@@ -5,6 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { api, type DayPlan, type DayRow, type DayWish } from '@yard-spool/contract';
 import { spanText } from '@yard-spool/core';
 import { interval } from 'rxjs';
+import { FirstSteps } from '../bags/first-steps';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { load } from '../data/loaded';
@@ -27,7 +28,18 @@ const FIRST_ROWS = 24;
 /** The day: what is next at each bench and tub, the running order, and how much time each bag has in hand. */
 @Component({
   selector: 'ys-day-page',
-  imports: [BenchCard, CdkDrag, CdkDropList, DayRowView, HandRule, LoadState, RouterLink, RowWish, TubCard],
+  imports: [
+    BenchCard,
+    CdkDrag,
+    CdkDropList,
+    DayRowView,
+    FirstSteps,
+    HandRule,
+    LoadState,
+    RouterLink,
+    RowWish,
+    TubCard,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './day-page.html',
   host: { class: 'block min-h-0 grow overflow-y-auto' },
@@ -79,7 +91,13 @@ export class DayPage {
     interval(AGAIN_MS)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.lookAgain());
-    useKeys({ R: () => this.again(), B: () => this.beginHere() });
+    useKeys({
+      // Whoever comes by a key goes on typing.
+      N: () => void this.router.navigate(['/bags/new'], { state: { typing: true } }),
+      Q: () => void this.router.navigate(['/bags/question']),
+      R: () => this.again(),
+      B: () => this.beginHere(),
+    });
   }
 
   protected lookAgain(): void {

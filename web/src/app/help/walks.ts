@@ -58,8 +58,8 @@ const booking: Walk = {
     {
       say: 'Book a bag in from here.',
       mark: 'a[href="/bags/new"]',
-      at: /^\/bags$/,
-      way: '/bags',
+      at: /^\/(bags|day)$/,
+      way: '/day',
       done: ({ url }) => url.startsWith('/bags/new'),
     },
     {

@@ -40,6 +40,7 @@ export const aRow = (more: Partial<DayRow> = {}): DayRow => ({
 /** A day with one bag, promised for five o'clock and ready at two. */
 export const aDay = (more: Partial<DayPlan> = {}): DayPlan => ({
   now: new Date(NOON).toISOString(),
+  isNew: false,
   opensAt: null,
   rows: [aRow()],
   benches: [
