@@ -38,6 +38,12 @@ describe('a row of the day', () => {
     ).toEqual({ what, more });
   });
 
+  it('names a few of many bags, and counts the rest', () => {
+    const soak = { kind: 'soak' as const, lines: [piece], reels: [] };
+    expect(said({ ...soak, bags: [1, 2, 3, 4] }).more).toBe('for bags 1, 2, 3, 4; 28 min');
+    expect(said({ ...soak, bags: [1, 2, 3, 4, 5, 6] }).more).toBe('for bags 1, 2, 3, 4 and 2 more; 28 min');
+  });
+
   it('says where it is done', () => {
     expect(placeOf(aRow(), aDay())).toBe('Bench 1');
     expect(placeOf(aRow({ benchId: 9 }), aDay())).toBe('');

@@ -18,7 +18,13 @@ export function clockText(iso: string, now: string): string {
 }
 
 const tagsOf = ({ reels }: DayRow): string => reels.map(({ tag }) => tag).join(', ');
-const bagsOf = ({ bags }: DayRow): string => `${bags.length === 1 ? 'bag' : 'bags'} ${bags.join(', ')}`;
+/** Bags named in a row; the rest of them are counted. */
+const NAMED = 4;
+const bagsOf = ({ bags }: DayRow): string => {
+  const more = bags.length - NAMED;
+  const named = `${bags.length === 1 ? 'bag' : 'bags'} ${bags.slice(0, NAMED).join(', ')}`;
+  return more > 0 ? `${named} and ${String(more)} more` : named;
+};
 const codesOf = ({ lines }: DayRow): string => lines.map(({ code }) => code).join(', ');
 const minutesOf = ({ startAt, endAt }: DayRow): number => (Date.parse(endAt) - Date.parse(startAt)) / 60_000;
 
