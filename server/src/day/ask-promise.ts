@@ -1,16 +1,18 @@
 import type { EarliestPromise, Piece, PromiseAsked } from '@yard-spool/contract';
 import {
   lineOf,
-  makePlan,
   operationsOf,
   soakAdvice,
   waterState,
   type DayReel,
   type DaySoak,
   type HouseRules,
+  type MadePlan,
+  type Result,
 } from '@yard-spool/core';
 import type { Reading } from '../context/context';
 import { listPieces } from '../rack/rack';
+import { PLANS } from '../planning/make-plans';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inWorker } from '../work/in-worker';
 import { WET_FOR } from './gather-day';
@@ -29,7 +31,11 @@ const SOME_DAY = 90 * 24 * 3_600_000;
 export async function askPromise(from: Reading, { jobs }: PromiseAsked): Promise<EarliestPromise> {
   const ids = jobs.flatMap(({ cuts }) => cuts.flatMap((cut) => ('pieceId' in cut ? [cut.pieceId] : [])));
   if (jobs.some(({ cuts }) => cuts.some((cut) => 'productId' in cut))) return { at: null, dryAt: null };
-  const [pieces, { rules }, { gathered, ordered }, times] = await Promise.all([
+  const [made, pieces, { rules }, { gathered, ordered }, times] = await Promise.all([
+    inWorker(
+      PLANS,
+      jobs.map(({ planInput }) => planInput),
+    ),
     listPieces(from, { id: ids }),
     readHouseRules(from),
     dayNow(from),
@@ -37,7 +43,10 @@ export async function askPromise(from: Reading, { jobs }: PromiseAsked): Promise
   ]);
   const own = soaksOf(pieces, rules);
   const known = new Set(gathered.soaks.map(({ piece }) => piece));
-  const reels = jobs.map((job, i) => reelOf(job, i, pieces, rules));
+  const reels = jobs.map((job, i) => ({
+    id: `new-${String(i)}`,
+    ...reelOf(job, made[i], pieces, rules),
+  }));
   const promised = async (fresh: readonly DaySoak[]): Promise<number | null> => {
     const soaks = [...gathered.soaks, ...fresh.filter(({ piece }) => !known.has(piece))];
     const bag = { number: NEW, customer: '', promisedAt: new Date(gathered.now.getTime() + SOME_DAY) };
@@ -68,19 +77,17 @@ const soaksOf = (pieces: readonly Piece[], rules: HouseRules): DaySoak[] =>
 
 function reelOf(
   { type, planInput, cuts, wants }: PromiseAsked['jobs'][number],
-  at: number,
+  made: Result<MadePlan> | undefined,
   pieces: readonly Piece[],
   rules: HouseRules,
-): DayReel {
-  const made = makePlan(planInput);
+): Omit<DayReel, 'id'> {
   const codes = cuts.flatMap((cut) =>
     'pieceId' in cut ? pieces.flatMap(({ id, code }) => (id === cut.pieceId ? [code] : [])) : [],
   );
   return {
-    id: `new-${String(at)}`,
     bag: String(NEW),
     state: 'booked',
     pieces: [...new Set(codes)],
-    ...needsOf({ type, planInput, wants }, made.ok ? made.value.plan.layers : [], rules),
+    ...needsOf({ type, planInput, wants }, made?.ok ? made.value.plan.layers : [], rules),
   };
 }
