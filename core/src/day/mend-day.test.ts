@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { OPEN, someDay } from '../testing/days';
-import type { Day } from './day';
+import type { Day, Operation } from './day';
 import { earliestPromise } from './earliest-promise';
 import { mendDay, movedIn } from './mend-day';
 import { planDay } from './plan-day';
@@ -114,6 +114,36 @@ describe('The earliest promise', () => {
     const none = { order: [], benchOf: new Map<string, string>() };
     const order = planDay(without(busy, bag), EFFORT);
     expect(earliestPromise(busy, bag, order)!).toBeGreaterThan(earliestPromise(alone, bag, none)!);
+  });
+
+  it('comes after what was promised before it, where both do not fit', () => {
+    const hours = [[0, 1000]] as const;
+    const fill = (id: string): Operation => ({
+      id,
+      kind: 'fill',
+      reels: [id],
+      bags: [id],
+      pieces: [],
+      minutes: 60,
+      sd: 0,
+      after: [],
+      earliest: 0,
+    });
+    const two: Day = {
+      now: 0,
+      hours,
+      benches: ['one'],
+      people: [{ id: 'Ada', hours }],
+      bags: [
+        { id: 'old', due: 90, came: 0 },
+        { id: 'new', due: 900, came: 1 },
+      ],
+      operations: [fill('old'), fill('new')],
+    };
+    const alone = { order: ['old'], benchOf: new Map<string, string>() };
+    expect(earliestPromise(two, 'new', alone)).toBe(120);
+    const late: Day = { ...two, bags: two.bags.map((bag) => ({ ...bag, due: 900 })) };
+    expect(earliestPromise(late, 'new', alone)).toBe(60);
   });
 
   it('is none where nobody is there', () => {

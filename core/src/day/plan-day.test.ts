@@ -111,6 +111,10 @@ describe('A day in order', () => {
         const operation = byId.get(one.id)!;
         expect(day.hours.some(([from, to]) => one.start >= from && one.end <= to)).toBe(true);
         expect(one.start).toBeGreaterThanOrEqual(Math.max(day.now, operation.earliest));
+        // Nothing is told to be quicker than its changes of supply let it be.
+        expect(one.end - one.start + 1e-6).toBeGreaterThanOrEqual(
+          operation.minutes + CHANGE_MINUTES * one.changes,
+        );
         for (const { id, least } of operation.after)
           expect(one.start).toBeGreaterThanOrEqual(at.get(id)!.end + least - 1e-6);
         const meets = placed.filter(
@@ -159,6 +163,34 @@ describe('A day in order', () => {
       bags: [],
       score: { broken: 0, finish: 545 },
     });
+  });
+
+  it('puts nothing between two that share a supply, as if that took no change', () => {
+    const fill = (id: string, piece: string, earliest: number): Operation => ({
+      id,
+      kind: 'fill',
+      reels: [id],
+      bags: [id],
+      pieces: [piece],
+      minutes: 20,
+      sd: 0,
+      after: [],
+      earliest,
+    });
+    const day: Day = {
+      now: 0,
+      hours: ALL_DAY,
+      benches: ['one'],
+      people: [{ id: 'Ada', hours: ALL_DAY }],
+      bags: ['x', 'y', 'z'].map((id, came) => ({ id, due: 500, came })),
+      operations: [fill('x', 'p', 0), fill('y', 'p', 100), fill('z', 'q', 0)],
+    };
+    const { placed } = orderedBy(workOf(day), ['x', 'y', 'z']).plan;
+    expect(placed.map(({ id, start, end }) => [id, start, end])).toEqual([
+      ['x', 0, 22],
+      ['y', 100, 120],
+      ['z', 120, 142],
+    ]);
   });
 
   it('puts nothing into the water that nobody is there to take out in time', () => {
