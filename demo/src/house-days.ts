@@ -44,7 +44,14 @@ export async function nameShop(
   { printer = '' }: BenchDevices,
 ): Promise<void> {
   const kept = await readHouseRules(context);
-  await changeHouseRules(context, manager, { ...kept, shopName: 'Ternholm Sound Chandlery', printer });
+  // A harbour in the season is open early and late, every day.
+  const hours = { opens: '07:00', closes: '21:00', closedOn: [] };
+  await changeHouseRules(context, manager, {
+    ...kept,
+    shopName: 'Ternholm Sound Chandlery',
+    hours,
+    printer,
+  });
 }
 
 /** What the manager settled since: rules tried and taken back, bins, words of the shop's own, and who wants it otherwise. */
