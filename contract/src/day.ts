@@ -64,9 +64,7 @@ export const DayPlanSchema = v.object({
   /** When the shop opens next, where it is closed now. */
   opensAt: v.nullable(InstantSchema),
   rows: v.array(DayRowSchema),
-  benches: v.array(
-    v.object({ id: IdSchema, name: v.string(), runId: v.nullable(IdSchema), mounted: v.array(v.string()) }),
-  ),
+  benches: v.array(v.object({ id: IdSchema, name: v.string(), runId: v.nullable(IdSchema) })),
   people: v.array(v.object({ id: IdSchema, name: v.string(), here: v.boolean() })),
   tubs: v.array(
     v.object({

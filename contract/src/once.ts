@@ -13,8 +13,8 @@ export const OnceKeySchema = v.pipe(
 );
 
 /**
- * What makes nothing that would be there twice: who signs in, a preview, a question, a print, a file that is looked at, events, which
- * have numbers of their own, a proof, and secrets, which nobody keeps: the calendar's address, a second step.
+ * What makes nothing that would be there twice: who signs in, a preview, a question, a print, a file that is looked at,
+ * events, which have numbers of their own, a proof, and secrets, which nobody keeps: the calendar's address, a second step.
  */
 const makesNothingTwice = isOneOf([
   ['POST', '/sign-in/first'],

@@ -71,8 +71,6 @@ export interface Day {
   readonly people: readonly DayPerson[];
   readonly bags: readonly DayBag[];
   readonly operations: readonly Operation[];
-  /** What each bench has on its mandrel already. */
-  readonly mounted?: Readonly<Record<string, readonly string[]>>;
 }
 
 /** Minutes it takes to change one supply for another; from memory. */

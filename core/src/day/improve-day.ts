@@ -2,7 +2,7 @@ import { seeded } from '../numeric/random';
 import { DONE_AT, type DayPlan } from './day';
 import type { Order } from './first-orders';
 import { placeOperations, type DayWork } from './place-operations';
-import { LEVELS } from './score';
+import { compareCosts, costOfScore, type Cost } from './score';
 
 /** An order, and what came of it. */
 export interface Ordered {
@@ -20,9 +20,6 @@ export interface Effort {
   readonly goOn?: () => boolean;
 }
 
-/** What an order costs: a smaller number at an earlier place counts for more than anything behind it. */
-export type Cost = readonly number[];
-
 /** Tries without getting better before the best known is shaken up. */
 const PATIENCE = 150;
 /** Moves at once to shake it up. */
@@ -38,7 +35,7 @@ export function improveDay(
   work: DayWork,
   start: Ordered,
   { tries, seed = 1, goOn }: Effort,
-  costOf: (plan: DayPlan) => Cost = ({ score }) => LEVELS.map((level) => score[level]),
+  costOf: (plan: DayPlan) => Cost = ({ score }) => costOfScore(score),
 ): Ordered {
   const random = seeded(seed);
   if (work.day.operations.every(({ at }) => at !== undefined)) return start;
@@ -69,11 +66,6 @@ interface Costed {
 
 /** Orders between two looks at whether to go on. */
 const LOOKED_AT = 64;
-
-function compareCosts(a: Cost, b: Cost): number {
-  const at = a.findIndex((value, i) => value !== b[i]);
-  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
-}
 
 function moved(work: DayWork, { order, benchOf }: Ordered, random: () => number, times: number): Ordered {
   let ids = [...order];

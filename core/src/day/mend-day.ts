@@ -1,9 +1,9 @@
 import type { Day, DayPlan, Placed } from './day';
 import type { Order } from './first-orders';
-import { improveDay, type Cost, type Effort, type Ordered } from './improve-day';
+import { improveDay, type Effort, type Ordered } from './improve-day';
 import { orderedBy } from './plan-day';
 import { placeOperations, workOf, type DayWork } from './place-operations';
-import { compareScores } from './score';
+import { compareScores, type Cost } from './score';
 
 /** Something that is now elsewhere, or at another time. */
 export interface MovedOperation {
@@ -27,12 +27,10 @@ export function mendDay(
   effort: Effort,
 ): Ordered {
   const work = workOf(day);
-  const isNew = (id: string): boolean => !before.order.includes(id);
-  const fresh = day.operations.filter(({ id }) => isNew(id)).map(({ id }) => id);
-  const kept = before.order.filter((id) => work.byId.has(id));
-  let base = orderedBy(work, kept, before.benchOf);
+  const fresh = day.operations.map(({ id }) => id).filter((id) => !before.order.includes(id));
+  let base = orderedBy(work, before.order, before.benchOf);
   for (const bag of bagsOf(work, fresh)) base = insert(work, base, bag);
-  const followed = followers(before.plan);
+  const followed = followers(before.plan.placed);
   return improveDay(work, base, effort, ({ score, placed }): Cost => [
     score.dried,
     score.broken,
@@ -79,7 +77,7 @@ function insert(work: DayWork, { order, benchOf }: Ordered, ids: readonly string
 }
 
 /** What follows what at each bench, and in the hands of each person elsewhere. */
-function followers({ placed }: DayPlan): ReadonlyMap<string, string> {
+function followers(placed: readonly Placed[]): ReadonlyMap<string, string> {
   const last = new Map<string, string>();
   const before = new Map<string, string>();
   for (const { id, bench, person } of placed) {
@@ -90,14 +88,6 @@ function followers({ placed }: DayPlan): ReadonlyMap<string, string> {
   return before;
 }
 
-function changedIn(placed: readonly Placed[], before: ReadonlyMap<string, string>): number {
-  const last = new Map<string, string>();
-  let changed = 0;
-  for (const { id, bench, person } of placed) {
-    const place = bench || person;
-    const was = before.get(id);
-    if (was !== undefined && was !== `${place} ${last.get(place) ?? ''}`) changed += 1;
-    last.set(place, id);
-  }
-  return changed;
-}
+/** How many of those there were before follow something else now. */
+const changedIn = (placed: readonly Placed[], before: ReadonlyMap<string, string>): number =>
+  [...followers(placed)].filter(([id, behind]) => (before.get(id) ?? behind) !== behind).length;

@@ -19,8 +19,6 @@ export interface DayReel {
   readonly relief: boolean;
   /** Reels that have to agree are filled one after another, at one bench. */
   readonly set?: string;
-  /** Reels planned alike: the first one's turns serve the next. */
-  readonly like?: string;
   /** When its line can be had, where some of it is not here yet. */
   readonly lineFrom?: number;
   /** Where it is being filled, since when, by whom, and which share of its turns is still to be wound. */

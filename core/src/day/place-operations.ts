@@ -133,8 +133,8 @@ class Placing {
   /** All that is placed in order of time, with what is changed and walked to counted as it came to stand. */
   inOrder(): Placed[] {
     const counted = new Map<string, Partial<Placed>>();
-    for (const [bench, busy] of this.benches) {
-      let there = this.day.mounted?.[bench] ?? [];
+    for (const busy of this.benches.values()) {
+      let there: readonly string[] = [];
       for (const { operation } of busy) {
         counted.set(operation.id, { changes: newOf(operation.pieces, there) });
         if (operation.pieces.length > 0) there = operation.pieces;
@@ -186,7 +186,7 @@ class Placing {
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
       let next = start;
       for (const one of busy) next = firstFree(one, next, slot.minutes);
-      next = this.beyondTaking(operation, bench, atBench, next);
+      next = this.beyondTaking(operation, atBench, next);
       next = firstWithin(person.hours, firstWithin(day.hours, next, slot.minutes), slot.minutes);
       next = this.inTimeToLift(operation, next, slot.minutes);
       if (!Number.isFinite(next)) return { ...slot, start: Infinity };
@@ -209,30 +209,25 @@ class Placing {
   }
 
   /** Past what comes next at a bench, where this would take the supply away that it counted on. */
-  private beyondTaking(
-    { pieces }: Operation,
-    bench: string,
-    atBench: readonly Work[],
-    start: number,
-  ): number {
+  private beyondTaking({ pieces }: Operation, atBench: readonly Work[], start: number): number {
     const next = atBench.find(({ from, operation }) => from >= start && operation.pieces.length > 0);
     if (!next || pieces.length === 0) return start;
-    const before = this.supplyAt(bench, atBench, start);
+    const before = this.supplyAt(atBench, start);
     const needs = next.operation.pieces;
     return newOf(needs, pieces) > newOf(needs, before) ? next.to : start;
   }
 
   /** What a bench has on at a moment: stripping a reel, or relieving its line, takes no supply off. */
-  private supplyAt(bench: string, atBench: readonly Work[], moment: number): readonly string[] {
+  private supplyAt(atBench: readonly Work[], moment: number): readonly string[] {
     const last = atBench.findLast(({ to, operation }) => to <= moment && operation.pieces.length > 0);
-    return last?.operation.pieces ?? this.day.mounted?.[bench] ?? [];
+    return last?.operation.pieces ?? [];
   }
 
   private slotFrom(operation: Operation, start: number, at: At): Slot {
     const { bench, atBench, person, byPerson } = at;
     const isField = DONE_AT[operation.kind] === 'field';
     const before = lastBefore(atBench, start);
-    const there = this.supplyAt(bench, atBench, start);
+    const there = this.supplyAt(atBench, start);
     const changes = DONE_AT[operation.kind] === 'bench' ? newOf(operation.pieces, there) : 0;
     const last = lastBefore(byPerson, start);
     const out = isField && !staysOut(last, start) ? OUTING_MINUTES : 0;

@@ -2,7 +2,7 @@ import { chanceBelow, NINETIETH } from '../numeric/normal';
 import type { BagInHand, Day, DayBag, Placed, Score } from './day';
 
 /** Levels of a score, the one that counts most first. */
-export const LEVELS = [
+const LEVELS = [
   'dried',
   'broken',
   'late',
@@ -13,11 +13,18 @@ export const LEVELS = [
   'finish',
 ] as const satisfies readonly (keyof Score)[];
 
+/** What is to be as small as it can be: a smaller number at an earlier place counts for more than anything behind it. */
+export type Cost = readonly number[];
+
+export const costOfScore = (score: Score): Cost => LEVELS.map((level) => score[level]);
+
 /** Below 0 where the first is better, above 0 where it is worse. */
-export function compareScores(a: Score, b: Score): number {
-  for (const level of LEVELS) if (a[level] !== b[level]) return a[level] - b[level];
-  return 0;
+export function compareCosts(a: Cost, b: Cost): number {
+  const at = a.findIndex((value, i) => value !== b[i]);
+  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
 }
+
+export const compareScores = (a: Score, b: Score): number => compareCosts(costOfScore(a), costOfScore(b));
 
 /** As late as a bag is told to be that nobody is there to fill: thirty days. */
 const NEVER = 43_200;

@@ -50,10 +50,5 @@ export function book(busy: Busy[], one: Busy): void {
 }
 
 /** What ends last at or before a moment. */
-export function lastBefore<One extends Busy>(busy: readonly One[], moment: number): One | undefined {
-  for (let i = busy.length - 1; i >= 0; i -= 1) {
-    const one = busy[i];
-    if (one && one.to <= moment) return one;
-  }
-  return undefined;
-}
+export const lastBefore = <One extends Busy>(busy: readonly One[], moment: number): One | undefined =>
+  busy.findLast(({ to }) => to <= moment);

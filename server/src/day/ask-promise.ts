@@ -2,7 +2,6 @@ import type { EarliestPromise, Piece, PromiseAsked } from '@yard-spool/contract'
 import {
   lineOf,
   operationsOf,
-  soakAdvice,
   waterState,
   type DayReel,
   type DaySoak,
@@ -15,7 +14,7 @@ import { listPieces } from '../rack/rack';
 import { PLANS } from '../planning/make-plans';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inWorker } from '../work/in-worker';
-import { WET_FOR } from './gather-day';
+import { drySoak } from './dry-soak';
 import { isoOf, minutesOf } from './open-spans';
 import { EARLIEST } from './order-day';
 import { needsOf } from './needs-of';
@@ -69,11 +68,9 @@ export async function askPromise(from: Reading, { jobs }: PromiseAsked): Promise
 
 /** Its own pieces that are dry and that the shop soaks. */
 const soaksOf = (pieces: readonly Piece[], rules: HouseRules): DaySoak[] =>
-  pieces.flatMap((piece) => {
-    const { hours, tooLongAfter } = soakAdvice(lineOf(piece.product), rules);
-    if (hours === 0 || waterState(piece) !== 'dry') return [];
-    return [{ piece: piece.code, least: hours * 60, most: tooLongAfter * 60, wetFor: WET_FOR }];
-  });
+  pieces.flatMap((piece) =>
+    waterState(piece) === 'dry' ? (drySoak(piece.code, lineOf(piece.product), rules) ?? []) : [],
+  );
 
 function reelOf(
   { type, planInput, cuts, wants }: PromiseAsked['jobs'][number],

@@ -1,8 +1,14 @@
-import type { Bench, Job, Tub } from '@yard-spool/contract';
-import { message, soakAdvice, type HouseRules, type Words } from '@yard-spool/core';
-import type { DayReel, DaySoak, Span, Wish } from '@yard-spool/core';
+import type { Job, Tub } from '@yard-spool/contract';
+import {
+  message,
+  type DayReel,
+  type DaySoak,
+  type HouseRules,
+  type Span,
+  type Wish,
+  type Words,
+} from '@yard-spool/core';
 import { jobsOf } from '../bags/jobs-of';
-import { listBenches } from '../benches/benches';
 import { ASIDE } from '../bench/at-bench';
 import { stateOfRun } from '../bench/state-of-run';
 import type { RunRow } from '../db/models/runs';
@@ -11,13 +17,12 @@ import { inSql, TO_DO } from '../db/job-states';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';
 import { listTubs } from '../tubs/tubs';
+import { drySoak, WET_FOR } from './dry-soak';
 import { needsOf } from './needs-of';
 import { minutesOf, openSpans } from './open-spans';
 
 /** Reels that are planned at once: two or three days of a busy shop. What is promised later follows as these go. */
 const MOST_REELS = 45;
-/** How long line counts as wet after it came out of the water, minutes. From memory, no source. */
-export const WET_FOR = 24 * 60;
 
 /** A bag as the day knows it. */
 export interface OpenBag {
@@ -62,7 +67,8 @@ export interface GatheredDay {
   readonly soaks: readonly DaySoak[];
   readonly noPlace: readonly NoPlace[];
   readonly runs: readonly RunOfDay[];
-  readonly benches: readonly (Bench & { readonly runId: number | null })[];
+  /** With the run that is at each. */
+  readonly benches: readonly { readonly id: number; readonly name: string; readonly runId: number | null }[];
   readonly people: readonly { readonly id: number; readonly name: string; readonly awayUntil: Date | null }[];
   readonly tubs: readonly Tub[];
   readonly wishes: Readonly<Record<string, Wish>>;
@@ -137,13 +143,13 @@ async function openBags(from: Reading) {
   return { bags, bagOf, isNew: any === undefined, later: Math.max(0, Number(count?.n ?? 0) - bags.length) };
 }
 
-async function benchesOf(from: Reading): Promise<GatheredDay['benches']> {
-  const [benches, rows] = await Promise.all([
-    listBenches(from),
-    from.tables.benches.findAll({ attributes: ['id', 'runId'] }),
-  ]);
-  const runAt = new Map(rows.map(({ id, runId }) => [id, runId]));
-  return benches.map((bench) => ({ ...bench, runId: runAt.get(bench.id) ?? null }));
+async function benchesOf({ tables }: Reading): Promise<GatheredDay['benches']> {
+  const rows = await tables.benches.findAll({
+    where: { removed: false },
+    order: ['name'],
+    attributes: ['id', 'name', 'runId'],
+  });
+  return rows.map(({ id, name, runId }) => ({ id, name, runId }));
 }
 
 async function peopleOf({ tables }: Reading, now: Date): Promise<GatheredDay['people']> {
@@ -245,15 +251,14 @@ function soaksOf(jobs: readonly Job[], tubs: readonly Tub[], rules: HouseRules):
     for (const { pieceCode, layer, water } of cuts) {
       const of = planInput.request.layers.find(({ id }) => id === layer);
       if (pieceCode === null || of?.kind !== 'line') continue;
-      const { hours, tooLongAfter } = soakAdvice(of.line, rules);
       const soak = inWater.get(pieceCode);
-      const shared = { piece: pieceCode, wetFor: WET_FOR };
+      const dry = water === 'dry' ? drySoak(pieceCode, of.line, rules) : null;
       if (soak) {
         const since = minutesOf(new Date(soak.inAt));
         const least = minutesOf(new Date(soak.readyAt)) - since;
-        soaks.set(pieceCode, { ...shared, since, least, most: minutesOf(new Date(soak.tooLongAt)) - since });
-      } else if (hours > 0 && water === 'dry')
-        soaks.set(pieceCode, { ...shared, least: hours * 60, most: tooLongAfter * 60 });
+        const most = minutesOf(new Date(soak.tooLongAt)) - since;
+        soaks.set(pieceCode, { piece: pieceCode, since, least, most, wetFor: WET_FOR });
+      } else if (dry) soaks.set(pieceCode, dry);
     }
   }
   return [...soaks.values()];

@@ -21,7 +21,7 @@ export function tellDay(day: Day, plan: DayPlan, gathered: GatheredDay, moved: M
     isNew: gathered.isNew,
     opensAt: opens !== undefined && opens > day.now ? isoOf(opens) : null,
     rows: [...doneToday(gathered), ...rows],
-    benches: benches.map(({ id, name, runId }) => ({ id, name, runId, mounted: [] })),
+    benches: [...benches],
     people: people.map(({ id, name, awayUntil }) => ({ id, name, here: awayUntil === null })),
     tubs: tubs.map(({ name, soaks }) => ({
       name,

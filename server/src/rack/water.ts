@@ -2,7 +2,7 @@ import type { Piece } from '@yard-spool/contract';
 import type { Reading } from '../context/context';
 
 /** How long line counts as wet after it came out of the water, hours. From memory, no source. */
-const DRIES_IN = 24;
+export const DRIES_IN = 24;
 const HOUR = 3_600_000;
 
 type Water = Pick<Piece, 'soaking' | 'wetUntil'>;

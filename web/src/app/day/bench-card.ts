@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { DayPlan, DayRow } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import { SmallSection } from '../drawing/small-section';
-import { clockText, rowWords } from './row-words';
+import { clockText, firstAt, linesOf, rowWords } from './row-words';
 
 /** What is at a bench now, or comes next there. */
 @Component({
@@ -54,12 +54,7 @@ export class BenchCard {
   readonly busy = input(false);
   readonly begin = output<DayRow>();
 
-  readonly first = computed(() => {
-    const own = this.day().rows.filter(
-      ({ benchId, state }) => benchId === this.bench().id && state !== 'done',
-    );
-    return own.find(({ state }) => state === 'now') ?? own[0] ?? null;
-  });
+  readonly first = computed(() => firstAt(this.day(), this.bench().id));
   protected readonly who = computed(() => {
     const id = this.first()?.personId;
     const person = this.day().people.find((one) => one.id === id);
@@ -70,11 +65,10 @@ export class BenchCard {
     return row && rowWords(row, (metres) => this.units.length(metres));
   });
   /** What goes on, the outermost first. */
-  protected readonly lines = computed(() =>
-    [...(this.first()?.lines ?? [])]
-      .reverse()
-      .map(({ code, lengthMm }, i) => `${i > 0 ? 'over ' : ''}${this.units.length(lengthMm / 1000)} ${code}`),
-  );
+  protected readonly lines = computed(() => {
+    const row = this.first();
+    return row ? linesOf(row, (metres) => this.units.length(metres)) : [];
+  });
   private readonly clock = (iso: string | undefined): string =>
     iso === undefined ? '' : clockText(iso, this.day().now);
   protected readonly start = computed(() => this.clock(this.first()?.startAt));

@@ -3,8 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { api, type DayPlan, type DayRow, type DayWish } from '@yard-spool/contract';
-import { spanText } from '@yard-spool/core';
-import { interval } from 'rxjs';
+import { interval, type Observable } from 'rxjs';
 import { FirstSteps } from '../bags/first-steps';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
@@ -17,7 +16,7 @@ import { BenchCard } from './bench-card';
 import { DayRowView } from './day-row';
 import { HandRule } from './hand-rule';
 import { RowWish } from './row-wish';
-import { clockText, dayWords, listed, rowWords } from './row-words';
+import { clockText, dayWords, firstAt, listed, rowWords } from './row-words';
 import { TubCard } from './tub-card';
 
 /** The day is looked at again this often: the clock goes on, and others work. */
@@ -72,10 +71,9 @@ export class DayPage {
     return day.moved.flatMap(({ id, wasAt, isAt, why }) => {
       const row = day.rows.find((one) => one.id === id);
       if (!row || row.kind === 'check') return [];
-      const minutes = (Date.parse(isAt) - Date.parse(wasAt)) / 60_000;
       const { what } = rowWords(row, (metres) => this.units.length(metres));
       const when = `${clockText(wasAt, day.now)} → ${clockText(isAt, day.now)}`;
-      return [{ id, what, when, by: spanText(minutes), why: this.units.say(why) }];
+      return [{ id, what, when, why: this.units.say(why) }];
     });
   });
   protected readonly isOrdered = computed(() => this.listed().some(({ pinned }) => pinned));
@@ -146,14 +144,12 @@ export class DayPage {
   }
 
   private beginHere(): void {
-    const own = (this.day()?.rows ?? []).filter(
-      ({ benchId, state }) => benchId === this.benchId() && state !== 'done',
-    );
-    const row = own.find(({ state }) => state === 'now') ?? own[0];
+    const day = this.day();
+    const row = day && firstAt(day, this.benchId());
     if (row?.kind === 'fill') this.begin(row);
   }
 
-  private send(change: ReturnType<ApiService['call']>): void {
-    this.sending.send(change, (day) => this.changed.set(day as DayPlan));
+  private send(change: Observable<DayPlan>): void {
+    this.sending.send(change, (day) => this.changed.set(day));
   }
 }

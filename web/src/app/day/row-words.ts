@@ -28,18 +28,17 @@ const bagsOf = ({ bags }: DayRow): string => {
 const codesOf = ({ lines }: DayRow): string => lines.map(({ code }) => code).join(', ');
 const minutesOf = ({ startAt, endAt }: DayRow): number => (Date.parse(endAt) - Date.parse(startAt)) / 60_000;
 
-/** What goes on, the outermost first: 120 m N-207 over 77 m S-031. */
-const linesOf = ({ lines }: DayRow, length: Tells): string =>
+/** What goes on, the outermost first: 120 m N-207, over 77 m S-031. */
+export const linesOf = ({ lines }: DayRow, length: Tells): string[] =>
   [...lines]
     .reverse()
-    .map(({ code, lengthMm }) => `${length(lengthMm / 1000)} ${code}`)
-    .join(' over ');
+    .map(({ code, lengthMm }, i) => `${i > 0 ? 'over ' : ''}${length(lengthMm / 1000)} ${code}`);
 
 const SAYS: Readonly<Record<DayRow['kind'], (row: DayRow, length: Tells) => RowWords>> = {
   soak: (row) => ({ what: `${codesOf(row)} into the water`, more: `for ${bagsOf(row)}` }),
   out: (row) => ({ what: `${codesOf(row)} out of the water`, more: `wound wet, for ${bagsOf(row)}` }),
   strip: (row) => ({ what: `Strip ${tagsOf(row)}`, more: bagsOf(row) }),
-  fill: (row, length) => ({ what: `${tagsOf(row)}, ${nameOf(row)}`, more: linesOf(row, length) }),
+  fill: (row, length) => ({ what: `${tagsOf(row)}, ${nameOf(row)}`, more: linesOf(row, length).join(' ') }),
   walk: (row) => ({ what: `Walk the counter of ${tagsOf(row)}`, more: bagsOf(row) }),
   relief: (row) => ({ what: `Take memory out of ${tagsOf(row)}`, more: bagsOf(row) }),
   check: (row) => ({ what: `Check ${tagsOf(row)}`, more: bagsOf(row) }),
@@ -65,11 +64,13 @@ export function placeOf({ kind, benchId }: DayRow, { benches }: Pick<DayPlan, 'b
   return kind === 'walk' ? 'Field' : kind === 'soak' || kind === 'out' ? 'Tub' : 'Counter';
 }
 
-/**
- * Rows as they are listed: checks are told with the shelf their bag goes to.
- *
- * @returns the rows, and how many reels are checked before each that goes to the shelf
- */
+/** What is at a bench now, or comes next there; null where nothing does. */
+export function firstAt({ rows }: Pick<DayPlan, 'rows'>, bench: number | null): DayRow | null {
+  const own = rows.filter(({ benchId, state }) => benchId === bench && state !== 'done');
+  return own.find(({ state }) => state === 'now') ?? own[0] ?? null;
+}
+
+/** Rows as they are listed: a check goes without saying where its bag goes to its shelf. */
 export function listed(rows: readonly DayRow[]): readonly DayRow[] {
   const shelved = new Set(rows.flatMap(({ kind, bags }) => (kind === 'shelf' ? bags : [])));
   return rows.filter(({ kind, bags }) => kind !== 'check' || !bags.every((bag) => shelved.has(bag)));

@@ -44,8 +44,8 @@ export const aDay = (more: Partial<DayPlan> = {}): DayPlan => ({
   opensAt: null,
   rows: [aRow()],
   benches: [
-    { id: 1, name: 'Bench 1', runId: null, mounted: [] },
-    { id: 2, name: 'Bench 2', runId: null, mounted: [] },
+    { id: 1, name: 'Bench 1', runId: null },
+    { id: 2, name: 'Bench 2', runId: null },
   ],
   people: [
     { id: 1, name: 'Tova', here: true },
