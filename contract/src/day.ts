@@ -36,8 +36,6 @@ export const DayRowSchema = v.object({
   state: v.picklist(['done', 'now', 'next']),
   startAt: InstantSchema,
   endAt: InstantSchema,
-  /** How far off its end may be, minutes, one standard deviation. */
-  sdMinutes: v.number(),
   /** Its bench; null where it is done elsewhere. */
   benchId: v.nullable(IdSchema),
   personId: v.nullable(IdSchema),
@@ -46,8 +44,8 @@ export const DayRowSchema = v.object({
   lines: v.array(DayLineSchema),
   /** Supplies put on for it. */
   changes: v.number(),
-  /** Whether it begins an outing to the field. */
-  outing: v.boolean(),
+  /** The set its reel belongs to, by the name of what fills it together, and whether it was taken apart by hand. */
+  set: v.nullable(v.object({ id: v.string(), apart: v.boolean() })),
   /** Whether somebody asked for it there, then, or by them. */
   pinned: v.boolean(),
 });
@@ -55,6 +53,19 @@ export type DayRow = v.InferOutput<typeof DayRowSchema>;
 
 /** What moved since the day was last looked at, and why. */
 const MovedSchema = v.object({ id: v.string(), wasAt: InstantSchema, isAt: InstantSchema, why: WordsSchema });
+
+/** How much time each open bag has in hand. */
+const InHandSchema = v.object({
+  number: IdSchema,
+  customer: v.string(),
+  promisedAt: InstantSchema,
+  endAt: InstantSchema,
+  /** By when it is ready nine times in ten. */
+  surelyAt: InstantSchema,
+  /** The chance that it is late, 0 to 1. */
+  risk: v.number(),
+});
+export type BagInHand = v.InferOutput<typeof InHandSchema>;
 
 /** The running order of a shop, from now on. */
 export const DayPlanSchema = v.object({
@@ -80,18 +91,7 @@ export const DayPlanSchema = v.object({
       ),
     }),
   ),
-  bags: v.array(
-    v.object({
-      number: IdSchema,
-      customer: v.string(),
-      promisedAt: InstantSchema,
-      endAt: InstantSchema,
-      /** By when it is ready nine times in ten. */
-      surelyAt: InstantSchema,
-      /** The chance that it is late, 0 to 1. */
-      risk: v.number(),
-    }),
-  ),
+  bags: v.array(InHandSchema),
   /** Reels that cannot be filled as things are, and what would give them a place. */
   noPlace: v.array(
     v.object({ jobId: IdSchema, tag: v.string(), bag: IdSchema, why: WordsSchema, cure: WordsSchema }),
@@ -102,6 +102,8 @@ export const DayPlanSchema = v.object({
   /** Bags that wait beyond those that are planned here. */
   later: v.number(),
   moved: v.array(MovedSchema),
+  /** Whether a better order is still looked for: it is worth asking again soon. */
+  improving: v.boolean(),
 });
 export type DayPlan = v.InferOutput<typeof DayPlanSchema>;
 
@@ -113,8 +115,16 @@ export const DayWishSchema = v.object({
   earliestAt: v.nullable(InstantSchema),
   /** At that time, whatever else happens. */
   at: v.nullable(InstantSchema),
+  /** A set that is filled reel by reel, wherever each finds its place. */
+  apart: v.optional(v.boolean(), false),
 });
 export type DayWish = v.InferOutput<typeof DayWishSchema>;
+
+/** Something that could be asked of one operation. */
+export const DayTrySchema = v.object({ operation: OperationIdSchema, wish: DayWishSchema });
+/** What it would do to each bag's time in hand; nothing is changed by it. */
+export const DayTriedSchema = v.object({ bags: v.array(InHandSchema), broken: v.number() });
+export type DayTried = v.InferOutput<typeof DayTriedSchema>;
 
 /** Whether somebody is here for the rest of the day. */
 export const HereSchema = v.object({ here: v.boolean() });

@@ -104,7 +104,7 @@ const options = {
   /** Where its label printer listens, host:port; empty where it has none. */
   printer: v.optional(PrinterSchema, ''),
   /** What its messages say, with {words} in braces filled in; empty for the usual. */
-  wordings: v.optional(WordingsSchema, { ready: '', due: '' }),
+  wordings: v.optional(WordingsSchema, { ready: '', due: '', waits: '' }),
   bins: BinsSchema,
   cautions: OwnCautionsSchema,
 };

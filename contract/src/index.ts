@@ -24,7 +24,15 @@ export {
 export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit';
 export type { Network } from './network';
 export { PasscodeSchema, isTheirName, LEAST_PASSCODE } from './passcode';
-export { USUAL_HOURS, type DayPlan, type DayRow, type DayWish, type OpenHours } from './day';
+export {
+  USUAL_HOURS,
+  type BagInHand,
+  type DayPlan,
+  type DayRow,
+  type DayTried,
+  type DayWish,
+  type OpenHours,
+} from './day';
 export type { EarliestPromise, PromiseAsked } from './promise';
 export { type Bench, type Device, type NewBench } from './benches';
 export { type CounterAtBench } from './counter-of-bench';
@@ -131,6 +139,7 @@ export {
 export type { Found, GotQuery, GotRow, SearchHit } from './search';
 export {
   ALL_WAITING,
+  TODAY,
   ANY_REEL,
   LABELS,
   PAPERS,
@@ -139,7 +148,7 @@ export {
   type PaperPreview,
   type PaperQuery,
 } from './paper';
-export { type Message, type MessageChange, type MessageState } from './messages';
+export { type Message, type MessageChange, type NewMessage, type MessageState } from './messages';
 export type { Calendar } from './calendar';
 export {
   RECORD_COLUMNS,

@@ -29,8 +29,9 @@ export const MessagesQuerySchema = v.object({
   state: v.optional(v.picklist(['waiting', 'done']), 'waiting'),
   after: afterOf(/^\d{0,12}$/),
 });
-/** The text for a reel that is due, put among those that wait to be sent. */
-export const NewMessageSchema = v.object({ fillId: IdSchema });
+/** The text for a reel that is due, or for a bag whose line is not there, put among those that wait to be sent. */
+export const NewMessageSchema = v.union([v.object({ fillId: IdSchema }), v.object({ bag: IdSchema })]);
+export type NewMessage = v.InferOutput<typeof NewMessageSchema>;
 /** A message's text, or that it was sent or is not to be, on the message as it was looked at. */
 export const ChangeMessageSchema = v.object({
   version: VersionSchema,

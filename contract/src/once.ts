@@ -23,6 +23,7 @@ const makesNothingTwice = isOneOf([
   ['POST', '/session/again'],
   ['POST', '/house-rules/preview'],
   ['POST', '/day/promise'],
+  ['POST', '/day/try'],
   ['POST', '/paper'],
   ['POST', '/runs/:id/events'],
   ['POST', '/people/:id/passcode'],

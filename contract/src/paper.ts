@@ -1,7 +1,7 @@
 import { UNIT_SYSTEMS } from '@yard-spool/core';
 import * as v from 'valibot';
 
-/** What is put on paper, and what each is about: a reel by its tag, a bag by its number, a customer by theirs. */
+/** What is put on paper, and what each is about: a reel by its tag, a bag by its number, a customer by theirs, the day. */
 export const PAPERS = {
   tag: 'reel',
   'claim-slip': 'bag',
@@ -11,6 +11,7 @@ export const PAPERS = {
   'set-sheet': 'customer',
   gauge: 'bag',
   'tape-marks': 'reel',
+  'running-order': 'day',
 } as const;
 export type Paper = keyof typeof PAPERS;
 
@@ -24,6 +25,8 @@ export type Label = keyof typeof LABELS;
 
 /** Every bag that waits, in the place of one bag's number: for the cut list and what is set out. */
 export const ALL_WAITING = 'waiting';
+/** What is done today, in the place of one bag's number: for the running order, the cut list and what is set out. */
+export const TODAY = 'today';
 /** Tape marks for any reel, in the place of one reel's tag: by the metre, or by the foot. */
 export const ANY_REEL = { m: 'any-m', ft: 'any-ft' } as const;
 

@@ -19,13 +19,23 @@ export const PromiseAskedSchema = v.object({
     v.minLength(1, 'A bag has at least one reel.'),
     v.maxLength(20),
   ),
+  /** When it is to be promised for; where that is too early, what would make it possible is looked for. */
+  promisedAt: v.optional(v.nullable(InstantSchema), null),
 });
 export type PromiseAsked = v.InferOutput<typeof PromiseAskedSchema>;
 
 /** The earliest promise that holds nine times in ten; null where some line is not in stock, or nobody is there. */
 export const EarliestPromiseSchema = v.object({
   at: v.nullable(InstantSchema),
-  /** The same without soaking its line; null where that is not earlier. */
-  dryAt: v.nullable(InstantSchema),
+  /** What would make it earlier, the most first; empty where what is to be promised holds, or nothing would. */
+  cures: v.array(
+    v.object({
+      kind: v.picklist(['dry', 'line', 'hands']),
+      at: InstantSchema,
+      /** The piece that is taken instead; empty where the cure is another. */
+      code: v.string(),
+      name: v.string(),
+    }),
+  ),
 });
 export type EarliestPromise = v.InferOutput<typeof EarliestPromiseSchema>;

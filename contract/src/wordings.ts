@@ -2,8 +2,8 @@ import { MESSAGE_WORDS, unknownWords } from '@yard-spool/core';
 import * as v from 'valibot';
 import { text } from './basics';
 
-/** What customers are written about: reels that can be fetched, line that is due. */
-export const MESSAGE_KINDS = ['ready', 'due'] as const;
+/** What customers are written about: reels that can be fetched, line that is due, line that is not in stock. */
+export const MESSAGE_KINDS = ['ready', 'due', 'waits'] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 
 /** A message's words, in which only what can be filled in stands in braces. */
@@ -15,7 +15,11 @@ const wording = (kind: MessageKind) =>
       `Only these can be filled in: ${MESSAGE_WORDS[kind].map((word) => `{${word}}`).join(', ')}.`,
     ),
   );
-export const WordingsSchema = v.object({ ready: wording('ready'), due: wording('due') });
+export const WordingsSchema = v.object({
+  ready: wording('ready'),
+  due: wording('due'),
+  waits: v.optional(wording('waits'), ''),
+});
 
 /** Where a printer listens; empty for none. */
 export const PrinterSchema = v.pipe(

@@ -206,6 +206,7 @@ export { memoryAdvice } from './advice/memory-advice';
 export { dragAdvice, type DragAdvice } from './advice/drag-advice';
 export { bedInText } from './advice/bed-in-text';
 export { dueText, type DueFacts } from './advice/due-text';
+export { waitsText } from './advice/waits-text';
 export { readyText } from './advice/ready-text';
 export { MESSAGE_WORDS, unknownWords, USUAL_WORDINGS } from './advice/wording';
 export { serviceAdvice, serviceLife, type ServiceAdvice, type Wear } from './advice/service-advice';
@@ -324,5 +325,13 @@ export { learnTimes, type DayTimes } from './day/day-times';
 export { earliestPromise } from './day/earliest-promise';
 export type { Ordered } from './day/improve-day';
 export { mendDay, movedIn, type MovedOperation } from './day/mend-day';
-export { operationsOf, type DayReel, type DaySoak, type Wish } from './day/operations-of';
+export { fillId, operationsOf, type DayReel, type DaySoak, type Wish } from './day/operations-of';
 export { planDay } from './day/plan-day';
+export {
+  linesInWords,
+  listedRows,
+  placeInWords,
+  rowInWords,
+  type RowToTell,
+  type SaysLength,
+} from './day/row-words';

@@ -1,5 +1,12 @@
 import * as v from 'valibot';
-import { DayPlanSchema, DayWishSchema, HereSchema, OperationIdSchema } from '../day';
+import {
+  DayPlanSchema,
+  DayTriedSchema,
+  DayTrySchema,
+  DayWishSchema,
+  HereSchema,
+  OperationIdSchema,
+} from '../day';
 import { NothingSchema } from '../basics';
 import { EarliestPromiseSchema, PromiseAskedSchema } from '../promise';
 import { route } from '../route';
@@ -15,6 +22,7 @@ export const dayApi = {
     body: DayWishSchema,
     reply: DayPlanSchema,
   }),
+  tryWish: route('POST', '/day/try', { body: DayTrySchema, reply: DayTriedSchema }),
   dropWishes: route('DELETE', '/day/operations', { reply: DayPlanSchema }),
   isHere: route('PUT', '/day/people/:id', { params: byId, body: HereSchema, reply: DayPlanSchema }),
 } as const;

@@ -2,6 +2,7 @@
 export const MESSAGE_WORDS = {
   ready: ['customer', 'bag', 'reels', 'list', 'shop'],
   due: ['customer', 'reel', 'tag', 'line', 'since', 'advice', 'shop'],
+  waits: ['customer', 'bag', 'list', 'shop'],
 } as const;
 
 /** The usual words, where the house has none of its own. */
@@ -16,6 +17,12 @@ export const USUAL_WORDINGS = {
     'Hello {customer},',
     'the {line} on your {reel} (tag {tag}) is due. {since}. {advice}',
     'Bring it in when it suits you. {shop}',
+  ].join('\n'),
+  waits: [
+    'Hello {customer},',
+    'bag {bag} cannot be finished as planned: we do not have all of its line.',
+    '{list}',
+    'Shall we wait for it, or take another line? {shop}',
   ].join('\n'),
 } as const;
 

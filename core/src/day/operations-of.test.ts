@@ -72,6 +72,14 @@ describe('What there is to do', () => {
     ]);
   });
 
+  it('fills each of a set by itself where it was taken apart, and asks nothing else of them', () => {
+    const set = [reel('1', { set: 's', walk: true }), reel('2', { set: 's', walk: true })];
+    const all = made(set, [], { 'fill:b:s': { apart: true }, 'fill:2': { bench: 'x' } });
+    expect(all.filter(({ kind }) => kind === 'fill').map(({ id }) => id)).toEqual(['fill:1', 'fill:2']);
+    expect(all.map(({ bench }) => bench)).toEqual(all.map(({ id }) => (id === 'fill:2' ? 'x' : undefined)));
+    expect(all.find(({ id }) => id === 'walk:1')!.after[0]!.id).toBe('fill:1');
+  });
+
   it('waits for line that is on order', () => {
     expect(made([reel('1', { lineFrom: 2000 })])[0]!.earliest).toBe(2000);
   });

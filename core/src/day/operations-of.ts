@@ -19,6 +19,8 @@ export interface DayReel {
   readonly relief: boolean;
   /** Reels that have to agree are filled one after another, at one bench. */
   readonly set?: string;
+  /** It was taken out of its set by hand. */
+  readonly apart?: boolean;
   /** When its line can be had, where some of it is not here yet. */
   readonly lineFrom?: number;
   /** Where it is being filled, since when, by whom, and which share of its turns is still to be wound. */
@@ -44,8 +46,11 @@ export interface DaySoak {
   readonly out?: number;
 }
 
-/** What is asked of one operation by hand: where, by whom, not before, at a time. */
-export type Wish = Pick<Operation, 'bench' | 'person' | 'at'> & { readonly earliest?: number };
+/** What is asked of one operation by hand: where, by whom, not before, at a time; of a set, that it is taken apart. */
+export type Wish = Pick<Operation, 'bench' | 'person' | 'at'> & {
+  readonly earliest?: number;
+  readonly apart?: boolean;
+};
 
 export interface DayFacts {
   readonly now: number;
@@ -62,7 +67,8 @@ const LIKE_SHARE = 0.85;
 const LEAST_LEFT = 3;
 
 /** What there is to do for open bags: into and out of the tub, strip, fill, walk, relieve, check, onto the shelf. */
-export function operationsOf({ now, reels, soaks, times, wishes }: DayFacts): Operation[] {
+export function operationsOf({ now, reels: all, soaks, times, wishes }: DayFacts): Operation[] {
+  const reels = all.map((reel) => (wishes[fillId(reel)]?.apart ? { ...reel, apart: true } : reel));
   const made = [
     ...soaks.flatMap((soak) => soakOf(soak, reels)),
     ...groupsOf(reels).flatMap((group) => fillOf(group, soaks, times, now)),
@@ -78,13 +84,19 @@ export function operationsOf({ now, reels, soaks, times, wishes }: DayFacts): Op
 }
 
 /** The operation that fills a reel: its own, or that of its set. */
-export const fillId = ({ id, bag, set, state }: DayReel): string =>
-  set !== undefined && state === 'booked' ? `fill:${bag}:${set}` : `fill:${id}`;
+export const fillId = ({ id, bag, set, apart, state }: DayReel): string =>
+  set !== undefined && !apart && state === 'booked' ? `fill:${bag}:${set}` : `fill:${id}`;
 
-const withWish = (one: Operation, wish: Wish | undefined): Partial<Operation> =>
-  wish && one.at === undefined
-    ? { ...wish, earliest: Math.max(one.earliest, wish.earliest ?? -Infinity) }
-    : {};
+function withWish(one: Operation, wish: Wish | undefined): Partial<Operation> {
+  if (!wish || one.at !== undefined) return {};
+  const { bench, person, at, earliest = -Infinity } = wish;
+  return {
+    earliest: Math.max(one.earliest, earliest),
+    ...(bench === undefined ? {} : { bench }),
+    ...(person === undefined ? {} : { person }),
+    ...(at === undefined ? {} : { at }),
+  };
+}
 
 const plain = { pieces: [], after: [], earliest: -Infinity } as const;
 const right = (id: string): After => ({ id, least: 0, most: Infinity });

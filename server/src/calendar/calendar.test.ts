@@ -1,4 +1,4 @@
-import type { Bag, Calendar } from '@yard-spool/contract';
+import type { Bag, Calendar, DayPlan, SavedHouseRules } from '@yard-spool/contract';
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
@@ -49,6 +49,23 @@ describe('the calendar', () => {
     expect([...again.text.matchAll(/^UID:(.*)$/gm)].map(([, uid]) => uid)).toEqual(
       [...text.matchAll(/^UID:(.*)$/gm)].map(([, uid]) => uid),
     );
+  });
+
+  it('has what goes into the water and comes out of it, as the day has it', async () => {
+    const { body: house } = await manager<SavedHouseRules>('GET', '/house-rules');
+    await manager('PUT', '/house-rules', { ...house, zone: 'UTC', rules: { ...house.rules, soak: 'short' } });
+    const { text } = await subscribed((await manager<Calendar>('POST', '/calendar', {})).body.path);
+    const events = new ICAL.Component(ICAL.parse(text) as unknown[])
+      .getAllSubcomponents('vevent')
+      .map((one) => new ICAL.Event(one));
+    const of = (summary: string) => events.find((one) => one.summary === summary);
+    const into = of('CA-26 into the water');
+    expect(into?.description).toBe(`for bag ${bag.number}`);
+    const { rows } = (await ask<DayPlan>('GET', '/day')).body;
+    expect(into?.startDate.toJSDate().toISOString()).toBe(
+      rows.find(({ id }) => id === 'soak:CA-26')?.startAt,
+    );
+    expect(of('CA-26 out of the water')!.startDate.compare(into!.endDate)).toBe(1);
   });
 
   it('has an address that is told once, ends with the next one, and can be taken away', async () => {

@@ -1,8 +1,10 @@
 import { HERE, TO_FILL, inSql } from '../db/job-states';
 import { createHash, randomBytes } from 'node:crypto';
-import type { Calendar, DueRow, Person } from '@yard-spool/contract';
+import type { Calendar, DayRow, DueRow, Person } from '@yard-spool/contract';
+import { rowInWords } from '@yard-spool/core';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Reading, ServerContext } from '../context/context';
+import { readDay } from '../day/read-day';
 import { managersOnly } from '../shop/house-changes';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';
@@ -59,7 +61,7 @@ interface Promised {
 }
 
 /**
- * What is promised and what is due, as iCalendar (RFC 5545), for whoever has the address.
+ * What is promised, what is due, and what goes into the water and out of it, as iCalendar (RFC 5545), for whoever has the address.
  *
  * @throws `not-found` where the address is none, or not any more
  */
@@ -68,7 +70,7 @@ export async function calendarFile(from: Reading, secret: string): Promise<strin
   if (row?.hash !== hashOf(secret))
     throw new ProblemError('not-found', 'There is no calendar at this address any more.');
   const { shopName, zone } = await readHouseRules(from);
-  const [promised, due] = await Promise.all([promisedBags(from), dueRows(from)]);
+  const [promised, due, soaks] = await Promise.all([promisedBags(from), dueRows(from), soakRows(from)]);
   const calendar = ical({
     name: shopName === '' ? 'Yard Spool' : shopName,
     prodId: { company: 'Yard Spool', product: 'Yard Spool', language: 'EN' },
@@ -94,6 +96,17 @@ export async function calendarFile(from: Reading, secret: string): Promise<strin
       summary: `Due: ${tag} ${label}${spool === 'own' ? '' : `, ${spool} spool`}`,
       description: `${customer.name}: ${on.lines.at(-1)?.name ?? ''}`,
     });
+  for (const row of soaks) {
+    const { what, more } = rowInWords(row, String);
+    calendar.createEvent({
+      id: `${row.id.replaceAll(':', '-')}@yard-spool`,
+      stamp,
+      start: row.startAt,
+      end: row.endAt,
+      summary: what,
+      description: more,
+    });
+  }
   return calendar.toString();
 }
 
@@ -110,6 +123,12 @@ const promisedBags = (from: Reading): Promise<Promised[]> =>
      GROUP BY bags.id, customers.name, bags.promised_at ORDER BY bags.promised_at LIMIT ${String(MOST)}`,
     { since: new Date(from.clock().getTime() - BEFORE_DAYS * 86_400_000) },
   );
+
+/** Line into the water and out of it, as the day has it. */
+async function soakRows(from: Reading): Promise<readonly DayRow[]> {
+  const { rows } = await readDay(from);
+  return rows.filter(({ kind }) => kind === 'soak' || kind === 'out');
+}
 
 async function dueRows(from: Reading): Promise<DueRow[]> {
   const by = new Date(from.clock().getTime() + AHEAD_DAYS * 86_400_000).toISOString();

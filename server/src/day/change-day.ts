@@ -1,11 +1,12 @@
-import type { DayPlan, DayWish, Person } from '@yard-spool/contract';
+import type { DayPlan, DayTried, DayWish, Person } from '@yard-spool/contract';
 import { Op } from 'sequelize';
-import type { ServerContext } from '../context/context';
+import type { Reading, ServerContext } from '../context/context';
 import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';
-import { readDay } from './read-day';
+import { asWish } from './as-wish';
+import { daySeen, lastDay, readDay } from './read-day';
 
 /** What was asked of a day is forgotten after a week. */
 const KEPT_MS = 7 * 24 * 3_600_000;
@@ -15,10 +16,39 @@ export async function wishOfDay(
   context: ServerContext,
   person: Person,
   operation: string,
-  { benchId, personId, earliestAt, at }: DayWish,
+  wish: DayWish,
 ): Promise<DayPlan> {
-  const before = await readDay(context);
-  const row = before.rows.find(({ id }) => id === operation);
+  mayBeAsked(await readDay(context), operation, wish);
+  await unit(context, person, async (u) => {
+    await isThere(u, wish);
+    const { dayWishes } = u.tables;
+    const now = u.clock();
+    await dayWishes.removeAll({
+      [Op.or]: [{ operation }, { madeAt: { [Op.lt]: new Date(now.getTime() - KEPT_MS) } }],
+    });
+    const { benchId, personId, earliestAt, at, apart } = wish;
+    const asked = { benchId, personId, earliest: dateOf(earliestAt), at: dateOf(at), apart };
+    if (isAsked(wish)) await dayWishes.create({ operation, ...asked, madeAt: now, byId: u.actor.id });
+  });
+  return readDay(context);
+}
+
+/** What it would do to each bag's time in hand if that was asked; nothing is changed by it. */
+export async function tryWish(
+  from: Reading,
+  { operation, wish }: { readonly operation: string; readonly wish: DayWish },
+): Promise<DayTried> {
+  mayBeAsked(await lastDay(from), operation, wish);
+  await isThere(from, wish);
+  return daySeen(from, operation, isAsked(wish) ? asWish(wish) : undefined);
+}
+
+const isAsked = ({ apart, ...rest }: DayWish): boolean =>
+  apart || Object.values(rest).some((one) => one !== null);
+
+/** @throws where there is no such thing to do, it has begun, or it is not asked of what it could be */
+function mayBeAsked({ rows }: Pick<DayPlan, 'rows'>, operation: string, { benchId, apart }: DayWish): void {
+  const row = rows.find(({ id, set }) => id === operation || set?.id === operation);
   if (!row) throw new ProblemError('not-found', 'This is done, or not to be done any more. Look again.');
   if (row.state === 'now')
     throw new ProblemError('already-closed', 'This has begun. It goes on where it is.');
@@ -26,21 +56,19 @@ export async function wishOfDay(
     throw new ProblemError('bad-request', 'This is not done at a bench.', [
       { path: 'benchId', message: 'Leave the bench out.' },
     ]);
-  await unit(context, person, async (u) => {
-    const { dayWishes, benches, people } = u.tables;
-    if (benchId !== null && !(await benches.findOne({ where: { id: benchId, removed: false } })))
-      throw new ProblemError('not-found', 'This bench is not there any more.');
-    if (personId !== null && !(await people.findOne({ where: { id: personId, leftAt: null } })))
-      throw new ProblemError('not-found', 'This person is not here any more.');
-    const now = u.clock();
-    await dayWishes.removeAll({
-      [Op.or]: [{ operation }, { madeAt: { [Op.lt]: new Date(now.getTime() - KEPT_MS) } }],
-    });
-    const asked = { benchId, personId, earliest: dateOf(earliestAt), at: dateOf(at) };
-    if (Object.values(asked).some((one) => one !== null))
-      await dayWishes.create({ operation, ...asked, madeAt: now, byId: u.actor.id });
-  });
-  return readDay(context);
+  if (apart && row.set?.id !== operation)
+    throw new ProblemError('bad-request', 'This is no set of reels.', [
+      { path: 'apart', message: 'Only a set is taken apart.' },
+    ]);
+}
+
+/** @throws where a bench or a person is not there any more */
+async function isThere({ tables }: Pick<Reading, 'tables'>, { benchId, personId }: DayWish): Promise<void> {
+  const { benches, people } = tables;
+  if (benchId !== null && !(await benches.findOne({ where: { id: benchId, removed: false } })))
+    throw new ProblemError('not-found', 'This bench is not there any more.');
+  if (personId !== null && !(await people.findOne({ where: { id: personId, leftAt: null } })))
+    throw new ProblemError('not-found', 'This person is not here any more.');
 }
 
 const dateOf = (iso: string | null): Date | null => (iso === null ? null : new Date(iso));

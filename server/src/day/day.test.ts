@@ -17,7 +17,7 @@ beforeAll(async () => {
   ask = await shop.as('Ada');
   await shop.as('Bo');
   const rules = (await ask<SavedHouseRules>('GET', '/house-rules')).body;
-  await ask('PUT', '/house-rules', { ...rules, zone: 'UTC', rules: { ...rules.rules, soak: 'hours' } });
+  await ask('PUT', '/house-rules', { ...rules, zone: 'UTC', rules: { ...rules.rules, soak: 'short' } });
   pieces = await receiveTwo(ask, 5000, 'D');
 });
 afterAll(() => shop.close());
@@ -180,16 +180,22 @@ describe('the day', () => {
   it('says what may be promised for one more bag, sooner where its line stays dry, and none without line', async () => {
     const fresh = await receiveTwo(ask, 900, 'E');
     const { jobs } = booking(fresh);
-    const promise = async (...asked: object[]): Promise<EarliestPromise> =>
-      (await ask<EarliestPromise>('POST', '/day/promise', { jobs: asked })).body;
+    const promise = async (asked: object[], promisedAt?: string): Promise<EarliestPromise> =>
+      (await ask<EarliestPromise>('POST', '/day/promise', { jobs: asked, promisedAt })).body;
     const [job] = jobs;
     const one = { type: job!.type, planInput: job!.planInput, cuts: job!.cuts };
-    const { at: soaked, dryAt } = await promise(one);
+    const { at: soaked, cures } = await promise([one]);
     expect(Date.parse(soaked!)).toBeGreaterThan(now.getTime() + 90 * 60_000);
-    expect(Date.parse(dryAt!)).toBeLessThan(Date.parse(soaked!));
-    expect(Date.parse((await promise(one, one, one)).at!)).toBeGreaterThan(Date.parse(soaked!));
+    expect(cures).toEqual([]);
+    const early = await promise([one], now.toISOString());
+    expect(early.at).toBe(soaked);
+    const dry = early.cures.find(({ kind }) => kind === 'dry');
+    expect(Date.parse(dry!.at)).toBeLessThan(Date.parse(soaked!));
+    // What holds needs no cure.
+    expect((await promise([one], soaked!)).cures).toEqual([]);
+    expect(Date.parse((await promise([one, one, one])).at!)).toBeGreaterThan(Date.parse(soaked!));
     const coming = { ...one, cuts: [one.cuts[0]!, { layer: 'main', productId: fresh.main.product.id }] };
-    expect(await promise(coming)).toEqual({ at: null, dryAt: null });
+    expect(await promise([coming])).toEqual({ at: null, cures: [] });
     expect(codeOf(await ask('POST', '/day/promise', { jobs: [] }))).toBe('bad-request');
     // It was a question: nothing of it is there.
     expect((await day()).bags.some(({ number }) => number === 0)).toBe(false);

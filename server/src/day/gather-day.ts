@@ -17,7 +17,8 @@ import { inSql, TO_DO } from '../db/job-states';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';
 import { listTubs } from '../tubs/tubs';
-import { drySoak, WET_FOR } from './dry-soak';
+import { asWish } from './as-wish';
+import { drySoak, soakOf } from './dry-soak';
 import { needsOf } from './needs-of';
 import { minutesOf, openSpans } from './open-spans';
 
@@ -52,6 +53,14 @@ export interface NoPlace {
   readonly cure: Words;
 }
 
+/** A bench with the run that is at it, and whether a device counts there. */
+export interface BenchOfDay {
+  readonly id: number;
+  readonly name: string;
+  readonly runId: number | null;
+  readonly counts: boolean;
+}
+
 /** What a day is planned from, and what it is told with. */
 export interface GatheredDay {
   readonly now: Date;
@@ -67,8 +76,7 @@ export interface GatheredDay {
   readonly soaks: readonly DaySoak[];
   readonly noPlace: readonly NoPlace[];
   readonly runs: readonly RunOfDay[];
-  /** With the run that is at each. */
-  readonly benches: readonly { readonly id: number; readonly name: string; readonly runId: number | null }[];
+  readonly benches: readonly BenchOfDay[];
   readonly people: readonly { readonly id: number; readonly name: string; readonly awayUntil: Date | null }[];
   readonly tubs: readonly Tub[];
   readonly wishes: Readonly<Record<string, Wish>>;
@@ -147,9 +155,9 @@ async function benchesOf({ tables }: Reading): Promise<GatheredDay['benches']> {
   const rows = await tables.benches.findAll({
     where: { removed: false },
     order: ['name'],
-    attributes: ['id', 'name', 'runId'],
+    attributes: ['id', 'name', 'runId', 'devices'],
   });
-  return rows.map(({ id, name, runId }) => ({ id, name, runId }));
+  return rows.map(({ id, name, runId, devices }) => ({ id, name, runId, counts: devices.length > 0 }));
 }
 
 async function peopleOf({ tables }: Reading, now: Date): Promise<GatheredDay['people']> {
@@ -167,15 +175,16 @@ async function peopleOf({ tables }: Reading, now: Date): Promise<GatheredDay['pe
 async function wishesOf({ tables }: Reading, now: Date): Promise<Record<string, Wish>> {
   const rows = await tables.dayWishes.findAll();
   return Object.fromEntries(
-    rows.map(({ operation, benchId, personId, earliest, at }): [string, Wish] => [
+    rows.map(({ operation, benchId, personId, earliest, at, apart }): [string, Wish] => [
       operation,
-      {
-        ...(benchId === null ? {} : { bench: String(benchId) }),
-        ...(personId === null ? {} : { person: String(personId) }),
-        ...(earliest === null ? {} : { earliest: minutesOf(earliest) }),
+      asWish({
+        benchId,
+        personId,
+        earliestAt: earliest?.toISOString() ?? null,
         // A time that has passed without it being begun holds it nowhere.
-        ...(at === null || at < now ? {} : { at: minutesOf(at) }),
-      },
+        at: at === null || at < now ? null : at.toISOString(),
+        apart,
+      }),
     ]),
   );
 }
@@ -210,6 +219,10 @@ async function leftOf(from: Reading, run: RunRow, job: Job | undefined): Promise
   return 1 - wound / all;
 }
 
+/** Whether a device counts, wherever a reel is filled. */
+export const allCount = (benches: readonly BenchOfDay[]): boolean =>
+  benches.length > 0 && benches.every(({ counts }) => counts);
+
 type AtBenches = Pick<GatheredDay, 'runs' | 'benches'>;
 
 function reelOf(job: Job, bag: number, rules: HouseRules, { runs, benches }: AtBenches): DayReel {
@@ -230,7 +243,7 @@ function reelOf(job: Job, bag: number, rules: HouseRules, { runs, benches }: AtB
     bag: String(bag),
     state: state === 'ready' || state === 'to-check' ? state : isOn ? 'on-the-bench' : 'booked',
     pieces: [...new Set(cuts.flatMap(({ pieceCode }) => pieceCode ?? []))],
-    ...needsOf(job, plan.layers, rules),
+    ...needsOf(job, plan.layers, { rules, counted: bench?.counts ?? allCount(benches) }),
     ...(begun || {}),
   };
 }
@@ -253,12 +266,8 @@ function soaksOf(jobs: readonly Job[], tubs: readonly Tub[], rules: HouseRules):
       if (pieceCode === null || of?.kind !== 'line') continue;
       const soak = inWater.get(pieceCode);
       const dry = water === 'dry' ? drySoak(pieceCode, of.line, rules) : null;
-      if (soak) {
-        const since = minutesOf(new Date(soak.inAt));
-        const least = minutesOf(new Date(soak.readyAt)) - since;
-        const most = minutesOf(new Date(soak.tooLongAt)) - since;
-        soaks.set(pieceCode, { piece: pieceCode, since, least, most, wetFor: WET_FOR });
-      } else if (dry) soaks.set(pieceCode, dry);
+      if (soak) soaks.set(pieceCode, soakOf(soak));
+      else if (dry) soaks.set(pieceCode, dry);
     }
   }
   return [...soaks.values()];

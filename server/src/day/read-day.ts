@@ -1,35 +1,55 @@
-import type { DayPlan } from '@yard-spool/contract';
-import { movedIn, operationsOf, type Day, type MovedOperation, type Ordered } from '@yard-spool/core';
+import type { DayPlan, DayTried } from '@yard-spool/contract';
+import {
+  movedIn,
+  operationsOf,
+  type Day,
+  type DayTimes,
+  type MovedOperation,
+  type Ordered,
+  type Wish,
+} from '@yard-spool/core';
 import type { Reading } from '../context/context';
 import type { Held } from '../context/held';
 import { inWorker } from '../work/in-worker';
 import { gatherDay, type GatheredDay } from './gather-day';
+import { hasBegun } from './has-begun';
 import { minutesOf } from './open-spans';
 import { ORDER_DAY } from './order-day';
-import { tellDay } from './tell-day';
+import { tellBags, tellDay } from './tell-day';
 import { timesOf } from './took';
 import { whyMoved } from './why-moved';
 
-/** Orders looked at, and the longest that may take, ms: from the beginning, and when the day is followed. */
+/** Orders looked at, and the longest that may take, ms: at once, from the beginning, as the day is followed, to see. */
+const AT_ONCE = { tries: 60, within: 120 };
 const FROM_NEW = { tries: 1500, within: 1500 };
 const FOLLOWING = { tries: 200, within: 400 };
+const TO_SEE = { tries: 60, within: 120 };
+/** A day that changes while a better order is looked for is looked at again so often. */
+const MOST_ROUNDS = 3;
 /** What moved is told for so long, minutes. */
 const TOLD_FOR = 20;
 
+/** A day as it was gathered, and the order it was put in. */
+interface OrderedDay {
+  readonly gathered: GatheredDay;
+  readonly day: Day;
+  readonly ordered: Ordered;
+}
+
 /** The day as it was ordered last. */
 interface HeldDay {
-  ordered: Ordered | null;
-  gathered: GatheredDay | null;
+  last: OrderedDay | null;
   moved: readonly (MovedOperation & { readonly why: string; readonly at: number })[];
   /** The order under way: whoever asks meanwhile is given the same. */
   asked: Promise<DayPlan> | null;
+  /** A better order than the first is looked for. */
+  improving: Promise<void> | null;
 }
 
 const DAY: Held<HeldDay> = {
-  make: () => ({ ordered: null, gathered: null, moved: [], asked: null }),
+  make: () => ({ last: null, moved: [], asked: null, improving: null }),
   forget: (held) => {
-    held.ordered = null;
-    held.gathered = null;
+    held.last = null;
     held.moved = [];
   },
 };
@@ -37,7 +57,7 @@ const DAY: Held<HeldDay> = {
 /** The running order as it is now: the one there was, mended for what happened since. */
 export function readDay(from: Reading): Promise<DayPlan> {
   const held = from.held.of(DAY);
-  held.asked ??= ordered(from, held).finally(() => (held.asked = null));
+  held.asked ??= read(from, held).finally(() => (held.asked = null));
   return held.asked;
 }
 
@@ -46,41 +66,92 @@ export async function orderAgain(from: Reading): Promise<DayPlan> {
   const held = from.held.of(DAY);
   await held.asked?.catch(() => undefined);
   DAY.forget(held);
-  return readDay(from);
+  const now = await dayAsIs(from);
+  held.last = { ...now, ordered: await inWorker(ORDER_DAY, { day: now.day, ...FROM_NEW }) };
+  return told(held, held.last);
 }
 
-async function ordered(from: Reading, held: HeldDay): Promise<DayPlan> {
-  const [gathered, times] = await Promise.all([gatherDay(from), timesOf(from)]);
-  const day = dayOf(gathered, operationsOf({ ...gathered, now: minutesOf(gathered.now), times }));
-  const { ordered: before, gathered: was } = held;
-  const made = await inWorker(ORDER_DAY, before ? { day, before, ...FOLLOWING } : { day, ...FROM_NEW });
-  const now = day.now;
-  if (before && was) {
-    const fresh = movedIn(before.plan, made.plan).map((one) => ({
-      ...one,
-      why: whyMoved(was, gathered, one),
-      at: now,
-    }));
-    const ids = new Set(fresh.map(({ id }) => id));
-    const told = held.moved.filter(({ id, at }) => !ids.has(id) && at > now - TOLD_FOR);
-    held.moved = [...told, ...fresh];
+async function read(from: Reading, held: HeldDay): Promise<DayPlan> {
+  const now = await dayAsIs(from);
+  const before = held.last;
+  const made = await inWorker(
+    ORDER_DAY,
+    before ? { day: now.day, before: before.ordered, ...FOLLOWING } : { day: now.day, ...AT_ONCE },
+  );
+  const last = { ...now, ordered: made };
+  if (before) noteMoved(held, before, last);
+  held.last = last;
+  if (!before && now.day.operations.length > 0)
+    held.improving ??= improve(held, last).finally(() => (held.improving = null));
+  return told(held, last);
+}
+
+/** Looks for a better order than the first while it is looked at; what happened meanwhile goes before it. */
+async function improve(held: HeldDay, first: OrderedDay): Promise<void> {
+  let seen: OrderedDay | null = first;
+  for (let round = 0; seen && round < MOST_ROUNDS; round += 1) {
+    const { day }: OrderedDay = seen;
+    const better = await inWorker(ORDER_DAY, { day, ...FROM_NEW }).catch(() => null);
+    if (better && held.last === seen) held.last = { ...seen, ordered: better };
+    seen = held.last?.day === day ? null : held.last;
   }
-  held.ordered = made;
-  held.gathered = gathered;
-  return tellDay(day, made.plan, gathered, held.moved);
+}
+
+function noteMoved(held: HeldDay, before: OrderedDay, now: OrderedDay): void {
+  const { wishes } = now.gathered;
+  const begun = new Set(now.day.operations.filter((one) => hasBegun(one, wishes)).map(({ id }) => id));
+  const looked = ({ gathered, ordered: { plan } }: OrderedDay) => ({ gathered, plan });
+  const at = now.day.now;
+  const fresh = movedIn(before.ordered.plan, now.ordered.plan)
+    .filter(({ id }) => !begun.has(id))
+    .map((one) => ({ ...one, why: whyMoved(looked(before), looked(now), one), at }));
+  const ids = new Set(fresh.map(({ id }) => id));
+  const still = held.moved.filter((one) => !ids.has(one.id) && !begun.has(one.id) && one.at > at - TOLD_FOR);
+  held.moved = [...still, ...fresh];
+}
+
+const told = ({ moved, improving }: HeldDay, { day, ordered, gathered }: OrderedDay): DayPlan =>
+  tellDay(day, ordered.plan, gathered, { moved, improving: improving !== null });
+
+async function dayAsIs(from: Reading): Promise<Pick<OrderedDay, 'gathered' | 'day'>> {
+  const [gathered, times] = await Promise.all([gatherDay(from), timesOf(from)]);
+  return { gathered, day: dayOf(gathered, times) };
 }
 
 /** A day as it is ordered: made where nobody looked at it yet. */
-export async function dayNow(
-  from: Reading,
-): Promise<{ readonly gathered: GatheredDay; readonly ordered: Ordered }> {
+export async function dayNow(from: Reading): Promise<OrderedDay> {
   await readDay(from);
-  const { gathered, ordered: made } = from.held.of(DAY);
-  if (!gathered || !made) throw new Error('A day that was read is held.');
-  return { gathered, ordered: made };
+  return heldDay(from);
 }
 
-export function dayOf(gathered: GatheredDay, operations: ReturnType<typeof operationsOf>): Day {
+function heldDay(from: Reading): OrderedDay {
+  const { last } = from.held.of(DAY);
+  if (!last) throw new Error('A day that was read is held.');
+  return last;
+}
+
+/** The day as it was looked at last. */
+export async function lastDay(from: Reading): Promise<DayPlan> {
+  const held = from.held.of(DAY);
+  return held.last ? told(held, held.last) : readDay(from);
+}
+
+/**
+ * What each bag would have in hand if something was asked by hand, from the day as it was looked at last.
+ *
+ * @param wish undefined takes back what was asked
+ */
+export async function daySeen(from: Reading, operation: string, wish: Wish | undefined): Promise<DayTried> {
+  const { gathered, ordered: before } = heldDay(from);
+  const others = Object.entries(gathered.wishes).filter(([id]) => id !== operation);
+  const wishes = Object.fromEntries(wish ? [...others, [operation, wish] as const] : others);
+  const day = dayOf({ ...gathered, wishes }, await timesOf(from));
+  const { plan } = await inWorker(ORDER_DAY, { day, before, ...TO_SEE });
+  return { bags: tellBags(plan, gathered), broken: plan.score.broken };
+}
+
+/** A day as the core plans it, from what was gathered and how long things take here. */
+export function dayOf(gathered: GatheredDay, times: DayTimes): Day {
   const now = minutesOf(gathered.now);
   const { hours, bags, benches, people, noPlace } = gathered;
   const without = new Set(noPlace.map(({ bag }) => String(bag)));
@@ -96,6 +167,8 @@ export function dayOf(gathered: GatheredDay, operations: ReturnType<typeof opera
       .map(({ number, promisedAt }) => ({ id: String(number), due: minutesOf(promisedAt), came: number }))
       .filter(({ id }) => !without.has(id)),
     // A bag with a reel that waits for line goes on no shelf.
-    operations: operations.filter(({ kind, bags: [bag = ''] }) => kind !== 'shelf' || !without.has(bag)),
+    operations: operationsOf({ ...gathered, now, times }).filter(
+      ({ kind, bags: [bag = ''] }) => kind !== 'shelf' || !without.has(bag),
+    ),
   };
 }

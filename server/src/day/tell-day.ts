@@ -1,17 +1,29 @@
-import type { DayPlan as ToldDay, DayRow, Job } from '@yard-spool/contract';
-import type { Day, DayPlan, MovedOperation, Operation, Placed } from '@yard-spool/core';
+import type { BagInHand, DayPlan as ToldDay, DayRow, Job } from '@yard-spool/contract';
+import {
+  fillId,
+  type Day,
+  type DayPlan,
+  type MovedOperation,
+  type Operation,
+  type Placed,
+} from '@yard-spool/core';
 import { drawingOfPlan } from '../record/drawings';
 import type { GatheredDay, RunOfDay } from './gather-day';
+import { hasBegun } from './has-begun';
 import { isoOf } from './open-spans';
 
 type Moved = readonly (MovedOperation & { readonly why: string })[];
 
 /** A day as it is told: rows with their reels and lines, what is in hand, what has no place, what moved. */
-export function tellDay(day: Day, plan: DayPlan, gathered: GatheredDay, moved: Moved): ToldDay {
-  const { now, hours, benches, people, tubs, bags, noPlace, later } = gathered;
+export function tellDay(
+  day: Day,
+  plan: DayPlan,
+  gathered: GatheredDay,
+  { moved, improving }: { readonly moved: Moved; readonly improving: boolean },
+): ToldDay {
+  const { now, hours, benches, people, tubs, noPlace, later } = gathered;
   const opens = hours.find(([, to]) => to > day.now)?.[0];
   const byId = new Map(day.operations.map((one) => [one.id, one]));
-  const customerOf = new Map(bags.map(({ number, customer }) => [String(number), customer]));
   const rows = plan.placed.flatMap((placed): DayRow[] => {
     const operation = byId.get(placed.id);
     return operation ? [rowOf(operation, placed, gathered)] : [];
@@ -21,7 +33,7 @@ export function tellDay(day: Day, plan: DayPlan, gathered: GatheredDay, moved: M
     isNew: gathered.isNew,
     opensAt: opens !== undefined && opens > day.now ? isoOf(opens) : null,
     rows: [...doneToday(gathered), ...rows],
-    benches: [...benches],
+    benches: benches.map(({ id, name, runId }) => ({ id, name, runId })),
     people: people.map(({ id, name, awayUntil }) => ({ id, name, here: awayUntil === null })),
     tubs: tubs.map(({ name, soaks }) => ({
       name,
@@ -33,16 +45,7 @@ export function tellDay(day: Day, plan: DayPlan, gathered: GatheredDay, moved: M
         tooLongAt,
       })),
     })),
-    bags: plan.bags
-      .map(({ id, due, end, surely, risk }) => ({
-        number: Number(id),
-        customer: customerOf.get(id) ?? '',
-        promisedAt: isoOf(due),
-        endAt: isoOf(end),
-        surelyAt: isoOf(surely),
-        risk,
-      }))
-      .sort((a, b) => a.promisedAt.localeCompare(b.promisedAt) || a.number - b.number),
+    bags: tellBags(plan, gathered),
     noPlace: noPlace.map(({ job, bag, why, cure }) => ({ jobId: job.id, tag: job.tag, bag, why, cure })),
     changes: plan.score.changes,
     outings: plan.score.outings,
@@ -51,28 +54,49 @@ export function tellDay(day: Day, plan: DayPlan, gathered: GatheredDay, moved: M
     moved: moved
       .filter(({ id }) => byId.has(id))
       .map(({ id, was, is, why }) => ({ id, wasAt: isoOf(was.start), isAt: isoOf(is.start), why })),
+    improving,
   };
 }
 
+/** What each bag has in hand, the one promised soonest first. */
+export function tellBags(plan: DayPlan, { bags }: GatheredDay): BagInHand[] {
+  const customerOf = new Map(bags.map(({ number, customer }) => [String(number), customer]));
+  return plan.bags
+    .map(({ id, due, end, surely, risk }) => ({
+      number: Number(id),
+      customer: customerOf.get(id) ?? '',
+      promisedAt: isoOf(due),
+      endAt: isoOf(end),
+      surelyAt: isoOf(surely),
+      risk,
+    }))
+    .sort((a, b) => a.promisedAt.localeCompare(b.promisedAt) || a.number - b.number);
+}
+
 function rowOf(operation: Operation, placed: Placed, gathered: GatheredDay): DayRow {
-  const { id, kind, bags, at } = operation;
-  const wish = gathered.wishes[id];
-  const hasBegun = at !== undefined && wish?.at !== at;
+  const { id, kind, bags } = operation;
   return {
     id,
     kind,
-    state: hasBegun ? 'now' : 'next',
+    state: hasBegun(operation, gathered.wishes) ? 'now' : 'next',
     startAt: isoOf(placed.start),
     endAt: isoOf(placed.end),
-    sdMinutes: placed.sd,
     benchId: placed.bench === '' ? null : Number(placed.bench),
     personId: placed.person === '' ? null : Number(placed.person),
     bags: bags.map(Number),
     ...toldReels(operation, gathered),
     changes: placed.changes,
-    outing: placed.outing,
-    pinned: wish !== undefined,
+    set: setOf(operation, gathered),
+    pinned: gathered.wishes[id] !== undefined,
   };
+}
+
+/** The set a reel is filled with, or was until somebody took it apart. */
+function setOf({ id, kind, reels: [first] }: Operation, { reels, wishes }: GatheredDay): DayRow['set'] {
+  const reel = kind === 'fill' ? reels.find((one) => one.id === first) : undefined;
+  if (reel?.set === undefined) return null;
+  const set = fillId(reel);
+  return set === id || wishes[set]?.apart ? { id: set, apart: set !== id } : null;
 }
 
 function toldReels(
@@ -119,13 +143,12 @@ function doneRow(run: RunOfDay, closedAt: Date, gathered: GatheredDay): DayRow {
     state: 'done',
     startAt: run.openedAt.toISOString(),
     endAt: closedAt.toISOString(),
-    sdMinutes: 0,
     benchId: run.benchId,
     personId: run.byId,
     bags: [gathered.bagOf.get(run.jobId) ?? 0],
     ...toldReels({ kind: 'fill', reels: [String(run.jobId)], pieces }, gathered),
     changes: 0,
-    outing: false,
+    set: null,
     pinned: false,
   };
 }

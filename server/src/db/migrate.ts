@@ -26,6 +26,7 @@ import { rulesBySort } from './migrations/0023-rules-by-sort';
 import { proofs } from './migrations/0026-proofs';
 import { sentences } from './migrations/0027-sentences';
 import { day } from './migrations/0028-day';
+import { dayByHand } from './migrations/0029-day-by-hand';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -61,6 +62,7 @@ const MIGRATIONS: readonly Migration[] = [
   proofs,
   sentences,
   day,
+  dayByHand,
 ];
 
 /** Whether a schema step is one of this version's. */

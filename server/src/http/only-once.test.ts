@@ -104,6 +104,7 @@ describe('every POST of the contract', () => {
     expect(without.sort()).toEqual([
       '/calendar',
       '/day/promise',
+      '/day/try',
       '/house-rules/preview',
       '/paper',
       '/people/:id/passcode',

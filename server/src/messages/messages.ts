@@ -1,4 +1,4 @@
-import type { Message, MessageChange, Page, Person } from '@yard-spool/contract';
+import type { Message, MessageChange, NewMessage, Page, Person } from '@yard-spool/contract';
 import { dueMessage } from '@yard-spool/core';
 import type { Reading, ServerContext } from '../context/context';
 import { pageOf } from '../db/page-of';
@@ -9,6 +9,7 @@ import { noteFillMark, tagOfFill } from '../reels/mark-fill';
 import { readReel } from '../reels/reels';
 import { unit } from '../context/unit';
 import { LONGEST } from './tell-ready';
+import { tellWaits } from './tell-waits';
 
 interface Row extends Omit<Message, 'at' | 'customer' | 'done'> {
   readonly at: Date;
@@ -57,12 +58,21 @@ async function readMessage(from: Reading, id: number): Promise<Message> {
   return toMessage(row);
 }
 
-/** Puts the text for a reel that is due among those that wait to be sent; the one that waits already, where there is one. */
+/** Puts the text for a reel that is due, or a bag whose line is not there, among those that wait to be sent. */
 export async function addMessage(
   context: ServerContext,
   person: Person,
-  { fillId }: { readonly fillId: number },
+  about: NewMessage,
 ): Promise<Message> {
+  const id =
+    'bag' in about
+      ? await tellWaits(context, person, about.bag)
+      : await tellDue(context, person, about.fillId);
+  return readMessage(context, id);
+}
+
+/** The message about a reel that is due: the one that waits already, where there is one. */
+async function tellDue(context: ServerContext, person: Person, fillId: number): Promise<number> {
   const fill = await context.tables.fills.findByPk(fillId);
   const tag = fill && !fill.takenBackAt ? await tagOfFill(context, fill.spoolId) : null;
   const reel = tag === null ? null : await readReel(context, tag);
@@ -75,14 +85,13 @@ export async function addMessage(
     { customer, label, tag: reelTag, spool: spool.name, on: spool.on },
     { shop: shopName, wording: wordings.due, day: (iso) => inZone(iso, zone).toFormat('d LLL yyyy') },
   ).slice(0, LONGEST);
-  const id = await unit(context, person, async (u) => {
+  return unit(context, person, async (u) => {
     await u.tables.fills.lock(fillId);
     const there = await u.tables.messages.findOne({ where: { fillId, kind: 'due', state: 'waiting' } });
     const message = { kind: 'due' as const, customerId: reel.customer.id, fillId, text };
     const row = there ?? (await u.tables.messages.create({ ...message, at: u.clock(), byId: u.actor.id }));
     return row.id;
   });
-  return readMessage(context, id);
 }
 
 /**

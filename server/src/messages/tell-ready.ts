@@ -18,9 +18,10 @@ export async function tellReady(u: Unit, bagId: number): Promise<void> {
   const ready = here.length > 0 && here.every(({ state }) => state === 'ready');
   const told = await messages.lockAll({ where: { bagId, kind: 'ready', state: ['waiting', 'sent'] } });
   if (ready && told.length === 0) await compose(u, bagId);
-  if (ready) return;
+  // A bag that is ready waits for no line, whatever was to be asked about it.
+  const stale = ready ? await messages.lockAll({ where: { bagId, kind: 'waits', state: 'waiting' } }) : told;
   const done = { state: 'dropped' as const, doneAt: u.clock(), doneById: u.actor.id };
-  for (const message of told)
+  for (const message of stale)
     if (message.state === 'waiting')
       await messages.change(message, { ...done, version: message.version + 1 });
 }

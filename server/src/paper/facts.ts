@@ -1,5 +1,5 @@
 import type { Bag, CustomerCounter, Fill, Label, OnSpool, PlannedCut } from '@yard-spool/contract';
-import type { CounterUnit, ReelType, TableRow } from '@yard-spool/core';
+import type { CounterUnit, ReelType, RowToTell, TableRow } from '@yard-spool/core';
 
 /** A tag: whose reel it is, and what lies on it now. */
 export interface TagFacts {
@@ -89,6 +89,20 @@ export interface TapeFacts {
   readonly unit: CounterUnit;
 }
 
+/** What is done today, by where it is done. */
+export interface OrderFacts {
+  readonly title: string;
+  readonly places: readonly {
+    readonly name: string;
+    readonly rows: readonly {
+      readonly row: RowToTell;
+      readonly at: string;
+      readonly takes: string;
+      readonly by: string;
+    }[];
+  }[];
+}
+
 /** What is known of whatever is to be printed. */
 export type PaperFacts =
   | { readonly what: 'tag'; readonly facts: TagFacts }
@@ -98,4 +112,5 @@ export type PaperFacts =
   | { readonly what: 'hand-back'; readonly facts: HandBackFacts }
   | { readonly what: 'set-sheet'; readonly facts: SetFacts }
   | { readonly what: 'gauge'; readonly facts: GaugeFacts }
-  | { readonly what: 'tape-marks'; readonly facts: TapeFacts };
+  | { readonly what: 'tape-marks'; readonly facts: TapeFacts }
+  | { readonly what: 'running-order'; readonly facts: OrderFacts };

@@ -15,13 +15,33 @@ const MOST = 40;
 export async function cutsOfBags(from: Reading, number: number | null): Promise<CutsFacts> {
   const numbers = number === null ? await waitingBags(from) : [number];
   const bags = await Promise.all(numbers.map((one) => readBag(from, one)));
-  const places = await placesOf(from, bags);
   return {
     title: number === null ? 'all that waits' : `bag ${String(number)}`,
-    reels: bags.flatMap((bag) =>
-      bag.jobs
-        .filter(({ state }) => TO_FILL.includes(state))
-        .map((job) => ({
+    reels: [...(await reelsOf(from, bags)).values()],
+  };
+}
+
+/** What waits to be cut for some reels, in their order. */
+export async function cutsOfJobs(
+  from: Reading,
+  jobs: readonly { readonly jobId: number; readonly bag: number }[],
+): Promise<CutsFacts['reels']> {
+  const numbers = [...new Set(jobs.map(({ bag }) => bag))];
+  const reels = await reelsOf(from, await Promise.all(numbers.map((one) => readBag(from, one))));
+  return jobs.flatMap(({ jobId }) => reels.get(jobId) ?? []);
+}
+
+/** The reels of bags that wait to be filled, by their job. */
+async function reelsOf(
+  from: Reading,
+  bags: readonly Bag[],
+): Promise<ReadonlyMap<number, CutsFacts['reels'][number]>> {
+  const places = await placesOf(from, bags);
+  const reels = bags.flatMap((bag) =>
+    bag.jobs
+      .filter(({ state }) => TO_FILL.includes(state))
+      .map((job) => {
+        const reel = {
           bag: bag.number,
           customer: bag.customer.name,
           promisedAt: bag.promisedAt,
@@ -30,9 +50,11 @@ export async function cutsOfBags(from: Reading, number: number | null): Promise<
           spool: job.spool,
           gap: job.plan.gap.value,
           layers: layersOf(job, places),
-        })),
-    ),
-  };
+        };
+        return [job.id, reel] as const;
+      }),
+  );
+  return new Map(reels);
 }
 
 async function waitingBags({ query }: Reading): Promise<number[]> {

@@ -1,5 +1,5 @@
 import { FILLED } from '../db/job-states';
-import { ALL_WAITING, ANY_REEL, type Fill, type PaperQuery } from '@yard-spool/contract';
+import { ALL_WAITING, ANY_REEL, TODAY, type Fill, type PaperQuery } from '@yard-spool/contract';
 import { recordedTable, metresPer } from '@yard-spool/core';
 import { readBag } from '../bags/bags';
 import type { Reading } from '../context/context';
@@ -7,8 +7,17 @@ import { readHouseRules } from '../shop/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { listCustomerCounters } from '../reels/customer-counters';
 import { readReel } from '../reels/reels';
-import type { CounterRows, HandBackFacts, PaperFacts, SetFacts, TagFacts, TapeFacts } from './facts';
+import type {
+  CounterRows,
+  CutsFacts,
+  HandBackFacts,
+  PaperFacts,
+  SetFacts,
+  TagFacts,
+  TapeFacts,
+} from './facts';
 import { cutsOfBags, gaugeOfBag } from './gather-cuts';
+import { cutsOfToday, orderOfToday } from './gather-day-sheets';
 
 /** Reads what a paper is made of. */
 export async function gather(from: Reading, { what, of, label }: PaperQuery): Promise<PaperFacts> {
@@ -19,7 +28,7 @@ export async function gather(from: Reading, { what, of, label }: PaperQuery): Pr
       return { what, facts: await readBag(from, numberOf(of)) };
     case 'cut-list':
     case 'set-out':
-      return { what, facts: await cutsOfBags(from, of === ALL_WAITING ? null : numberOf(of)) };
+      return { what, facts: await cutsOf(from, of) };
     case 'hand-back':
       return { what, facts: await handedBack(from, numberOf(of)) };
     case 'set-sheet':
@@ -28,7 +37,15 @@ export async function gather(from: Reading, { what, of, label }: PaperQuery): Pr
       return { what, facts: gaugeOfBag(await readBag(from, numberOf(of))) };
     case 'tape-marks':
       return { what, facts: await tapeOf(from, of) };
+    case 'running-order':
+      if (of !== TODAY) throw new ProblemError('bad-request', 'A running order is today’s.');
+      return { what, facts: await orderOfToday(from) };
   }
+}
+
+function cutsOf(from: Reading, of: string): Promise<CutsFacts> {
+  if (of === TODAY) return cutsOfToday(from);
+  return cutsOfBags(from, of === ALL_WAITING ? null : numberOf(of));
 }
 
 function numberOf(of: string): number {

@@ -8,6 +8,7 @@ import { claimSlip } from './sheets/claim-slip';
 import { cutList } from './sheets/cut-list';
 import { gaugeSheet } from './sheets/gauge';
 import { handBackSlip } from './sheets/hand-back';
+import { runningOrder } from './sheets/running-order';
 import { setOutList } from './sheets/set-out';
 import { setSheet } from './sheets/set-sheet';
 import { tagSheet } from './sheets/tag';
@@ -53,6 +54,8 @@ function sheetOf({ paper, house }: Asked, letters: number): Sheet {
       return setSheet(paper.facts, say, house);
     case 'gauge':
       return gaugeSheet(paper.facts, say, house);
+    case 'running-order':
+      return runningOrder(paper.facts, say);
     case 'tape-marks':
       return tapeMarks(paper.facts);
   }

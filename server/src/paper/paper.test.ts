@@ -124,6 +124,19 @@ describe('a bag on paper', () => {
     expect(out).toContain(`${(taken / 1000).toFixed(0)} m`);
   });
 
+  it('has its reels in the day’s order: what is done at the bench, what is cut, what is set out', async () => {
+    const [first, second] = waiting.jobs;
+    const order = await wordsOn('running-order', 'today');
+    expect(order).toMatch(/Running order: \w+day \d+ \w+/);
+    expect(order).toContain('Bench 1');
+    expect(order).toMatch(new RegExp(`${first!.tag}, Test 3000 .*over \\d+.m PB-25`));
+    expect(order).toMatch(new RegExp(`Bag ${String(waiting.number)} to its shelf`));
+    expect(order.indexOf('to its shelf')).toBeGreaterThan(order.indexOf(second!.tag));
+    const cuts = await wordsOn('cut-list', 'today');
+    for (const { tag } of waiting.jobs) expect(cuts).toContain(tag);
+    expect(await wordsOn('set-out', 'today')).toContain('PB-25');
+  });
+
   it('has a hand-back slip with what is on each reel, how to bed it in, and its counter', async () => {
     const pages = await wordsOf(await pdfOf('hand-back', run.bagNumber));
     expect(pages).toHaveLength(1);
@@ -200,7 +213,12 @@ describe('a counter on paper', () => {
 describe('paper', () => {
   it('is looked at before it is printed: the same pages, as pictures', async () => {
     for (const what of Object.keys(PAPERS)) {
-      const of = { reel: run.job.tag, bag: String(waiting.number), customer: String(waiting.customer.id) };
+      const of = {
+        reel: run.job.tag,
+        bag: String(waiting.number),
+        customer: String(waiting.customer.id),
+        day: 'today',
+      };
       const asked = addressOf({ what, of: of[PAPERS[what as keyof typeof PAPERS]] });
       const { status, body } = await ask<PaperPreview>('GET', `/paper/preview?${asked}`);
       expect(status).toBe(200);
@@ -217,6 +235,7 @@ describe('paper', () => {
     expect(await refused({ what: 'claim-slip', of: '99999' })).toBe('not-found');
     expect(await refused({ what: 'claim-slip', of: 'R-1' })).toBe('bad-request');
     expect(await refused({ what: 'set-sheet', of: '99999' })).toBe('not-found');
+    expect(await refused({ what: 'running-order', of: String(waiting.number) })).toBe('bad-request');
     expect(await refused({ what: 'poster', of: '1' })).toBe('bad-request');
     expect(await refused({ what: 'tag', of: '../../etc' })).toBe('bad-request');
   });

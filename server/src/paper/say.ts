@@ -17,6 +17,7 @@ export interface Say {
   readonly strength: (kilograms: number) => string;
   readonly day: (iso: string) => string;
   readonly moment: (iso: string) => string;
+  readonly time: (iso: string) => string;
 }
 
 export function sayFor({ units, zone }: House): Say {
@@ -27,5 +28,6 @@ export function sayFor({ units, zone }: House): Say {
     strength: (kilograms) => formatQuantity(kilograms, 'strength', units).text,
     day: (iso) => inZone(iso, zone).toFormat('d LLL yyyy'),
     moment: (iso) => inZone(iso, zone).toFormat('cccc d LLL, H:mm'),
+    time: (iso) => inZone(iso, zone).toFormat('H:mm'),
   };
 }

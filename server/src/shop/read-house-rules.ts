@@ -34,7 +34,7 @@ const USUAL: HouseSheet = {
   hours: USUAL_HOURS,
   shopName: '',
   printer: '',
-  wordings: { ready: '', due: '' },
+  wordings: { ready: '', due: '', waits: '' },
   bins: { nylon: '', fluorocarbon: '', braid: '' },
   cautions: { words: {}, more: [] },
 };
@@ -72,7 +72,7 @@ async function readRow({ tables }: Reading): Promise<SavedHouseRules> {
     version,
     rules: { ...USUAL_HOUSE_RULES, ...row.rules },
     hours: row.hours ?? USUAL_HOURS,
-    wordings: row.wordings ?? USUAL.wordings,
+    wordings: { ...USUAL.wordings, ...row.wordings },
     bins: row.bins ?? USUAL.bins,
     cautions: row.cautions ?? USUAL.cautions,
   };

@@ -14,6 +14,8 @@ export interface DayWishRow extends Model<InferAttributes<DayWishRow>, InferCrea
   personId: CreationOptional<number | null>;
   earliest: CreationOptional<Date | null>;
   at: CreationOptional<Date | null>;
+  /** Of a set: its reels are filled each by itself. */
+  apart: CreationOptional<boolean>;
   madeAt: Date;
   byId: number;
 }
@@ -32,6 +34,7 @@ export const defineDayWishes = (sequelize: Sequelize) =>
       personId: DataTypes.INTEGER,
       earliest: DataTypes.DATE(3),
       at: DataTypes.DATE(3),
+      apart: { type: DataTypes.BOOLEAN, defaultValue: false },
       madeAt: DataTypes.DATE(3),
       byId: DataTypes.INTEGER,
     },

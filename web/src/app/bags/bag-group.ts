@@ -9,7 +9,8 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { api, type BagGroup, type BagRow } from '@yard-spool/contract';
+import { api, type BagGroup, type BagInHand, type BagRow } from '@yard-spool/contract';
+import { catchError, EMPTY } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { pages } from '../data/pages';
 import { UnitsService } from '../data/units.service';
@@ -17,8 +18,8 @@ import { LoadState } from '../ui/load-state';
 import { goesOnText } from './goes-on-text';
 import { isFilled, STATE_WORDS } from './job-state';
 import { SmallSection } from '../drawing/small-section';
-import { howUrgent, timeLeft } from '../words/how-urgent';
 import { promisedText } from '../words/promised-text';
+import { standingOf } from '../words/standing';
 
 /** What is looked for among the bags; empty words and states leave everything in. */
 export interface LookedFor {
@@ -54,7 +55,8 @@ export interface LookedFor {
                   <b class="block truncate text-[17px]" [title]="bag.customer">{{ bag.customer }}</b>
                   <span>Bag {{ bag.number }}, {{ promised(bag.promisedAt) }}</span>
                   @if (group() !== 'over') {
-                    @let urgent = urgency(bag.promisedAt);
+                    @let stands = standing(bag);
+                    @let urgent = stands.urgency;
                     <span
                       class="ml-2 inline-block rounded-plate px-2 font-bold"
                       [class.bg-look]="urgent === 'today' || urgent === 'late'"
@@ -62,7 +64,7 @@ export interface LookedFor {
                       [class.border-ink]="urgent === 'late'"
                       [class.text-mute]="urgent === 'soon' || urgent === 'later'"
                       [attr.data-test]="'urgent-' + urgent"
-                      >{{ left(bag.promisedAt) }}</span
+                      >{{ stands.words }}</span
                     >
                   }
                 </span>
@@ -121,8 +123,10 @@ export class BagGroupList {
   protected readonly words = STATE_WORDS;
   protected readonly isFilled = isFilled;
   protected readonly promised = promisedText;
-  protected readonly urgency = (iso: string) => howUrgent(iso);
-  protected readonly left = (iso: string): string => timeLeft(iso);
+  /** What is in hand by the day's order, of the bags that are in it. */
+  private readonly inHand = signal<ReadonlyMap<number, BagInHand>>(new Map());
+  protected readonly standing = ({ number, promisedAt }: BagRow) =>
+    standingOf(promisedAt, this.inHand().get(number));
 
   constructor() {
     effect(() => {
@@ -134,6 +138,14 @@ export class BagGroupList {
     });
     effect(() => {
       if (this.bags.now().state === 'ready') this.counted.emit(this.bags.rows().length);
+    });
+    effect((onCleanup) => {
+      if (this.group() !== 'waiting') return;
+      const asked = this.api
+        .call(api.readDay)
+        .pipe(catchError(() => EMPTY))
+        .subscribe(({ bags }) => this.inHand.set(new Map(bags.map((bag) => [bag.number, bag]))));
+      onCleanup(() => asked.unsubscribe());
     });
     effect(() => {
       this.lookedFor();

@@ -111,7 +111,7 @@ export class BookIn {
   protected readonly sending = new Sending();
 
   /** The reels as they are typed, where all of them can be planned. */
-  protected readonly promiseAsked = computed((): PromiseAsked | null => {
+  protected readonly promiseAsked = computed((): Omit<PromiseAsked, 'promisedAt'> | null => {
     if (this.desk.notReady() !== '') return null;
     return {
       jobs: this.desk

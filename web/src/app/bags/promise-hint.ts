@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { api, type EarliestPromise, type PromiseAsked } from '@yard-spool/contract';
 import { spanText } from '@yard-spool/core';
+import { DateTime } from 'luxon';
 import { catchError, debounce, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { promisedText } from '../words/promised-text';
@@ -24,8 +25,10 @@ import { promisedText } from '../words/promised-text';
             <b>Too early by {{ by }}.</b>
           }
           <span>Holds nine times in ten: {{ told(at) }}</span>
-          @if (short() !== '' && one.dryAt) {
-            <span>Without the soak: {{ told(one.dryAt) }}</span>
+          @if (short() !== '') {
+            @for (cure of one.cures; track cure.kind) {
+              <span data-test="cure">{{ cureText(cure) }}: {{ told(cure.at) }}</span>
+            }
           }
           <button
             type="button"
@@ -44,7 +47,7 @@ export class PromiseHint {
   private readonly api = inject(ApiService);
 
   /** What is asked about; null while the reels cannot be planned yet. */
-  readonly asked = input.required<PromiseAsked | null>();
+  readonly asked = input.required<Omit<PromiseAsked, 'promisedAt'> | null>();
   /** What is promised so far; empty where nothing is. */
   readonly promised = input.required<string>();
   /** Keys typed within so long of each other ask once, ms. */
@@ -53,8 +56,17 @@ export class PromiseHint {
   readonly taken = output<string>();
 
   protected readonly told = promisedText;
+  /** As an instant; null while it is none. */
+  private readonly promisedIso = computed(() => {
+    const at = DateTime.fromISO(this.promised());
+    return at.isValid ? at.toUTC().toISO() : null;
+  });
+  private readonly question = computed(() => {
+    const asked = this.asked();
+    return JSON.stringify(asked && { ...asked, promisedAt: this.promisedIso() });
+  });
   protected readonly earliest = toSignal(
-    toObservable(computed(() => JSON.stringify(this.asked()))).pipe(
+    toObservable(this.question).pipe(
       distinctUntilChanged(),
       debounce(() => timer(this.rest())),
       map((text) => JSON.parse(text) as PromiseAsked | null),
@@ -66,6 +78,13 @@ export class PromiseHint {
     ),
     { initialValue: null },
   );
+  protected readonly cureText = ({ kind, code, name }: EarliestPromise['cures'][number]): string =>
+    kind === 'dry'
+      ? 'Without the soak'
+      : kind === 'line'
+        ? `With ${code}, ${name}, which is wet already`
+        : 'With somebody at the other bench';
+
   /** By how much what is promised is too early; empty where it is not. */
   protected readonly short = computed(() => {
     const at = this.earliest()?.at;

@@ -38,11 +38,11 @@ const bag = (number: number, more: Partial<BagRow['jobs'][number]> = {}): BagRow
 const fill = (jobId: number, benchId: number) =>
   aRow({ id: `fill:${String(jobId)}`, benchId, reels: [{ ...aRow().reels[0]!, jobId }] });
 
-async function open(): Promise<Screen<BenchNext>> {
+async function open(more: BagRow[] = []): Promise<Screen<BenchNext>> {
   localStorage.clear();
   const screen = await openScreen(BenchNext);
   screen.http.expectOne('/api/benches').flush(BENCHES);
-  const rows = [bag(1), bag(2), bag(3), bag(4, { state: 'on-the-bench' })];
+  const rows = [bag(1), bag(2), bag(3), bag(4, { state: 'on-the-bench' }), ...more];
   screen.http.expectOne('/api/bags?group=waiting&after=').flush({ rows, next: null });
   await screen.fixture.whenStable();
   return screen;
@@ -56,13 +56,31 @@ describe('what comes next', () => {
     const screen = await open();
     screen.http.expectOne('/api/day').flush(aDay({ rows: [fill(2, 2), fill(3, 1), fill(1, 1)] }));
     await screen.fixture.whenStable();
+    expect(tags(screen)).toEqual(['R-3', 'R-1']);
+    expect(screen.shown()).toMatch(/R-3 · Pier reel ?at 13:00,/);
+    await screen.press('Show all that waits');
     expect(tags(screen)).toEqual(['R-3', 'R-1', 'R-2']);
+  });
+
+  it('is three at most until somebody asks for more', async () => {
+    const screen = await open([bag(5)]);
+    screen.http.expectOne('/api/day').flush(aDay({ rows: [5, 2, 1, 3].map((n) => fill(n, 1)) }));
+    await screen.fixture.whenStable();
+    expect(tags(screen)).toEqual(['R-5', 'R-2', 'R-1']);
+  });
+
+  it('is all that waits where this bench has nothing of its own', async () => {
+    const screen = await open();
+    screen.http.expectOne('/api/day').flush(aDay({ rows: [fill(2, 2)] }));
+    await screen.fixture.whenStable();
+    expect(tags(screen)).toEqual(['R-2', 'R-1', 'R-3']);
   });
 
   it('has behind it what the day does not plan yet', async () => {
     const screen = await open();
     screen.http.expectOne('/api/day').flush(aDay({ rows: [fill(3, 1)] }));
     await screen.fixture.whenStable();
+    await screen.press('Show all that waits');
     expect(tags(screen)).toEqual(['R-3', 'R-1', 'R-2']);
   });
 

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type BagRow, type DayRow } from '@yard-spool/contract';
-import { howUrgent, timeLeft } from '../words/how-urgent';
+import { clockText } from '../words/clock-text';
+import { standingOf } from '../words/standing';
 import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
@@ -11,7 +12,10 @@ import { SmallSection } from '../drawing/small-section';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 
-/** What waits for a bench, in the order of the day, what is planned at this one first; from here it is taken up. */
+/** Rows of this bench's own that are shown before somebody asks for all. */
+const NEXT = 3;
+
+/** The next three of this bench, in the order of the day; and all that waits, where somebody asks. */
 @Component({
   selector: 'ys-bench-next',
   imports: [LoadState, RouterLink, SmallSection],
@@ -26,7 +30,7 @@ import { Sending } from '../ui/sending';
       <p class="card px-5 py-4 text-mute">Nothing waits to be filled.</p>
     }
     <ol class="grid gap-2">
-      @for (job of waiting(); track job.id) {
+      @for (job of shown(); track job.id) {
         <li
           class="card grid min-h-18 grid-cols-[34px_64px_minmax(0,1fr)_auto] items-center gap-4 px-4 py-2.5 max-md:grid-cols-[64px_minmax(0,1fr)]"
           data-test="next"
@@ -37,9 +41,12 @@ import { Sending } from '../ui/sending';
             <b class="block truncate text-[17px] max-md:whitespace-normal" [title]="job.label"
               >{{ job.tag }} · {{ job.label }}</b
             >
-            <span class="block truncate text-mute max-md:whitespace-normal"
-              >bag {{ job.bag }} · {{ job.customer }} · promised {{ promised(job.promisedAt) }},
-              <b [class.text-ink]="urgent(job.promisedAt)">{{ left(job.promisedAt) }}</b></span
+            <span class="block truncate text-mute max-md:whitespace-normal">
+              @if (plannedAt().get(job.id); as at) {
+                <b class="text-ink">{{ at }}</b>,
+              }
+              bag {{ job.bag }} · {{ job.customer }} · promised {{ promised(job.promisedAt) }},
+              <b [class.text-ink]="standing(job).urgent">{{ standing(job).words }}</b></span
             >
           </a>
           <button
@@ -54,7 +61,9 @@ import { Sending } from '../ui/sending';
         </li>
       }
     </ol>
-    @if (bags.more()) {
+    @if (shown().length < waiting().length) {
+      <button type="button" class="plain mt-2" (click)="all.set(true)">Show all that waits</button>
+    } @else if (bags.more()) {
       <button type="button" class="plain mt-2" (click)="bags.next()">Show more</button>
     }
   `,
@@ -82,18 +91,51 @@ export class BenchNext {
       )
       .sort((a, b) => place(a.id) - place(b.id));
   });
+  protected readonly all = signal(false);
+  private readonly fills = computed(() =>
+    (this.day.value()?.rows ?? []).filter(({ kind, state }) => kind === 'fill' && state === 'next'),
+  );
+  private readonly isHere = ({ benchId }: DayRow): boolean => benchId === this.here.bench()?.id;
+  /** When each is planned to be begun. */
+  protected readonly plannedAt = computed(() => {
+    const now = this.day.value()?.now ?? '';
+    return new Map(
+      this.fills().flatMap(({ reels, startAt }) =>
+        reels.map(({ jobId }) => [jobId, `at ${clockText(startAt, now)}`] as const),
+      ),
+    );
+  });
+  /** This bench's next three; all, where it has none, or somebody asked. */
+  protected readonly shown = computed(() => {
+    const here = new Set(
+      this.fills()
+        .filter(this.isHere)
+        .flatMap(({ reels }) => reels.map(({ jobId }) => jobId)),
+    );
+    const own = this.waiting().filter(({ id }) => here.has(id));
+    return this.all() || own.length === 0 ? this.waiting() : own.slice(0, NEXT);
+  });
   private readonly placeInDay = computed(() => {
-    const fills = (this.day.value()?.rows ?? []).filter(({ kind }) => kind === 'fill');
-    const isHere = ({ benchId }: DayRow): boolean => benchId === this.here.bench()?.id;
-    const order = [...fills.filter(isHere), ...fills.filter((row) => !isHere(row))].flatMap(({ reels }) =>
-      reels.map(({ jobId }) => jobId),
+    const fills = this.fills();
+    const order = [...fills.filter(this.isHere), ...fills.filter((row) => !this.isHere(row))].flatMap(
+      ({ reels }) => reels.map(({ jobId }) => jobId),
     );
     const places = new Map(order.map((jobId, i) => [jobId, i]));
     return (jobId: number): number => places.get(jobId) ?? order.length;
   });
   protected readonly promised = promisedText;
-  protected readonly left = (iso: string): string => timeLeft(iso);
-  protected readonly urgent = (iso: string): boolean => ['late', 'today'].includes(howUrgent(iso));
+  /** How a reel's bag stands: by the day's order, or by its promise where it is not in it. */
+  protected readonly standing = ({
+    bag,
+    promisedAt,
+  }: {
+    readonly bag: number;
+    readonly promisedAt: string;
+  }) =>
+    standingOf(
+      promisedAt,
+      this.day.value()?.bags.find(({ number }) => number === bag),
+    );
 
   constructor() {
     this.bags.reload();

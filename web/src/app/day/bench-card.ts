@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { DayPlan, DayRow } from '@yard-spool/contract';
+import { linesInWords } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { SmallSection } from '../drawing/small-section';
-import { clockText, firstAt, linesOf, rowWords } from './row-words';
+import { firstAt, rowWords } from './row-words';
+import { clockText } from '../words/clock-text';
 
 /** What is at a bench now, or comes next there. */
 @Component({
@@ -67,7 +69,7 @@ export class BenchCard {
   /** What goes on, the outermost first. */
   protected readonly lines = computed(() => {
     const row = this.first();
-    return row ? linesOf(row, (metres) => this.units.length(metres)) : [];
+    return row ? linesInWords(row, (metres) => this.units.length(metres)) : [];
   });
   private readonly clock = (iso: string | undefined): string =>
     iso === undefined ? '' : clockText(iso, this.day().now);

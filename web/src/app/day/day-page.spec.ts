@@ -83,7 +83,7 @@ describe('the day', () => {
   });
 
   it.each([
-    ['Pin to 13:00', { at: aRow().startAt, benchId: 1, personId: 2, earliestAt: null }],
+    ['Pin to 13:00', { at: aRow().startAt, benchId: 1, personId: 2, earliestAt: null, apart: false }],
     [
       'Put off by an hour',
       {
@@ -91,10 +91,11 @@ describe('the day', () => {
         benchId: null,
         personId: null,
         earliestAt: new Date(Date.parse(aRow().startAt) + 3_600_000).toISOString(),
+        apart: false,
       },
     ],
-    ['To Bench 2', { at: null, benchId: 2, personId: null, earliestAt: null }],
-    ['Give to Tova', { at: null, benchId: null, personId: 1, earliestAt: null }],
+    ['To Bench 2', { at: null, benchId: 2, personId: null, earliestAt: null, apart: false }],
+    ['Give to Tova', { at: null, benchId: null, personId: 1, earliestAt: null, apart: false }],
   ])('asks of a row what is pressed: %s', async (words, body) => {
     const screen = await onTheDay();
     await screen.press('R-0041');
@@ -107,7 +108,13 @@ describe('the day', () => {
     await screen.press('R-0041');
     await screen.press('Undo what was asked');
     const undone = screen.http.expectOne({ method: 'PUT', url: '/api/day/operations/fill%3A1' });
-    expect(undone.request.body).toEqual({ at: null, benchId: null, personId: null, earliestAt: null });
+    expect(undone.request.body).toEqual({
+      at: null,
+      benchId: null,
+      personId: null,
+      earliestAt: null,
+      apart: false,
+    });
   });
 
   it('keeps the day on screen where a change is refused', async () => {
@@ -151,7 +158,9 @@ describe('the day', () => {
     );
     const shown = screen.shown();
     expect(shown).toContain('R-0041, Pier reel: 12:00 → 13:00. Bag 31 was booked in.');
-    expect(shown).toMatch(/R-0052 has no place ?It waits for 22 m. Add a spool. ?Open bag 31/);
+    expect(shown).toMatch(
+      /R-0052 has no place ?It waits for 22 m. Add a spool. ?Open bag 31 ?Tell the customer/,
+    );
   });
 
   it('shows what is in the tubs, and when it comes out', async () => {
@@ -185,5 +194,95 @@ describe('the day', () => {
   it('of a closed shop says from when on it is', async () => {
     const screen = await onTheDay(aDay({ opensAt: new Date('2031-03-14T09:00:00').toISOString() }));
     expect(screen.shown()).toContain('The shop is closed now. This is the order from Fri 9:00 on.');
+  });
+
+  it('shows what each bag would have in hand while something is tried, and no more once it is not', async () => {
+    const screen = await onTheDay();
+    await screen.press('R-0041');
+    const button = [...screen.element.querySelectorAll('button')].find((one) =>
+      one.textContent.includes('Put off by an hour'),
+    )!;
+    button.dispatchEvent(new Event('mouseenter'));
+    const asked = await vi.waitFor(() => screen.http.expectOne({ method: 'POST', url: '/api/day/try' }));
+    expect(asked.request.body).toMatchObject({ operation: 'fill:1', wish: { at: null, apart: false } });
+    const [bag] = aDay().bags;
+    const later = new Date(Date.parse(bag!.endAt) + 3_600_000).toISOString();
+    asked.flush({ bags: [{ ...bag, endAt: later, surelyAt: later }], broken: 0 });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('3 h → 2 h');
+    expect(screen.element.querySelector('[data-test=before]')).not.toBeNull();
+    button.dispatchEvent(new Event('mouseleave'));
+    await vi.waitFor(() => {
+      screen.fixture.detectChanges();
+      expect(screen.shown()).not.toContain('→');
+    });
+    screen.http.expectNone({ method: 'PUT', url: '/api/day/operations/fill%3A1' });
+  });
+
+  it('takes a set apart, and fills a reel with its set again', async () => {
+    const set = { id: 'fill:24:counters', apart: false };
+    const screen = await onTheDay(aDay({ rows: [aRow({ id: set.id, set })] }));
+    await screen.press('R-0041');
+    await screen.press('Take the set apart');
+    const url = '/api/day/operations/fill%3A24%3Acounters';
+    const split = screen.http.expectOne({ method: 'PUT', url });
+    expect(split.request.body).toMatchObject({ apart: true });
+    split.flush(aDay({ rows: [aRow({ set: { ...set, apart: true } })] }));
+    await screen.fixture.whenStable();
+    await screen.press('R-0041');
+    await screen.press('Fill it with its set');
+    expect(screen.http.expectOne({ method: 'PUT', url }).request.body).toMatchObject({ apart: false });
+  });
+
+  it('of one bench and no tub is one plain list, from which the first reel is begun', async () => {
+    const screen = await onTheDay(aDay({ benches: [{ id: 1, name: 'Bench 1', runId: null }] }));
+    expect(screen.element.querySelector('[data-test=bench-card]')).toBeNull();
+    expect(screen.shown()).not.toContain('Time in hand');
+    expect(screen.shown()).toMatch(/R-0041, Pier reel.*3 h in hand/);
+    expect(screen.shown()).toContain('Who is here today');
+    await screen.press('Start there');
+    const started = screen.http.expectOne({ method: 'POST', url: '/api/runs' });
+    expect(started.request.body).toEqual({ jobId: 1, benchId: 1 });
+  });
+
+  it('looks again soon while a better order is looked for', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
+    try {
+      const screen = await onTheDay(aDay({ improving: true }));
+      screen.fixture.detectChanges();
+      vi.advanceTimersByTime(2100);
+      screen.http.expectOne('/api/day').flush(aDay());
+      vi.advanceTimersByTime(5000);
+      screen.http.expectNone('/api/day');
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
+  it('puts the message to a customer whose line is not there among those to send', async () => {
+    const none = { jobId: 9, tag: 'R-0052', bag: 31, why: 'It waits for 22 m.', cure: 'Add a spool.' };
+    const screen = await onTheDay(aDay({ noPlace: [none] }));
+    const went = vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await screen.press('Tell the customer');
+    const told = screen.http.expectOne({ method: 'POST', url: '/api/messages' });
+    expect(told.request.body).toEqual({ bag: 31 });
+    told.flush(problem('not-allowed', 'All of it is there by now.'), { status: 409, statusText: 'no' });
+    await screen.fixture.whenStable();
+    expect(screen.shown()).toContain('All of it is there by now.');
+    await screen.press('Tell the customer');
+    screen.http.expectOne({ method: 'POST', url: '/api/messages' }).flush({
+      id: 3,
+      kind: 'waits',
+      customer: { id: 1, name: 'Pier club', contact: '' },
+      bag: 31,
+      tag: null,
+      text: 'Hello',
+      state: 'waiting',
+      at: aDay().now,
+      by: 'Tova',
+      done: null,
+      version: 1,
+    });
+    expect(went).toHaveBeenCalledWith(['/bags/messages']);
   });
 });

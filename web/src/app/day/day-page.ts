@@ -1,9 +1,19 @@
-import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { api, type DayPlan, type DayRow, type DayWish } from '@yard-spool/contract';
-import { interval, type Observable } from 'rxjs';
+import { api, type BagInHand, type DayPlan, type DayRow, type DayTried } from '@yard-spool/contract';
+import {
+  catchError,
+  debounceTime,
+  EMPTY,
+  interval,
+  of,
+  Subject,
+  switchMap,
+  timer,
+  type Observable,
+} from 'rxjs';
 import { FirstSteps } from '../bags/first-steps';
 import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
@@ -13,30 +23,35 @@ import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { BenchCard } from './bench-card';
-import { DayRowView } from './day-row';
 import { HandRule } from './hand-rule';
-import { RowWish } from './row-wish';
-import { clockText, dayWords, firstAt, listed, rowWords } from './row-words';
+import { NoPlace } from './no-place';
+import { dayWords, firstAt, rowWords } from './row-words';
+import { clockText } from '../words/clock-text';
+import type { AskedOf } from './row-wish';
+import { RunningOrder } from './running-order';
 import { TubCard } from './tub-card';
 
-/** The day is looked at again this often: the clock goes on, and others work. */
+/** The day is looked at again this often: the clock goes on, and others work; sooner while a better order is looked for, ms. */
 const AGAIN_MS = 30_000;
-/** Rows shown before somebody asks for all. */
-const FIRST_ROWS = 24;
+const SOON_MS = 2000;
+/** What is next, the order, and what is in hand, beside each other as far as there is room. */
+const COLUMNS =
+  'grid-cols-[300px_minmax(0,1fr)_290px] max-xl:grid-cols-[minmax(0,1fr)_290px] max-md:grid-cols-1';
+/** What is tried rests so long before it is asked: a row that is dragged passes others on its way, ms. */
+const RESTS_MS = 120;
 
 /** The day: what is next at each bench and tub, the running order, and how much time each bag has in hand. */
 @Component({
   selector: 'ys-day-page',
   imports: [
     BenchCard,
-    CdkDrag,
-    CdkDropList,
-    DayRowView,
     FirstSteps,
     HandRule,
     LoadState,
+    NgTemplateOutlet,
+    NoPlace,
     RouterLink,
-    RowWish,
+    RunningOrder,
     TubCard,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -54,17 +69,39 @@ export class DayPage {
   private readonly changed = signal<DayPlan | null>(null);
   protected readonly day = computed(() => this.changed() ?? this.asked.value());
   protected readonly sending = new Sending();
-  protected readonly open = signal('');
-  protected readonly all = signal(false);
 
+  /** What is tried by hand, and what each bag would have in hand by it. */
+  protected readonly trying = new Subject<AskedOf | null>();
+  private readonly tried = toSignal(
+    this.trying.pipe(
+      debounceTime(RESTS_MS),
+      switchMap((asked) =>
+        asked
+          ? this.api.call(api.tryWish, { body: asked }).pipe(catchError(() => of<DayTried | null>(null)))
+          : of(null),
+      ),
+    ),
+    { initialValue: null },
+  );
+  protected readonly triedOf = computed(() => {
+    const bags = new Map((this.tried()?.bags ?? []).map((bag) => [bag.number, bag]));
+    return (number: number): BagInHand | null => bags.get(number) ?? null;
+  });
   protected readonly title = computed(() => {
     const day = this.day();
     return day ? dayWords(day) : 'The day';
   });
-  protected readonly listed = computed(() => listed(this.day()?.rows ?? []));
-  protected readonly shown = computed(() =>
-    this.all() ? this.listed() : this.listed().slice(0, FIRST_ROWS),
-  );
+  /** A shop with one bench and nothing in water needs no more than the list. */
+  protected readonly isPlain = computed(() => {
+    const day = this.day();
+    return day !== undefined && day.benches.length <= 1 && day.tubs.every(({ soaks }) => soaks.length === 0);
+  });
+  /** What can be begun from the list itself, where there are no cards to begin it from. */
+  protected readonly startsAt = computed(() => {
+    const day = this.day();
+    const first = day && this.isPlain() ? firstAt(day, day.benches[0]?.id ?? null) : null;
+    return first?.kind === 'fill' ? first.id : '';
+  });
   protected readonly moved = computed(() => {
     const day = this.day();
     if (!day) return [];
@@ -76,7 +113,7 @@ export class DayPage {
       return [{ id, what, when, why: this.units.say(why) }];
     });
   });
-  protected readonly isOrdered = computed(() => this.listed().some(({ pinned }) => pinned));
+  protected readonly isOrdered = computed(() => (this.day()?.rows ?? []).some(({ pinned }) => pinned));
   protected readonly counted = computed(() => {
     const { changes = 0, outings = 0 } = this.day() ?? {};
     const supply = `${String(changes)} ${changes === 1 ? 'change' : 'changes'} of supply`;
@@ -84,10 +121,17 @@ export class DayPage {
   });
   protected readonly benchId = computed(() => this.here.bench()?.id ?? null);
   protected readonly clock = clockText;
+  protected readonly COLUMNS = COLUMNS;
 
   constructor() {
     interval(AGAIN_MS)
       .pipe(takeUntilDestroyed())
+      .subscribe(() => this.lookAgain());
+    toObservable(this.day)
+      .pipe(
+        switchMap((day) => (day?.improving ? timer(SOON_MS) : EMPTY)),
+        takeUntilDestroyed(),
+      )
       .subscribe(() => this.lookAgain());
     useKeys({
       // Whoever comes by a key goes on typing.
@@ -112,23 +156,12 @@ export class DayPage {
     this.send(this.api.call(api.dropWishes));
   }
 
-  protected wish({ id }: DayRow, body: DayWish): void {
-    this.open.set('');
-    this.send(this.api.call(api.wishOfDay, { params: { id }, body }));
+  protected wish({ operation, wish }: AskedOf): void {
+    this.send(this.api.call(api.wishOfDay, { params: { id: operation }, body: wish }));
   }
 
   protected isHere(id: number, here: boolean): void {
     this.send(this.api.call(api.isHere, { params: { id: String(id) }, body: { here } }));
-  }
-
-  /** A row that was let go at another takes that one's time, and its bench where both are done at one. */
-  protected dropped({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
-    const row = this.shown()[previousIndex];
-    const there = this.shown()[currentIndex];
-    if (!row || !there || row === there || row.state !== 'next') return;
-    const benchId = row.benchId !== null && there.benchId !== null ? there.benchId : row.benchId;
-    const at = there.state === 'next' ? there.startAt : there.endAt;
-    this.wish(row, { at, benchId, personId: null, earliestAt: null });
   }
 
   /** Takes a reel to its bench, or goes on with the one that is on it. */
@@ -145,7 +178,7 @@ export class DayPage {
 
   private beginHere(): void {
     const day = this.day();
-    const row = day && firstAt(day, this.benchId());
+    const row = day && firstAt(day, this.isPlain() ? (day.benches[0]?.id ?? null) : this.benchId());
     if (row?.kind === 'fill') this.begin(row);
   }
 

@@ -3,7 +3,8 @@ import type { DayPlan, DayRow } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import { SmallSection } from '../drawing/small-section';
 import { OperationIcon } from './operation-icon';
-import { clockText, placeOf, rowWords } from './row-words';
+import { handOf, placeOf, rowWords } from './row-words';
+import { clockText } from '../words/clock-text';
 
 /** One row of the running order: when, what, where. Pressed, it is opened to be moved. */
 @Component({
@@ -50,11 +51,15 @@ export class DayRowView {
   readonly row = input.required<DayRow>();
   readonly day = input.required<DayPlan>();
   readonly open = input(false);
+  /** Of a shop with one bench every row is done there: its bag's time in hand stands in the place of where. */
+  readonly plain = input(false);
   readonly chosen = output();
 
   protected readonly clock = computed(() =>
     this.row().state === 'now' ? 'now' : clockText(this.row().startAt, this.day().now),
   );
-  protected readonly place = computed(() => placeOf(this.row(), this.day()));
+  protected readonly place = computed(() =>
+    this.plain() ? handOf(this.row(), this.day()) : placeOf(this.row(), this.day()),
+  );
   protected readonly words = computed(() => rowWords(this.row(), (metres) => this.units.length(metres)));
 }

@@ -46,4 +46,19 @@ describe('a bag’s time in hand', () => {
     expect(element.querySelectorAll('rect')[1]!.getAttribute('width')).toBe('0');
     expect(element.querySelector('path.stroke-ink')).toBeNull();
   });
+
+  it('says what it would be if something tried was asked, and marks where it is now', async () => {
+    const { element } = await openScreen(HandRule, { bag: bag(2, 1.5), tried: bag(0.5, -0.2) });
+    const told = element.querySelector('[data-test=in-hand]')!;
+    expect(told.textContent).toBe('2 h → 30 min');
+    expect(told.classList.contains('text-join')).toBe(true);
+    expect(Number(element.querySelectorAll('rect')[1]!.getAttribute('width'))).toBeCloseTo(40, 6);
+    expect(element.querySelector('[data-test=before]')!.getAttribute('d')).toBe('M161 0v14');
+  });
+
+  it('that is the same by what is tried is told as it is', async () => {
+    const { element } = await openScreen(HandRule, { bag: bag(2, 1.5), tried: bag(2, 1.5) });
+    expect(element.querySelector('[data-test=in-hand]')!.textContent).toBe('2 h');
+    expect(element.querySelector('[data-test=before]')).toBeNull();
+  });
 });

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { DayPlan } from '@yard-spool/contract';
-import { spanText } from '@yard-spool/core';
+import type { BagInHand } from '@yard-spool/contract';
 import { RouterLink } from '@angular/router';
+import { inHand } from '../words/in-hand';
 import { promisedText } from '../words/promised-text';
 
 const WIDE = 240;
 const HOUR = 60;
 /** Hours a rule shows at least. */
 const LEAST_HOURS = 3;
+/** What changes by less is not told, minutes. */
+const TOLD_FROM = 1;
 
 /** One bag's time in hand on a rule of hours: what is left between when it is ready and when it was promised. */
 @Component({
@@ -22,7 +24,8 @@ const LEAST_HOURS = 3;
         <span class="text-mute"> {{ promised(one.promisedAt) }}</span>
       </a>
       <b
-        class="whitespace-nowrap"
+        class="text-right"
+        [class.whitespace-nowrap]="!changes()"
         [class.text-stop]="state() === 'late'"
         [class.text-join]="state() === 'unsure'"
         data-test="in-hand"
@@ -38,6 +41,9 @@ const LEAST_HOURS = 3;
         [attr.width]="bar()"
         height="10"
       />
+      @if (before(); as x) {
+        <path class="stroke-ink" [attr.d]="'M' + x + ' 0v14'" stroke-dasharray="2 2" data-test="before" />
+      }
       @if (sure(); as x) {
         <path class="stroke-ink" [attr.d]="'M' + x + ' 0v14'" stroke-width="2" />
       }
@@ -50,32 +56,33 @@ const LEAST_HOURS = 3;
   host: { class: 'block px-3 py-2' },
 })
 export class HandRule {
-  readonly bag = input.required<DayPlan['bags'][number]>();
+  readonly bag = input.required<BagInHand>();
+  /** The same bag if what is tried was asked. */
+  readonly tried = input<BagInHand | null>(null);
 
   protected readonly wide = WIDE;
   protected readonly promised = promisedText;
-  private readonly minutes = computed(() => {
-    const { promisedAt, endAt, surelyAt } = this.bag();
-    const until = (iso: string): number => (Date.parse(promisedAt) - Date.parse(iso)) / 60_000;
-    return { usually: until(endAt), surely: until(surelyAt) };
-  });
-  protected readonly state = computed(() => {
-    const { usually, surely } = this.minutes();
-    return usually < -0.5 ? 'late' : surely < 0 ? 'unsure' : 'fine';
-  });
-  protected readonly words = computed(() => {
-    const { usually } = this.minutes();
-    return this.state() === 'late' ? `${spanText(usually)} late` : spanText(usually);
-  });
+  /** As it would stand, where something is tried; as it stands otherwise. */
+  private readonly is = computed(() => inHand(this.tried() ?? this.bag()));
+  private readonly was = computed(() => inHand(this.bag()));
+  protected readonly changes = computed(
+    () => this.tried() !== null && Math.abs(this.is().usually - this.was().usually) >= TOLD_FROM,
+  );
+  protected readonly state = computed(() => this.is().state);
+  protected readonly words = computed(() =>
+    this.changes() ? `${this.was().words} → ${this.is().words}` : this.is().words,
+  );
   private readonly hours = computed(() =>
-    Math.max(LEAST_HOURS, Math.min(24, Math.ceil(this.minutes().usually / HOUR))),
+    Math.max(LEAST_HOURS, Math.min(24, Math.ceil(Math.max(this.is().usually, this.was().usually) / HOUR))),
   );
   private readonly xOf = (minutes: number): number =>
     1 + (WIDE * Math.max(0, Math.min(minutes, this.hours() * HOUR))) / (this.hours() * HOUR);
-  protected readonly bar = computed(() => this.xOf(this.minutes().usually) - 1);
+  protected readonly bar = computed(() => this.xOf(this.is().usually) - 1);
+  /** Where the bar ended before; null where nothing is tried, or nothing changes here. */
+  protected readonly before = computed(() => (this.changes() ? this.xOf(this.was().usually) : null));
   /** What is in hand nine times in ten. */
   protected readonly sure = computed(() => {
-    const { surely } = this.minutes();
+    const { surely } = this.is();
     return surely > 0 ? this.xOf(surely) : null;
   });
   protected readonly ticks = computed(() => {

@@ -1,5 +1,7 @@
 import { aDay, aRow, NOON } from '../testing/days';
-import { clockText, dayWords, listed, placeOf, rowWords } from './row-words';
+import { listedRows } from '@yard-spool/core';
+import { clockText } from '../words/clock-text';
+import { dayWords, handOf, placeOf, rowWords } from './row-words';
 
 const metres = (length: number): string => `${length.toFixed(0)} m`;
 const said = (more: Parameters<typeof aRow>[0]) => rowWords(aRow(more), metres);
@@ -62,8 +64,8 @@ describe('the list of rows', () => {
   it('tells checks with the shelf of their bag, and alone where there is none', () => {
     const check = aRow({ id: 'check:1', kind: 'check' });
     const shelf = aRow({ id: 'shelf:24', kind: 'shelf' });
-    expect(listed([check, shelf]).map(({ id }) => id)).toEqual(['shelf:24']);
-    expect(listed([check]).map(({ id }) => id)).toEqual(['check:1']);
+    expect(listedRows([check, shelf]).map(({ id }) => id)).toEqual(['shelf:24']);
+    expect(listedRows([check]).map(({ id }) => id)).toEqual(['check:1']);
   });
 });
 
@@ -78,5 +80,15 @@ describe('a day in one line', () => {
     [{ opensAt: '2031-03-14T09:00:00' }, 'Friday: 1 reel to fill, all in time'],
   ])('says whether all is in time: %j', (more, words) => {
     expect(dayWords(aDay(more))).toBe(words);
+  });
+});
+
+describe('the time in hand of a row', () => {
+  it('is its bag’s, and nothing where the bag is in no order', () => {
+    const { bags } = aDay();
+    const late = { ...bags[0]!, endAt: new Date(Date.parse(bags[0]!.promisedAt) + 3_600_000).toISOString() };
+    expect(handOf(aRow(), { bags })).toBe('3 h in hand');
+    expect(handOf(aRow(), { bags: [late] })).toBe('1 h late');
+    expect(handOf(aRow({ bags: [99] }), { bags })).toBe('');
   });
 });

@@ -1,55 +1,13 @@
 import type { DayPlan, DayRow } from '@yard-spool/contract';
-import { spanText } from '@yard-spool/core';
+import { placeInWords, rowInWords, spanText, type SaysLength } from '@yard-spool/core';
 import { DateTime } from 'luxon';
+import { inHand } from '../words/in-hand';
 
-type Tells = (metres: number) => string;
-
-/** What is done, in one line, and what belongs to it. */
-export interface RowWords {
-  readonly what: string;
-  readonly more: string;
-}
-
-/** `9:05`, and the day before it where that is not today. */
-export function clockText(iso: string, now: string): string {
-  const at = DateTime.fromISO(iso);
-  const days = Math.round(at.startOf('day').diff(DateTime.fromISO(now).startOf('day'), 'days').days);
-  return days === 0 ? at.toFormat('H:mm') : at.toFormat('ccc H:mm');
-}
-
-const tagsOf = ({ reels }: DayRow): string => reels.map(({ tag }) => tag).join(', ');
-/** Bags named in a row; the rest of them are counted. */
-const NAMED = 4;
-const bagsOf = ({ bags }: DayRow): string => {
-  const more = bags.length - NAMED;
-  const named = `${bags.length === 1 ? 'bag' : 'bags'} ${bags.slice(0, NAMED).join(', ')}`;
-  return more > 0 ? `${named} and ${String(more)} more` : named;
-};
-const codesOf = ({ lines }: DayRow): string => lines.map(({ code }) => code).join(', ');
 const minutesOf = ({ startAt, endAt }: DayRow): number => (Date.parse(endAt) - Date.parse(startAt)) / 60_000;
 
-/** What goes on, the outermost first: 120 m N-207, over 77 m S-031. */
-export const linesOf = ({ lines }: DayRow, length: Tells): string[] =>
-  [...lines]
-    .reverse()
-    .map(({ code, lengthMm }, i) => `${i > 0 ? 'over ' : ''}${length(lengthMm / 1000)} ${code}`);
-
-const SAYS: Readonly<Record<DayRow['kind'], (row: DayRow, length: Tells) => RowWords>> = {
-  soak: (row) => ({ what: `${codesOf(row)} into the water`, more: `for ${bagsOf(row)}` }),
-  out: (row) => ({ what: `${codesOf(row)} out of the water`, more: `wound wet, for ${bagsOf(row)}` }),
-  strip: (row) => ({ what: `Strip ${tagsOf(row)}`, more: bagsOf(row) }),
-  fill: (row, length) => ({ what: `${tagsOf(row)}, ${nameOf(row)}`, more: linesOf(row, length).join(' ') }),
-  walk: (row) => ({ what: `Walk the counter of ${tagsOf(row)}`, more: bagsOf(row) }),
-  relief: (row) => ({ what: `Take memory out of ${tagsOf(row)}`, more: bagsOf(row) }),
-  check: (row) => ({ what: `Check ${tagsOf(row)}`, more: bagsOf(row) }),
-  shelf: ({ bags }) => ({ what: `Bag ${bags.join(', ')} to its shelf`, more: 'its message is ready then' }),
-};
-
-const nameOf = ({ reels }: DayRow): string => [...new Set(reels.map(({ label }) => label))].join(', ');
-
 /** A row of the running order in words, with how long it takes. */
-export function rowWords(row: DayRow, length: Tells): RowWords {
-  const { what, more } = SAYS[row.kind](row, length);
+export function rowWords(row: DayRow, length: SaysLength): ReturnType<typeof rowInWords> {
+  const { what, more } = rowInWords(row, length);
   const goesOn =
     row.state === 'now'
       ? `since ${DateTime.fromISO(row.startAt).toFormat('ccc H:mm')}`
@@ -61,7 +19,7 @@ export function rowWords(row: DayRow, length: Tells): RowWords {
 /** Where a row is done: its bench, or what that sort of thing is done at. */
 export function placeOf({ kind, benchId }: DayRow, { benches }: Pick<DayPlan, 'benches'>): string {
   if (benchId !== null) return benches.find(({ id }) => id === benchId)?.name ?? '';
-  return kind === 'walk' ? 'Field' : kind === 'soak' || kind === 'out' ? 'Tub' : 'Counter';
+  return placeInWords(kind);
 }
 
 /** What is at a bench now, or comes next there; null where nothing does. */
@@ -70,10 +28,12 @@ export function firstAt({ rows }: Pick<DayPlan, 'rows'>, bench: number | null): 
   return own.find(({ state }) => state === 'now') ?? own[0] ?? null;
 }
 
-/** Rows as they are listed: a check goes without saying where its bag goes to its shelf. */
-export function listed(rows: readonly DayRow[]): readonly DayRow[] {
-  const shelved = new Set(rows.flatMap(({ kind, bags }) => (kind === 'shelf' ? bags : [])));
-  return rows.filter(({ kind, bags }) => kind !== 'check' || !bags.every((bag) => shelved.has(bag)));
+/** How much time the first of a row's bags has in hand: `2 h in hand`; empty where it is not told. */
+export function handOf({ bags: [first] }: DayRow, { bags }: Pick<DayPlan, 'bags'>): string {
+  const bag = bags.find(({ number }) => number === first);
+  if (!bag) return '';
+  const { state, words } = inHand(bag);
+  return state === 'late' ? words : `${words} in hand`;
 }
 
 /** A day in one line: how many reels, and whether all of it is in time. */

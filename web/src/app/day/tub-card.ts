@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { DayPlan } from '@yard-spool/contract';
-import { clockText } from './row-words';
+import { clockText } from '../words/clock-text';
 
 let drawn = 0;
 

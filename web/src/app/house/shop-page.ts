@@ -58,6 +58,7 @@ export class ShopPage {
     printer: text(),
     ready: text(),
     due: text(),
+    waits: text(),
     nylon: text(),
     fluorocarbon: text(),
     braid: text(),
@@ -116,7 +117,7 @@ export class ShopPage {
     if (!house || tail === null || this.missing() !== '') return;
     const { units, money, zone, idle, opens, closes, nylon, fluorocarbon, braid, ...rest } =
       this.form.getRawValue();
-    const { shopName, printer, ready, due } = rest;
+    const { shopName, printer, ready, due, waits } = rest;
     const chosen = {
       money,
       zone: zone.trim(),
@@ -127,7 +128,7 @@ export class ShopPage {
       bins: { nylon, fluorocarbon, braid },
       shopName,
       printer,
-      wordings: { ready, due },
+      wordings: { ready, due, waits },
     };
     this.sending.send(this.house.change({ ...house, ...chosen }), (kept) => {
       this.show(kept);

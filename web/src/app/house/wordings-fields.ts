@@ -6,6 +6,7 @@ import { MESSAGE_WORDS, USUAL_WORDINGS } from '@yard-spool/core';
 const NAMES: Readonly<Record<MessageKind, string>> = {
   ready: 'When a bag is ready',
   due: 'When line is due',
+  waits: 'When line is not in stock',
 };
 
 /** What customers are written, in the house's own words; the usual stand there until somebody types others. */

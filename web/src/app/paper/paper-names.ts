@@ -1,4 +1,4 @@
-import { ALL_WAITING, PAPERS, type Paper } from '@yard-spool/contract';
+import { ALL_WAITING, PAPERS, TODAY, type Paper } from '@yard-spool/contract';
 
 /** What each paper is called, and what it is for. */
 export const PAPER_NAMES: Readonly<Record<Paper, readonly [name: string, use: string]>> = {
@@ -10,16 +10,23 @@ export const PAPER_NAMES: Readonly<Record<Paper, readonly [name: string, use: st
   'set-sheet': ['Sheet for the boat', 'What the counters of reels fished together show at true lengths.'],
   gauge: ['Depth gauge', 'Strips to cut out, true to scale, with each reel’s join and stop marked.'],
   'tape-marks': ['Tape marks', 'Flags to fold round the tape for a counter walk.'],
+  'running-order': ['Running order', 'What is done today at each bench, in order, for whoever stands there.'],
 };
 
 /** Papers about the same thing, this one among them. */
 export const papersLike = (what: Paper, of: string): readonly Paper[] =>
-  of === ALL_WAITING
-    ? ['cut-list', 'set-out']
-    : (Object.keys(PAPERS) as Paper[]).filter((one) => PAPERS[one] === PAPERS[what]);
+  of === TODAY
+    ? ['running-order', 'set-out', 'cut-list']
+    : of === ALL_WAITING
+      ? ['cut-list', 'set-out']
+      : (Object.keys(PAPERS) as Paper[]).filter((one) => PAPERS[one] === PAPERS[what]);
 
 /** The page of what a paper is about. */
 export const pageOf = (what: Paper, of: string): readonly string[] =>
-  of === ALL_WAITING || of.startsWith('any-')
-    ? ['/bags']
-    : { reel: ['/reels', of], bag: ['/bags', of], customer: ['/reels/customer', of] }[PAPERS[what]];
+  of === TODAY
+    ? ['/day']
+    : of === ALL_WAITING || of.startsWith('any-')
+      ? ['/bags']
+      : { day: ['/day'], reel: ['/reels', of], bag: ['/bags', of], customer: ['/reels/customer', of] }[
+          PAPERS[what]
+        ];

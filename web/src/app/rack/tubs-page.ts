@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Soak } from '@yard-spool/contract';
 import { HOUSE_QUESTIONS, schoolOf, spanText, type HouseRules } from '@yard-spool/core';
 import { map, timer } from 'rxjs';
+import { clockText } from '../words/clock-text';
 import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
@@ -23,7 +25,7 @@ const MINUTE = 60_000;
 /** The soak tubs: what is in them, what is ready, what has lain too long, and why the house soaks as it does. */
 @Component({
   selector: 'ys-tubs-page',
-  imports: [LoadState, RackTabs, ReactiveFormsModule, SelectField, TextField],
+  imports: [LoadState, RackTabs, ReactiveFormsModule, RouterLink, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tubs-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -66,6 +68,15 @@ export class TubsPage {
 
   protected readonly stateOf = (soak: Soak) => soakState(soak, this.now());
   protected readonly at = (iso: string): string => promisedText(iso);
+  /** When each piece is planned to come out, in the day's order. */
+  private readonly day = load(() => this.api.call(api.readDay));
+  protected readonly planned = computed(() => {
+    const { rows = [], now = '' } = this.day.value() ?? {};
+    const outs = rows.filter(({ kind, state }) => kind === 'out' && state !== 'done');
+    return new Map(
+      outs.flatMap(({ lines, startAt }) => lines.map(({ code }) => [code, clockText(startAt, now)] as const)),
+    );
+  });
   protected uptake({ uptake }: Soak): string {
     const percent = (share: number): string => (100 * share).toFixed(0);
     return `${percent(uptake.share)} % (${percent(uptake.low)} to ${percent(uptake.high)})`;

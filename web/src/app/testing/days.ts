@@ -12,7 +12,6 @@ export const aRow = (more: Partial<DayRow> = {}): DayRow => ({
   state: 'next',
   startAt: at('13:00'),
   endAt: at('13:28'),
-  sdMinutes: 8,
   benchId: 1,
   personId: 2,
   bags: [24],
@@ -32,7 +31,7 @@ export const aRow = (more: Partial<DayRow> = {}): DayRow => ({
     { code: 'N-207', name: 'Smoke nylon', tint: '#bfd9df', lengthMm: 120_000 },
   ],
   changes: 2,
-  outing: false,
+  set: null,
   pinned: false,
   ...more,
 });
@@ -68,5 +67,6 @@ export const aDay = (more: Partial<DayPlan> = {}): DayPlan => ({
   broken: 0,
   later: 0,
   moved: [],
+  improving: false,
   ...more,
 });

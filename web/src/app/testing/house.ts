@@ -15,7 +15,7 @@ export const aHouse = (more: Partial<SavedHouseRules> = {}): SavedHouseRules => 
   zone: '',
   shopName: '',
   printer: '',
-  wordings: { ready: '', due: '' },
+  wordings: { ready: '', due: '', waits: '' },
   bins: { nylon: '', fluorocarbon: '', braid: '' },
   cautions: { words: {}, more: [] },
   version: 1,
