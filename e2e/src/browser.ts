@@ -16,9 +16,13 @@ const quoted = (text: string): string =>
 
 /** One Chromium with a fresh profile, at 1280×800 unless told otherwise. */
 export class Browser {
-  private constructor(readonly driver: WebDriver) {}
+  private constructor(
+    readonly driver: WebDriver,
+    private readonly own: string | null,
+  ) {}
 
-  static async open(): Promise<Browser> {
+  /** @param address of a shop other than the demo that all journeys share */
+  static async open(address: string | null = null): Promise<Browser> {
     const options = new chrome.Options();
     options.setChromeBinaryPath('/usr/bin/chromium');
     options.addArguments(
@@ -41,15 +45,33 @@ export class Browser {
       .setChromeOptions(options)
       .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
       .build();
-    const browser = new Browser(driver);
+    const browser = new Browser(driver, address);
     await browser.resize(1280, 800);
     return browser;
   }
 
   get address(): string {
-    const address = process.env.YARD_SPOOL_ADDRESS;
+    const address = this.own ?? process.env.YARD_SPOOL_ADDRESS;
     if (!address) throw new Error('Journeys need a running demo: run them with "npm test -- journeys".');
     return address;
+  }
+
+  private ownScript: string | null = null;
+
+  /** Runs a script before everything else in each page that is opened from now on, in place of the one before. */
+  async beforeEachPage(source: string): Promise<void> {
+    const chromium = this.driver as unknown as {
+      sendAndGetDevToolsCommand: (name: string, parameters: object) => Promise<{ identifier: string }>;
+      sendDevToolsCommand: (name: string, parameters: object) => Promise<void>;
+    };
+    if (this.ownScript !== null)
+      await chromium.sendDevToolsCommand('Page.removeScriptToEvaluateOnNewDocument', {
+        identifier: this.ownScript,
+      });
+    const added = await chromium.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+      source,
+    });
+    this.ownScript = added.identifier;
   }
 
   async resize(width: number, height: number): Promise<void> {

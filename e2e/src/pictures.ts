@@ -5,9 +5,11 @@ import type { BagRow, Page, Reel, ReelRow } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
 import { BenchHand } from './bench-hand';
 import { Browser } from './browser';
+import { clockScript } from './shop-clock';
 
 const [folder = 'docs/screenshots'] = process.argv.slice(2);
 const browser = await Browser.open();
+await browser.beforeEachPage(clockScript(Number(process.env.YARD_SPOOL_AHEAD ?? 0)));
 
 /** Waits until fonts are there and nothing has moved for two frames. */
 const settle = (): Promise<void> =>

@@ -15,8 +15,8 @@ const DEMO = { main: 'demo/src/main.ts', simulate: 'demo/src/simulate.ts' };
 /**
  * A server on a new database with the demo scenario. Everything of it lies in one folder and begins again each time.
  * @param {string} folder
- * @param {{ port?: number, elsewhere?: boolean, seasons?: boolean, tell?: (line: string) => void }} [options] `seasons`:
- *   whether two seasons of fills lie behind the shop; such a one is kept for the next start on the same day
+ * @param {{ port?: number, elsewhere?: boolean, seasons?: boolean, fresh?: boolean, tell?: (line: string) => void }} [options] `seasons`:
+ *   whether two seasons of fills lie behind the shop; such a one is kept for the next start on the same day, unless it is to be a `fresh` one
  * @returns {Promise<{
  *   address: string, log: string, counterPanel: string, printerPanel: string, pid: () => number | null, restarts: () => number,
  *   stop: () => Promise<void>,
@@ -27,7 +27,7 @@ export async function startDemoServer(folder, options = {}) {
   mkdirSync(folder, { recursive: true });
   rmSync(log, { force: true });
   const { folder: loader, sources } = await bundle('demo', DEMO, ['demo/src']);
-  const kept = options.seasons ? keptDemo(sources) : null;
+  const kept = options.seasons && !options.fresh ? keptDemo(sources) : null;
   const again = kept?.there() ?? false;
   const load = beginLoading(loader, again ? 'kept' : options.seasons ? 'seasons' : 'small');
   const standIns = startStandIns();

@@ -34,26 +34,33 @@ function piece(ask: Ask, code: string, diameter: number): Promise<Piece> {
 }
 
 /** A reel that is booked and taken to a bench. */
-export async function runAt(ask: Ask, at: Bench, { backing, main }: TwoPieces): Promise<Run> {
-  const bag = await ask.patiently<Bag>('POST', '/bags', {
+export async function runAt(ask: Ask, at: Bench, pieces: TwoPieces): Promise<Run> {
+  const bag = await bookBag(ask, pieces, '2030-01-02T16:00:00.000Z');
+  return ask.patiently<Run>('POST', '/runs', { jobId: bag.jobs[0]?.id, benchId: at.id });
+}
+
+/** A bag of reels that are alike. */
+export const bookBag = (
+  ask: Ask,
+  { backing, main }: TwoPieces,
+  promisedAt: string,
+  labels: readonly string[] = ['Fault 3000'],
+): Promise<Bag> =>
+  ask.patiently<Bag>('POST', '/bags', {
     key: crypto.randomUUID(),
     customer: { name: 'Faults', contact: '' },
     notes: '',
-    promisedAt: '2030-01-02T16:00:00.000Z',
-    jobs: [
-      {
-        type: 'fixed-spool',
-        label: 'Fault 3000',
-        planInput: planInput(),
-        cuts: [
-          { layer: 'backing', pieceId: backing.id },
-          { layer: 'main', pieceId: main.id },
-        ],
-      },
-    ],
+    promisedAt,
+    jobs: labels.map((label) => ({
+      type: 'fixed-spool',
+      label,
+      planInput: planInput(),
+      cuts: [
+        { layer: 'backing', pieceId: backing.id },
+        { layer: 'main', pieceId: main.id },
+      ],
+    })),
   });
-  return ask.patiently<Run>('POST', '/runs', { jobId: bag.jobs[0]?.id, benchId: at.id });
-}
 
 function planInput(): PlanInput {
   const line = (key: string, diameter: number) => ({ key, material: 'nylon', diameter }) as const;

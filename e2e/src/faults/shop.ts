@@ -18,16 +18,23 @@ export class Shop {
   private constructor(
     readonly folder: string,
     readonly port: number,
+    private readonly env: Readonly<Record<string, string>>,
   ) {}
 
-  static async open(): Promise<Shop> {
-    const shop = new Shop(mkdtempSync(join(tmpdir(), 'yard-spool-faults-')), await freePort());
+  /** @param env what it is started with beside what there is: another clock */
+  static async open(env: Readonly<Record<string, string>> = {}): Promise<Shop> {
+    const shop = new Shop(mkdtempSync(join(tmpdir(), 'yard-spool-faults-')), await freePort(), env);
     shop.start();
     return shop;
   }
 
+  /** Where its screens are. */
+  get screens(): string {
+    return `http://127.0.0.1:${String(this.port)}`;
+  }
+
   get address(): string {
-    return `http://127.0.0.1:${String(this.port)}/api`;
+    return `${this.screens}/api`;
   }
 
   /** Kills without a word, as a power cut does. A starter that was killed is started again, as its owner would. */
@@ -51,7 +58,7 @@ export class Shop {
 
   private start(): void {
     const starter = spawn(process.execPath, [join(ROOT, 'tools', 'start.mjs')], {
-      env: { ...process.env, YARD_SPOOL_DATA: this.folder, YARD_SPOOL_PORT: String(this.port) },
+      env: { ...process.env, ...this.env, YARD_SPOOL_DATA: this.folder, YARD_SPOOL_PORT: String(this.port) },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
     this.starter = starter;

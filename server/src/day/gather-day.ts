@@ -93,13 +93,17 @@ export async function gatherDay(from: Reading): Promise<GatheredDay> {
     listTubs(from),
     wishesOf(from, now),
   ]);
-  const all = await jobsOf(from, { bags: open.bags.map(({ number }) => number) });
-  const jobs = new Map(all.map((job) => [job.id, job]));
-  const runs = await runsOf(from, jobs, inZone(now.toISOString(), house.zone).startOf('day').toJSDate());
+  const since = inZone(now.toISOString(), house.zone).startOf('day').toJSDate();
+  const filled = await filledSince(from, since);
+  const numbers = [...open.bags.map(({ number }) => number), ...filled.values()];
+  const every = await jobsOf(from, { bags: [...new Set(numbers)] });
+  const jobs = new Map(every.map((job) => [job.id, job]));
+  const runs = await runsOf(from, jobs, since);
+  const all = every.filter(({ id }) => open.bagOf.has(id));
   const waits = all.filter(
     ({ state, cuts }) => state === 'booked' && cuts.some(({ pieceId }) => pieceId === null),
   );
-  const { bagOf } = open;
+  const bagOf = new Map([...filled, ...open.bagOf]);
   const known = (job: Job): number => bagOf.get(job.id) ?? 0;
   return {
     now,
@@ -187,6 +191,16 @@ async function wishesOf({ tables }: Reading, now: Date): Promise<Record<string, 
       }),
     ]),
   );
+}
+
+/** What was filled since a moment, whatever became of its bag: its job, and the bag's number. */
+async function filledSince({ query }: Reading, since: Date): Promise<ReadonlyMap<number, number>> {
+  const rows = await query<{ id: number; bag: number }>(
+    `SELECT jobs.id, jobs.bag_id AS bag FROM fills JOIN runs ON runs.id = fills.run_id JOIN jobs ON jobs.id = runs.job_id
+     WHERE fills.closed_at >= :since AND fills.taken_back_at IS NULL`,
+    { since },
+  );
+  return new Map(rows.map(({ id, bag }) => [id, bag]));
 }
 
 async function runsOf(from: Reading, jobs: ReadonlyMap<number, Job>, since: Date): Promise<RunOfDay[]> {

@@ -96,7 +96,8 @@ export interface OrderFacts {
     readonly name: string;
     readonly rows: readonly {
       readonly row: RowToTell;
-      readonly at: string;
+      /** Null for what is under way. */
+      readonly at: string | null;
       readonly takes: string;
       readonly by: string;
     }[];

@@ -48,8 +48,11 @@ export async function orderOfToday(from: Reading): Promise<OrderFacts> {
               name,
               rows: own.map((row) => ({
                 row,
-                at: row.startAt,
-                takes: spanText((Date.parse(row.endAt) - Date.parse(row.startAt)) / 60_000),
+                // What is under way is told by what is left of it.
+                at: row.state === 'now' ? null : row.startAt,
+                takes: spanText(
+                  (Date.parse(row.endAt) - Date.parse(row.state === 'now' ? plan.now : row.startAt)) / 60_000,
+                ),
                 by: nameOf.get(row.personId ?? 0) ?? '',
               })),
             },

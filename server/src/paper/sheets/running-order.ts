@@ -23,7 +23,7 @@ export function runningOrder({ title, places }: OrderFacts, say: Say): Sheet {
               const { what, more } = rowInWords(row, say.length);
               return [
                 box(),
-                { text: say.time(at), bold: true },
+                { text: at === null ? 'now' : say.time(at), bold: true },
                 {
                   stack: [
                     { text: what, bold: true },

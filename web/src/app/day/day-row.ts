@@ -24,7 +24,7 @@ import { clockText } from '../words/clock-text';
       (click)="chosen.emit()"
     >
       <b class="text-right whitespace-nowrap">{{ clock() }}</b>
-      <span class="flex justify-center rounded-plate bg-card max-md:hidden">
+      <span class="flex items-center justify-center overflow-hidden rounded-plate bg-card max-md:hidden">
         @if (one.kind === 'fill' && one.reels[0]; as reel) {
           <ys-small-section [drawing]="reel.drawing" />
         } @else {

@@ -1,5 +1,5 @@
 import type { DayPlan } from '@yard-spool/contract';
-import { aDay } from '../testing/days';
+import { aDay, NOON } from '../testing/days';
 import { openScreen } from '../testing/screen';
 import { HandRule } from './hand-rule';
 
@@ -12,7 +12,8 @@ const bag = (usually: number, surely: number): InHand => ({
   endAt: at(usually),
   surelyAt: at(surely),
 });
-const open = (usually: number, surely: number) => openScreen(HandRule, { bag: bag(usually, surely) });
+const open = (usually: number, surely: number) =>
+  openScreen(HandRule, { now: NOON, bag: bag(usually, surely) });
 
 describe('a bag’s time in hand', () => {
   it.each([
@@ -48,7 +49,7 @@ describe('a bag’s time in hand', () => {
   });
 
   it('says what it would be if something tried was asked, and marks where it is now', async () => {
-    const { element } = await openScreen(HandRule, { bag: bag(2, 1.5), tried: bag(0.5, -0.2) });
+    const { element } = await openScreen(HandRule, { now: NOON, bag: bag(2, 1.5), tried: bag(0.5, -0.2) });
     const told = element.querySelector('[data-test=in-hand]')!;
     expect(told.textContent).toBe('2 h → 30 min');
     expect(told.classList.contains('text-join')).toBe(true);
@@ -57,7 +58,7 @@ describe('a bag’s time in hand', () => {
   });
 
   it('that is the same by what is tried is told as it is', async () => {
-    const { element } = await openScreen(HandRule, { bag: bag(2, 1.5), tried: bag(2, 1.5) });
+    const { element } = await openScreen(HandRule, { now: NOON, bag: bag(2, 1.5), tried: bag(2, 1.5) });
     expect(element.querySelector('[data-test=in-hand]')!.textContent).toBe('2 h');
     expect(element.querySelector('[data-test=before]')).toBeNull();
   });

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { BagInHand } from '@yard-spool/contract';
 import { RouterLink } from '@angular/router';
+import { clockText } from '../words/clock-text';
 import { inHand } from '../words/in-hand';
-import { promisedText } from '../words/promised-text';
 
 const WIDE = 240;
 const HOUR = 60;
@@ -18,14 +18,13 @@ const TOLD_FROM = 1;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let one = bag();
-    <p class="flex items-baseline justify-between gap-3">
+    <p class="flex flex-wrap items-baseline justify-between gap-x-3">
       <a class="min-w-0" [routerLink]="['/bags', one.number]">
         <b>Bag {{ one.number }}</b>
-        <span class="text-mute"> {{ promised(one.promisedAt) }}</span>
+        <span class="text-mute"> by {{ promised() }}</span>
       </a>
       <b
-        class="text-right"
-        [class.whitespace-nowrap]="!changes()"
+        class="ml-auto whitespace-nowrap"
         [class.text-stop]="state() === 'late'"
         [class.text-join]="state() === 'unsure'"
         data-test="in-hand"
@@ -57,15 +56,16 @@ const TOLD_FROM = 1;
 })
 export class HandRule {
   readonly bag = input.required<BagInHand>();
+  readonly now = input.required<string>();
   /** The same bag if what is tried was asked. */
   readonly tried = input<BagInHand | null>(null);
 
   protected readonly wide = WIDE;
-  protected readonly promised = promisedText;
+  protected readonly promised = computed(() => clockText(this.bag().promisedAt, this.now()));
   /** As it would stand, where something is tried; as it stands otherwise. */
   private readonly is = computed(() => inHand(this.tried() ?? this.bag()));
   private readonly was = computed(() => inHand(this.bag()));
-  protected readonly changes = computed(
+  private readonly changes = computed(
     () => this.tried() !== null && Math.abs(this.is().usually - this.was().usually) >= TOLD_FROM,
   );
   protected readonly state = computed(() => this.is().state);

@@ -38,8 +38,12 @@ export function handOf({ bags: [first] }: DayRow, { bags }: Pick<DayPlan, 'bags'
 
 /** A day in one line: how many reels, and whether all of it is in time. */
 export function dayWords({ now, rows, broken, noPlace, opensAt }: DayPlan): string {
-  const day = DateTime.fromISO(opensAt ?? now).toFormat('cccc');
-  const toFill = rows.filter(({ kind, state }) => kind === 'fill' && state !== 'done');
+  const at = DateTime.fromISO(opensAt ?? now);
+  const day = at.toFormat('cccc');
+  const until = at.endOf('day').toMillis();
+  const toFill = rows.filter(
+    ({ kind, state, startAt }) => kind === 'fill' && state !== 'done' && Date.parse(startAt) <= until,
+  );
   const reels = toFill.reduce((all, { reels: own }) => all + own.length, 0);
   if (rows.length === 0) return `${day}: nothing to do`;
   const late = broken + noPlace.length;

@@ -84,6 +84,16 @@ describe('a row moved by keys', () => {
   });
 });
 
+describe('a long day', () => {
+  it('shows the last of what is done, and all of it when asked', async () => {
+    const done = [1, 2, 3, 4].map((n) => row(n, { id: `filled:${String(n)}`, state: 'done' }));
+    const order = await open(aDay({ rows: [...done, row(5)] }));
+    expect(ids(order)).toEqual(['filled:3', 'filled:4', 'fill:5']);
+    await order.screen.press('Show all 5 rows');
+    expect(ids(order)).toHaveLength(5);
+  });
+});
+
 describe('a row that is opened', () => {
   it('says what can be asked of it, and closes with what was', async () => {
     const order = await open();

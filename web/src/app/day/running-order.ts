@@ -18,8 +18,9 @@ import { stepFrom, wishAt, withMoved } from './moved-row';
 import { clockText } from '../words/clock-text';
 import { RowWish, type AskedOf } from './row-wish';
 
-/** Rows shown before somebody asks for all. */
+/** Rows shown before somebody asks for all, and how many of those that are done. */
 const FIRST_ROWS = 24;
+const LAST_DONE = 2;
 
 /** The day's rows in order of time. One is moved by dragging it, or by keys; opened, it says what else can be asked. */
 @Component({
@@ -99,7 +100,12 @@ export class RunningOrder {
   /** A row that is being moved by keys, and to which place. */
   protected readonly lifted = signal<{ readonly id: string; readonly to: number } | null>(null);
   protected readonly rows = computed(() => listedRows(this.day().rows));
-  private readonly inPlace = computed(() => (this.all() ? this.rows() : this.rows().slice(0, FIRST_ROWS)));
+  private readonly inPlace = computed(() => {
+    const rows = this.rows();
+    if (this.all()) return rows;
+    const done = rows.filter(({ state }) => state === 'done');
+    return [...done.slice(-LAST_DONE), ...rows.slice(done.length)].slice(0, FIRST_ROWS);
+  });
   protected readonly shown = computed(() => {
     const lifted = this.lifted();
     return lifted ? withMoved(this.inPlace(), lifted.id, lifted.to) : this.inPlace();
