@@ -58,6 +58,16 @@ describe('What there is to do', () => {
     expect(ids([reel('1', { state: 'to-check' })], [DRY])).not.toContain('soak:N-1');
   });
 
+  it('winds dry what is to be, before the piece goes into the water for others', () => {
+    const all = made([reel('1', { dry: true }), reel('2', { bag: 'c' })], [DRY]);
+    const of = (id: string) => all.find((one) => one.id === id)!;
+    expect(of('fill:1').after).toEqual([]);
+    expect(of('soak:N-1')).toMatchObject({ bags: ['c'], after: [{ id: 'fill:1', least: 0 }] });
+    expect(of('fill:2').after).toEqual([{ id: 'out:N-1', least: 0, most: 1440 }]);
+    // Nobody else waits for it: nothing is soaked.
+    expect(ids([reel('1', { dry: true })], [DRY])).not.toContain('soak:N-1');
+  });
+
   it('fills a set in one go, quicker than each alone, and walks each of it', () => {
     const set = [reel('1', { set: 's', walk: true }), reel('2', { set: 's', walk: true })];
     const all = made(set);

@@ -15,6 +15,8 @@ export interface DayReel {
   readonly strip: boolean;
   /** Its counter is matched to the tape. */
   readonly walk: boolean;
+  /** Its line is wound dry, before it goes into the water for others. */
+  readonly dry?: boolean;
   /** Its line is stretched or warmed once it is on. */
   readonly relief: boolean;
   /** Reels that have to agree are filled one after another, at one bench. */
@@ -105,14 +107,22 @@ const soakId = (piece: string): string => `soak:${piece}`;
 const outId = (piece: string): string => `out:${piece}`;
 
 function soakOf({ piece, since, least, most, out }: DaySoak, reels: readonly DayReel[]): Operation[] {
-  const waiting = reels.filter(({ state, pieces }) => state === 'booked' && pieces.includes(piece));
+  const users = reels.filter(({ state, pieces }) => state === 'booked' && pieces.includes(piece));
+  const waiting = users.filter(({ dry }) => !dry);
+  const before = users.filter(({ dry }) => dry).map((reel) => right(fillId(reel)));
   if (waiting.length === 0 || out !== undefined) return [];
   const bags = [...new Set(waiting.map(({ bag }) => bag))];
   const shared = { ...plain, reels: [], bags, pieces: [piece] };
   const earliest = since === undefined ? -Infinity : since + least;
   const lift: Operation = { ...shared, id: outId(piece), kind: 'out', ...USUAL_TAKES.out, earliest };
   if (since !== undefined) return [lift];
-  const into: Operation = { ...shared, id: soakId(piece), kind: 'soak', ...USUAL_TAKES.soak };
+  const into: Operation = {
+    ...shared,
+    id: soakId(piece),
+    kind: 'soak',
+    ...USUAL_TAKES.soak,
+    after: before,
+  };
   return [into, { ...lift, after: [{ id: into.id, least, most }] }];
 }
 
@@ -149,7 +159,7 @@ function fillOf(
     sd: USUAL_TAKES.strip.sd * Math.sqrt(stripped.length),
   };
   const takes = together(group.map(({ fill: ahead }) => fillTakes(ahead, times)));
-  const wet = soaks.filter(({ piece }) => pieces.includes(piece));
+  const wet = first.dry ? [] : soaks.filter(({ piece }) => pieces.includes(piece));
   const fill: Operation = {
     id: fillId(first),
     kind: 'fill',

@@ -46,10 +46,11 @@ export async function askPromise(
     dayNow(from),
     timesOf(from),
   ]);
-  const promised = ({ jobs: own, pieces, soaks }: NewBag, day: GatheredDay): Promise<number | null> => {
+  const promised = ({ jobs: own, pieces, soaks, dry }: NewBag, day: GatheredDay): Promise<number | null> => {
     const known = new Set(day.soaks.map(({ piece }) => piece));
     const reels = own.map((job, i) => ({
       id: `new-${String(i)}`,
+      dry,
       ...reelOf(job, made[i], pieces, { rules, counted: allCount(day.benches) }),
     }));
     const bag = { number: NEW, customer: '', promisedAt: new Date(day.now.getTime() + SOME_DAY) };
@@ -64,7 +65,7 @@ export async function askPromise(
   };
   const ids = jobs.flatMap(({ cuts }) => cuts.flatMap((cut) => ('pieceId' in cut ? [cut.pieceId] : [])));
   const pieces = rack.filter(({ id }) => ids.includes(id));
-  const bag: NewBag = { jobs, pieces, soaks: soaksOf(pieces, rules) };
+  const bag: NewBag = { jobs, pieces, soaks: soaksOf(pieces, rules), dry: false };
   const at = await promised(bag, gathered);
   if (at === null || promisedAt === null || isoOf(at) <= promisedAt)
     return { at: at === null ? null : isoOf(at), cures: [] };

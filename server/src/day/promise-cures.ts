@@ -9,6 +9,8 @@ export interface NewBag {
   /** Its pieces, as they are on the rack. */
   readonly pieces: readonly Piece[];
   readonly soaks: readonly DaySoak[];
+  /** Whether it is wound dry, whatever the shop does otherwise. */
+  readonly dry: boolean;
 }
 
 type Cure = EarliestPromise['cures'][number];
@@ -33,10 +35,10 @@ export function curesFor(
   const here = day.people.filter(({ awayUntil }) => awayUntil === null).length;
   const more = [...day.people, { id: 0, name: '', awayUntil: null }];
   const other = withWetLine(bag, day, rack, rules);
+  // What lies in the water already cannot be wound dry.
+  const mayBeDry = bag.soaks.length > 0 && bag.pieces.every((piece) => waterState(piece) === 'dry');
   return [
-    ...(bag.soaks.length > 0
-      ? [{ cure: { kind: 'dry' as const, ...plain }, bag: { ...bag, soaks: [] }, day }]
-      : []),
+    ...(mayBeDry ? [{ cure: { kind: 'dry' as const, ...plain }, bag: { ...bag, dry: true }, day }] : []),
     ...(other ? [{ ...other, day }] : []),
     ...(here < day.benches.length
       ? [{ cure: { kind: 'hands' as const, ...plain }, bag, day: { ...day, people: more } }]
@@ -71,6 +73,7 @@ function withWetLine(
       })),
       pieces: [...bag.pieces.filter((one) => !dry.includes(one)), ...found],
       soaks: inWater.map(soakOf),
+      dry: false,
     },
   };
 }

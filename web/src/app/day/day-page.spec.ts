@@ -240,7 +240,7 @@ describe('the day', () => {
     expect(screen.shown()).not.toContain('Time in hand');
     expect(screen.shown()).toMatch(/R-0041, Pier reel.*3 h in hand/);
     expect(screen.shown()).toContain('Who is here today');
-    await screen.press('Start there');
+    await screen.press('Start');
     const started = screen.http.expectOne({ method: 'POST', url: '/api/runs' });
     expect(started.request.body).toEqual({ jobId: 1, benchId: 1 });
   });

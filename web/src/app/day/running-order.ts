@@ -55,7 +55,7 @@ const LAST_DONE = 2;
                 [disabled]="busy()"
                 (click)="begin.emit(row)"
               >
-                {{ row.state === 'now' ? 'Continue there' : 'Start there' }} <span class="key">B</span>
+                {{ row.state === 'now' ? 'Continue' : 'Start' }} <span class="key">B</span>
               </button>
             </p>
           }

@@ -8,7 +8,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/day/,
-    'What is done where, by whom and in which order, and how much time each bag has in hand. Start the reel that is next, or move a row and see what that does to the others.',
+    'What is done where, by whom and in which order, and how much time each bag has in hand. Start the reel that is next, or move a row, dragged or with Alt and an arrow key, and see what that does to each bag before you let it go.',
   ],
   [
     /^\/bags$/,
@@ -28,7 +28,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
   ],
   [
     /^\/bags\/messages/,
-    'The texts for customers whose reels are ready or whose line is due, in the shop’s own words. Read one, change it where it does not fit, send it your own way and mark it as sent.',
+    'The texts for customers whose reels are ready, whose line is due or whose line is not in stock, in the shop’s own words. Read one, change it where it does not fit, send it your own way and mark it as sent.',
   ],
   [
     /^\/bags\/\d+\/reel\//,

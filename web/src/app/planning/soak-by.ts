@@ -9,7 +9,7 @@ const TO_FILL = 1;
 /** From so short before it is too late on, nobody is asked to hurry, minutes. */
 const SOON = 5;
 
-/** When line that is soaked has to be in the water for its promise; or that it cannot be any more, and what can. */
+/** When line that is soaked has to be in the water for its promise; or that it cannot be any more. When it can be is for the day's order to say. */
 export interface SoakBy {
   readonly possible: boolean;
   readonly words: string;
@@ -31,15 +31,9 @@ export function soakBy(promised: DateTime, hours: number, wet: boolean, now = Da
       possible: true,
       words: `Into the tub by ${said(by)}, to be filled an hour before the promise.`,
     };
-  const soaked = now.plus({ hours: hours + TO_FILL });
-  const dry = now.plus({ hours: TO_FILL });
-  const ways =
-    dry <= promised
-      ? `Wound dry it can be ready; soaked, not before ${said(soaked)}.`
-      : `Wound dry it can be ready by ${said(dry)}; soaked, by ${said(soaked)}.`;
   return {
     possible: false,
-    words: `Too late to soak it: it would have had to be in the tub by ${said(by)}. ${ways}`,
+    words: `Too late to soak it: it would have had to be in the tub by ${said(by)}. Wind it dry, or promise it later.`,
   };
 }
 
