@@ -45,7 +45,7 @@ export interface Operation {
   /** Only at this bench, or by this person. */
   readonly bench?: string;
   readonly person?: string;
-  /** When it began, or is pinned to: it is not moved any more. */
+  /** When it began, where that is past: it is not moved any more. Otherwise what it is pinned to: it is placed first. */
   readonly at?: number;
 }
 

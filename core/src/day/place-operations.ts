@@ -63,8 +63,8 @@ export function placeOperations(
 ): DayPlan {
   const { day, byId, endsOf } = work;
   const placing = new Placing(work, benchOf);
-  // What has begun, or is pinned, is where it is before anything else is placed.
-  for (const one of day.operations) if (one.at !== undefined) placing.place(one);
+  // What has begun is where it is, and what is pinned has its time, before anything else is placed.
+  for (const one of atTheirTime(day)) placing.place(one);
   for (const id of order) {
     const one = byId.get(id);
     if (one) placing.place(one);
@@ -79,6 +79,10 @@ export function placeOperations(
   const placed = placing.inOrder();
   return { placed, bags, score: scoreOf(day, placed, bags, placing.dried) };
 }
+
+/** What has begun, or is pinned, in order of its time: of two that are pinned to one time the second comes behind. */
+const atTheirTime = ({ operations }: Day): readonly Operation[] =>
+  operations.filter(({ at }) => at !== undefined).sort((a, b) => (a.at ?? 0) - (b.at ?? 0));
 
 class Placing {
   readonly placed = new Map<string, Placed>();
@@ -179,8 +183,10 @@ class Placing {
     const atBench = this.benches.get(bench) ?? [];
     const byPerson = this.people.get(person.id) ?? [];
     const busy = [atBench, byPerson, ...operation.pieces.map((piece) => this.piece(piece))];
-    const fixed = operation.at;
-    let start = fixed ?? Math.max(day.now, operation.earliest, this.readyAt(operation));
+    const { at, earliest } = operation;
+    const fixed = this.begunAt(operation);
+    // What is pinned waits for nothing it was put before, but for what has to be done first, and for a free bench.
+    let start = fixed ?? Math.max(day.now, at ?? earliest, this.readyAt(operation));
     let slot = this.slotFrom(operation, start, { bench, atBench, person, byPerson });
     if (fixed !== undefined) return slot;
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
@@ -231,10 +237,15 @@ class Placing {
     const changes = DONE_AT[operation.kind] === 'bench' ? newOf(operation.pieces, there) : 0;
     const last = lastBefore(byPerson, start);
     const out = isField && !staysOut(last, start) ? OUTING_MINUTES : 0;
-    // What has begun, or is pinned, is told with all that it takes.
-    const more = operation.at === undefined ? changes * CHANGE_MINUTES + out : 0;
+    // What has begun is told with all that it takes.
+    const more = this.begunAt(operation) === undefined ? changes * CHANGE_MINUTES + out : 0;
     const goesOn = before !== undefined && before === last;
     return { start, minutes: operation.minutes + more, bench, person, changes, goesOn };
+  }
+
+  /** When something began; undefined for what has not, pinned or not. */
+  private begunAt({ at }: Operation): number | undefined {
+    return at !== undefined && at <= this.day.now ? at : undefined;
   }
 
   private readyAt({ after }: Operation): number {
@@ -248,7 +259,7 @@ class Placing {
 
   /** How far off what it begins right after may be: the furthest of all that it waits for. */
   private sdBefore(operation: Operation, { start, bench, person }: Slot): number {
-    if (operation.at !== undefined) return 0;
+    if (this.begunAt(operation) !== undefined) return 0;
     let sd = 0;
     const hears = (one: Busy | undefined): void => {
       if (one && one.to >= start - NEAR) sd = Math.max(sd, one.sd);

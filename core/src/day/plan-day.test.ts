@@ -141,6 +141,24 @@ describe('A day in order', () => {
     expect(placed.find(({ id }) => id === pinned)).toMatchObject({ start: 700, bench: 'two', person: 'Bo' });
   });
 
+  it('puts one of two that are pinned to one time and bench behind the other, and neither before its line is there', () => {
+    const day = someDay(3, 12);
+    const fills = day.operations
+      .filter(({ kind }) => kind === 'fill')
+      .slice(0, 3)
+      .map(({ id }) => id);
+    const operations = day.operations.map((one) =>
+      fills.includes(one.id) ? { ...one, at: 700, bench: 'two' } : one,
+    );
+    const { placed } = planDay({ ...day, operations }, { tries: 300 }).plan;
+    const at = new Map(placed.map((one) => [one.id, one]));
+    const pinned = fills.map((id) => at.get(id)!).sort((a, b) => a.start - b.start);
+    pinned.slice(1).forEach((one, i) => expect(one.start).toBeGreaterThanOrEqual(pinned[i]!.end - 1e-6));
+    for (const { id, after } of operations.filter((one) => fills.includes(one.id)))
+      for (const { id: before, least } of after)
+        expect(at.get(id)!.start).toBeGreaterThanOrEqual(at.get(before)!.end + least - 1e-6);
+  });
+
   it('gives what asks for a bench or a person to them alone', () => {
     const day = someDay(5, 10);
     const operations = day.operations.map((one) => ({ ...one, bench: 'two', person: 'Ada' }));
