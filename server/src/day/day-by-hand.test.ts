@@ -130,6 +130,21 @@ describe('the day as it goes on', () => {
     expect(whys).toContain('What comes before it was not begun in time.');
   });
 
+  it('tells nothing of what was begun before its time but what moved by it', async () => {
+    await bookIn('2030-01-04T12:00:00.000Z', {}, 2);
+    const last = await bookIn('2030-01-04T16:00:00.000Z');
+    const job = last.jobs[0]!.id;
+    const planned = (await day()).rows.find(({ id }) => id === `fill:${job}`)!;
+    expect(Date.parse(planned.startAt) - now.getTime()).toBeGreaterThan(10 * MINUTE);
+    const run = (await ask<Run>('POST', '/runs', { jobId: job, benchId: FIRST_BENCH })).body;
+    const begun = await day();
+    expect(begun.rows.find(({ id }) => id === `fill:${job}`)).toMatchObject({ state: 'now' });
+    expect(begun.moved.map(({ id }) => id)).not.toContain(`fill:${job}`);
+    expect(begun.moved.length).toBeGreaterThan(0);
+    await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, wholeFill()) });
+    await ask('POST', `/runs/${run.id}/close`, {});
+  });
+
   it('says that somebody is here again', async () => {
     await bookIn('2030-01-04T12:00:00.000Z', {}, 3);
     const { people } = await day();
