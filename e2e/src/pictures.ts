@@ -53,7 +53,10 @@ try {
   await picture('sign-in');
   await browser.signIn();
   await view('day', '/day', 'ys-day-row');
-  await view('bags', '/bags', 'ys-bag-list li');
+  await browser.go('/bags');
+  // Once the day's order has come in, which says what each bag has in hand.
+  await browser.text('in hand');
+  await picture('bags');
   await view('bag', `/bags/${String((await bagOf('Wenna Fairholt')).number)}`, 'ys-plan-view pattern');
   await view('bench-list', '/bench', '[data-test=next]');
   const [pike] = (await bagOf('Inshore Pike League')).jobs;
