@@ -1,0 +1,63 @@
+/** A piece that line could be cut from. Lengths in mm. */
+export interface StockPiece {
+  /** Its code. */
+  readonly id: string;
+  readonly product: string;
+  /** What nobody has been promised. */
+  readonly freeMm: number;
+  readonly opened: boolean;
+  /** When it was opened, in any unit of time; none for what is sealed. */
+  readonly openedAt: number | null;
+  /** The shortest remnant of its product that is of use to anybody. */
+  readonly usableMm: number;
+}
+
+/** What one spool wants cut. */
+export interface CutJob {
+  readonly id: string;
+  /** One unbroken piece of main, between the least that is accepted and what is wanted. */
+  readonly main: { readonly product: string; readonly wantedMm: number; readonly leastMm: number };
+  readonly backing: CutBacking | null;
+}
+
+/** Backing fills what is left: more of it where the main is shorter. */
+export interface CutBacking {
+  readonly product: string;
+  /** With all of the main that is wanted. */
+  readonly lengthMm: number;
+  /** mm more of it for each mm less of main: the square of the ratio of their diameters. */
+  readonly perMain: number;
+  /** Whether it is not joined from two. */
+  readonly onePiece: boolean;
+}
+
+/** What there is to cut, and from what. */
+export interface Stock {
+  readonly jobs: readonly CutJob[];
+  readonly pieces: readonly StockPiece[];
+  /** Lost with each cut but one that takes all there is. */
+  readonly tailMm: number;
+}
+
+/** A length off a piece, mm. */
+export interface CutOff {
+  readonly piece: string;
+  readonly lengthMm: number;
+}
+
+/** What one job is cut from; a job without it is not served. */
+export interface JobCut {
+  readonly job: string;
+  readonly main: CutOff;
+  /** From at most two pieces. */
+  readonly backing: readonly CutOff[];
+}
+
+/** Backing is joined from pieces of at least so much, mm; common practice, no source. */
+export const LEAST_JOINED_MM = 20_000;
+/** Lengths nearer each other than this are the same to whoever winds them, mm. */
+export const SAME_MM = 5;
+
+/** How much backing a job needs with a main of some length, mm. */
+export const backingFor = ({ main, backing }: CutJob, mainMm: number): number =>
+  backing ? backing.lengthMm + backing.perMain * (main.wantedMm - mainMm) : 0;

@@ -1,0 +1,84 @@
+import type { CutJob, Stock, StockPiece } from '../cuts/stock';
+import { seeded } from '../numeric/random';
+
+/** Lengths of a small case are multiples of this, mm: then so are those of the best there is. */
+export const GRID_MM = 5000;
+
+const pick = (random: () => number, from: number, to: number): number =>
+  GRID_MM * (from + Math.floor(random() * (to - from + 1)));
+
+/** A small case of mains and backing of like diameters, all on one grid, from a seed. */
+export function smallStock(seed: number): Stock {
+  const random = seeded(seed);
+  const products = ['A', 'B'];
+  const pieces = Array.from({ length: 2 + Math.floor(random() * 3) }, (_, i): StockPiece => {
+    const opened = random() < 0.6;
+    return {
+      id: `P-${String(i)}`,
+      product: products[Math.floor(random() * 2)] ?? 'A',
+      freeMm: pick(random, 5, 36),
+      opened,
+      openedAt: opened ? Math.floor(random() * 3) : null,
+      usableMm: 20_000,
+    };
+  });
+  const jobs = Array.from({ length: 1 + Math.floor(random() * 3) }, (_, i): CutJob => {
+    const wantedMm = pick(random, 6, 14);
+    const shorter = random() < 0.5 ? GRID_MM * Math.floor(random() * 3) : 0;
+    const backing = random() < 0.6 && {
+      product: products[Math.floor(random() * 2)] ?? 'B',
+      lengthMm: pick(random, 0, 10),
+      perMain: 1,
+      onePiece: random() < 0.3,
+    };
+    return {
+      id: `J-${String(i)}`,
+      main: { product: products[Math.floor(random() * 2)] ?? 'A', wantedMm, leastMm: wantedMm - shorter },
+      backing: backing || null,
+    };
+  });
+  return { jobs, pieces, tailMm: random() < 0.5 ? 0 : GRID_MM };
+}
+
+/** A rack and its open bags: ten products or fewer, backings shared by many, as a shop has them. */
+export function rackDay(seed: number, jobs: number, pieces: number, products: number): Stock {
+  const random = seeded(seed);
+  const nth = (i: number): string => `P${String(i).padStart(2, '0')}`;
+  const some = (from: number, to: number): number => Math.round(1000 * (from + random() * (to - from)));
+  const backings = Math.max(1, Math.floor(products / 4));
+  return {
+    tailMm: 2000,
+    pieces: Array.from({ length: pieces }, (_, i): StockPiece => {
+      const opened = random() < 0.6;
+      const bulk = random() < 0.4;
+      return {
+        id: `L-${String(i).padStart(3, '0')}`,
+        product: nth(i % products),
+        freeMm: opened ? some(20, bulk ? 1500 : 260) : bulk ? 1_500_000 : 300_000,
+        opened,
+        openedAt: opened ? Math.floor(random() * 60) : null,
+        usableMm: 20_000,
+      };
+    }),
+    jobs: Array.from({ length: jobs }, (_, i): CutJob => {
+      const wantedMm = some(80, 220);
+      return {
+        id: `J-${String(i).padStart(3, '0')}`,
+        main: {
+          product: nth(Math.floor(random() * (products - backings)) + backings),
+          wantedMm,
+          leastMm: random() < 0.6 ? Math.round(0.8 * wantedMm) : wantedMm,
+        },
+        backing:
+          random() < 0.7
+            ? {
+                product: nth(Math.floor(random() * backings)),
+                lengthMm: some(0, 90),
+                perMain: 0.6 + random(),
+                onePiece: random() < 0.3,
+              }
+            : null,
+      };
+    }),
+  };
+}
