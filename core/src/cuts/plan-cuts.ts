@@ -102,12 +102,10 @@ function planGroup(stock: Stock, ranks: Ranks, solve: Solve, { withinMs, now }: 
     fix(model, sum, found.objective);
   }
   const scoreOf = (cuts: readonly JobCut[]): CutScore => scoreCuts(stock, cuts, ranks);
-  const isBetter =
-    best !== null &&
-    faultsOfCuts(stock, best).length === 0 &&
-    compareCuts(scoreOf(best), scoreOf(greedy)) <= 0;
-  const cuts = isBetter && best ? best : greedy;
-  return { cuts, score: scoreOf(cuts), open };
+  if (best && faultsOfCuts(stock, best).length === 0 && compareCuts(scoreOf(best), scoreOf(greedy)) <= 0)
+    return { cuts: best, score: scoreOf(best), open };
+  // What a solver says cannot be cut is nobody's plan, and proves nothing of the one that stands.
+  return { cuts: greedy, score: scoreOf(greedy), open: [{ level: CUT_LEVELS[0], gap: Infinity }] };
 }
 
 const fix = ({ program }: CutModel, sum: Linear, value: number): void =>
