@@ -254,6 +254,17 @@ describe('the day', () => {
       screen.http.expectOne('/api/day').flush(aDay());
       vi.advanceTimersByTime(5000);
       screen.http.expectNone('/api/day');
+      // Not while somebody tries something: it would be gone from under the hand.
+      await screen.press('R-0041');
+      const button = [...screen.element.querySelectorAll('button')].find((one) =>
+        one.textContent.includes('Put off'),
+      )!;
+      button.dispatchEvent(new Event('mouseenter'));
+      vi.advanceTimersByTime(40_000);
+      screen.http.expectNone('/api/day');
+      button.dispatchEvent(new Event('mouseleave'));
+      vi.advanceTimersByTime(40_000);
+      screen.http.expectOne('/api/day');
     } finally {
       vi.useRealTimers();
     }

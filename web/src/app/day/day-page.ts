@@ -7,7 +7,9 @@ import {
   catchError,
   debounceTime,
   EMPTY,
+  filter,
   interval,
+  merge,
   of,
   Subject,
   switchMap,
@@ -72,6 +74,7 @@ export class DayPage {
 
   /** What is tried by hand, and what each bag would have in hand by it. */
   protected readonly trying = new Subject<AskedOf | null>();
+  private readonly isTrying = signal(false);
   private readonly tried = toSignal(
     this.trying.pipe(
       debounceTime(RESTS_MS),
@@ -124,15 +127,17 @@ export class DayPage {
   protected readonly COLUMNS = COLUMNS;
 
   constructor() {
-    interval(AGAIN_MS)
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => this.lookAgain());
-    toObservable(this.day)
+    merge(
+      interval(AGAIN_MS),
+      toObservable(this.day).pipe(switchMap((day) => (day?.improving ? timer(SOON_MS) : EMPTY))),
+    )
       .pipe(
-        switchMap((day) => (day?.improving ? timer(SOON_MS) : EMPTY)),
+        // Whoever has a row in hand finds it where it was.
+        filter(() => !this.isTrying()),
         takeUntilDestroyed(),
       )
       .subscribe(() => this.lookAgain());
+    this.trying.pipe(takeUntilDestroyed()).subscribe((asked) => this.isTrying.set(asked !== null));
     useKeys({
       // Whoever comes by a key goes on typing.
       N: () => void this.router.navigate(['/bags/new'], { state: { typing: true } }),
