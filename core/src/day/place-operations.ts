@@ -162,9 +162,11 @@ class Placing {
 
   private slotOf(operation: Operation): Slot | null {
     let best: Slot | null = null;
+    // Whoever is not with the shop any more does nothing: anybody else may.
+    const only = this.people.has(operation.person ?? '') ? operation.person : undefined;
     for (const bench of this.benchesFor(operation))
       for (const person of this.day.people) {
-        if (operation.person !== undefined && operation.person !== person.id) continue;
+        if (only !== undefined && only !== person.id) continue;
         const slot = this.slotAt(operation, bench, person);
         if (Number.isFinite(slot.start) && (!best || isBetter(slot, best))) best = slot;
       }

@@ -167,6 +167,19 @@ describe('A day in order', () => {
     expect(new Set(placed.map(({ bench }) => bench))).toEqual(new Set(['', 'two']));
   });
 
+  it('gives what was asked of somebody who left, or of a bench that is gone, to anybody', () => {
+    const day = someDay(5, 6);
+    const operations = day.operations.map((one, i) => ({
+      ...one,
+      person: 'Gone',
+      bench: 'gone',
+      // The first was begun by them.
+      ...(i === 0 ? { at: day.now - 10 } : {}),
+    }));
+    const { placed } = planDay({ ...day, operations }, { tries: 20 }).plan;
+    expect(placed.map(({ id }) => id).sort()).toEqual(day.operations.map(({ id }) => id).sort());
+  });
+
   it('breaks every promise where nobody is there', () => {
     const day = someDay(2, 4, { people: [] });
     const { plan } = planDay(day, { tries: 10 });

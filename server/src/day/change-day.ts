@@ -40,7 +40,7 @@ export async function tryWish(
 ): Promise<DayTried> {
   mayBeAsked(await lastDay(from), operation, wish);
   await isThere(from, wish);
-  return daySeen(from, operation, isAsked(wish) ? asWish(wish) : undefined);
+  return daySeen(from, operation, isAsked(wish) ? asWish(wish, from.clock()) : undefined);
 }
 
 const isAsked = ({ apart, ...rest }: DayWish): boolean =>

@@ -88,6 +88,34 @@ describe('something that could be asked', () => {
   });
 });
 
+describe('a row that is pinned', () => {
+  it('to now is the next thing to do, and still is a while after; then it is as free as any', async () => {
+    await bookIn('2030-01-03T15:00:00.000Z', {}, 2);
+    const last = await bookIn('2030-01-03T17:00:00.000Z');
+    const id = `fill:${last.jobs[0]!.id}`;
+    const startOf = async (): Promise<number> =>
+      Date.parse((await day()).rows.find((row) => row.id === id)!.startAt) - now.getTime();
+    expect(await startOf()).toBeGreaterThan(10 * MINUTE);
+    // The row it was dropped on was to begin a moment ago.
+    const at = new Date(now.getTime() - 20_000).toISOString();
+    const wish = { ...nothing, at, benchId: FIRST_BENCH };
+    const tried = (await ask<DayTried>('POST', '/day/try', { operation: id, wish })).body;
+    const done = (await ask<DayPlan>('PUT', `/day/operations/${id}`, wish)).body;
+    expect(tried.bags.map(({ number, endAt }) => [number, endAt.slice(0, 16)])).toEqual(
+      done.bags.map(({ number, endAt }) => [number, endAt.slice(0, 16)]),
+    );
+    expect(await startOf()).toBeLessThan(MINUTE);
+    await later(30);
+    expect(await startOf()).toBeLessThan(MINUTE);
+    expect((await day()).rows.find((row) => row.id === id)).toMatchObject({ state: 'next', pinned: true });
+    await later(31);
+    // The order is kept as it was for as long as it is as good; made again, it has its own place.
+    const free = (await ask<DayPlan>('PUT', '/day', {})).body;
+    const row = free.rows.find((one) => one.id === id)!;
+    expect(Date.parse(row.startAt) - now.getTime()).toBeGreaterThan(10 * MINUTE);
+  });
+});
+
 describe('a set of counters', () => {
   it('is filled together, is taken apart by hand, and put together again', async () => {
     const bag = await bookIn('2030-01-03T17:00:00.000Z', { type: 'trolling' }, 3);

@@ -1,4 +1,4 @@
-import type { Job, Tub } from '@yard-spool/contract';
+import type { DayWish, Job, Tub } from '@yard-spool/contract';
 import {
   message,
   type DayReel,
@@ -79,19 +79,21 @@ export interface GatheredDay {
   readonly benches: readonly BenchOfDay[];
   readonly people: readonly { readonly id: number; readonly name: string; readonly awayUntil: Date | null }[];
   readonly tubs: readonly Tub[];
+  /** What is asked by hand, as it was asked and as it is planned with now. */
+  readonly asked: Readonly<Record<string, DayWish>>;
   readonly wishes: Readonly<Record<string, Wish>>;
 }
 
 /** Reads what a day is planned from: the bags promised soonest, as many as make a day or two. */
 export async function gatherDay(from: Reading): Promise<GatheredDay> {
   const now = from.clock();
-  const [open, house, benches, people, tubs, wishes] = await Promise.all([
+  const [open, house, benches, people, tubs, asked] = await Promise.all([
     openBags(from),
     readHouseRules(from),
     benchesOf(from),
     peopleOf(from, now),
     listTubs(from),
-    wishesOf(from, now),
+    wishesOf(from),
   ]);
   const since = inZone(now.toISOString(), house.zone).startOf('day').toJSDate();
   const filled = await filledSince(from, since);
@@ -124,7 +126,8 @@ export async function gatherDay(from: Reading): Promise<GatheredDay> {
     benches,
     people,
     tubs,
-    wishes,
+    asked,
+    wishes: Object.fromEntries(Object.entries(asked).map(([id, one]) => [id, asWish(one, now)])),
   };
 }
 
@@ -176,19 +179,18 @@ async function peopleOf({ tables }: Reading, now: Date): Promise<GatheredDay['pe
   });
 }
 
-async function wishesOf({ tables }: Reading, now: Date): Promise<Record<string, Wish>> {
+async function wishesOf({ tables }: Reading): Promise<Record<string, DayWish>> {
   const rows = await tables.dayWishes.findAll();
   return Object.fromEntries(
-    rows.map(({ operation, benchId, personId, earliest, at, apart }): [string, Wish] => [
+    rows.map(({ operation, benchId, personId, earliest, at, apart }): [string, DayWish] => [
       operation,
-      asWish({
+      {
         benchId,
         personId,
         earliestAt: earliest?.toISOString() ?? null,
-        // A time that has passed without it being begun holds it nowhere.
-        at: at === null || at < now ? null : at.toISOString(),
+        at: at?.toISOString() ?? null,
         apart,
-      }),
+      },
     ]),
   );
 }

@@ -23,29 +23,19 @@ export function whyMoved(before: LookedAt, now: LookedAt, moved: MovedOperation)
 }
 
 function byHand(before: GatheredDay, now: GatheredDay, { id }: MovedOperation): string | null {
-  const moment = minutesOf(now.now);
-  const pinnedTo = before.wishes[id]?.at;
-  if (pinnedTo !== undefined && pinnedTo < moment && now.wishes[id]?.at === undefined)
+  if (JSON.stringify(before.asked[id]) !== JSON.stringify(now.asked[id])) return 'You asked for it.';
+  if (before.wishes[id]?.at !== undefined && now.wishes[id]?.at === undefined)
     return 'It was not begun at the time it was pinned to.';
-  const asked = inForce(before.wishes, moment);
-  if (JSON.stringify(asked[id]) !== JSON.stringify(now.wishes[id])) return 'You asked for it.';
   const isGone = (of: GatheredDay, person: number): boolean =>
     of.people.some((one) => one.id === person && one.awayUntil !== null);
   const gone = now.people.find((one) => isGone(now, one.id) && !isGone(before, one.id));
   if (gone) return `${gone.name} has gone for today.`;
   const back = now.people.find((one) => !isGone(now, one.id) && isGone(before, one.id));
   if (back) return `${back.name} is here again.`;
-  return JSON.stringify(asked) === JSON.stringify(now.wishes) ? null : 'Something else was moved by hand.';
+  return JSON.stringify(before.asked) === JSON.stringify(now.asked)
+    ? null
+    : 'Something else was moved by hand.';
 }
-
-/** What was asked and still holds: a time that has passed holds nothing. */
-const inForce = (wishes: GatheredDay['wishes'], moment: number): GatheredDay['wishes'] =>
-  Object.fromEntries(
-    Object.entries(wishes).map(([id, { at, ...rest }]) => [
-      id,
-      at === undefined || at < moment ? rest : { ...rest, at },
-    ]),
-  );
 
 function byBags(before: GatheredDay, now: GatheredDay): string | null {
   const fresh = now.bags.filter(({ number }) => !before.bags.some((was) => was.number === number));
