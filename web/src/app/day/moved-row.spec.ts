@@ -16,6 +16,12 @@ describe('a row that is moved', () => {
     expect(wishAt(ROWS[3]!, ROWS[2]!)).toMatchObject({ benchId: null });
   });
 
+  it('comes behind what it is moved down over at a bench, and takes its time elsewhere', () => {
+    const early = row('fill:9', { startAt: '2031-03-13T10:00:00.000Z' });
+    expect(wishAt(early, ROWS[2]!)).toMatchObject({ at: ROWS[2]!.endAt, benchId: 2 });
+    expect(wishAt(early, ROWS[3]!)).toMatchObject({ at: ROWS[3]!.startAt, benchId: 1 });
+  });
+
   it('comes behind what is under way, not into it', () => {
     expect(wishAt(row('fill:9'), ROWS[1]!).at).toBe(ROWS[1]!.endAt);
   });

@@ -1,9 +1,14 @@
 import type { DayRow, DayWish } from '@yard-spool/contract';
 
-/** What it asks to move one row to where another is: that one's time, and its bench where both are done at one. */
+/**
+ * What it asks to move one row to where another is: that one's time, and its bench where both are done at one. Moved down
+ * at a bench it comes behind that one, as it does behind what is under way.
+ */
 export function wishAt(row: DayRow, there: DayRow): DayWish {
-  const benchId = row.benchId !== null && there.benchId !== null ? there.benchId : row.benchId;
-  const at = there.state === 'next' ? there.startAt : there.endAt;
+  const atBench = row.benchId !== null && there.benchId !== null;
+  const benchId = atBench ? there.benchId : row.benchId;
+  const isBehind = there.state !== 'next' || (atBench && there.startAt > row.startAt);
+  const at = isBehind ? there.endAt : there.startAt;
   return { at, benchId, personId: null, earliestAt: null, apart: false };
 }
 
