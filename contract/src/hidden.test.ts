@@ -16,11 +16,14 @@ const NASTY = [
   '\r\n',
   '\t',
   '\u2028',
+  '\uD800',
+  '\uDFFF',
 ];
 
 describe('what is typed in one line', () => {
   it('has nothing in it that nobody sees, and keeps all else', () => {
     expect(oneLine('  Nell\u202E Harrow\u0000 ')).toBe('Nell Harrow');
+    expect(oneLine('half \uD83D of it \uDE00')).toBe('half  of it');
     expect(oneLine('two\r\nlines\tand\u2028more')).toBe('two lines and more');
     for (const kept of ['שלום', 'Bjørk', '👩‍🔧', 'a\u0301', '漢字', '12′']) expect(oneLine(kept)).toBe(kept);
   });
@@ -32,7 +35,7 @@ describe('what is typed in one line', () => {
         const typed = parts.join('');
         const single = oneLine(typed);
         const several = someLines(typed);
-        expect(single).not.toMatch(/[\p{Cc}\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069\u2028\u2029]/u);
+        expect(single).not.toMatch(/[\p{Cc}\p{Cs}\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069\u2028\u2029]/u);
         expect(several).not.toMatch(/(?![\n\t])\p{Cc}|[\u202A-\u202E\u2066-\u2069\u200E\u200F\u061C]/u);
         expect(oneLine(single)).toBe(single);
         expect(someLines(several)).toBe(several);

@@ -1,13 +1,13 @@
 /**
- * Characters nobody types on purpose and nobody sees: controls (Unicode Cc), and those that turn the direction of what
- * stands behind them (Unicode Standard Annex 9, 2), by which a name can look like another. Joiners stay: scripts and
- * emoji are made with them.
+ * Characters nobody types on purpose and nobody sees: controls (Unicode Cc), halves of characters (Cs), which no database
+ * takes, and those that turn the direction of what stands behind them (Unicode Standard Annex 9, 2), by which a name can
+ * look like another. Joiners stay: scripts and emoji are made with them.
  */
 const DIRECTIONS = '\\u061C\\u200E\\u200F\\u202A-\\u202E\\u2066-\\u2069';
-const HIDDEN = new RegExp(`[\\p{Cc}${DIRECTIONS}]`, 'gu');
+const HIDDEN = new RegExp(`[\\p{Cc}\\p{Cs}${DIRECTIONS}]`, 'gu');
 /** Line ends, however they are written, and the tab: a space in a single line. */
 const BREAKS = /[\t\n\v\f\r\u0085\u2028\u2029]+/g;
-const HIDDEN_BUT_BREAKS = new RegExp(`(?![\\t\\n])[\\p{Cc}${DIRECTIONS}]`, 'gu');
+const HIDDEN_BUT_BREAKS = new RegExp(`(?![\\t\\n])[\\p{Cc}\\p{Cs}${DIRECTIONS}]`, 'gu');
 
 /** What is typed in one line, without what nobody sees in it. */
 export const oneLine = (typed: string): string => typed.replace(BREAKS, ' ').replace(HIDDEN, '').trim();

@@ -18,10 +18,35 @@ const STRANGER = '4kb';
 
 const readers = new Map<string, RequestHandler>();
 const reader = (limit: string): RequestHandler => {
-  const known = readers.get(limit) ?? express.json({ limit });
+  const known = readers.get(limit) ?? wholeJson(limit);
   readers.set(limit, known);
   return known;
 };
+
+/** Reads JSON without halves of characters: they can be written in it as escapes, and no database takes them. */
+function wholeJson(limit: string): RequestHandler {
+  const mayHave = new WeakSet<object>();
+  const json = express.json({
+    limit,
+    verify: (request, _response, bytes) => {
+      if (bytes.includes('\\ud') || bytes.includes('\\uD')) mayHave.add(request);
+    },
+  });
+  return (request, response, next) => {
+    json(request, response, (error?: unknown) => {
+      if (error === undefined && mayHave.has(request)) request.body = whole(request.body);
+      next(error);
+    });
+  };
+}
+
+const HALVES = /\p{Cs}/gu;
+function whole(value: unknown): unknown {
+  if (typeof value === 'string') return value.replace(HALVES, '');
+  if (Array.isArray(value)) return value.map(whole);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key.replace(HALVES, ''), whole(one)]));
+}
 
 /** Reads what a request brings, once it is known who brings it: a stranger's megabytes are never looked at. */
 export const readBody: RequestHandler = (request, response, next) => {

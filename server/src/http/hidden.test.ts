@@ -1,5 +1,6 @@
-import type { Page, Piece, PieceWithLedger } from '@yard-spool/contract';
+import type { Page, Piece, PieceWithLedger, Product } from '@yard-spool/contract';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { numbered, receiveTwo, runOf } from '../testing/bookings';
 import { lineOf, type Ask } from '../testing/rack';
 import { TestShop } from '../testing/test-shop';
 
@@ -42,6 +43,23 @@ it('what nobody sees is not kept of what is typed, in a field or a file', async 
   expect(imported.body).toMatchObject({ errors: [], taken: true });
   const { piece } = (await ask<PieceWithLedger>('GET', '/pieces/HID-2')).body;
   expect([piece.lot, piece.place]).toEqual(['AB', 'lower']);
+});
+
+it('halves of characters are not kept either, wherever they are written, and whole ones are', async () => {
+  const { product } = (await ask<PieceWithLedger>('GET', '/pieces/HID-1')).body.piece;
+  const maker = {
+    soakHours: null,
+    labelSide: null,
+    strength: '5 \ud800kg',
+    diameter: '',
+    says: 'soak 🎣\udc00',
+  };
+  const { status, body } = await ask<Product>('PUT', `/products/${product.id}/maker`, maker);
+  expect([status, body.maker?.strength, body.maker?.says]).toEqual([200, '5 kg', 'soak 🎣']);
+  const run = await runOf(ask, await receiveTwo(ask, 900, 'HH'));
+  const settled = { kind: 'settled', payload: { cause: 'none', about: 'gap\ud83d' } };
+  const sent = await ask('POST', `/runs/${run.id}/events`, { events: numbered(run, 1, [settled]) });
+  expect(sent.status).toBeLessThan(500);
 });
 
 it('what stands in old books is shown where it stands', async () => {
