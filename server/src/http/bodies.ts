@@ -26,7 +26,7 @@ const reader = (limit: string): RequestHandler => {
 /** Reads JSON without halves of characters: they can be written in it as escapes, and no database takes them. */
 function wholeJson(limit: string): RequestHandler {
   const mayHave = new WeakSet<object>();
-  const json = express.json({
+  const json: RequestHandler = express.json({
     limit,
     verify: (request, _response, bytes) => {
       if (bytes.includes('\\ud') || bytes.includes('\\uD')) mayHave.add(request);
