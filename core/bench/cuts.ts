@@ -13,7 +13,6 @@ const now = (): number => performance.now();
 
 /** First come, first served, from the first piece that has enough: jobs as they are booked, pieces by code. */
 const firstFit = ({ jobs, pieces, tailMm }: Stock): CutScore => {
-  const one = (stock: Stock) => greedyCuts(stock);
   const left = new Map(pieces.map(({ id, freeMm }) => [id, freeMm]));
   const cuts = jobs.flatMap((job) => {
     // One job at a time, and of its pieces the first by code that has all of it.
@@ -22,7 +21,7 @@ const firstFit = ({ jobs, pieces, tailMm }: Stock): CutScore => {
       ({ product, freeMm }) => product === job.main.product && freeMm >= job.main.wantedMm,
     );
     const of = first ? [first, ...there.filter(({ product }) => product !== job.main.product)] : there;
-    const [cut] = one({ jobs: [job], pieces: of, tailMm });
+    const [cut] = greedyCuts({ jobs: [job], pieces: of, tailMm });
     if (!cut) return [];
     for (const { piece, lengthMm } of [cut.main, ...cut.backing])
       left.set(piece, Math.max(0, (left.get(piece) ?? 0) - lengthMm - tailMm));

@@ -18,10 +18,6 @@ export class ShopClock {
     return { NODE_OPTIONS: `--import ${preload}`, YARD_SPOOL_TEST_CLOCK: this.file };
   }
 
-  get now(): Date {
-    return new Date(Date.now() + this.aheadMs);
-  }
-
   set(at: Date): void {
     this.aheadMs = at.getTime() - Date.now();
     writeFileSync(this.file, String(this.aheadMs));

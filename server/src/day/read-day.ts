@@ -39,6 +39,8 @@ interface OrderedDay {
 /** The day as it was ordered last. */
 interface HeldDay {
   last: OrderedDay | null;
+  /** What was told of it last: telling it draws every reel. */
+  told: DayPlan | null;
   moved: readonly (MovedOperation & { readonly why: string; readonly at: number })[];
   /** The order under way: whoever asks meanwhile is given the same. */
   asked: Promise<DayPlan> | null;
@@ -47,9 +49,10 @@ interface HeldDay {
 }
 
 const DAY: Held<HeldDay> = {
-  make: () => ({ last: null, moved: [], asked: null, improving: null }),
+  make: () => ({ last: null, told: null, moved: [], asked: null, improving: null }),
   forget: (held) => {
     held.last = null;
+    held.told = null;
     held.moved = [];
   },
 };
@@ -100,18 +103,19 @@ async function improve(held: HeldDay, first: OrderedDay): Promise<void> {
 function noteMoved(held: HeldDay, before: OrderedDay, now: OrderedDay): void {
   const { wishes } = now.gathered;
   const begun = new Set(now.day.operations.filter((one) => hasBegun(one, wishes)).map(({ id }) => id));
-  const looked = ({ gathered, ordered: { plan } }: OrderedDay) => ({ gathered, plan });
   const at = now.day.now;
   const fresh = movedIn(before.ordered.plan, now.ordered.plan)
     .filter(({ id }) => !begun.has(id))
-    .map((one) => ({ ...one, why: whyMoved(looked(before), looked(now), one), at }));
+    .map((one) => ({ ...one, why: whyMoved(before, now, one), at }));
   const ids = new Set(fresh.map(({ id }) => id));
   const still = held.moved.filter((one) => !ids.has(one.id) && !begun.has(one.id) && one.at > at - TOLD_FOR);
   held.moved = [...still, ...fresh];
 }
 
-const told = ({ moved, improving }: HeldDay, { day, ordered, gathered }: OrderedDay): DayPlan =>
-  tellDay(day, ordered.plan, gathered, { moved, improving: improving !== null });
+function told(held: HeldDay, { day, ordered, gathered }: OrderedDay): DayPlan {
+  const { moved, improving } = held;
+  return (held.told = tellDay(day, ordered.plan, gathered, { moved, improving: improving !== null }));
+}
 
 async function dayAsIs(from: Reading): Promise<Pick<OrderedDay, 'gathered' | 'day'>> {
   const [gathered, times] = await Promise.all([gatherDay(from), timesOf(from)]);
@@ -130,11 +134,9 @@ function heldDay(from: Reading): OrderedDay {
   return last;
 }
 
-/** The day as it was looked at last. */
-export async function lastDay(from: Reading): Promise<DayPlan> {
-  const held = from.held.of(DAY);
-  return held.last ? told(held, held.last) : readDay(from);
-}
+/** The day as it was told last. */
+export const lastDay = async (from: Reading): Promise<DayPlan> =>
+  from.held.of(DAY).told ?? (await readDay(from));
 
 /**
  * What each bag would have in hand if something was asked by hand, from the day as it was looked at last.

@@ -1,11 +1,11 @@
-import type { DayPlan, MovedOperation } from '@yard-spool/core';
+import type { DayPlan, MovedOperation, Ordered } from '@yard-spool/core';
 import type { GatheredDay } from './gather-day';
 import { minutesOf } from './open-spans';
 
 /** A day as it was gathered, and what was planned of it. */
 export interface LookedAt {
   readonly gathered: GatheredDay;
-  readonly plan: DayPlan;
+  readonly ordered: Pick<Ordered, 'plan'>;
 }
 
 /** A fill that ends later, or sooner, than planned by less is as planned, minutes. */
@@ -17,7 +17,7 @@ export function whyMoved(before: LookedAt, now: LookedAt, moved: MovedOperation)
     byHand(before.gathered, now.gathered, moved) ??
     byBags(before.gathered, now.gathered) ??
     byFill(before, now) ??
-    byTime(now.gathered, before.plan, moved) ??
+    byTime(now.gathered, before.ordered.plan, moved) ??
     'It follows what was done meanwhile.'
   );
 }
@@ -62,8 +62,8 @@ const numbered = (bags: readonly { readonly number: number }[]): string =>
 
 /** A fill that is under way, or was: whether it took as long as planned. */
 function byFill(before: LookedAt, now: LookedAt): string | null {
-  const endIn = ({ plan }: LookedAt, id: string): number | undefined =>
-    plan.placed.find((one) => one.id === id)?.end;
+  const endIn = ({ ordered }: LookedAt, id: string): number | undefined =>
+    ordered.plan.placed.find((one) => one.id === id)?.end;
   for (const run of now.gathered.runs) {
     const id = `fill:${String(run.jobId)}`;
     const was = endIn(before, id);
