@@ -1,4 +1,4 @@
-// npm run pictures: takes the pictures in docs/screenshots again, from the demo scenario, in the morning of today.
+// npm run pictures: takes the pictures in docs/screenshots again, from the demo scenario, in the middle of the next morning.
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,11 +12,14 @@ import { run } from './lib/run.mjs';
 
 /** When the pictures are taken, whenever that is: a shop in the middle of its morning. */
 const MORNING = [10, 22];
+const DAY_MS = 86_400_000;
 
 live(async () => {
   await ensurePrograms(['chromium', 'chromedriver']);
   await prepare();
-  const ahead = new Date().setHours(MORNING[0] ?? 0, MORNING[1] ?? 0, 0, 0) - Date.now();
+  const today = new Date().setHours(MORNING[0] ?? 0, MORNING[1] ?? 0, 0, 0) - Date.now();
+  // Always ahead: who signs in half a day ago has a session that is over by the browser's own clock.
+  const ahead = today < 0 ? today + DAY_MS : today;
   const clock = join(mkdtempSync(join(tmpdir(), 'yard-spool-clock-')), 'ahead');
   writeFileSync(clock, String(ahead));
   process.env.YARD_SPOOL_TEST_CLOCK = clock;

@@ -29,6 +29,13 @@ async function view(name: string, path: string, ready: string): Promise<void> {
   await picture(name);
 }
 
+/** Opens a view and takes it once the day's order has come in, which the words are of. */
+async function orderedView(name: string, path: string, words: string): Promise<void> {
+  await browser.go(path);
+  await browser.text(words);
+  await picture(name);
+}
+
 /** A bag of a customer, whichever number it has today. */
 async function bagOf(customer: string, group: 'waiting' | 'filled' = 'waiting'): Promise<BagRow> {
   const find = encodeURIComponent(customer);
@@ -53,12 +60,9 @@ try {
   await picture('sign-in');
   await browser.signIn();
   await view('day', '/day', 'ys-day-row');
-  await browser.go('/bags');
-  // Once the day's order has come in, which says what each bag has in hand.
-  await browser.text('in hand');
-  await picture('bags');
+  await orderedView('bags', '/bags', 'in hand');
   await view('bag', `/bags/${String((await bagOf('Wenna Fairholt')).number)}`, 'ys-plan-view pattern');
-  await view('bench-list', '/bench', '[data-test=next]');
+  await orderedView('bench-list', '/bench', 'Show all that waits');
   const [pike] = (await bagOf('Inshore Pike League')).jobs;
   await view('bench', `/bench/${String(pike?.runId)}`, 'ys-spool-section pattern');
   const [counter] = (await bagOf('Bastian Okerlind')).jobs;
