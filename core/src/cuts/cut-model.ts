@@ -2,6 +2,8 @@ import { MixedProgram, type Column, type Linear } from './linear';
 import type { CutLevel, Ranks } from './score-cuts';
 import {
   backingFor,
+  givesBacking,
+  givesMain,
   LEAST_JOINED_MM,
   type CutJob,
   type CutOff,
@@ -65,8 +67,7 @@ export function cutModel(stock: Stock, ranks: Ranks): CutModel {
       ]),
       opened: perPiece.flatMap(({ columns }) => once(columns?.opens)),
       scrapMm: perPiece.flatMap(({ columns }) => once(columns?.scrap)),
-      age: perCut(uses, ranks.age),
-      codes: perCut(uses, ranks.code),
+      order: perCut(uses, ranks),
     },
     read: (value) =>
       perJob.flatMap(({ job, mains, backings }) => cutOf(job, { mains, backings }, value) ?? []),
@@ -103,7 +104,12 @@ function writeJob(
     values[use.metres] = m(lengthMm);
   };
   put(mains, cut.main);
-  for (const off of cut.backing) put(backings, off);
+  // The last of it is what is needed to less than a millimetre: a solver is stricter than a tape.
+  const needed = backingFor(job, cut.main.lengthMm);
+  const others = cut.backing.slice(0, -1);
+  for (const off of others) put(backings, off);
+  const last = cut.backing.at(-1);
+  if (last) put(backings, { ...last, lengthMm: needed - others.reduce((all, one) => all + one.lengthMm, 0) });
 }
 
 function writePiece(values: Float64Array, tailMm: number, { piece, uses, columns }: OfPiece): void {
@@ -126,14 +132,16 @@ const once = (column: Column | null | undefined): Linear => (column == null ? []
 const timesEach = (factor: number, uses: readonly Use[], of: 'is' | 'metres'): Linear =>
   uses.map((use) => [factor, use[of]]);
 
-const perCut = (uses: readonly Use[], rank: ReadonlyMap<string, number>): Linear =>
-  uses.map(({ piece, is }): Linear[number] => [rank.get(piece.id) ?? 0, is]).filter(([factor]) => factor > 0);
+const perCut = (uses: readonly Use[], ranks: Ranks): Linear =>
+  uses
+    .map(({ piece, is }): Linear[number] => [ranks.get(piece.id) ?? 0, is])
+    .filter(([factor]) => factor > 0);
 
 /** The most backing a job can need: with the shortest main it accepts. */
 const mostBacking = (job: CutJob): number => backingFor(job, job.main.leastMm);
 
 function usesOf(program: MixedProgram, { pieces }: Stock, job: CutJob): Uses {
-  const { main, backing } = job;
+  const { main } = job;
   const most = mostBacking(job);
   const use = (piece: StockPiece, mostMm: number): Use => ({
     piece,
@@ -142,10 +150,10 @@ function usesOf(program: MixedProgram, { pieces }: Stock, job: CutJob): Uses {
   });
   return {
     mains: pieces
-      .filter(({ product, freeMm }) => product === main.product && freeMm >= main.leastMm)
+      .filter((piece) => givesMain(piece, job) && piece.freeMm >= main.leastMm)
       .map((piece) => use(piece, main.wantedMm)),
     backings: pieces
-      .filter(({ product, freeMm }) => backing?.product === product && freeMm > 0 && most > 0)
+      .filter((piece) => givesBacking(piece, job) && piece.freeMm > 0 && most > 0)
       .map((piece) => use(piece, most)),
   };
 }
@@ -154,10 +162,8 @@ function usesOf(program: MixedProgram, { pieces }: Stock, job: CutJob): Uses {
 function keepJob(program: MixedProgram, { job, served, joined, mains, backings }: OfJob): void {
   const { main, backing } = job;
   program.keep([...timesEach(1, mains, 'is'), [-1, served]], { least: 0, most: 0 });
-  for (const { piece, is, metres } of mains) {
-    program.onlyIf(metres, m(Math.min(main.wantedMm, piece.freeMm)), is);
-    program.leastIf(metres, m(main.leastMm), is);
-  }
+  for (const { piece, is, metres } of mains)
+    program.between(metres, m(main.leastMm), m(Math.min(main.wantedMm, piece.freeMm)), is);
   if (!backing || joined === null) return;
   const whole = m(backing.lengthMm) + backing.perMain * m(main.wantedMm);
   program.keep(
@@ -211,7 +217,12 @@ function keepInOrder(program: MixedProgram, perPiece: readonly OfPiece[]): void 
 }
 
 const isAlike = (a: StockPiece, b: StockPiece): boolean =>
-  a.product === b.product && a.freeMm === b.freeMm && a.usableMm === b.usableMm;
+  a.product === b.product &&
+  a.freeMm === b.freeMm &&
+  a.usableMm === b.usableMm &&
+  a.backingOnly === b.backingOnly &&
+  a.readyAt === b.readyAt &&
+  a.wet === b.wet;
 
 /** What a piece has is not taken twice; a remnant that is left is kept, or is scrap. */
 function keepPiece(

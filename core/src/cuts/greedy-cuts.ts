@@ -1,5 +1,7 @@
 import {
   backingFor,
+  givesBacking,
+  givesMain,
   LEAST_JOINED_MM,
   type CutJob,
   type CutOff,
@@ -27,8 +29,8 @@ export function greedyCuts({ jobs, pieces, tailMm }: Stock): JobCut[] {
 }
 
 function cutOf(job: CutJob, pieces: readonly StockPiece[], left: Left, tailMm: number): JobCut | null {
-  const { product, wantedMm, leastMm } = job.main;
-  const ofMain = pieces.filter((piece) => piece.product === product);
+  const { wantedMm, leastMm } = job.main;
+  const ofMain = pieces.filter((piece) => givesMain(piece, job));
   const best = bestFor(ofMain, left, wantedMm) ?? longest(ofMain, left);
   if (!best) return null;
   const lengthMm = Math.min(wantedMm, left.get(best.id) ?? 0);
@@ -49,8 +51,8 @@ function backingOf(
 ): CutOff[] | null {
   const needed = Math.round(backingFor(job, mainMm));
   if (!job.backing || needed <= 0) return [];
-  const { product, onePiece } = job.backing;
-  const ofIt = pieces.filter((piece) => piece.product === product);
+  const { onePiece } = job.backing;
+  const ofIt = pieces.filter((piece) => givesBacking(piece, job));
   const one = bestFor(ofIt, left, needed);
   if (one) return [take(left, { piece: one.id, lengthMm: needed }, tailMm)];
   const first = longest(ofIt, left);
@@ -78,10 +80,14 @@ const bestFor = (pieces: readonly StockPiece[], left: Left, mm: number): StockPi
     .filter(({ id }) => (left.get(id) ?? 0) >= mm)
     .sort(
       (a, b) =>
-        Number(b.opened) - Number(a.opened) ||
+        Number(isOpen(b, left)) - Number(isOpen(a, left)) ||
         (left.get(a.id) ?? 0) - (left.get(b.id) ?? 0) ||
         (a.id < b.id ? -1 : 1),
     )[0] ?? null;
+
+/** Whether it was open, or is by what was cut from it. */
+const isOpen = ({ id, opened, freeMm }: StockPiece, left: Left): boolean =>
+  opened || (left.get(id) ?? 0) < freeMm;
 
 const longest = (pieces: readonly StockPiece[], left: Left): StockPiece | null =>
   [...pieces].sort((a, b) => (left.get(b.id) ?? 0) - (left.get(a.id) ?? 0) || (a.id < b.id ? -1 : 1))[0] ??

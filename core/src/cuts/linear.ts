@@ -46,6 +46,16 @@ export class MixedProgram {
     this.keep(pair(1, amount, -most, choice), { most: 0 });
   }
 
+  /** Between two bounds where something is chosen, and nothing of it where it is not: one sum where the bounds are one. */
+  between(amount: Column, least: number, most: number, choice: Column): void {
+    if (least === most) {
+      this.keep(pair(1, amount, -most, choice), { least: 0, most: 0 });
+      return;
+    }
+    this.onlyIf(amount, most, choice);
+    this.leastIf(amount, least, choice);
+  }
+
   /** At least so much of it where something is chosen. */
   leastIf(amount: Column, least: number, choice: Column): void {
     this.keep(pair(1, amount, -least, choice), { least: 0 });

@@ -1,6 +1,5 @@
-import { cutModel, type CutModel } from './cut-model';
+import { amplePieces, type AmplePieces } from './ample';
 import { greedyCuts } from './greedy-cuts';
-import type { Linear, MixedProgram } from './linear';
 import {
   compareCuts,
   CUT_LEVELS,
@@ -9,107 +8,205 @@ import {
   scoreCuts,
   type CutLevel,
   type CutScore,
-  type Ranks,
 } from './score-cuts';
-import type { JobCut, Stock } from './stock';
-
-/** What a solver found. */
-export interface Solved {
-  /** Whether nothing better exists, something was found in the time there was, or nothing. */
-  readonly status: 'proven' | 'found' | 'none';
-  readonly objective: number;
-  /** The least it could be, as far as is known; the objective where it is proven. */
-  readonly bound: number;
-  /** What each variable came to, by its column. */
-  readonly values: ArrayLike<number>;
-}
-
-/**
- * Solves a mixed-integer program, as small as its objective can be.
- *
- * @param withinMs the longest it may take
- * @param start what the variables may begin with: it keeps all bounds
- */
-export type Solve = (
-  program: Pick<MixedProgram, 'columns' | 'rows'>,
-  objective: Linear,
-  withinMs: number,
-  start: ArrayLike<number>,
-) => Solved;
-
-/** How long something may take, and a clock to hold it to, ms. */
-export interface Time {
-  readonly withinMs: number;
-  readonly now: () => number;
-}
-
-/** What one level came to, and how far it may be from the best there is, in the level's own unit. */
-export interface LevelGap {
-  readonly level: CutLevel;
-  readonly gap: number;
-}
+import { LevelCuts, type LevelGap, type Solve, type Time } from './level-cuts';
+import { backingAlone, backingName, inFull, mainAlone } from './split-job';
+import { backingFor, type CutJob, type CutOff, type JobCut, type Stock } from './stock';
 
 /** Which job is fed from which piece. */
 export interface CutPlan {
   readonly cuts: readonly JobCut[];
   readonly score: CutScore;
-  /** The first level that is not proven, with those before it at 0; empty where all are. */
+  /** The levels that are not proven, those that count most first; empty where all are. */
   readonly open: readonly LevelGap[];
 }
 
-/** Levels are the same to within this, m or pieces: a solver’s own tolerance. */
-const SAME = 1e-5;
+/** Who is served, and with how much of the main. */
+const SERVICE: readonly CutLevel[] = ['unserved', 'shortMm'];
+/** Which pieces that takes. */
+const PIECES: readonly CutLevel[] = ['opened', 'scrapMm', 'order'];
+
+/** How much of the time that is left a level may take, where it is not proven before; what counts most gets most. */
+const SHARE_OF_TIME: Readonly<Record<CutLevel, number>> = {
+  unserved: 0.4,
+  shortMm: 0.4,
+  opened: 0.5,
+  scrapMm: 0.5,
+  order: 1,
+};
 
 /**
  * Cuts by strict levels, each solved and then fixed before the next: jobs not served, main below what is wanted, sealed
- * pieces opened, scrap, oldest opened first, codes. Products that no job links are solved apart. Where a solver finds
- * nothing in its time the greedy cuts stand.
+ * pieces opened, scrap, oldest opened first. Products that no job links are solved apart. Two steps, which lose nothing:
+ *
+ * 1. Who is served hangs on the products that lack line alone: those that have enough for all that may come are left out.
+ * 2. A job that is served in full then asks each of its products for a length that is known, so that these are solved apart;
+ *    only jobs that are not, or that give something up, still link theirs.
+ *
+ * Where a solver finds nothing in its time the cuts it began with stand.
  *
  * @param time the longest all of it may take, and a clock to hold it to, ms
  */
 export function planCuts(stock: Stock, solve: Solve, { withinMs, now }: Time): CutPlan {
-  const groups = linkedGroups(stock);
-  const each = withinMs / Math.max(1, groups.length);
   const ranks = ranksOf(stock.pieces);
-  const plans = groups.map((group) => planGroup(group, ranks, solve, { withinMs: each, now }));
-  const cuts = plans.flatMap((plan) => plan.cuts);
-  const open = CUT_LEVELS.map((level) => ({
-    level,
-    gap: plans
-      .flatMap((plan) => plan.open)
-      .reduce((all, one) => all + (one.level === level ? one.gap : 0), 0),
-  }));
-  return { cuts, score: scoreCuts(stock, cuts), open: open.filter(({ gap }) => gap > 0) };
-}
-
-function planGroup(stock: Stock, ranks: Ranks, solve: Solve, { withinMs, now }: Time): CutPlan {
-  const greedy = greedyCuts(stock);
-  const model = cutModel(stock, ranks);
-  const open: LevelGap[] = [];
-  let best: readonly JobCut[] | null = null;
-  let start: ArrayLike<number> = model.write(greedy);
+  const ample = amplePieces(stock);
   const until = now() + withinMs;
-  for (const [i, level] of CUT_LEVELS.entries()) {
-    const sum = model.levels[level];
-    const found = solve(model.program, sum, (until - now()) / (CUT_LEVELS.length - i), start);
-    if (found.status === 'none') {
-      open.push({ level, gap: Infinity });
-      break;
-    }
-    start = found.values;
-    best = model.read((column) => found.values[column] ?? 0);
-    if (found.status === 'found') open.push({ level, gap: Math.max(0, found.objective - found.bound) });
-    fix(model, sum, found.objective);
-  }
-  const scoreOf = (cuts: readonly JobCut[]): CutScore => scoreCuts(stock, cuts, ranks);
-  if (best && faultsOfCuts(stock, best).length === 0 && compareCuts(scoreOf(best), scoreOf(greedy)) <= 0)
-    return { cuts: best, score: scoreOf(best), open };
-  // What a solver says cannot be cut is nobody's plan, and proves nothing of the one that stands.
-  return { cuts: greedy, score: scoreOf(greedy), open: [{ level: CUT_LEVELS[0], gap: Infinity }] };
+  const improve = (groups: readonly LevelCuts[], level: CutLevel, share: number): void => {
+    const levelUntil = now() + share * (until - now());
+    // Small ones first: what they leave of their share of the time is for the large ones.
+    bySize(groups).forEach((group, i) => {
+      group.improve(level, solve, (levelUntil - now()) / (groups.length - i));
+    });
+  };
+
+  const scarce = scarceOf(stock, ample);
+  const atOnce = greedyCuts(stock);
+  const served = linkedGroups(scarce).map(
+    // Made for it alone, or as they are among all others.
+    (group) => new LevelCuts(group, betterCuts(group, greedyCuts(group), cutsOf(group, atOnce)), ranks),
+  );
+  for (const level of SERVICE) improve(served, level, SHARE_OF_TIME[level]);
+
+  const asked = new Set(scarce.jobs.map(({ id }) => id));
+  const inDoubt = new Set(served.filter(isShort).flatMap((group) => group.stock.jobs.map(({ id }) => id)));
+  const found = served.flatMap(({ cuts }) => cuts);
+  const start = betterCuts(stock, withAmple(stock, ample, asked, found), atOnce);
+  const apart = linkedGroups(apartOf(stock, inDoubt)).map(
+    (group) => new LevelCuts(group, cutsOf(group, start), ranks),
+  );
+  for (const group of apart) for (const level of SERVICE) group.hold(level);
+  for (const level of PIECES) improve(apart, level, SHARE_OF_TIME[level]);
+  const cuts = together(
+    stock,
+    apart.flatMap((group) => group.cuts),
+  );
+  return best(
+    stock,
+    cuts,
+    [...served, ...apart].flatMap(({ open }) => open),
+  );
 }
 
-const fix = ({ program }: CutModel, sum: Linear, value: number): void =>
-  program.keep(sum, { most: value + SAME });
+const bySize = (groups: readonly LevelCuts[]): LevelCuts[] =>
+  [...groups].sort((a, b) => sizeOf(a.stock) - sizeOf(b.stock));
+
+const sizeOf = ({ jobs, pieces }: Stock): number => jobs.length * pieces.length;
+
+const betterCuts = (stock: Stock, a: readonly JobCut[], b: readonly JobCut[]): readonly JobCut[] =>
+  compareCuts(scoreCuts(stock, b), scoreCuts(stock, a)) < 0 ? b : a;
+
+/** Whether some job is not served, or gives something up: which of them it is may still be chosen. */
+function isShort({ stock, cuts }: LevelCuts): boolean {
+  const { unserved, shortMm } = scoreCuts(stock, cuts);
+  return unserved > 0 || shortMm > 0;
+}
+
+/** Cuts as found, or those at once where they are better or what was found cannot be cut. */
+function best(stock: Stock, cuts: readonly JobCut[], open: readonly LevelGap[]): CutPlan {
+  const score = scoreCuts(stock, cuts);
+  const greedy = greedyCuts(stock);
+  const atOnce = scoreCuts(stock, greedy);
+  if (faultsOfCuts(stock, cuts).length === 0 && compareCuts(score, atOnce) <= 0)
+    return { cuts, score, open: gapsOf(open) };
+  // What a solver says cannot be cut is nobody's plan, and proves nothing of the one that stands.
+  return { cuts: greedy, score: atOnce, open: [{ level: CUT_LEVELS[0], gap: Infinity }] };
+}
+
+const gapsOf = (open: readonly LevelGap[]): LevelGap[] =>
+  CUT_LEVELS.map((level) => ({
+    level,
+    gap: open.reduce((all, one) => all + (one.level === level ? one.gap : 0), 0),
+  })).filter(({ gap }) => gap > 0);
+
+/** What asks a product that may lack line, of that product alone; what it asks of others is left out. */
+function scarceOf({ jobs, pieces, tailMm }: Stock, ample: ReadonlyMap<string, AmplePieces>): Stock {
+  const mayLack = (product: string | undefined): boolean => product !== undefined && !ample.has(product);
+  const asked = jobs.flatMap((job) => {
+    const main = mayLack(job.main.product);
+    const backing = mayLack(job.backing?.product);
+    if (main) return [{ job: backing ? job : mainAlone(job), own: [] }];
+    if (!backing) return [];
+    const alone = backingAlone(job);
+    return [{ job: alone.job, own: [alone.piece] }];
+  });
+  return {
+    jobs: asked.map(({ job }) => job),
+    pieces: [...pieces.filter(({ product }) => mayLack(product)), ...asked.flatMap(({ own }) => own)],
+    tailMm,
+  };
+}
+
+/** All cuts, from those of scarce products and the places that demands have on ample ones. */
+function withAmple(
+  { jobs }: Stock,
+  ample: ReadonlyMap<string, AmplePieces>,
+  scarce: ReadonlySet<string>,
+  cuts: readonly JobCut[],
+): JobCut[] {
+  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
+  return jobs.flatMap((job) => {
+    const name = [job.id, backingName(job.id)].find((id) => scarce.has(id));
+    const cut = name === undefined ? undefined : cutOf.get(name);
+    if (name !== undefined && !cut) return [];
+    const mainMm = cut?.main.lengthMm ?? job.main.wantedMm;
+    const mainOn = ample.get(job.main.product)?.get(job.id);
+    const main = mainOn === undefined ? cut?.main : { piece: mainOn, lengthMm: mainMm };
+    return main ? [{ job: job.id, main, backing: backingWithAmple(job, mainMm, ample, cut) }] : [];
+  });
+}
+
+function backingWithAmple(
+  job: CutJob,
+  mainMm: number,
+  ample: ReadonlyMap<string, AmplePieces>,
+  cut: JobCut | undefined,
+): readonly CutOff[] {
+  const lengthMm = Math.round(backingFor(job, mainMm));
+  if (!job.backing || lengthMm <= 0) return [];
+  const places = ample.get(job.backing.product);
+  if (!places) return cut?.backing ?? [];
+  const piece = places.get(backingName(job.id));
+  return piece === undefined ? [] : [{ piece, lengthMm }];
+}
+
+/** Jobs that are served in full whatever is chosen ask their products one by one; the others stay as they are. */
+function apartOf({ jobs, pieces, tailMm }: Stock, inDoubt: ReadonlySet<string>): Stock {
+  const parts = jobs.map((job) => {
+    if (inDoubt.has(job.id) || inDoubt.has(backingName(job.id))) return { jobs: [job], own: [] };
+    const full = inFull(job);
+    if (backingFor(full, full.main.wantedMm) <= 0) return { jobs: [mainAlone(full)], own: [] };
+    const alone = backingAlone(full);
+    return { jobs: [mainAlone(full), alone.job], own: [alone.piece] };
+  });
+  return {
+    jobs: parts.flatMap((one) => one.jobs),
+    pieces: [...pieces, ...parts.flatMap(({ own }) => own)],
+    tailMm,
+  };
+}
+
+/** Whole cuts as the jobs of a group have them. */
+function cutsOf({ jobs, pieces }: Stock, cuts: readonly JobCut[]): JobCut[] {
+  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
+  const own = new Set(pieces.map(({ id }) => id));
+  const wholeOf = new Map(cuts.map((cut) => [backingName(cut.job), cut]));
+  return jobs.flatMap((job) => {
+    const cut = cutOf.get(job.id);
+    if (cut) return [{ ...cut, backing: job.backing ? cut.backing : [] }];
+    const whole = wholeOf.get(job.id);
+    if (!whole || !own.has(job.id)) return [];
+    return [{ ...whole, job: job.id, main: { piece: job.id, lengthMm: whole.main.lengthMm } }];
+  });
+}
+
+/** Cuts of jobs whose main and backing were cut apart, as one. */
+function together({ jobs }: Stock, cuts: readonly JobCut[]): JobCut[] {
+  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
+  return jobs.flatMap(({ id }) => {
+    const cut = cutOf.get(id);
+    return cut ? [{ ...cut, backing: cutOf.get(backingName(id))?.backing ?? cut.backing }] : [];
+  });
+}
 
 /** Jobs and pieces whose products are linked by some job, apart from all others. */
 export function linkedGroups({ jobs, pieces, tailMm }: Stock): Stock[] {

@@ -1,4 +1,13 @@
-import { backingFor, LEAST_JOINED_MM, SAME_MM, type JobCut, type Stock, type StockPiece } from './stock';
+import {
+  backingFor,
+  givesBacking,
+  givesMain,
+  LEAST_JOINED_MM,
+  SAME_MM,
+  type JobCut,
+  type Stock,
+  type StockPiece,
+} from './stock';
 
 /** What cuts come to, worst first: a smaller number at an earlier place counts for more than anything behind it. */
 export interface CutScore {
@@ -10,10 +19,8 @@ export interface CutScore {
   readonly opened: number;
   /** Remnants left too short to be of use, mm; those that were there before do not count. */
   readonly scrapMm: number;
-  /** For each cut how many pieces were opened before its own: the oldest go first. */
-  readonly age: number;
-  /** For each cut how many codes come before its piece's. */
-  readonly codes: number;
+  /** For each cut how many pieces of its product come before its own: the oldest opened go first, by code where they are alike. */
+  readonly order: number;
 }
 
 /** Levels of the score, the one that counts most first. */
@@ -22,8 +29,7 @@ export const CUT_LEVELS = [
   'shortMm',
   'opened',
   'scrapMm',
-  'age',
-  'codes',
+  'order',
 ] as const satisfies readonly (keyof CutScore)[];
 export type CutLevel = (typeof CUT_LEVELS)[number];
 
@@ -36,19 +42,22 @@ export function compareCuts(a: CutScore, b: CutScore): number {
   return 0;
 }
 
-/** A place for each piece: the one opened longest ago first, sealed ones behind all; and by code. */
-export interface Ranks {
-  readonly age: ReadonlyMap<string, number>;
-  readonly code: ReadonlyMap<string, number>;
-}
+/** A place for each piece among those of its product: what is wet already first, then what was opened longest ago, sealed ones behind all, by code. */
+export type Ranks = ReadonlyMap<string, number>;
+
+/** What is sealed comes behind all that is open: a number, since two of them are alike. */
+const timeOf = ({ openedAt }: StockPiece): number => openedAt ?? Number.MAX_VALUE;
 
 export function ranksOf(pieces: readonly StockPiece[]): Ranks {
-  const times = [...new Set(pieces.map(({ openedAt }) => openedAt ?? Infinity))].sort((a, b) => a - b);
-  const codes = pieces.map(({ id }) => id).sort();
-  return {
-    age: new Map(pieces.map(({ id, openedAt }) => [id, times.indexOf(openedAt ?? Infinity)])),
-    code: new Map(codes.map((id, i) => [id, i])),
-  };
+  const next = new Map<string, number>();
+  const sorted = [...pieces].sort((a, b) => timeOf(a) - timeOf(b) || (a.id < b.id ? -1 : 1));
+  return new Map(
+    sorted.map(({ id, product }) => {
+      const rank = next.get(product) ?? 0;
+      next.set(product, rank + 1);
+      return [id, rank];
+    }),
+  );
 }
 
 /** What is taken of each piece: all cuts on it, mm, and how many there are. */
@@ -76,8 +85,6 @@ export function scoreCuts(
   const wanted = new Map(jobs.map(({ id, main }) => [id, main.wantedMm]));
   const taken = takenOf(cuts);
   const used = pieces.filter(({ id }) => taken.has(id));
-  const perCut = (rank: ReadonlyMap<string, number>): number =>
-    [...taken].reduce((all, [id, one]) => all + one.cuts * (rank.get(id) ?? 0), 0);
   const left = ({ id, freeMm }: StockPiece): number => {
     const of = taken.get(id);
     return Math.max(0, freeMm - (of?.mm ?? 0) - (of?.cuts ?? 0) * tailMm);
@@ -89,8 +96,7 @@ export function scoreCuts(
     scrapMm: used
       .filter((piece) => piece.freeMm >= piece.usableMm && left(piece) < piece.usableMm)
       .reduce((all, piece) => all + left(piece), 0),
-    age: perCut(ranks.age),
-    codes: perCut(ranks.code),
+    order: [...taken].reduce((all, [id, one]) => all + one.cuts * (ranks.get(id) ?? 0), 0),
   };
 }
 
@@ -107,7 +113,8 @@ export function faultsOfCuts({ jobs, pieces, tailMm }: Stock, cuts: readonly Job
     const job = jobOf.get(id);
     check(job !== undefined, `${id} is no job`);
     if (!job) continue;
-    check(pieceOf.get(main.piece)?.product === job.main.product, `${id}: other main`);
+    const of = pieceOf.get(main.piece);
+    check(of !== undefined && givesMain(of, job), `${id}: other main`);
     check(main.lengthMm <= job.main.wantedMm + SAME_MM, `${id}: more main than is wanted`);
     check(main.lengthMm >= job.main.leastMm - SAME_MM, `${id}: less main than is accepted`);
     const needed = backingFor(job, main.lengthMm);
@@ -119,7 +126,8 @@ export function faultsOfCuts({ jobs, pieces, tailMm }: Stock, cuts: readonly Job
       `${id}: a piece joined to itself`,
     );
     for (const { piece, lengthMm } of backing) {
-      check(pieceOf.get(piece)?.product === job.backing?.product, `${id}: other backing`);
+      const joined = pieceOf.get(piece);
+      check(joined !== undefined && givesBacking(joined, job), `${id}: other backing`);
       check(
         backing.length === 1 || lengthMm >= LEAST_JOINED_MM - SAME_MM,
         `${id}: joined from too short a piece`,

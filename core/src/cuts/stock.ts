@@ -10,14 +10,28 @@ export interface StockPiece {
   readonly openedAt: number | null;
   /** The shortest remnant of its product that is of use to anybody. */
   readonly usableMm: number;
+  /** Stripped line: good for backing only. */
+  readonly backingOnly?: boolean;
+  /** Wet already, where line is wound wet: it goes first. */
+  readonly wet?: boolean;
+  /** When it is there, in the unit of what is due: line on order, or that has to lie in the water first. */
+  readonly readyAt?: number;
 }
 
 /** What one spool wants cut. */
 export interface CutJob {
   readonly id: string;
   /** One unbroken piece of main, between the least that is accepted and what is wanted. */
-  readonly main: { readonly product: string; readonly wantedMm: number; readonly leastMm: number };
+  readonly main: {
+    readonly product: string;
+    readonly wantedMm: number;
+    readonly leastMm: number;
+    /** The one piece somebody asks for. */
+    readonly only?: string;
+  };
   readonly backing: CutBacking | null;
+  /** Its line has to be there by then, in the unit of when pieces are. */
+  readonly due?: number;
 }
 
 /** Backing fills what is left: more of it where the main is shorter. */
@@ -29,6 +43,8 @@ export interface CutBacking {
   readonly perMain: number;
   /** Whether it is not joined from two. */
   readonly onePiece: boolean;
+  /** The one piece somebody asks for. */
+  readonly only?: string;
 }
 
 /** What there is to cut, and from what. */
@@ -61,3 +77,19 @@ export const SAME_MM = 5;
 /** How much backing a job needs with a main of some length, mm. */
 export const backingFor = ({ main, backing }: CutJob, mainMm: number): number =>
   backing ? backing.lengthMm + backing.perMain * (main.wantedMm - mainMm) : 0;
+
+const isAsked = (piece: StockPiece, only: string | undefined): boolean =>
+  only === undefined || only === piece.id;
+
+const isInTime = ({ readyAt = -Infinity }: StockPiece, { due = Infinity }: CutJob): boolean => readyAt <= due;
+
+/** Whether a job's main may be cut from a piece, as far as it has enough. */
+export const givesMain = (piece: StockPiece, job: CutJob): boolean =>
+  piece.product === job.main.product &&
+  piece.backingOnly !== true &&
+  isAsked(piece, job.main.only) &&
+  isInTime(piece, job);
+
+/** Whether a job's backing may be. */
+export const givesBacking = (piece: StockPiece, job: CutJob): boolean =>
+  piece.product === job.backing?.product && isAsked(piece, job.backing.only) && isInTime(piece, job);

@@ -1,5 +1,5 @@
 import loadHighs from 'highs';
-import type { Solve, Solved } from '../cuts/plan-cuts';
+import type { Solve, Solved } from '../cuts/level-cuts';
 
 /** The solver, as tests and the bench use it. */
 export async function highsSolver(): Promise<Solve> {

@@ -20,6 +20,9 @@ export function smallStock(seed: number): Stock {
       opened,
       openedAt: opened ? Math.floor(random() * 3) : null,
       usableMm: 20_000,
+      backingOnly: random() < 0.1,
+      wet: random() < 0.1,
+      ...(random() < 0.1 ? { readyAt: 2 } : {}),
     };
   });
   const jobs = Array.from({ length: 1 + Math.floor(random() * 3) }, (_, i): CutJob => {
@@ -31,10 +34,17 @@ export function smallStock(seed: number): Stock {
       perMain: 1,
       onePiece: random() < 0.3,
     };
+    const only = random() < 0.1 ? { only: 'P-1' } : {};
     return {
       id: `J-${String(i)}`,
-      main: { product: products[Math.floor(random() * 2)] ?? 'A', wantedMm, leastMm: wantedMm - shorter },
-      backing: backing || null,
+      main: {
+        product: products[Math.floor(random() * 2)] ?? 'A',
+        wantedMm,
+        leastMm: wantedMm - shorter,
+        ...only,
+      },
+      backing: backing ? { ...backing, ...(random() < 0.1 ? { only: 'P-0' } : {}) } : null,
+      ...(random() < 0.3 ? { due: 1 } : {}),
     };
   });
   return { jobs, pieces, tailMm: random() < 0.5 ? 0 : GRID_MM };
@@ -79,6 +89,29 @@ export function rackDay(seed: number, jobs: number, pieces: number, products: nu
               }
             : null,
       };
+    }),
+  };
+}
+
+/** The same bags on a rack that was filled for them: of all but some products there is a fifth more than they need. */
+export function filledRackDay(seed: number, jobs: number, pieces: number, products: number): Stock {
+  const day = rackDay(seed, jobs, pieces, products);
+  const need = new Map<string, number>();
+  const add = (product: string, mm: number): void => {
+    need.set(product, (need.get(product) ?? 0) + mm);
+  };
+  for (const { main, backing } of day.jobs) {
+    add(main.product, main.wantedMm + day.tailMm);
+    if (backing) add(backing.product, backing.lengthMm + day.tailMm);
+  }
+  const bulk = new Map<string, number>();
+  const isBulk = ({ freeMm }: StockPiece): boolean => freeMm >= 300_000;
+  for (const piece of day.pieces.filter(isBulk)) bulk.set(piece.product, (bulk.get(piece.product) ?? 0) + 1);
+  return {
+    ...day,
+    pieces: day.pieces.map((piece) => {
+      const share = (1.2 * (need.get(piece.product) ?? 0)) / (bulk.get(piece.product) ?? 1);
+      return isBulk(piece) ? { ...piece, freeMm: Math.max(piece.freeMm, Math.round(share)) } : piece;
     }),
   };
 }

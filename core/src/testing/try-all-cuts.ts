@@ -1,6 +1,8 @@
 import { compareCuts, faultsOfCuts, scoreCuts, type CutScore } from '../cuts/score-cuts';
 import {
   backingFor,
+  givesBacking,
+  givesMain,
   LEAST_JOINED_MM,
   type CutJob,
   type CutOff,
@@ -31,9 +33,9 @@ export function tryAllCuts(stock: Stock): { readonly score: CutScore; readonly t
 }
 
 function waysOf(job: CutJob, { pieces }: Stock): JobCut[] {
-  const { product, wantedMm, leastMm } = job.main;
+  const { wantedMm, leastMm } = job.main;
   return pieces
-    .filter((piece) => piece.product === product)
+    .filter((piece) => givesMain(piece, job))
     .flatMap(({ id }) =>
       steps(leastMm, wantedMm).flatMap((lengthMm) =>
         backingsOf(job, lengthMm, pieces).map((backing) => ({
@@ -48,7 +50,7 @@ function waysOf(job: CutJob, { pieces }: Stock): JobCut[] {
 function backingsOf(job: CutJob, mainMm: number, pieces: Stock['pieces']): CutOff[][] {
   const needed = backingFor(job, mainMm);
   if (needed === 0) return [[]];
-  const ids = pieces.filter(({ product }) => product === job.backing?.product).map(({ id }) => id);
+  const ids = pieces.filter((piece) => givesBacking(piece, job)).map(({ id }) => id);
   const alone = ids.map((piece) => [{ piece, lengthMm: needed }]);
   const joined = ids.flatMap((first, i) =>
     ids.slice(i + 1).flatMap((second) =>

@@ -1,0 +1,106 @@
+import { cutModel, type CutModel } from './cut-model';
+import { leastOpened } from './least-opened';
+import type { Linear, MixedProgram } from './linear';
+import { scoreCuts, type CutLevel, type Ranks } from './score-cuts';
+import type { JobCut, Stock } from './stock';
+
+/** What a solver found. */
+export interface Solved {
+  /** Whether nothing better exists, something was found in the time there was, or nothing. */
+  readonly status: 'proven' | 'found' | 'none';
+  readonly objective: number;
+  /** The least it could be, as far as is known; the objective where it is proven. */
+  readonly bound: number;
+  /** What each variable came to, by its column. */
+  readonly values: ArrayLike<number>;
+}
+
+/**
+ * Solves a mixed-integer program, as small as its objective can be.
+ *
+ * @param withinMs the longest it may take
+ * @param start what the variables may begin with: it keeps all bounds
+ */
+export type Solve = (
+  program: Pick<MixedProgram, 'columns' | 'rows'>,
+  objective: Linear,
+  withinMs: number,
+  start: ArrayLike<number>,
+) => Solved;
+
+/** How long something may take, and a clock to hold it to, ms. */
+export interface Time {
+  readonly withinMs: number;
+  readonly now: () => number;
+}
+
+/** How far one level may be from the best there is, in the level's own unit: a number of jobs or pieces, m. */
+export interface LevelGap {
+  readonly level: CutLevel;
+  readonly gap: number;
+}
+
+/** Levels are the same to within this, m or pieces: a solver’s own tolerance. */
+const SAME = 1e-5;
+
+/** Cuts of some jobs that are made as good as can be level by level, each held before the next. */
+export class LevelCuts {
+  /** The levels that are not proven. */
+  readonly open: LevelGap[] = [];
+  private model: CutModel | null = null;
+  private values: ArrayLike<number> = [];
+
+  /** @param cuts that can be made, to begin with; then the best that were found */
+  constructor(
+    readonly stock: Stock,
+    public cuts: readonly JobCut[],
+    private readonly ranks: Ranks,
+  ) {}
+
+  /** A level that gets no worse than it is now. */
+  hold(level: CutLevel): void {
+    const sum = this.modelNow().levels[level];
+    this.keep(
+      level,
+      sum.reduce((all, [factor, column]) => all + factor * (this.values[column] ?? 0), 0),
+    );
+  }
+
+  /** A level as small as can be found in so much time, ms. */
+  improve(level: CutLevel, solve: Solve, withinMs: number): void {
+    if (this.open.some(({ gap }) => gap === Infinity)) return;
+    const now = scoreCuts(this.stock, this.cuts, this.ranks)[level];
+    // What is at the least it can be needs no solver to say so.
+    if (now <= this.leastOf(level)) {
+      this.keep(level, level === 'unserved' ? -this.stock.jobs.length : now);
+      return;
+    }
+    const { program, levels, read } = this.modelNow();
+    const found = solve(program, levels[level], withinMs, this.values);
+    if (found.status === 'none') {
+      this.open.push({ level, gap: Infinity });
+      return;
+    }
+    this.values = found.values;
+    this.cuts = read((column) => found.values[column] ?? 0);
+    if (found.status === 'found') this.open.push({ level, gap: Math.max(0, found.objective - found.bound) });
+    this.keep(level, found.objective);
+  }
+
+  private leastOf(level: CutLevel): number {
+    return level === 'opened' ? leastOpened(this.stock, this.cuts.length) : 0;
+  }
+
+  private modelNow(): CutModel {
+    if (!this.model) {
+      this.model = cutModel(this.stock, this.ranks);
+      this.values = this.model.write(this.cuts);
+    }
+    return this.model;
+  }
+
+  private keep(level: CutLevel, value: number): void {
+    const { program, levels } = this.modelNow();
+    program.keep(levels[level], { most: value + SAME });
+  }
+}
