@@ -1,6 +1,7 @@
 import { accessApi } from './api/access';
 import { bagsApi } from './api/bags';
 import { benchApi } from './api/bench';
+import { cutsApi } from './api/cuts';
 import { dayApi } from './api/day';
 import { houseApi } from './api/house';
 import { paperApi } from './api/paper';
@@ -18,5 +19,6 @@ export const api = {
   ...houseApi,
   ...benchApi,
   ...dayApi,
+  ...cutsApi,
   ...paperApi,
 } as const;

@@ -25,6 +25,13 @@ export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit'
 export type { Network } from './network';
 export { PasscodeSchema, isTheirName, LEAST_PASSCODE } from './passcode';
 export {
+  type CutFigures,
+  type CutsPlan,
+  type CutTried,
+  type LayerOfPlan,
+  type PieceOfPlan,
+} from './cut-plan';
+export {
   USUAL_HOURS,
   type BagInHand,
   type DayPlan,

@@ -24,6 +24,7 @@ const makesNothingTwice = isOneOf([
   ['POST', '/house-rules/preview'],
   ['POST', '/day/promise'],
   ['POST', '/day/try'],
+  ['POST', '/cuts/try'],
   ['POST', '/paper'],
   ['POST', '/runs/:id/events'],
   ['POST', '/people/:id/passcode'],

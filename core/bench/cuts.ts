@@ -1,34 +1,16 @@
 // Which job is fed from which piece, against how a shop does it by eye.
+import { firstComeCuts } from '../src/cuts/first-come';
 import { greedyCuts } from '../src/cuts/greedy-cuts';
 import { planCuts } from '../src/cuts/plan-cuts';
 import { scoreCuts, type CutScore } from '../src/cuts/score-cuts';
 import type { Stock } from '../src/cuts/stock';
-import { highsSolver } from '../src/testing/highs';
+import { highsSolver } from '../src/solver';
 import { filledRackDay, rackDay } from '../src/testing/stocks';
 import { report } from './report';
 
 const DAYS = 50;
 const solve = await highsSolver();
 const now = (): number => performance.now();
-
-/** First come, first served, from the first piece that has enough: jobs as they are booked, pieces by code. */
-const firstFit = ({ jobs, pieces, tailMm }: Stock): CutScore => {
-  const left = new Map(pieces.map(({ id, freeMm }) => [id, freeMm]));
-  const cuts = jobs.flatMap((job) => {
-    // One job at a time, and of its pieces the first by code that has all of it.
-    const there = pieces.map((piece) => ({ ...piece, freeMm: left.get(piece.id) ?? 0 }));
-    const first = there.find(
-      ({ product, freeMm }) => product === job.main.product && freeMm >= job.main.wantedMm,
-    );
-    const of = first ? [first, ...there.filter(({ product }) => product !== job.main.product)] : there;
-    const [cut] = greedyCuts({ jobs: [job], pieces: of, tailMm });
-    if (!cut) return [];
-    for (const { piece, lengthMm } of [cut.main, ...cut.backing])
-      left.set(piece, Math.max(0, (left.get(piece) ?? 0) - lengthMm - tailMm));
-    return [cut];
-  });
-  return scoreCuts({ jobs, pieces, tailMm }, cuts);
-};
 
 type Totals = Readonly<Record<'ours' | 'greedy' | 'first', number[]>>;
 const LEVELS = ['jobs not served', 'main below what is wanted', 'sealed pieces opened', 'scrap made'];
@@ -48,7 +30,7 @@ function days(what: string, dayOf: (seed: number) => Stock): void {
     if (plan.open.every(({ level }) => level === 'order')) proven.butOrder += 1;
     add(totals.ours, plan.score);
     add(totals.greedy, scoreCuts(stock, greedyCuts(stock)));
-    add(totals.first, firstFit(stock));
+    add(totals.first, scoreCuts(stock, firstComeCuts(stock)));
   }
   console.log(
     `${what}: ${String(DAYS)} of 24 jobs on 30 pieces; proven at every level ${String(proven.all)}, at all but the order ${String(proven.butOrder)}`,

@@ -72,6 +72,27 @@ export {
   type AllocatedCut,
   type TakenLine,
 } from './cuts/allocate';
+export {
+  compareCuts,
+  CUT_LEVELS,
+  faultsOfCuts,
+  scoreCuts,
+  type CutLevel,
+  type CutScore,
+} from './cuts/score-cuts';
+export { firstComeCuts } from './cuts/first-come';
+export { greedyCuts } from './cuts/greedy-cuts';
+export type { LevelGap, Solve } from './cuts/level-cuts';
+export { linkedGroups, planCuts, type CutPlan } from './cuts/plan-cuts';
+export {
+  LEAST_JOINED_MM,
+  type CutJob,
+  type CutOff,
+  type JobCut,
+  type Stock,
+  type StockPiece,
+} from './cuts/stock';
+export { wasteOf, type PieceWaste } from './cuts/waste';
 export type { CutOnPiece } from './cuts/cut-on-piece';
 export { booksOff, isSealed, type CutPiece, type Takes } from './cuts/cut-piece';
 export { NINETIETH } from './numeric/normal';

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { glpkSolver } from '../testing/glpk';
-import { highsSolver } from '../testing/highs';
+import { highsSolver } from '../solver';
 import { rackDay, smallStock } from '../testing/stocks';
 import { tryAllCuts } from '../testing/try-all-cuts';
 import { greedyCuts } from './greedy-cuts';

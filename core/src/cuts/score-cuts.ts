@@ -61,7 +61,7 @@ export function ranksOf(pieces: readonly StockPiece[]): Ranks {
 }
 
 /** What is taken of each piece: all cuts on it, mm, and how many there are. */
-function takenOf(
+export function takenOf(
   cuts: readonly JobCut[],
 ): ReadonlyMap<string, { readonly mm: number; readonly cuts: number }> {
   const taken = new Map<string, { mm: number; cuts: number }>();

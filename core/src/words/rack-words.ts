@@ -15,6 +15,20 @@ export const RACK_WORDS = {
   'job.waits-for':
     'This reel waits for {waits m} of {line text}. Plan it again once a piece of it is on the rack.',
 
+  'cuts.lacks': 'No piece has {wanted m} of {line text} for {tag text}.',
+  'cuts.gives-up': '{tag text} gets {given m} of {wanted m}: backing makes up for the rest.',
+  'cuts.order': 'Order at least {metres m} of {line text}.',
+  'cuts.shorter': '{piece text} has {free m} left over: ask whether so much main is enough.',
+  'cuts.unpin': '{piece text} was asked for by hand and has not enough: take that back.',
+  'cuts.piece-less': '{piece text} has {metres m} less than before',
+  'cuts.piece-more': '{piece text} has {metres m} more than before',
+  'cuts.reel-came': '{tag text} came in',
+  'cuts.reel-gone': '{tag text} is not waiting any more',
+  'bag.cut-from': '{tag text}: {role text} is cut from {piece text} now',
+  'bag.cut-waits': '{tag text}: {role text} waits for line now',
+  'bag.main-given': '{tag text}: {given m} of main instead of {wanted m}',
+  'bag.least-main': '{tag text}: no less than {least m} of main is accepted',
+
   'rule.exception': '{question text}: {school words}, {scope text}.',
 
   'house.length': '{length m}',

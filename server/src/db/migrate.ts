@@ -27,6 +27,7 @@ import { proofs } from './migrations/0026-proofs';
 import { sentences } from './migrations/0027-sentences';
 import { day } from './migrations/0028-day';
 import { dayByHand } from './migrations/0029-day-by-hand';
+import { cuts } from './migrations/0030-cuts';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -63,6 +64,7 @@ const MIGRATIONS: readonly Migration[] = [
   sentences,
   day,
   dayByHand,
+  cuts,
 ];
 
 /** Whether a schema step is one of this version's. */

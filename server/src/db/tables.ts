@@ -10,6 +10,7 @@ import {
   defineHouseRules,
   defineRuleExceptions,
 } from './models/house-rules';
+import { defineCutPins, defineCutPlans } from './models/cut-plans';
 import { defineDayAways, defineDayWishes } from './models/day';
 import { defineLearned } from './models/learned';
 import { defineCalendars, defineMessages } from './models/messages';
@@ -55,6 +56,8 @@ export function defineModels(sequelize: Sequelize) {
     counters: defineCounters(sequelize),
     dayWishes: defineDayWishes(sequelize),
     dayAways: defineDayAways(sequelize),
+    cutPins: defineCutPins(sequelize),
+    cutPlans: defineCutPlans(sequelize),
     bags: defineBags(sequelize),
     bagChanges: defineBagChanges(sequelize),
     reelKinds: defineReelKinds(sequelize),

@@ -9,6 +9,7 @@ import { provedLately } from './proved-lately';
 import { accessRoutes, proofRoute } from './routes/access';
 import { bagsRoutes } from './routes/bags';
 import { benchRoutes } from './routes/bench';
+import { cutsRoutes } from './routes/cuts';
 import { dayRoutes } from './routes/day';
 import { houseRoutes } from './routes/house';
 import { liveRoute } from './routes/live';
@@ -36,6 +37,7 @@ export function apiRoutes(context: ServerContext, counters: BenchCounters, netwo
   recordRoutes(router, context);
   paperRoutes(router, context, lanes);
   benchRoutes(router, context);
+  cutsRoutes(router, context);
   dayRoutes(router, context);
   liveRoute(router, context, counters);
   router.use(() => {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
 
-const AREAS = ['access', 'bags', 'bench', 'day', 'house', 'paper', 'rack', 'record', 'reels'];
+const AREAS = ['access', 'bags', 'bench', 'cuts', 'day', 'house', 'paper', 'rack', 'record', 'reels'];
 /** Where the routes of an area are beside the file of its name. */
 const BESIDE: Readonly<Record<string, readonly string[]>> = { access: ['sign-in'], bench: ['live'] };
 

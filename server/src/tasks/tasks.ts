@@ -1,4 +1,5 @@
 import { SETTLE, settleRunFill } from '../bench/settle-run-fill';
+import { FIND_CUTS, findCuts } from '../cuts/find-cuts';
 import { EARLIEST, findEarliest, ORDER_DAY, orderDay } from '../day/order-day';
 import { PAPER, PAPER_PREVIEW } from '../paper/tasks';
 import { WEAKNESS } from '../people/tasks';
@@ -24,6 +25,7 @@ does(SETTLE, settleRunFill);
 does(REPLAN, replanWaiting);
 does(ORDER_DAY, orderDay);
 does(EARLIEST, findEarliest);
+does(FIND_CUTS, findCuts);
 does(READ_FILE, readAsked);
 does(SAME_KIND, tryAgainByKind);
 does(WEAKNESS, async (asked) => (await weakness()).weaknessOf(asked));

@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
-import type { Solve, Solved } from '../cuts/level-cuts';
+import type { Solve, Solved } from './cuts/level-cuts';
 
-/** The solver, as tests and the bench use it. */
+/** The solver of mixed-integer programs: apart from the rest of the core, since who draws no plan of cuts need not load it. */
 export async function highsSolver(): Promise<Solve> {
   const highs = await loadHighs();
   const { optimal } = highs.constants.modelStatus;

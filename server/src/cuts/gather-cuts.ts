@@ -1,0 +1,240 @@
+import type { Piece } from '@yard-spool/contract';
+import {
+  LEAST_JOINED_MM,
+  soakAdvice,
+  waterState,
+  type CutJob,
+  type HouseRules,
+  type JobCut,
+  type Line,
+  type PlannedLayer,
+  type Stock,
+  type StockPiece,
+} from '@yard-spool/core';
+import type { Reading } from '../context/context';
+import type { WaitingCut } from '../planning/try-plan';
+import { readWaiting, type Waiting, type WaitingReel } from '../planning/waiting-reels';
+import { listStock } from '../rack/rack';
+import { readHouseRules } from '../shop/read-house-rules';
+
+/** A layer that is to be cut from the rack, and the cut that is booked for it. */
+export interface CutLayer {
+  readonly reel: WaitingReel;
+  readonly layer: PlannedLayer;
+  readonly role: string;
+  readonly product: string;
+  readonly wantedMm: number;
+  readonly cut: WaitingCut;
+  /** The piece somebody asked for. */
+  readonly pin: string | null;
+}
+
+/** What is planned together: a main with its backing, or a layer by itself. */
+export interface Ask {
+  readonly job: CutJob;
+  /** None where its main comes from elsewhere: it is in the stock under the job's own name. */
+  readonly main: CutLayer | null;
+  readonly backing: CutLayer | null;
+}
+
+/** What cuts are planned from. */
+export interface GatheredCuts {
+  readonly stock: Stock;
+  readonly asks: readonly Ask[];
+  readonly pieces: ReadonlyMap<string, Piece>;
+  /** As it is booked. */
+  readonly booked: readonly JobCut[];
+}
+
+/** A rest shorter than what can be joined is of use to nobody; common practice, no source. */
+const LEAST_USE_MM = LEAST_JOINED_MM;
+const HOUR = 3_600_000;
+
+/** All layers of waiting reels that are cut from the shop's own line, and the pieces there are for them. */
+export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<GatheredCuts> {
+  const [{ reels }, all, pins, opened, { rules, tailMm }] = await Promise.all([
+    waiting ?? readWaiting(from),
+    listStock(from),
+    from.tables.cutPins.findAll({}),
+    openedAt(from),
+    readHouseRules(from),
+  ]);
+  const now = from.clock();
+  const stockPieces = all.filter(({ broughtWith }) => broughtWith === null);
+  const codeOf = new Map(stockPieces.map(({ id, code }) => [id, code]));
+  const pinOf = (jobId: number, layer: string): string | null =>
+    codeOf.get(pins.find((pin) => pin.jobId === jobId && pin.layer === layer)?.pieceId ?? 0) ?? null;
+  const layers = reels.flatMap((reel) => layersOf(reel, codeOf, pinOf));
+  const given = new Map<string, number>();
+  for (const { cut } of layers) {
+    const code = codeOf.get(cut.pieceId ?? 0);
+    if (code !== undefined) given.set(code, (given.get(code) ?? 0) + cut.lengthMm + cut.tailMm);
+  }
+  const wanted = new Set(layers.map(({ product }) => product));
+  const pieces = stockPieces.filter(({ product }) => wanted.has(product.code));
+  const cuttable = pieces.map((piece) =>
+    cuttableOf(piece, { given: given.get(piece.code) ?? 0, openedAt: opened.get(piece.id) ?? 0, rules, now }),
+  );
+  const asks = inTime(asksOf(layers), cuttable);
+  const own = asks.flatMap(({ job, main }) => (main ? [] : [fromElsewhere(job)]));
+  return {
+    stock: { jobs: asks.map(({ job }) => job), pieces: [...cuttable, ...own], tailMm },
+    asks,
+    pieces: new Map(pieces.map((piece) => [piece.code, piece])),
+    booked: asks.flatMap((ask) => bookedOf(ask, codeOf) ?? []),
+  };
+}
+
+/** Layers of a reel that come from the shop's own line, none of them a part of a pack that is shared out. */
+function layersOf(
+  reel: WaitingReel,
+  codeOf: ReadonlyMap<number, string>,
+  pinOf: (jobId: number, layer: string) => string | null,
+): CutLayer[] {
+  return reel.cuts.flatMap((cut) => {
+    const layer = reel.plan.layers.find(({ id }) => id === cut.layer);
+    if (layer?.request.kind !== 'line' || cut.takes !== null) return [];
+    if (cut.pieceId !== null && !codeOf.has(cut.pieceId)) return [];
+    const { line, role } = layer.request;
+    const pin = pinOf(reel.shown.jobId, cut.layer);
+    return [{ reel, layer, role, product: line.key, wantedMm: cut.lengthMm, cut, pin }];
+  });
+}
+
+function asksOf(layers: readonly CutLayer[]): Ask[] {
+  const byReel = new Map<WaitingReel, CutLayer[]>();
+  for (const one of layers) byReel.set(one.reel, [...(byReel.get(one.reel) ?? []), one]);
+  return [...byReel.values()].flatMap((of) => {
+    const main = of.find(({ role }) => role === 'main') ?? null;
+    const backing = of.find(({ role }) => role === 'backing') ?? null;
+    const others = of.filter((one) => one !== main && one !== backing);
+    return [...(main || backing ? [askOf(main, backing)] : []), ...others.map((one) => askOf(one, null))];
+  });
+}
+
+function askOf(main: CutLayer | null, backing: CutLayer | null): Ask {
+  const first = main ?? backing;
+  if (!first) throw new Error('An ask has a layer.');
+  const id = keyOf(first);
+  const due = new Date(first.reel.shown.promisedAt).getTime();
+  const only = (of: CutLayer): { only?: string } => (of.pin === null ? {} : { only: of.pin });
+  const mainMm = main?.wantedMm ?? 0;
+  const job: CutJob = {
+    id,
+    due,
+    main: main
+      ? { product: main.product, wantedMm: mainMm, leastMm: leastOf(main, backing), ...only(main) }
+      : { product: id, wantedMm: 1, leastMm: 1 },
+    backing: backing && {
+      product: backing.product,
+      lengthMm: backing.wantedMm,
+      perMain: main ? perMain(main, backing) : 0,
+      // A layer is cut from one piece: two lengths joined are two layers of a plan.
+      onePiece: true,
+      ...only(backing),
+    },
+  };
+  return { job, main, backing };
+}
+
+export const keyOf = ({ reel, layer }: Pick<CutLayer, 'reel' | 'layer'>): string =>
+  `${String(reel.shown.jobId)}:${layer.id}`;
+
+/** Whether backing makes up for main: it fills what is left, and the main is as long as somebody said. */
+export const mayGive = (main: CutLayer | null, backing: CutLayer | null): boolean =>
+  main?.layer.request.kind === 'line' &&
+  typeof main.layer.request.length === 'number' &&
+  backing?.layer.request.kind === 'line' &&
+  backing.layer.request.length === 'fits';
+
+function leastOf(main: CutLayer, backing: CutLayer | null): number {
+  const { leastMainMm } = main.reel;
+  return leastMainMm !== null && mayGive(main, backing)
+    ? Math.min(main.wantedMm, leastMainMm)
+    : main.wantedMm;
+}
+
+/** mm of backing that fill what a millimetre of main does: what is wound is in proportion to the square of the diameter. */
+function perMain(main: CutLayer, backing: CutLayer): number {
+  if (!mayGive(main, backing)) return 0;
+  const diameter = ({ layer }: CutLayer): number =>
+    layer.request.kind === 'line' ? layer.request.line.diameter : 1;
+  return (diameter(main) / diameter(backing)) ** 2;
+}
+
+/** What a reel's backing is cut beside where its main is none of the rack's. */
+const fromElsewhere = ({ id }: CutJob): StockPiece => ({
+  id,
+  product: id,
+  freeMm: 1,
+  opened: true,
+  openedAt: null,
+  usableMm: LEAST_USE_MM,
+});
+
+interface Beside {
+  /** What reels that wait have of it: it is shared out again. */
+  readonly given: number;
+  readonly openedAt: number;
+  readonly rules: HouseRules;
+  readonly now: Date;
+}
+
+function cuttableOf(piece: Piece, { given, openedAt: at, rules, now }: Beside): StockPiece {
+  const { code, product, kind, soaking, opened } = piece;
+  const { hours } = soakAdvice(lineOf(product), rules);
+  const water = waterState(piece);
+  // To the hour: a plan is not another because a minute has passed.
+  const soaked = Math.ceil(now.getTime() / HOUR + hours) * HOUR;
+  const readyAt = soaking ? new Date(soaking.readyAt).getTime() : soaked;
+  return {
+    id: code,
+    product: product.code,
+    freeMm: Math.max(0, piece.lengthMm - piece.promisedMm + given),
+    opened: opened || kind === 'salvage' || kind === 'remnant',
+    openedAt: opened ? at : null,
+    usableMm: LEAST_USE_MM,
+    ...(kind === 'salvage' ? { backingOnly: true } : {}),
+    ...(hours > 0 && water !== 'dry' ? { wet: true } : {}),
+    ...(hours > 0 && water !== 'wet' ? { readyAt } : {}),
+  };
+}
+
+const lineOf = ({ code, material, diameter, maker }: Piece['product']): Line => {
+  const hours = maker?.soakHours ?? null;
+  return { key: code, material, diameter, ...(hours === null ? {} : { soakHours: hours }) };
+};
+
+/** What no piece is ready for in time is late whatever it is cut from: its date chooses nothing. */
+function inTime(asks: readonly Ask[], pieces: readonly StockPiece[]): Ask[] {
+  return asks.map((ask) => {
+    const { due, main, backing, ...job } = ask.job;
+    if (due === undefined) return ask;
+    const isReady = (product: string | undefined, mm: number): boolean =>
+      pieces.some((piece) => piece.product === product && piece.freeMm >= mm && (piece.readyAt ?? 0) <= due);
+    const ready =
+      (ask.main === null || isReady(main.product, main.leastMm)) &&
+      (backing === null || isReady(backing.product, backing.lengthMm));
+    return ready ? ask : { ...ask, job: { ...job, main, backing } };
+  });
+}
+
+/** As a job is booked; none while some of its line has yet to come. */
+function bookedOf({ job, main, backing }: Ask, codeOf: ReadonlyMap<number, string>): JobCut | null {
+  const off = (of: CutLayer | null) => {
+    const piece = of && codeOf.get(of.cut.pieceId ?? 0);
+    return piece === null || piece === undefined || !of ? null : { piece, lengthMm: of.cut.lengthMm };
+  };
+  const mainOff = main ? off(main) : { piece: job.id, lengthMm: 1 };
+  const backingOff = off(backing);
+  if (!mainOff || (backing && !backingOff)) return null;
+  return { job: job.id, main: mainOff, backing: backingOff ? [backingOff] : [] };
+}
+
+/** When each piece was cut from first. */
+async function openedAt({ query }: Reading): Promise<ReadonlyMap<number, number>> {
+  const rows = await query<{ readonly pieceId: number; readonly at: Date }>(
+    `SELECT piece_id AS pieceId, MIN(at) AS at FROM moves WHERE kind IN ('filled', 'tail') GROUP BY piece_id`,
+  );
+  return new Map(rows.map(({ pieceId, at }) => [pieceId, at.getTime()]));
+}

@@ -1,0 +1,87 @@
+import { message, type JobCut, type Words } from '@yard-spool/core';
+import { keyOf, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+
+/** A layer that a plan cuts from another piece than the one before, and why. */
+export interface MovedCut {
+  readonly key: string;
+  readonly layer: CutLayer;
+  readonly was: string | null;
+  readonly is: string | null;
+  readonly why: Words;
+}
+
+interface Planned {
+  readonly gathered: GatheredCuts;
+  readonly cuts: readonly JobCut[];
+}
+
+/** What moved from one plan to the next, with the change that is behind it: of its own line, as far as there is one. */
+export function movedCuts(before: Planned, now: Planned): MovedCut[] {
+  const was = pieceByLayer(before);
+  return now.gathered.asks.flatMap((ask) =>
+    [ask.main, ask.backing].flatMap((layer): MovedCut[] => {
+      if (!layer) return [];
+      const key = keyOf(layer);
+      const is = pieceByLayer(now).get(key) ?? null;
+      const old = was.get(key);
+      // What has just come in has not moved.
+      if (old === undefined || old === is) return [];
+      return [{ key, layer, was: old, is, why: whyMoved(layer, before.gathered, now.gathered) }];
+    }),
+  );
+}
+
+/** The piece each layer is cut from; null for one that gets none. */
+export function pieceByLayer({ gathered, cuts }: Planned): ReadonlyMap<string, string | null> {
+  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
+  return new Map(
+    gathered.asks.flatMap(({ job, main, backing }) => {
+      const cut = cutOf.get(job.id);
+      const of = (layer: CutLayer | null, piece: string | undefined) =>
+        layer ? [[keyOf(layer), piece ?? null] as const] : [];
+      return [...of(main, cut?.main.piece), ...of(backing, cut?.backing[0]?.piece)];
+    }),
+  );
+}
+
+function whyMoved(layer: CutLayer, before: GatheredCuts, now: GatheredCuts): Words {
+  const asked = pinsOf(before).get(keyOf(layer)) !== pinsOf(now).get(keyOf(layer));
+  if (asked) return layer.pin === null ? 'What was asked for by hand was taken back' : 'Asked for by hand';
+  return otherPiece(layer, before, now) ?? otherReel(layer, before, now) ?? 'It wastes less so';
+}
+
+const pinsOf = ({ asks }: GatheredCuts): ReadonlyMap<string, string | null> =>
+  new Map(
+    asks.flatMap(({ main, backing }) =>
+      [main, backing].flatMap((one) => (one ? [[keyOf(one), one.pin]] : [])),
+    ),
+  );
+
+/** A piece of its line that has more or less than before. */
+function otherPiece({ product }: CutLayer, before: GatheredCuts, now: GatheredCuts): Words | null {
+  const freeOf = new Map(before.stock.pieces.map(({ id, freeMm }) => [id, freeMm]));
+  for (const { id, freeMm, product: of } of now.stock.pieces) {
+    const was = freeOf.get(id) ?? 0;
+    if (of !== product || was === freeMm) continue;
+    const metres = { m: Math.abs(freeMm - was) / 1000 };
+    return message(freeMm < was ? 'cuts.piece-less' : 'cuts.piece-more', { piece: id, metres });
+  }
+  return null;
+}
+
+/** A reel that asks for its line and did not before, or does not any more. */
+function otherReel({ product }: CutLayer, before: GatheredCuts, now: GatheredCuts): Words | null {
+  const asking = ({ asks }: GatheredCuts): ReadonlyMap<string, Ask> =>
+    new Map(
+      asks
+        .filter(({ main, backing }) => main?.product === product || backing?.product === product)
+        .map((ask) => [ask.job.id, ask]),
+    );
+  const old = asking(before);
+  const fresh = asking(now);
+  const tagOf = ({ main, backing }: Ask): string => (main ?? backing)?.reel.shown.tag ?? '';
+  const came = [...fresh].find(([id]) => !old.has(id))?.[1];
+  if (came) return message('cuts.reel-came', { tag: tagOf(came) });
+  const gone = [...old].find(([id]) => !fresh.has(id))?.[1];
+  return gone ? message('cuts.reel-gone', { tag: tagOf(gone) }) : null;
+}

@@ -1,0 +1,29 @@
+import type { Migration } from '../migration';
+
+/** Cuts asked for by hand, the shortest main a customer accepts, and what plans of cuts that were accepted saved. */
+export const cuts: Migration = {
+  name: '0030-cuts',
+  statements: [
+    'ALTER TABLE jobs ADD least_main_mm BIGINT NULL',
+    `CREATE TABLE cut_pins (
+      job_id INT UNSIGNED NOT NULL,
+      layer VARCHAR(40) NOT NULL,
+      piece_id INT UNSIGNED NOT NULL,
+      at DATETIME(3) NOT NULL,
+      by_id INT UNSIGNED NOT NULL,
+      PRIMARY KEY (job_id, layer),
+      FOREIGN KEY (job_id) REFERENCES jobs (id),
+      FOREIGN KEY (piece_id) REFERENCES pieces (id),
+      FOREIGN KEY (by_id) REFERENCES people (id)
+    )`,
+    `CREATE TABLE cut_plans (
+      id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      at DATETIME(3) NOT NULL,
+      by_id INT UNSIGNED NOT NULL,
+      moved INT UNSIGNED NOT NULL,
+      before_figures JSON NOT NULL,
+      after_figures JSON NOT NULL,
+      FOREIGN KEY (by_id) REFERENCES people (id)
+    )`,
+  ],
+};
