@@ -2,6 +2,7 @@ import { CUT_LEVELS, WATER_STATES } from '@yard-spool/core';
 import * as v from 'valibot';
 import { CodeSchema, IdSchema, InstantSchema, KeySchema, MillimetresSchema } from './basics';
 import { ProductSchema } from './products';
+import { PIECE_KINDS } from './rack';
 import { WordsSchema } from './words';
 
 /** A layer of a reel that waits, by its job. */
@@ -31,6 +32,7 @@ const PlannedOffSchema = v.object({ ...layerOf, tag: v.string(), lengthMm: Milli
 const PieceOfPlanSchema = v.object({
   code: v.string(),
   product: ProductSchema,
+  kind: v.picklist(PIECE_KINDS),
   place: v.string(),
   lot: v.string(),
   opened: v.boolean(),

@@ -60,6 +60,7 @@ const SCREENS = [
   ['/rack/tubs', 'tubs', 'ys-tubs-page section'],
   ['/rack/recycling', 'bins', 'ys-recycling-page tbody tr'],
   ['/rack/count', 'count', '[data-test=count-row]'],
+  ['/rack/cuts', 'cuts', 'ys-cuts-page section'],
   ['/rack/order', 'order', 'ys-order-page tbody tr'],
   ['/rack/files', 'files', 'ys-files-page input[type=file]'],
   ['/reels', 'reels', 'ys-reel-search [role=listitem]'],

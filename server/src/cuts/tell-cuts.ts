@@ -58,11 +58,12 @@ function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]
       const of = offs.get(id) ?? [];
       const { tailsMm = 0, scrapMm = 0 } = waste.get(id) ?? {};
       const taken = of.reduce((all, { lengthMm }) => all + lengthMm, 0);
-      const { product, place, lot, receivedMm } = piece;
+      const { product, kind, place, lot, receivedMm } = piece;
       return [
         {
           code: id,
           product,
+          kind,
           place,
           lot,
           opened,

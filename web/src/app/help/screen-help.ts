@@ -51,6 +51,10 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
     'What is on a bench now and what waits, in the order it was promised. Choose once which bench this computer is at, then start the next reel from here.',
   ],
   [
+    /^\/rack\/cuts/,
+    'Which piece each reel that waits is best cut from, over all bags together, and what that saves. Drag a length to another piece of its line to see what it costs; nothing changes on any bag until you accept the plan.',
+  ],
+  [
     /^\/rack\/tubs/,
     'Which pieces soak, since when, and when they may come out. Put a piece into a tub or take it out here, and the bench knows.',
   ],

@@ -12,6 +12,7 @@ import { AreaTabs } from '../ui/area-tabs';
 export class RackTabs {
   protected readonly parts = [
     { path: '/rack', name: 'Pieces' },
+    { path: '/rack/cuts', name: 'Cuts' },
     { path: '/rack/tubs', name: 'Soak tubs' },
     { path: '/rack/recycling', name: 'Recycling' },
     { path: '/rack/count', name: 'Count' },

@@ -7,6 +7,7 @@ export const RACK_ROUTES: Routes = [
   { path: 'tubs', loadComponent: async () => (await import('./tubs-page')).TubsPage, title },
   { path: 'recycling', loadComponent: async () => (await import('./recycling-page')).RecyclingPage, title },
   { path: 'count', loadComponent: async () => (await import('./count-rack')).CountRack, title },
+  { path: 'cuts', loadComponent: async () => (await import('./cuts/cuts-page')).CutsPage, title },
   { path: 'order', loadComponent: async () => (await import('./order-page')).OrderPage, title },
   { path: 'files', loadComponent: async () => (await import('./files-page')).FilesPage, title },
 ];

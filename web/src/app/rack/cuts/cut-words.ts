@@ -1,0 +1,81 @@
+import type { CutFigures, CutsPlan, LayerOfPlan, PieceOfPlan } from '@yard-spool/contract';
+
+/** A line with its pieces, and its layers that get none. */
+export interface LineOfPlan {
+  readonly code: string;
+  readonly name: string;
+  readonly pieces: readonly PieceOfPlan[];
+  /** The longest of its pieces, mm: bars are drawn against it. */
+  readonly longestMm: number;
+  readonly without: readonly LayerOfPlan[];
+  /** Layers that are cut from another piece than they are booked on. */
+  readonly changes: number;
+}
+
+export const layerKey = ({ jobId, layer }: Pick<LayerOfPlan, 'jobId' | 'layer'>): string =>
+  `${String(jobId)}:${layer}`;
+
+/** Whether a plan changes anything for a layer. */
+export const isMoved = ({ now, planned, givenMm, wantedMm }: LayerOfPlan): boolean =>
+  planned !== null && (planned !== now || givenMm < wantedMm);
+
+/** What is asked of each line: those with a change or a lack first. */
+export function linesOf({ pieces, layers }: CutsPlan): LineOfPlan[] {
+  const codes = [...new Set(layers.map(({ line }) => line))];
+  return codes
+    .map((code): LineOfPlan => {
+      const own = pieces.filter(({ product }) => product.code === code);
+      const asking = layers.filter(({ line }) => line === code);
+      return {
+        code,
+        name: own[0]?.product.name ?? code,
+        pieces: own,
+        longestMm: Math.max(1, ...own.map(({ freeMm }) => freeMm)),
+        without: asking.filter(({ planned }) => planned === null),
+        changes: asking.filter(isMoved).length,
+      };
+    })
+    .sort((a, b) => weightOf(b) - weightOf(a) || a.name.localeCompare(b.name));
+}
+
+const weightOf = ({ changes, without }: LineOfPlan): number => 1000 * without.length + changes;
+
+/** Whether a plan is better than what is booked. */
+export const isBetter = ({ layers }: CutsPlan): boolean => layers.some(isMoved);
+
+/** What one plan comes to beside another, worst first; empty where they are alike. */
+export function costOf(before: CutFigures, after: CutFigures, length: (metres: number) => string): string[] {
+  const more = (mm: number): string => `${length(Math.abs(mm) / 1000)} ${mm > 0 ? 'more' : 'less'}`;
+  const count = (n: number, one: string, many: string): string =>
+    `${String(Math.abs(n))} ${Math.abs(n) === 1 ? one : many} ${n > 0 ? 'more' : 'fewer'}`;
+  const unserved = after.unserved - before.unserved;
+  const opened = after.opened - before.opened;
+  const short = after.shortMm - before.shortMm;
+  const scrap = after.scrapMm - before.scrapMm;
+  return [
+    ...(unserved === 0 ? [] : [`${count(unserved, 'reel', 'reels')} without line`]),
+    ...(Math.abs(short) < SAME_MM ? [] : [`${more(short)} main given up`]),
+    ...(opened === 0 ? [] : [`${count(opened, 'piece', 'pieces')} opened`]),
+    ...(Math.abs(scrap) < SAME_MM ? [] : [`${more(scrap)} scrap`]),
+  ];
+}
+
+const SAME_MM = 100;
+
+/** How sure a plan is, in a sentence. */
+export function sureness({ looking, open }: CutsPlan): string {
+  if (looking) return 'A better plan is being looked for.';
+  const [first] = open;
+  if (!first) return 'Nothing better exists: this is proven.';
+  if (first.level === 'order')
+    return 'Nothing wastes less: this is proven. An older piece might still go first somewhere.';
+  return `There may be a better plan: ${LEVEL_WORDS[first.level]} ${first.level === 'unserved' || first.level === 'opened' ? 'is' : 'are'} not proven.`;
+}
+
+const LEVEL_WORDS = {
+  unserved: 'the number of reels without line',
+  shortMm: 'the metres given up',
+  opened: 'the number of pieces opened',
+  scrapMm: 'the metres of scrap',
+  order: 'the order',
+} as const;

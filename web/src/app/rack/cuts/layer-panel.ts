@@ -1,0 +1,132 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { FormControl } from '@angular/forms';
+import type { CutTried, LayerOfPlan, PieceOfPlan } from '@yard-spool/contract';
+import { RouterLink } from '@angular/router';
+import { UnitsService } from '../../data/units.service';
+import { quantityReader } from '../../ui/read-quantity';
+import { QuantityField } from '../../ui/quantity-field';
+import { SelectField } from '../../ui/select-field';
+import { costOf } from './cut-words';
+
+/** One layer of a reel: where it is cut from, what another piece would cost, and how short its main may be. */
+@Component({
+  selector: 'ys-layer-panel',
+  imports: [QuantityField, RouterLink, SelectField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let one = layer();
+    <h2>{{ one.tag }}, {{ one.role }} {{ units.length(one.wantedMm / 1000) }}</h2>
+    <p class="text-[13px] text-mute">
+      {{ one.label }}, {{ one.customer }},
+      <a class="underline underline-offset-2" [routerLink]="['/bags', one.bag]">bag {{ one.bag }}</a
+      >. Booked on {{ one.now ?? 'no piece yet' }}{{ one.pinned ? ', asked for by hand' : '' }}.
+    </p>
+    <ys-select-field label="Cut it from" [control]="piece" [options]="options()" />
+    @if (asked(); as code) {
+      <p role="status" class="text-[13px]">
+        @if (trying()) {
+          Looking at what {{ code }} would cost.
+        } @else if (tried(); as cost) {
+          @if (cost.with === null) {
+            <b class="text-stop">{{ code }} has not enough for it.</b>
+          } @else if (costs().length === 0) {
+            <b class="text-pass">It costs nothing more.</b>
+          } @else {
+            With {{ code }}: <b>{{ costs().join(', ') }}.</b>
+          }
+        }
+      </p>
+    }
+    <div class="flex flex-wrap gap-2">
+      <button
+        type="button"
+        class="plain"
+        [disabled]="busy() || trying() || piece.value === '' || tried()?.with === null"
+        (click)="pin.emit(piece.value)"
+      >
+        Keep it on this piece
+      </button>
+      @if (one.pinned) {
+        <button type="button" class="plain" [disabled]="busy()" (click)="pin.emit(null)">
+          Let the plan choose
+        </button>
+      }
+      <button type="button" class="plain" (click)="closed.emit()">Close</button>
+    </div>
+    @if (one.mayGive) {
+      <form
+        class="flex flex-wrap items-end gap-2 border-t border-line pt-2"
+        (submit)="$event.preventDefault(); keepLeast()"
+      >
+        <ys-quantity-field
+          class="w-44"
+          label="Shortest main accepted"
+          dimension="line-length"
+          [control]="least"
+          [allowed]="allowed()"
+          [problem]="leastProblem()"
+        />
+        <button class="plain" [disabled]="busy()">Save</button>
+        <p class="w-full text-[13px] text-mute">
+          Ask the customer first. Backing makes up for what is left out; empty means all of it.
+        </p>
+      </form>
+    }
+    @if (problem(); as sentence) {
+      <p class="font-bold text-stop" role="alert">{{ sentence }}</p>
+    }
+  `,
+  host: { class: 'card flex flex-col gap-2 p-3' },
+})
+export class LayerPanel {
+  private readonly read = quantityReader();
+  protected readonly units = inject(UnitsService);
+
+  readonly layer = input.required<LayerOfPlan>();
+  readonly pieces = input.required<readonly PieceOfPlan[]>();
+  /** The piece that is asked for, and what that costs once it is known. */
+  readonly asked = input('');
+  readonly tried = input<CutTried | null>(null);
+  readonly trying = input(false);
+  readonly busy = input(false);
+  readonly problem = input('');
+  readonly leastProblem = input('');
+  readonly ask = output<string>();
+  readonly pin = output<string | null>();
+  /** Metres; null where all of it is wanted. */
+  readonly leastSaid = output<number | null>();
+  readonly closed = output();
+
+  protected readonly piece = new FormControl('', { nonNullable: true });
+  protected readonly least = new FormControl('', { nonNullable: true });
+  protected readonly allowed = computed(() => ({ min: 1, max: this.layer().wantedMm / 1000 }));
+  protected readonly options = computed(() => [
+    ...(this.layer().planned === null ? [{ value: '', name: 'no piece yet' }] : []),
+    ...this.pieces().map(({ code, freeMm, opened }) => ({
+      value: code,
+      name: `${code}, ${this.units.length(freeMm / 1000)}, ${opened ? 'open' : 'sealed'}`,
+    })),
+  ]);
+  protected readonly costs = computed(() => {
+    const tried = this.tried();
+    return tried?.with ? costOf(tried.planned, tried.with, (metres) => this.units.length(metres)) : [];
+  });
+
+  constructor() {
+    effect(() => {
+      const { planned, leastMm } = this.layer();
+      this.piece.setValue(this.asked() || (planned ?? ''), { emitEvent: false });
+      this.least.setValue(leastMm === null ? '' : this.units.length(leastMm / 1000), { emitEvent: false });
+    });
+    this.piece.valueChanges.subscribe((code) => this.ask.emit(code));
+  }
+
+  protected keepLeast(): void {
+    if (this.least.value.trim() === '') {
+      this.leastSaid.emit(null);
+      return;
+    }
+    const metres = this.read(this.least, 'line-length', this.allowed());
+    if (metres !== null) this.leastSaid.emit(metres);
+  }
+}
