@@ -91,7 +91,7 @@ function mayBeLeast({ backing }: Ask, main: CutLayer, leastMm: number | null): v
 }
 
 async function keepLeast(u: Unit, job: JobRow, main: CutLayer, leastMm: number | null): Promise<void> {
-  await u.tables.jobs.change(job, { leastMainMm: leastMm });
+  await u.tables.jobs.change(job, { wants: { ...job.wants, leastMm } });
   const { tag } = main.reel.shown;
   const what = message('bag.least-main', { tag, least: { m: (leastMm ?? main.wantedMm) / 1000 } });
   await u.tables.bags.addOne('version', { id: job.bagId });

@@ -148,10 +148,8 @@ export const mayGive = (main: CutLayer | null, backing: CutLayer | null): boolea
   backing.layer.request.length === 'fits';
 
 function leastOf(main: CutLayer, backing: CutLayer | null): number {
-  const { leastMainMm } = main.reel;
-  return leastMainMm !== null && mayGive(main, backing)
-    ? Math.min(main.wantedMm, leastMainMm)
-    : main.wantedMm;
+  const { leastMm } = main.reel.wants;
+  return leastMm !== null && mayGive(main, backing) ? Math.min(main.wantedMm, leastMm) : main.wantedMm;
 }
 
 /** mm of backing that fill what a millimetre of main does: what is wound is in proportion to the square of the diameter. */

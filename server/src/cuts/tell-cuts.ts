@@ -107,7 +107,7 @@ function layersOf({ gathered, cuts }: FoundCuts): LayerOfPlan[] {
           role: of.role,
           line: of.product,
           wantedMm: of.wantedMm,
-          leastMm: of === main ? of.reel.leastMainMm : null,
+          leastMm: of === main ? of.reel.wants.leastMm : null,
           mayGive: of === main && mayGive(main, backing),
           now: codes.get(of.cut.pieceId ?? 0) ?? null,
           planned: planned.get(keyOf(of)) ?? null,

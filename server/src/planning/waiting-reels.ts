@@ -17,8 +17,6 @@ export interface WaitingReel {
   readonly wants: Job['wants'];
   readonly type: ReelType;
   readonly customerId: number;
-  /** The shortest main the customer accepts, mm; null where all of it is wanted. */
-  readonly leastMainMm: number | null;
   readonly cuts: readonly WaitingCut[];
   readonly shown: Omit<PreviewReel, 'advice' | 'plan' | 'stays'>;
 }
@@ -81,7 +79,7 @@ async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waitin
 
 /** Rows of the jobs that wait, and of what belongs to them. */
 export interface WaitingRows {
-  readonly jobs: readonly Pick<JobRow, 'id' | 'spoolId' | 'bagId' | 'planInput' | 'plan' | 'wants' | 'leastMainMm'>[];
+  readonly jobs: readonly Pick<JobRow, 'id' | 'spoolId' | 'bagId' | 'planInput' | 'plan' | 'wants'>[];
   readonly cuts: readonly Pick<CutRow, 'jobId' | 'layer' | 'pieceId' | 'lengthMm' | 'tailMm' | 'takes'>[];
   readonly spools: readonly { readonly id: number; readonly reelId: number }[];
   readonly bags: readonly { readonly id: number; readonly customerId: number; readonly promisedAt: Date }[];
@@ -102,12 +100,11 @@ export function joinWaiting({ jobs, cuts, spools, bags, reels, customers }: Wait
     const reel = reelOf.get(spoolOf.get(job.spoolId)?.reelId ?? 0);
     const bag = bagOf.get(job.bagId);
     if (!reel || !bag) throw new Error(`Job ${String(job.id)} has no reel or no bag.`);
-    const { planInput, plan, wants, leastMainMm } = job;
+    const { planInput, plan, wants } = job;
     return {
       planInput,
       plan,
       wants,
-      leastMainMm: leastMainMm === null ? null : Number(leastMainMm),
       type: reel.type,
       customerId: bag.customerId,
       cuts: (cutsOf.get(job.id) ?? []).map(({ layer, pieceId, lengthMm, tailMm, takes }) => ({

@@ -1,10 +1,9 @@
 import type { Migration } from '../migration';
 
-/** Cuts asked for by hand, the shortest main a customer accepts, and what plans of cuts that were accepted saved. */
+/** Cuts asked for by hand, and what plans of cuts that were accepted saved. */
 export const cuts: Migration = {
   name: '0030-cuts',
   statements: [
-    'ALTER TABLE jobs ADD least_main_mm BIGINT NULL',
     `CREATE TABLE cut_pins (
       job_id INT UNSIGNED NOT NULL,
       layer VARCHAR(40) NOT NULL,

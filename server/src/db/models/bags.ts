@@ -35,8 +35,6 @@ export interface JobRow extends Model<InferAttributes<JobRow>, InferCreationAttr
   planInput: Job['planInput'];
   plan: Job['plan'];
   wants: Job['wants'];
-  /** The shortest main its customer accepts; null where all of it is wanted. */
-  leastMainMm: CreationOptional<number | null>;
 }
 
 export interface BagChangeRow extends Model<
@@ -91,7 +89,6 @@ export const defineJobs = (sequelize: Sequelize) =>
       planInput: DataTypes.JSON,
       plan: DataTypes.JSON,
       wants: DataTypes.JSON,
-      leastMainMm: DataTypes.BIGINT,
     },
     { tableName: 'jobs' },
   );
