@@ -78,7 +78,7 @@ export {
 export { type BroughtLine, type Cut, type PlannedCut } from './cuts';
 export type { Soak, Tub } from './tubs';
 export { type NewRecycling, type RecyclingBook } from './recycling';
-export type { ReorderLine } from './reorder';
+export type { Reorder, ReorderLine } from './reorder';
 export {
   isWaitingName,
   MOST_FILE_BYTES,
@@ -150,6 +150,7 @@ export {
   ANY_REEL,
   LABELS,
   PAPERS,
+  TO_ORDER,
   type Label,
   type Paper,
   type PaperPreview,

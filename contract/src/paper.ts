@@ -1,7 +1,7 @@
 import { UNIT_SYSTEMS } from '@yard-spool/core';
 import * as v from 'valibot';
 
-/** What is put on paper, and what each is about: a reel by its tag, a bag by its number, a customer by theirs, the day. */
+/** What is put on paper, and what each is about: a reel by its tag, a bag by its number, a customer by theirs, the day, the rack. */
 export const PAPERS = {
   tag: 'reel',
   'claim-slip': 'bag',
@@ -12,6 +12,7 @@ export const PAPERS = {
   gauge: 'bag',
   'tape-marks': 'reel',
   'running-order': 'day',
+  'order-list': 'rack',
 } as const;
 export type Paper = keyof typeof PAPERS;
 
@@ -27,6 +28,8 @@ export type Label = keyof typeof LABELS;
 export const ALL_WAITING = 'waiting';
 /** What is done today, in the place of one bag's number: for the running order, the cut list and what is set out. */
 export const TODAY = 'today';
+/** What to order, in the place of a number: for the list a supplier gets. */
+export const TO_ORDER = 'to-order';
 /** Tape marks for any reel, in the place of one reel's tag: by the metre, or by the foot. */
 export const ANY_REEL = { m: 'any-m', ft: 'any-ft' } as const;
 

@@ -20,7 +20,27 @@ export const ReorderLineSchema = v.object({
   daysLeft: v.nullable(v.number()),
   /** Cheapest metre first. */
   sizes: v.array(PackSizeSchema),
+  /** Left on pieces of use once every reel that waits is cut as the plan of cuts has it. */
+  freeMm: MillimetresSchema,
+  /** What reels that wait lack, and the longest unbroken length among it. */
+  lacksMm: MillimetresSchema,
+  longestLackMm: MillimetresSchema,
+  /** On reels whose line becomes due in the weeks looked ahead. */
+  dueMm: MillimetresSchema,
+  /** Likely used in the weeks looked ahead, and the chance that what is left lasts so long. */
+  expectedMm: v.number(),
+  lasts: v.number(),
+  /** Missing to have enough in nine of ten. */
+  needMm: v.number(),
+  /** The cheapest packs that hold it, of sizes bought before; empty where nothing is needed or no price is known. */
+  packs: v.array(v.object({ lengthMm: MillimetresSchema, count: v.number(), minor: v.number() })),
 });
 export type ReorderLine = v.InferOutput<typeof ReorderLineSchema>;
 
-export const ReorderSchema = v.object({ weeks: v.number(), lines: v.array(ReorderLineSchema) });
+export const ReorderSchema = v.object({
+  weeks: v.number(),
+  /** Weeks looked ahead: until the next order and its delivery. */
+  ahead: v.number(),
+  lines: v.array(ReorderLineSchema),
+});
+export type Reorder = v.InferOutput<typeof ReorderSchema>;

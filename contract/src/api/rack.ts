@@ -105,6 +105,8 @@ export const files = {
   drawing: { path: '/drawing', query: DrawingQuerySchema },
   /** The whole shop. */
   shop: { path: '/shop-file', query: NothingSchema },
+  /** What to order, as a table for a supplier. */
+  order: { path: '/order-file', query: NothingSchema },
   /** What goes on paper, as PDF. */
   paper: { path: '/paper', query: PaperQuerySchema },
 } as const;

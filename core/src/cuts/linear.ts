@@ -26,7 +26,12 @@ export class MixedProgram {
 
   /** Yes or no. */
   choice(): Column {
-    return this.bounds.push({ most: 1, whole: true }) - 1;
+    return this.count(1);
+  }
+
+  /** A whole number between zero and a bound. */
+  count(most: number): Column {
+    return this.bounds.push({ most, whole: true }) - 1;
   }
 
   /** A quantity between zero and a bound. */

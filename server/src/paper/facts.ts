@@ -1,3 +1,4 @@
+import type { OrderRow } from '../cuts/order-file';
 import type { Bag, CustomerCounter, Fill, Label, OnSpool, PlannedCut } from '@yard-spool/contract';
 import type { CounterUnit, ReelType, RowToTell, TableRow } from '@yard-spool/core';
 
@@ -104,6 +105,14 @@ export interface OrderFacts {
   }[];
 }
 
+/** What a supplier is asked for. */
+export interface OrderListFacts {
+  readonly title: string;
+  /** The shop's money as it writes it. */
+  readonly money: string;
+  readonly rows: readonly OrderRow[];
+}
+
 /** What is known of whatever is to be printed. */
 export type PaperFacts =
   | { readonly what: 'tag'; readonly facts: TagFacts }
@@ -114,4 +123,5 @@ export type PaperFacts =
   | { readonly what: 'set-sheet'; readonly facts: SetFacts }
   | { readonly what: 'gauge'; readonly facts: GaugeFacts }
   | { readonly what: 'tape-marks'; readonly facts: TapeFacts }
+  | { readonly what: 'order-list'; readonly facts: OrderListFacts }
   | { readonly what: 'running-order'; readonly facts: OrderFacts };

@@ -1,9 +1,12 @@
 import { FILLED } from '../db/job-states';
-import { ALL_WAITING, ANY_REEL, TODAY, type Fill, type PaperQuery } from '@yard-spool/contract';
+import { ALL_WAITING, ANY_REEL, TO_ORDER, TODAY, type Fill, type PaperQuery } from '@yard-spool/contract';
 import { recordedTable, metresPer } from '@yard-spool/core';
 import { readBag } from '../bags/bags';
 import type { Reading } from '../context/context';
+import { orderRows } from '../cuts/order-file';
+import { readReorder } from '../cuts/reorder';
 import { readHouseRules } from '../shop/read-house-rules';
+import { inZone } from '../shop/shop-day';
 import { ProblemError } from '../problem-error';
 import { listCustomerCounters } from '../reels/customer-counters';
 import { readReel } from '../reels/reels';
@@ -11,6 +14,7 @@ import type {
   CounterRows,
   CutsFacts,
   HandBackFacts,
+  OrderListFacts,
   PaperFacts,
   SetFacts,
   TagFacts,
@@ -37,10 +41,19 @@ export async function gather(from: Reading, { what, of, label }: PaperQuery): Pr
       return { what, facts: gaugeOfBag(await readBag(from, numberOf(of))) };
     case 'tape-marks':
       return { what, facts: await tapeOf(from, of) };
+    case 'order-list':
+      if (of !== TO_ORDER) throw new ProblemError('bad-request', 'An order is of what is to be ordered now.');
+      return { what, facts: await orderOf(from) };
     case 'running-order':
       if (of !== TODAY) throw new ProblemError('bad-request', 'A running order is today’s.');
       return { what, facts: await orderOfToday(from) };
   }
+}
+
+async function orderOf(from: Reading): Promise<OrderListFacts> {
+  const [{ lines }, { money, zone }] = await Promise.all([readReorder(from), readHouseRules(from)]);
+  const title = inZone(from.clock().toISOString(), zone).toFormat('d LLLL yyyy');
+  return { title, money, rows: orderRows(lines) };
 }
 
 function cutsOf(from: Reading, of: string): Promise<CutsFacts> {

@@ -8,6 +8,7 @@ import { claimSlip } from './sheets/claim-slip';
 import { cutList } from './sheets/cut-list';
 import { gaugeSheet } from './sheets/gauge';
 import { handBackSlip } from './sheets/hand-back';
+import { orderList } from './sheets/order-list';
 import { runningOrder } from './sheets/running-order';
 import { setOutList } from './sheets/set-out';
 import { setSheet } from './sheets/set-sheet';
@@ -54,6 +55,8 @@ function sheetOf({ paper, house }: Asked, letters: number): Sheet {
       return setSheet(paper.facts, say, house);
     case 'gauge':
       return gaugeSheet(paper.facts, say, house);
+    case 'order-list':
+      return orderList(paper.facts, say);
     case 'running-order':
       return runningOrder(paper.facts, say);
     case 'tape-marks':

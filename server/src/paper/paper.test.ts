@@ -218,6 +218,7 @@ describe('paper', () => {
         bag: String(waiting.number),
         customer: String(waiting.customer.id),
         day: 'today',
+        rack: 'to-order',
       };
       const asked = addressOf({ what, of: of[PAPERS[what as keyof typeof PAPERS]] });
       const { status, body } = await ask<PaperPreview>('GET', `/paper/preview?${asked}`);

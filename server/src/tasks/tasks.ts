@@ -1,5 +1,6 @@
 import { SETTLE, settleRunFill } from '../bench/settle-run-fill';
 import { FIND_CUTS, findCuts } from '../cuts/find-cuts';
+import { FIND_PACKS, findPacks } from '../cuts/find-packs';
 import { EARLIEST, findEarliest, ORDER_DAY, orderDay } from '../day/order-day';
 import { PAPER, PAPER_PREVIEW } from '../paper/tasks';
 import { WEAKNESS } from '../people/tasks';
@@ -26,6 +27,7 @@ does(REPLAN, replanWaiting);
 does(ORDER_DAY, orderDay);
 does(EARLIEST, findEarliest);
 does(FIND_CUTS, findCuts);
+does(FIND_PACKS, findPacks);
 does(READ_FILE, readAsked);
 does(SAME_KIND, tryAgainByKind);
 does(WEAKNESS, async (asked) => (await weakness()).weaknessOf(asked));

@@ -8,7 +8,8 @@ import { listRack } from '../../rack/list-rack';
 import { listStock, readPiece } from '../../rack/rack';
 import { readPack } from '../../rack/packs';
 import { receivePiece } from '../../rack/receive';
-import { readReorder } from '../../rack/reorder';
+import { orderFile } from '../../cuts/order-file';
+import { readReorder } from '../../cuts/reorder';
 import { exportRack } from '../../rack-files/export-rack';
 import { importRack } from '../../rack-files/import-rack';
 import { listWaitingFiles, putAwayFile, readWaitingFile } from '../../rack-files/waiting-files';
@@ -66,6 +67,10 @@ export function rackRoutes(router: Router, context: ServerContext, lanes: Lanes)
   serveFile(router, lanes.files, files.exportRack, async (query, request, response) => {
     await noteExport(context, request, response, `${query.what}, ${query.format}`);
     return exportRack(context, query);
+  });
+  serveFile(router, lanes.files, files.order, async (_, request, response) => {
+    await noteExport(context, request, response, 'what to order');
+    return orderFile(context);
   });
   // What it brings is read in a worker, from the first bracket on: only bytes come this far.
   router.post(api.importRack.path, async (request, response) => {

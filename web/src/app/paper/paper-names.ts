@@ -1,4 +1,4 @@
-import { ALL_WAITING, PAPERS, TODAY, type Paper } from '@yard-spool/contract';
+import { ALL_WAITING, PAPERS, TO_ORDER, TODAY, type Paper } from '@yard-spool/contract';
 
 /** What each paper is called, and what it is for. */
 export const PAPER_NAMES: Readonly<Record<Paper, readonly [name: string, use: string]>> = {
@@ -10,6 +10,7 @@ export const PAPER_NAMES: Readonly<Record<Paper, readonly [name: string, use: st
   'set-sheet': ['Sheet for the boat', 'What the counters of reels fished together show at true lengths.'],
   gauge: ['Depth gauge', 'Strips to cut out, true to scale, with each reel’s join and stop marked.'],
   'tape-marks': ['Tape marks', 'Flags to fold round the tape for a counter walk.'],
+  'order-list': ['Order', 'What a supplier is asked for, with what it should cost.'],
   'running-order': ['Running order', 'What is done today at each bench, in order, for whoever stands there.'],
 };
 
@@ -23,10 +24,16 @@ export const papersLike = (what: Paper, of: string): readonly Paper[] =>
 
 /** The page of what a paper is about. */
 export const pageOf = (what: Paper, of: string): readonly string[] =>
-  of === TODAY
-    ? ['/day']
-    : of === ALL_WAITING || of.startsWith('any-')
-      ? ['/bags']
-      : { day: ['/day'], reel: ['/reels', of], bag: ['/bags', of], customer: ['/reels/customer', of] }[
-          PAPERS[what]
-        ];
+  of === TO_ORDER
+    ? ['/rack/order']
+    : of === TODAY
+      ? ['/day']
+      : of === ALL_WAITING || of.startsWith('any-')
+        ? ['/bags']
+        : {
+            day: ['/day'],
+            rack: ['/rack'],
+            reel: ['/reels', of],
+            bag: ['/bags', of],
+            customer: ['/reels/customer', of],
+          }[PAPERS[what]];

@@ -3,7 +3,7 @@ import { tellHouse } from '../testing/house';
 import { aPiece } from '../testing/pieces';
 import { openScreen, problem, type Screen } from '../testing/screen';
 import { FilesPage } from './files-page';
-import { OrderPage } from './order-page';
+import { OrderPage } from './order/order-page';
 import { RackPage } from './rack-page';
 import { RecyclingPage } from './recycling-page';
 import { TubsPage } from './tubs-page';
@@ -118,22 +118,43 @@ describe('what to order', () => {
   it('shows days left and the price of a length by size', async () => {
     const screen = await openScreen(OrderPage);
     await tellHouse(screen);
-    screen.http.expectOne('/api/reorder').flush({
-      weeks: 4,
-      lines: [
-        {
-          product: aPiece().product,
-          usedMm: 200_000,
-          leftMm: 50_000,
-          promisedMm: 0,
-          daysLeft: 7,
-          sizes: [{ lengthMm: 3_000_000, minorPerMetre: 1.55 }],
-        },
+    const line = {
+      product: aPiece().product,
+      usedMm: 200_000,
+      leftMm: 50_000,
+      promisedMm: 0,
+      daysLeft: 7,
+      sizes: [
+        { lengthMm: 3_000_000, minorPerMetre: 1.55 },
+        { lengthMm: 300_000, minorPerMetre: 2 },
       ],
-    });
+      freeMm: 50_000,
+      lacksMm: 122_000,
+      longestLackMm: 122_000,
+      dueMm: 0,
+      expectedMm: 200_000,
+      lasts: 0.2,
+      needMm: 290_000,
+      packs: [{ lengthMm: 300_000, count: 2, minor: 600 }],
+    };
+    const none = {
+      ...line,
+      product: { ...line.product, id: 2 },
+      lacksMm: 0,
+      lasts: 0.99,
+      needMm: 0,
+      packs: [],
+    };
+    screen.http.expectOne('/api/reorder').flush({ weeks: 4, ahead: 4, lines: [line, none] });
     await screen.fixture.whenStable();
-    expect(screen.shown()).toMatch(/Smoke nylon 0\.25.*50 m.*200 m.*7 days.*3,000 m € 1\.55/);
-    expect(screen.element.querySelector('b.look')!.textContent).toBe('7 days');
+    expect(screen.shown()).toMatch(
+      /Smoke nylon 0\.25.*50 m.*122 m.*200 m.*7 days.*enough in 2 of 10.*2 × 300 m/,
+    );
+    expect(screen.shown()).toMatch(/€ 12\.00 in all/);
+    expect(screen.shown()).toMatch(/€ 1\.55 by 3,000 m, € 2\.00 by 300 m/);
+    expect(screen.shown()).toMatch(/surely enough nothing/);
+    await screen.press('Save as CSV');
+    screen.http.expectOne('/api/order-file').flush(new Blob());
   });
 });
 

@@ -8,6 +8,6 @@ export const RACK_ROUTES: Routes = [
   { path: 'recycling', loadComponent: async () => (await import('./recycling-page')).RecyclingPage, title },
   { path: 'count', loadComponent: async () => (await import('./count-rack')).CountRack, title },
   { path: 'cuts', loadComponent: async () => (await import('./cuts/cuts-page')).CutsPage, title },
-  { path: 'order', loadComponent: async () => (await import('./order-page')).OrderPage, title },
+  { path: 'order', loadComponent: async () => (await import('./order/order-page')).OrderPage, title },
   { path: 'files', loadComponent: async () => (await import('./files-page')).FilesPage, title },
 ];
