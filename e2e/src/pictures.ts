@@ -3,7 +3,6 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BagRow, Page, Reel, ReelRow } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
-import { BenchHand } from './bench-hand';
 import { Browser } from './browser';
 import { clockScript } from './shop-clock';
 
@@ -72,6 +71,9 @@ try {
   await browser.find('ys-counter-chart canvas');
   await picture('counter');
   await view('rack', '/rack', 'ys-piece-ledger tbody tr');
+  await browser.go('/rack/cuts');
+  await browser.find('ys-cuts-page button.go:not([disabled])');
+  await picture('cuts');
   const filled = await bagOf('Wenna Fairholt', 'filled');
   await view('paper', `/paper/hand-back/${String(filled.number)}`, '[data-test=paper]');
   await view('reel', `/reels/${await lastOf('Deepholm 50')}`, 'ys-spool-section pattern');
@@ -106,28 +108,6 @@ try {
   await browser.choose('Backing line', 'S-034');
   await browser.find('ys-plan-view pattern');
   await picture('book-in');
-  const hand = new BenchHand(browser);
-  await hand.book({
-    customer: 'Oddmar Linskare',
-    name: 'Skerrywind 3000, deep spool',
-    gear: '5.2:1',
-    rating: '208 x 0.25',
-    lip: '46.2 mm',
-    main: 'N-207',
-    length: '120 m',
-    backing: 'N-204',
-  });
-  await hand.until('Read backing depth');
-  await (await browser.field('Depth below the lip')).sendKeys('5.4 mm', Key.ENTER);
-  await hand.stepComes('Join');
-  await hand.until('Main');
-  await browser.find('ys-too-long-panel');
-  await browser.click('Cut the main short');
-  await hand.count(20);
-  await browser.press('t');
-  await (await browser.field('Full turns')).sendKeys('6.5');
-  await browser.find('[data-test=slack-verdict]');
-  await picture('bench-twist');
   await browser.driver.manage().deleteAllCookies();
   await browser.signIn('Tova', 'eider-41');
   await browser.go('/house/rules/level');

@@ -102,14 +102,17 @@ describe('a plan of cuts', () => {
   });
 
   it('leaves what is booked where nothing is better', async () => {
-    const [b, one, two] = [await backing(400), await main(400), await main(390)];
+    const b = await backing(400);
+    const one = await main(400);
+    const two = await main(390);
     const { id } = await book({ main: one, backing: b });
     expect(layer(await plan(), id)).toMatchObject({ now: one.code, planned: one.code });
     expect(two.code).not.toBe(one.code);
   });
 
   it('that changed since it was looked at is not accepted', async () => {
-    const [b, one] = [await backing(400), await main(130)];
+    const b = await backing(400);
+    const one = await main(130);
     await main(140);
     await book({ main: one, backing: b });
     const { revision } = await plan();
@@ -119,7 +122,8 @@ describe('a plan of cuts', () => {
   });
 
   it('says what lacks, and what would cure it', async () => {
-    const [b, one] = [await backing(400), await main(110)];
+    const b = await backing(400);
+    const one = await main(110);
     const { id } = await book({ main: one, backing: b }, true);
     const found = await plan();
     const [shortage] = found.shortages.filter(({ jobId }) => jobId === id);
@@ -130,7 +134,8 @@ describe('a plan of cuts', () => {
   });
 
   it('cuts a shorter main where its customer accepts one, and plans its backing again', async () => {
-    const [b, one] = [await backing(400), await main(110)];
+    const b = await backing(400);
+    const one = await main(110);
     const { id } = await book({ main: one, backing: b }, true);
     const least = (leastMm: number | null) => ask<CutsPlan>('PUT', '/cuts/least', { jobId: id, leastMm });
     expect(codeOf(await least(130_000))).toBe('bad-request');
@@ -140,9 +145,9 @@ describe('a plan of cuts', () => {
     const before = layer(found, id, 'backing').givenMm;
     expect((await accept()).status).toBe(200);
     const rows = await shop.context.tables.cuts.findAll({ where: { jobId: id }, order: ['layer'] });
-    expect(Number(rows[1]!.lengthMm)).toBe(110_000);
+    expect(rows[1]!.lengthMm).toBe(110_000);
     // What the plan said of the backing is what its own plan comes to, to a metre.
-    expect(Math.abs(Number(rows[0]!.lengthMm) - before)).toBeLessThan(1000);
+    expect(Math.abs(rows[0]!.lengthMm - before)).toBeLessThan(1000);
     const job = await shop.context.tables.jobs.findByPk(id);
     expect(job!.planInput.request.layers[1]).toMatchObject({ length: 110 });
   });
@@ -150,7 +155,8 @@ describe('a plan of cuts', () => {
 
 describe('a piece asked for by hand', () => {
   it('is tried with what it costs, kept, and taken back', async () => {
-    const [b, one] = [await backing(400), await main(200, { kind: 'remnant' })];
+    const b = await backing(400);
+    const one = await main(200, { kind: 'remnant' });
     const sealed = await main(300);
     const { id } = await book({ main: one, backing: b });
     await plan();
@@ -167,7 +173,8 @@ describe('a piece asked for by hand', () => {
   });
 
   it('is refused where it is no piece of that line', async () => {
-    const [b, one] = [await backing(400), await main(200)];
+    const b = await backing(400);
+    const one = await main(200);
     const salvage = await main(190, { kind: 'salvage' });
     const { id } = await book({ main: one, backing: b });
     const on = async (piece: string, layerOf = 'main') =>
@@ -180,7 +187,8 @@ describe('a piece asked for by hand', () => {
 });
 
 it('moves when a piece has less than it had, and says so', async () => {
-  const [b, one] = [await backing(400), await main(180, { kind: 'remnant' })];
+  const b = await backing(400);
+  const one = await main(180, { kind: 'remnant' });
   const two = await main(170, { kind: 'remnant' });
   const { id } = await book({ main: one, backing: b });
   await plan();

@@ -133,7 +133,7 @@ async function usedWeekly({ query }: Reading, now: number): Promise<ReadonlyMap<
   const weeks = new Map<number, number[]>();
   for (const { productId, week, mm } of rows) {
     const of = weeks.get(productId) ?? [...NO_WEEKS];
-    const at = Math.min(SEASON_WEEKS - 1, Number(week));
+    const at = Math.min(SEASON_WEEKS - 1, week);
     of[at] = (of[at] ?? 0) + Math.max(0, Number(mm));
     weeks.set(productId, of);
   }

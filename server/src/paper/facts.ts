@@ -1,4 +1,4 @@
-import type { OrderRow } from '../cuts/order-file';
+import type { OrderRow } from '../cuts/order-rows';
 import type { Bag, CustomerCounter, Fill, Label, OnSpool, PlannedCut } from '@yard-spool/contract';
 import type { CounterUnit, ReelType, RowToTell, TableRow } from '@yard-spool/core';
 

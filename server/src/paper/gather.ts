@@ -3,7 +3,7 @@ import { ALL_WAITING, ANY_REEL, TO_ORDER, TODAY, type Fill, type PaperQuery } fr
 import { recordedTable, metresPer } from '@yard-spool/core';
 import { readBag } from '../bags/bags';
 import type { Reading } from '../context/context';
-import { orderRows } from '../cuts/order-file';
+import { orderRows } from '../cuts/order-rows';
 import { readReorder } from '../cuts/reorder';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';

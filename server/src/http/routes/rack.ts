@@ -8,7 +8,7 @@ import { listRack } from '../../rack/list-rack';
 import { listStock, readPiece } from '../../rack/rack';
 import { readPack } from '../../rack/packs';
 import { receivePiece } from '../../rack/receive';
-import { orderFile } from '../../cuts/order-file';
+import { orderFile } from '../../rack-files/order-file';
 import { readReorder } from '../../cuts/reorder';
 import { exportRack } from '../../rack-files/export-rack';
 import { importRack } from '../../rack-files/import-rack';

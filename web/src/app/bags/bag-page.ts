@@ -22,6 +22,7 @@ import { useKeys } from '../keyboard/keyboard.service';
 import { BagEdit } from './bag-edit';
 import { CallOff } from './call-off';
 import { CutList, type CutRow } from '../planning/cut-list';
+import { BetterCut } from '../rack/cuts/better-cut';
 import { OnItNow } from './on-it-now';
 import { PlanView } from '../planning/plan-view';
 import { isFilled, STATE_WORDS } from './job-state';
@@ -31,7 +32,7 @@ import { REEL_TYPE_NAMES } from '../words/reel-type-names';
 /** One bag: whose it is, its reels, and the plan of the reel looked at. */
 @Component({
   selector: 'ys-bag-page',
-  imports: [OnItNow, BagEdit, CallOff, CutList, LoadState, PlanView, RouterLink],
+  imports: [OnItNow, BagEdit, BetterCut, CallOff, CutList, LoadState, PlanView, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bag-page.html',
   host: { class: 'block min-h-0 grow' },

@@ -7,7 +7,7 @@ export interface LineOfPlan {
   readonly pieces: readonly PieceOfPlan[];
   /** The longest of its pieces, mm: bars are drawn against it. */
   readonly longestMm: number;
-  readonly without: readonly LayerOfPlan[];
+  readonly without: readonly { readonly layer: LayerOfPlan; readonly why: string }[];
   /** Layers that are cut from another piece than they are booked on. */
   readonly changes: number;
 }
@@ -20,7 +20,8 @@ export const isMoved = ({ now, planned, givenMm, wantedMm }: LayerOfPlan): boole
   planned !== null && (planned !== now || givenMm < wantedMm);
 
 /** What is asked of each line: those with a change or a lack first. */
-export function linesOf({ pieces, layers }: CutsPlan): LineOfPlan[] {
+export function linesOf({ pieces, layers, shortages }: CutsPlan): LineOfPlan[] {
+  const lacking = new Set(shortages.map(layerKey));
   const codes = [...new Set(layers.map(({ line }) => line))];
   return codes
     .map((code): LineOfPlan => {
@@ -31,7 +32,12 @@ export function linesOf({ pieces, layers }: CutsPlan): LineOfPlan[] {
         name: own[0]?.product.name ?? code,
         pieces: own,
         longestMm: Math.max(1, ...own.map(({ freeMm }) => freeMm)),
-        without: asking.filter(({ planned }) => planned === null),
+        without: asking
+          .filter(({ planned }) => planned === null)
+          .map((layer) => ({
+            layer,
+            why: lacking.has(layerKey(layer)) ? 'no piece has enough left' : 'waits for the rest of its line',
+          })),
         changes: asking.filter(isMoved).length,
       };
     })

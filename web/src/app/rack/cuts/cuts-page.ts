@@ -69,6 +69,10 @@ export class CutsPage {
     const plan = this.plan();
     return plan !== undefined && isBetter(plan);
   });
+  protected readonly heading = computed(() => {
+    if (this.better()) return 'A better way to cut';
+    return this.plan()?.looking ? 'Looking for a better way' : 'Nothing to change';
+  });
   protected readonly sure = computed(() => {
     const plan = this.plan();
     return plan ? sureness(plan) : '';

@@ -133,14 +133,15 @@ export class OrderPage {
   protected readonly isSoon = ({ daysLeft, lacksMm }: ReorderLine): boolean =>
     lacksMm > 0 || (daysLeft !== null && daysLeft < SOON_DAYS);
 
-  protected lasts({ daysLeft }: ReorderLine): string {
+  protected lasts({ daysLeft, lacksMm }: ReorderLine): string {
+    if (lacksMm > 0) return 'short now';
     if (daysLeft === null) return 'not used';
     return daysLeft > 730 ? 'over 2 years' : daysLeft === 1 ? '1 day' : `${String(daysLeft)} days`;
   }
 
   /** How likely what is left lasts until the next order, in tenths. */
   protected chance({ lasts, expectedMm, lacksMm }: ReorderLine): string {
-    if (expectedMm < 500 && lacksMm === 0) return '';
+    if (expectedMm < 500 || lacksMm > 0) return '';
     const tenths = Math.round(10 * lasts);
     if (tenths >= 10) return 'surely enough';
     return tenths <= 0 ? 'surely not enough' : `enough in ${String(tenths)} of 10`;

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { api } from '@yard-spool/contract';
+import { RouterLink } from '@angular/router';
+import { ApiService } from '../../data/api.service';
+import { load } from '../../data/loaded';
+import { UnitsService } from '../../data/units.service';
+import { isMoved } from './cut-words';
+
+/** What the plan of cuts says of one reel: the piece it is better cut from, or what it lacks. Nothing where all is well. */
+@Component({
+  selector: 'ys-better-cut',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (sentence of says(); track sentence) {
+      <p class="text-[13px]">
+        {{ sentence }}
+        <a class="underline underline-offset-2" routerLink="/rack/cuts">Cuts</a>
+      </p>
+    }
+  `,
+  host: { class: 'block' },
+})
+export class BetterCut {
+  private readonly api = inject(ApiService);
+  private readonly units = inject(UnitsService);
+
+  readonly jobId = input.required<number>();
+
+  private readonly plan = load(() => this.api.call(api.readCuts));
+  protected readonly says = computed((): string[] => {
+    const plan = this.plan.value();
+    if (!plan) return [];
+    const own = <One extends { readonly jobId: number }>(all: readonly One[]): One[] =>
+      all.filter(({ jobId }) => jobId === this.jobId());
+    return [
+      ...own(plan.shortages).flatMap(({ what, cures }) => [what, ...cures].map((one) => this.units.say(one))),
+      ...own(plan.layers)
+        .filter((one) => isMoved(one) && one.now !== one.planned)
+        .map(
+          ({ role, now, planned }) =>
+            `Its ${role} is better cut from ${planned ?? ''} than from ${now ?? 'none'}.`,
+        ),
+    ];
+  });
+}
