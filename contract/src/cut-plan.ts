@@ -67,6 +67,8 @@ const LayerOfPlanSchema = v.object({
   planned: v.nullable(v.string()),
   /** What of it the plan gives; the same as wanted where it gives nothing up. */
   givenMm: MillimetresSchema,
+  /** Whether it is cut from one lot with others of its bag. */
+  matches: v.boolean(),
   /** Whether somebody asked for this piece. */
   pinned: v.boolean(),
 });

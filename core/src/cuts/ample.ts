@@ -1,5 +1,5 @@
 import { backingName } from './split-job';
-import { backingFor, givesBacking, givesMain, type Stock, type StockPiece } from './stock';
+import { backingFor, givesBacking, givesMain, matchOf, type Stock, type StockPiece } from './stock';
 
 /** A piece for each demand on a product that has enough for all of them; a job's backing by the name it has for itself. */
 export type AmplePieces = ReadonlyMap<string, string>;
@@ -19,7 +19,10 @@ interface Demand {
  */
 export function amplePieces(stock: Stock): ReadonlyMap<string, AmplePieces> {
   const found = new Map<string, AmplePieces>();
+  const matched = new Set(stock.jobs.flatMap((job) => (matchOf(job) === null ? [] : [job.main.product])));
   for (const [product, demands] of demandsOf(stock)) {
+    // Which lot a set is cut from is a choice.
+    if (matched.has(product)) continue;
     const places = placesOf(product, demands, stock);
     if (places) found.set(product, places);
   }

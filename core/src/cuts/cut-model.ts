@@ -4,6 +4,8 @@ import {
   backingFor,
   givesBacking,
   givesMain,
+  lotOf,
+  matchOf,
   LEAST_JOINED_MM,
   type CutJob,
   type CutOff,
@@ -46,6 +48,7 @@ export function cutModel(stock: Stock, ranks: Ranks): CutModel {
     return { job, served, joined, ...usesOf(program, stock, job) };
   });
   for (const one of perJob) keepJob(program, one);
+  const lots = keepLots(program, perJob);
   const uses = perJob.flatMap(({ mains, backings }) => [...mains, ...backings]);
   const perPiece = stock.pieces.map((piece): OfPiece => {
     const own = uses.filter((one) => one.piece === piece);
@@ -75,6 +78,7 @@ export function cutModel(stock: Stock, ranks: Ranks): CutModel {
       const values = new Float64Array(program.columns.length);
       for (const one of perJob) writeJob(values, one, cuts);
       for (const one of perPiece) writePiece(values, stock.tailMm, one);
+      for (const { is, lot } of lots) if ((values[is] ?? 0) > HALF) values[lot] = 1;
       return values;
     },
   };
@@ -185,6 +189,32 @@ function keepJob(program: MixedProgram, { job, served, joined, mains, backings }
   }
 }
 
+/** Mains that match are cut from one lot: each use of one, with the choice of its lot. */
+function keepLots(
+  program: MixedProgram,
+  perJob: readonly OfJob[],
+): { readonly is: Column; readonly lot: Column }[] {
+  const matches = new Map<string, Map<string, Column>>();
+  const uses = perJob.flatMap(({ job, mains }) => {
+    const match = matchOf(job);
+    if (match === null) return [];
+    const lots = matches.get(match) ?? new Map<string, Column>();
+    matches.set(match, lots);
+    return mains.map(({ piece, is }) => {
+      const lot = lots.get(lotOf(piece)) ?? program.choice();
+      lots.set(lotOf(piece), lot);
+      program.onlyIf(is, 1, lot);
+      return { is, lot };
+    });
+  });
+  for (const lots of matches.values())
+    program.keep(
+      [...lots.values()].map((lot): Linear[number] => [1, lot]),
+      { most: 1 },
+    );
+  return uses;
+}
+
 /** A piece with its variables; null where nothing is cut from it. */
 interface OfPiece {
   readonly piece: StockPiece;
@@ -220,6 +250,7 @@ const isAlike = (a: StockPiece, b: StockPiece): boolean =>
   a.product === b.product &&
   a.freeMm === b.freeMm &&
   a.usableMm === b.usableMm &&
+  a.lot === b.lot &&
   a.backingOnly === b.backingOnly &&
   a.readyAt === b.readyAt &&
   a.wet === b.wet;

@@ -2,6 +2,8 @@ import {
   backingFor,
   givesBacking,
   givesMain,
+  lotOf,
+  matchOf,
   LEAST_JOINED_MM,
   type CutJob,
   type CutOff,
@@ -20,13 +22,23 @@ type Left = Map<string, number>;
 export function greedyCuts({ jobs, pieces, tailMm }: Stock): JobCut[] {
   const left: Left = new Map(pieces.map(({ id, freeMm }) => [id, freeMm]));
   const order = [...jobs].sort((a, b) => b.main.wantedMm - a.main.wantedMm || (a.id < b.id ? -1 : 1));
+  const lots = new Map<string, string>();
   return order.flatMap((job) => {
     const trial: Left = new Map(left);
-    const cut = cutOf(job, pieces, trial, tailMm);
+    const match = matchOf(job);
+    const lot = match === null ? undefined : lots.get(match);
+    const there = lot === undefined ? pieces : pieces.filter((piece) => isOfLot(piece, job, lot));
+    const cut = cutOf(job, there, trial, tailMm);
+    const of = pieces.find(({ id }) => id === cut?.main.piece);
+    if (match !== null && of) lots.set(match, lotOf(of));
     if (cut) for (const [id, mm] of trial) left.set(id, mm);
     return cut ?? [];
   });
 }
+
+/** A main that has to match is cut from its set's lot; all else may come from any. */
+const isOfLot = (piece: StockPiece, job: CutJob, lot: string): boolean =>
+  piece.product !== job.main.product || lotOf(piece) === lot;
 
 function cutOf(job: CutJob, pieces: readonly StockPiece[], left: Left, tailMm: number): JobCut | null {
   const { wantedMm, leastMm } = job.main;

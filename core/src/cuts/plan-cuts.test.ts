@@ -132,6 +132,25 @@ describe('backing', () => {
   });
 });
 
+describe('reels that match', () => {
+  const of = (pieces: readonly StockPiece[]) =>
+    stock([job('one', 100, 100, { match: 'boat' }), job('two', 100, 100, { match: 'boat' })], pieces);
+
+  it('are cut from one lot, though that opens a piece', () => {
+    const lots = [
+      piece('R', 104, { lot: 'x' }),
+      piece('S', 130, { lot: 'y' }),
+      piece('T', 300, { ...sealed, lot: 'y' }),
+    ];
+    const mains = planned(of(lots)).cuts.map(({ main }) => main.piece);
+    expect(mains.sort()).toEqual(['S', 'T']);
+  });
+
+  it('are one served where no lot has enough for both', () => {
+    expect(planned(of([piece('R', 104), piece('S', 104)])).score.unserved).toBe(1);
+  });
+});
+
 describe('a plan of cuts', () => {
   it('is the best of all there are, in hundreds of small cases', () => {
     let tried = 0;

@@ -3,7 +3,10 @@ import {
   givesBacking,
   givesMain,
   LEAST_JOINED_MM,
+  lotOf,
+  matchOf,
   SAME_MM,
+  type CutJob,
   type JobCut,
   type Stock,
   type StockPiece,
@@ -134,7 +137,26 @@ export function faultsOfCuts({ jobs, pieces, tailMm }: Stock, cuts: readonly Job
       );
     }
   }
+  faults.push(...lotFaults(jobOf, pieceOf, cuts));
   for (const [id, { mm, cuts: n }] of takenOf(cuts))
     check(mm + (n - 1) * tailMm <= (pieceOf.get(id)?.freeMm ?? 0) + n * SAME_MM, `${id} has not so much`);
   return faults;
+}
+
+/** Mains that match and are cut from more than one lot. */
+function lotFaults(
+  jobOf: ReadonlyMap<string, CutJob>,
+  pieceOf: ReadonlyMap<string, StockPiece>,
+  cuts: readonly JobCut[],
+): string[] {
+  const lots = new Map<string, string>();
+  return cuts.flatMap(({ job: id, main }) => {
+    const job = jobOf.get(id);
+    const piece = pieceOf.get(main.piece);
+    const match = job ? matchOf(job) : null;
+    if (match === null || !piece) return [];
+    const lot = lots.get(match) ?? lotOf(piece);
+    lots.set(match, lot);
+    return lot === lotOf(piece) ? [] : [`${id}: of another lot than it has to match`];
+  });
 }

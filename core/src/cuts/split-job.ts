@@ -12,8 +12,15 @@ export const mainAlone = (job: CutJob): CutJob => ({ ...job, backing: null });
 export function backingAlone(job: CutJob): { readonly job: CutJob; readonly piece: StockPiece } {
   const id = backingName(job.id);
   const freeMm = job.main.wantedMm;
+  const { due } = job;
   return {
-    job: { ...job, id, main: { product: id, wantedMm: job.main.wantedMm, leastMm: job.main.leastMm } },
+    // Nothing of its main is left but that it is there.
+    job: {
+      id,
+      backing: job.backing,
+      ...(due === undefined ? {} : { due }),
+      main: { product: id, wantedMm: job.main.wantedMm, leastMm: job.main.leastMm },
+    },
     // Shorter than what is of use: what is left of it is no scrap of anybody's.
     piece: { id, product: id, freeMm, opened: true, openedAt: null, usableMm: freeMm + 1 },
   };

@@ -10,6 +10,8 @@ export interface StockPiece {
   readonly openedAt: number | null;
   /** The shortest remnant of its product that is of use to anybody. */
   readonly usableMm: number;
+  /** Its maker's lot; a piece without one is a lot of its own. */
+  readonly lot?: string;
   /** Stripped line: good for backing only. */
   readonly backingOnly?: boolean;
   /** Wet already, where line is wound wet: it goes first. */
@@ -30,6 +32,8 @@ export interface CutJob {
     readonly only?: string;
   };
   readonly backing: CutBacking | null;
+  /** Mains that match are cut from one lot: those of jobs with the same word here, of one product. */
+  readonly match?: string;
   /** Its line has to be there by then, in the unit of when pieces are. */
   readonly due?: number;
 }
@@ -77,6 +81,13 @@ export const SAME_MM = 5;
 /** How much backing a job needs with a main of some length, mm. */
 export const backingFor = ({ main, backing }: CutJob, mainMm: number): number =>
   backing ? backing.lengthMm + backing.perMain * (main.wantedMm - mainMm) : 0;
+
+/** The lot of a piece. */
+export const lotOf = ({ id, lot }: StockPiece): string => lot ?? id;
+
+/** The mains that a job's own has to match; none where it may be of any lot. */
+export const matchOf = ({ match, main }: CutJob): string | null =>
+  match === undefined ? null : `${match} ${main.product}`;
 
 const isAsked = (piece: StockPiece, only: string | undefined): boolean =>
   only === undefined || only === piece.id;

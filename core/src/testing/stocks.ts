@@ -22,6 +22,7 @@ export function smallStock(seed: number): Stock {
       usableMm: 20_000,
       backingOnly: random() < 0.1,
       wet: random() < 0.1,
+      ...(random() < 0.5 ? { lot: random() < 0.5 ? 'one' : 'two' } : {}),
       ...(random() < 0.1 ? { readyAt: 2 } : {}),
     };
   });
@@ -45,6 +46,7 @@ export function smallStock(seed: number): Stock {
       },
       backing: backing ? { ...backing, ...(random() < 0.1 ? { only: 'P-0' } : {}) } : null,
       ...(random() < 0.3 ? { due: 1 } : {}),
+      ...(random() < 0.4 ? { match: 'set' } : {}),
     };
   });
   return { jobs, pieces, tailMm: random() < 0.5 ? 0 : GRID_MM };

@@ -35,8 +35,8 @@ beforeEach(async () => {
   backing = of(`B${made}`, 0.25);
 });
 
-/** Books a reel that wants 120 m of main; of none where no piece is given. */
-async function book(from: { main: Piece; backing: Piece }, waits = false): Promise<Bag['jobs'][number]> {
+/** 120 m of main over as much backing as fits, of these lines. */
+function plannedWith(from: { main: Piece; backing: Piece }): typeof PLAN_INPUT {
   const line = (piece: Piece) => ({
     key: piece.product.code,
     material: 'nylon',
@@ -47,6 +47,11 @@ async function book(from: { main: Piece; backing: Piece }, waits = false): Promi
   };
   planInput.request.layers[0]!.line = line(from.backing);
   planInput.request.layers[1]!.line = line(from.main);
+  return planInput;
+}
+/** Books a reel that wants 120 m of main; of none where no piece is given. */
+async function book(from: { main: Piece; backing: Piece }, waits = false): Promise<Bag['jobs'][number]> {
+  const planInput = plannedWith(from);
   const cuts = [
     { layer: 'backing', pieceId: from.backing.id },
     waits ? { layer: 'main', productId: from.main.product.id } : { layer: 'main', pieceId: from.main.id },
@@ -55,6 +60,24 @@ async function book(from: { main: Piece; backing: Piece }, waits = false): Promi
   const answer = await ask<Bag>('POST', '/bags', { ...body, jobs: [{ ...body.jobs[0], planInput, cuts }] });
   if (answer.status !== 200) throw new Error(JSON.stringify(answer.body));
   return answer.body.jobs[0]!;
+}
+/** Two counter reels of one bag; the second waits for its main. */
+async function bookTwo(from: { main: Piece; backing: Piece }): Promise<Bag> {
+  const planInput = plannedWith(from);
+  const waits = { layer: 'main', productId: from.main.product.id };
+  const on = { layer: 'backing', pieceId: from.backing.id };
+  const body = booking(from, { promisedAt: '2030-01-03T16:00:00.000Z' });
+  const reel = { ...body.jobs[0], type: 'trolling', planInput };
+  const cuts = [on, { layer: 'main', pieceId: from.main.id }];
+  const answer = await ask<Bag>('POST', '/bags', {
+    ...body,
+    jobs: [
+      { ...reel, cuts },
+      { ...reel, cuts: [on, waits] },
+    ],
+  });
+  if (answer.status !== 200) throw new Error(JSON.stringify(answer.body));
+  return answer.body;
 }
 /** The plan once no better one is looked for. */
 async function plan(): Promise<CutsPlan> {
@@ -151,6 +174,18 @@ describe('a plan of cuts', () => {
     const job = await shop.context.tables.jobs.findByPk(id);
     expect(job!.planInput.request.layers[1]).toMatchObject({ length: 110 });
   });
+});
+
+it('cuts counters of one bag from one lot', async () => {
+  const b = await backing(900);
+  const one = await main(130, { lot: 'A', kind: 'remnant' });
+  const two = await main(300, { lot: 'B' });
+  await bookTwo({ main: one, backing: b });
+  const found = await plan();
+  expect(found.layers.filter(({ matches }) => matches).map(({ planned }) => planned)).toEqual([
+    two.code,
+    two.code,
+  ]);
 });
 
 describe('a piece asked for by hand', () => {

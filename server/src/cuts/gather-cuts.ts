@@ -1,6 +1,7 @@
 import type { Piece } from '@yard-spool/contract';
 import {
   LEAST_JOINED_MM,
+  REEL_TRAITS,
   soakAdvice,
   waterState,
   type CutJob,
@@ -75,7 +76,7 @@ export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<Gath
   const cuttable = pieces.map((piece) =>
     cuttableOf(piece, { given: given.get(piece.code) ?? 0, openedAt: opened.get(piece.id) ?? 0, rules, now }),
   );
-  const asks = inTime(asksOf(layers), cuttable);
+  const asks = inSets(inTime(asksOf(layers), cuttable), cuttable);
   const own = asks.flatMap(({ job, main }) => (main ? [] : [fromElsewhere(job)]));
   return {
     stock: { jobs: asks.map(({ job }) => job), pieces: [...cuttable, ...own], tailMm },
@@ -192,6 +193,7 @@ function cuttableOf(piece: Piece, { given, openedAt: at, rules, now }: Beside): 
     opened: opened || kind === 'salvage' || kind === 'remnant',
     openedAt: opened ? at : null,
     usableMm: LEAST_USE_MM,
+    ...(piece.lot === '' ? {} : { lot: piece.lot }),
     ...(kind === 'salvage' ? { backingOnly: true } : {}),
     ...(hours > 0 && water !== 'dry' ? { wet: true } : {}),
     ...(hours > 0 && water !== 'wet' ? { readyAt } : {}),
@@ -214,6 +216,42 @@ function inTime(asks: readonly Ask[], pieces: readonly StockPiece[]): Ask[] {
       (ask.main === null || isReady(main.product, main.leastMm)) &&
       (backing === null || isReady(backing.product, backing.lengthMm));
     return ready ? ask : { ...ask, job: { ...job, main, backing } };
+  });
+}
+
+/**
+ * Counters that came in one bag are used together and have to agree: their mains are cut from one lot, as far as there is
+ * one with enough for all of them.
+ */
+function inSets(asks: readonly Ask[], pieces: readonly StockPiece[]): Ask[] {
+  const setOf = ({ main, job }: Ask): string =>
+    main && REEL_TRAITS[main.reel.type].counter
+      ? `${String(main.reel.shown.bagNumber)} ${job.main.product}`
+      : '';
+  const wantedMm = new Map<string, number[]>();
+  for (const ask of asks) {
+    const set = setOf(ask);
+    if (set !== '') wantedMm.set(set, [...(wantedMm.get(set) ?? []), ask.job.main.leastMm]);
+  }
+  return asks.map((ask) => {
+    const own = wantedMm.get(setOf(ask)) ?? [];
+    if (own.length < 2 || !hasLotFor(own, ask.job.main.product, pieces)) return ask;
+    return { ...ask, job: { ...ask.job, match: String(ask.main?.reel.shown.bagNumber) } };
+  });
+}
+
+/** Whether some lot holds them all, each unbroken. */
+function hasLotFor(lengths: readonly number[], product: string, pieces: readonly StockPiece[]): boolean {
+  const own = pieces.filter((piece) => piece.product === product && piece.backingOnly !== true);
+  return [...new Set(own.map(({ id, lot }) => lot ?? id))].some((lot) => {
+    const left = own.filter(({ id, lot: of }) => (of ?? id) === lot).map(({ freeMm }) => ({ mm: freeMm }));
+    return [...lengths]
+      .sort((a, b) => b - a)
+      .every((mm) => {
+        const piece = left.find((one) => one.mm >= mm);
+        if (piece) piece.mm -= mm;
+        return piece !== undefined;
+      });
   });
 }
 

@@ -112,6 +112,7 @@ function layersOf({ gathered, cuts }: FoundCuts): LayerOfPlan[] {
           now: codes.get(of.cut.pieceId ?? 0) ?? null,
           planned: planned.get(keyOf(of)) ?? null,
           givenMm: off?.lengthMm ?? 0,
+          matches: of === main && job.match !== undefined,
           pinned: of.pin !== null,
         },
       ];

@@ -51,6 +51,7 @@ export const layerOfPlan = (jobId: number, more: Partial<LayerOfPlan> = {}): Lay
   now: 'L-1',
   planned: 'L-1',
   givenMm: 120_000,
+  matches: false,
   pinned: false,
   ...more,
 });

@@ -20,6 +20,9 @@ import { costOf } from './cut-words';
       {{ one.label }}, {{ one.customer }},
       <a class="underline underline-offset-2" [routerLink]="['/bags', one.bag]">bag {{ one.bag }}</a
       >. Booked on {{ one.now ?? 'no piece yet' }}{{ one.pinned ? ', asked for by hand' : '' }}.
+      @if (one.matches) {
+        Its bag’s counters have to agree: their mains come from one lot.
+      }
     </p>
     <ys-select-field label="Cut it from" [control]="piece" [options]="options()" />
     @if (asked(); as code) {
