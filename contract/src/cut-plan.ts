@@ -79,6 +79,8 @@ const ShortageSchema = v.object({
   tag: v.string(),
   what: WordsSchema,
   cures: v.array(WordsSchema),
+  /** When line that is on order for it is here; null where none is. */
+  comesAt: v.nullable(InstantSchema),
 });
 
 const MovedCutSchema = v.object({

@@ -78,6 +78,7 @@ export {
 export { type BroughtLine, type Cut, type PlannedCut } from './cuts';
 export type { Soak, Tub } from './tubs';
 export { type NewRecycling, type RecyclingBook } from './recycling';
+export type { LineOrder } from './line-order';
 export type { Reorder, ReorderLine } from './reorder';
 export {
   isWaitingName,

@@ -25,6 +25,8 @@ export const ReorderLineSchema = v.object({
   /** What reels that wait lack, and the longest unbroken length among it. */
   lacksMm: MillimetresSchema,
   longestLackMm: MillimetresSchema,
+  /** On order and not here yet. */
+  onOrderMm: MillimetresSchema,
   /** On reels whose line becomes due in the weeks looked ahead. */
   dueMm: MillimetresSchema,
   /** Likely used in the weeks looked ahead, and the chance that what is left lasts so long. */

@@ -94,6 +94,7 @@ export {
 } from './cuts/stock';
 export { orderNeed, type LineUse, type OrderNeed } from './order/order-need';
 export { orderPacks, type PackSize, type PacksToOrder } from './order/order-packs';
+export { shareComing, type ComingPack } from './cuts/share-coming';
 export { wasteOf, type PieceWaste } from './cuts/waste';
 export type { CutOnPiece } from './cuts/cut-on-piece';
 export { booksOff, isSealed, type CutPiece, type Takes } from './cuts/cut-piece';

@@ -4,6 +4,7 @@ import {
   REEL_TRAITS,
   soakAdvice,
   waterState,
+  type ComingPack,
   type CutJob,
   type HouseRules,
   type JobCut,
@@ -17,6 +18,8 @@ import type { WaitingCut } from '../planning/try-plan';
 import { readWaiting, type Waiting, type WaitingReel } from '../planning/waiting-reels';
 import { listStock } from '../rack/rack';
 import { readHouseRules } from '../shop/read-house-rules';
+import { inZone } from '../shop/shop-day';
+import { listOrders } from './line-orders';
 
 /** A layer that is to be cut from the rack, and the cut that is booked for it. */
 export interface CutLayer {
@@ -45,6 +48,8 @@ export interface GatheredCuts {
   readonly pieces: ReadonlyMap<string, Piece>;
   /** As it is booked. */
   readonly booked: readonly JobCut[];
+  /** Packs that are on order, each with the day it is here in words. */
+  readonly coming: readonly (ComingPack & { readonly day: string })[];
 }
 
 /** A rest shorter than what can be joined is of use to nobody; common practice, no source. */
@@ -53,11 +58,12 @@ const HOUR = 3_600_000;
 
 /** All layers of waiting reels that are cut from the shop's own line, and the pieces there are for them. */
 export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<GatheredCuts> {
-  const [{ reels }, all, pins, opened, { rules, tailMm }] = await Promise.all([
+  const [{ reels }, all, pins, opened, orders, { rules, tailMm, zone }] = await Promise.all([
     waiting ?? readWaiting(from),
     listStock(from),
     from.tables.cutPins.findAll({}),
     openedAt(from),
+    listOrders(from),
     readHouseRules(from),
   ]);
   const now = from.clock();
@@ -82,6 +88,11 @@ export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<Gath
     stock: { jobs: asks.map(({ job }) => job), pieces: [...cuttable, ...own], tailMm },
     asks,
     pieces: new Map(pieces.map((piece) => [piece.code, piece])),
+    coming: orders.flatMap(({ product, lengthMm, count, expectedAt }) => {
+      const readyAt = new Date(expectedAt).getTime();
+      const day = inZone(expectedAt, zone).toFormat('d LLL');
+      return Array.from({ length: count }, () => ({ product: product.code, lengthMm, readyAt, day }));
+    }),
     booked: asks.flatMap((ask) => bookedOf(ask, codeOf) ?? []),
   };
 }

@@ -91,9 +91,9 @@ function stillMoved(
 }
 
 /** By which a plan is known: the same for all that is the same. */
-export function keyFor({ stock, booked }: GatheredCuts): string {
+export function keyFor({ stock, booked, coming }: GatheredCuts): string {
   return createHash('sha256')
-    .update(JSON.stringify([stock, booked]))
+    .update(JSON.stringify([stock, booked, coming]))
     .digest('base64url')
     .slice(0, 32);
 }

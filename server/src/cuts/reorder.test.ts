@@ -1,7 +1,8 @@
-import type { Bag, Piece, Reorder, ReorderLine } from '@yard-spool/contract';
+import type { Bag, CutsPlan, LineOrder, Piece, Reorder, ReorderLine } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking } from '../testing/bookings';
 import { codeOf, receive, type Ask } from '../testing/rack';
+import { said } from '../testing/said';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -58,6 +59,25 @@ describe('what to order', () => {
     expect((await ask('GET', '/paper?what=order-list&of=to-order')).status).toBe(200);
     expect(codeOf(await ask('GET', '/paper?what=order-list&of=today'))).toBe('bad-request');
     expect(codeOf(await shop.ask('GET', '/order-file'))).toBe('not-signed-in');
+  });
+
+  it('is not ordered twice: what is on order is told where it is lacking, until it comes', async () => {
+    const order = { productId: pieces.main.product.id, lengthMm: 130_000, count: 1, minor: 500 };
+    const add = (more: object) => ask<LineOrder[]>('POST', '/orders', { ...order, ...more });
+    expect(codeOf(await add({ expectedOn: '2030-01-01' }))).toBe('bad-request');
+    expect(codeOf(await add({ expectedOn: '2030-01-02', productId: 99_999 }))).toBe('not-found');
+    const [made] = (await add({ expectedOn: '2030-01-02' })).body;
+    const cures = async () =>
+      (await ask<CutsPlan>('GET', '/cuts')).body.shortages.flatMap((one) =>
+        one.cures.map((cure) => said(cure)),
+      );
+    // It is promised for the afternoon of that day, and the order may come until its end.
+    expect((await cures()).join()).toMatch(/130.m of Test nylon 0.26 are on order, here by 2 Jan: too late/);
+    expect(await lineOf('T-26')).toMatchObject({ onOrderMm: 130_000, longestLackMm: 0, packs: [] });
+    const done = (how: string) => ask('POST', `/orders/${made!.id}/done`, { how });
+    expect((await done('cancelled')).body).toEqual([]);
+    expect(codeOf(await done('come'))).toBe('already-closed');
+    expect((await cures()).join()).toMatch(/Order at least 122.m/);
   });
 
   it('is as much as the weeks before took, and more where they were uneven', async () => {

@@ -7,6 +7,7 @@ import { listProducts } from '../rack/products';
 import { listStock } from '../rack/rack';
 import { inWorker } from '../work/in-worker';
 import { FIND_PACKS } from './find-packs';
+import { listOrders } from './line-orders';
 import { cutsNow } from './read-cuts';
 import { tellCuts } from './tell-cuts';
 
@@ -21,7 +22,7 @@ const WEEK = 7 * DAY;
 /** Use, what is left once every waiting reel is cut, what that lasts, and what to order of it; what is needed most first. */
 export async function readReorder(from: Reading): Promise<Reorder> {
   const now = from.clock().getTime();
-  const [products, pieces, bought, used, weekly, coming, due, cuts] = await Promise.all([
+  const [products, pieces, bought, used, weekly, coming, due, cuts, orders] = await Promise.all([
     listProducts(from),
     listStock(from),
     sizesBought(from),
@@ -30,6 +31,7 @@ export async function readReorder(from: Reading): Promise<Reorder> {
     stillToCome(from),
     dueSoon(from, new Date(now + AHEAD_WEEKS * WEEK)),
     fromThePlan(from),
+    listOrders(from),
   ]);
   // A customer's own line is nothing to reorder.
   const stock = pieces.filter(({ broughtWith }) => broughtWith === null);
@@ -44,8 +46,11 @@ export async function readReorder(from: Reading): Promise<Reorder> {
     const lacks = cuts.lacks.get(product.code) ?? [];
     const lacksMm = sum(lacks);
     const dueMm = due.get(product.id) ?? 0;
+    const onOrderMm = sum(
+      orders.filter((one) => one.product.id === product.id).map(({ lengthMm, count }) => lengthMm * count),
+    );
     const need = orderNeed(
-      { freeMm, lacksMm, dueMm, weekly: weekly.get(product.id) ?? NO_WEEKS },
+      { freeMm: freeMm + onOrderMm, lacksMm, dueMm, weekly: weekly.get(product.id) ?? NO_WEEKS },
       AHEAD_WEEKS,
     );
     return {
@@ -57,7 +62,8 @@ export async function readReorder(from: Reading): Promise<Reorder> {
       sizes: bought.filter(({ productId }) => productId === product.id),
       freeMm,
       lacksMm,
-      longestLackMm: Math.max(0, ...lacks),
+      longestLackMm: Math.max(0, ...(cuts.uncovered.get(product.code) ?? [])),
+      onOrderMm,
       dueMm,
       need,
     };
@@ -103,18 +109,25 @@ const isOfUse = (mm: number): boolean => mm >= LEAST_JOINED_MM;
 async function fromThePlan(from: Reading): Promise<{
   readonly free: ReadonlyMap<string, number>;
   readonly lacks: ReadonlyMap<string, readonly number[]>;
+  /** Of these, what nothing on order has. */
+  readonly uncovered: ReadonlyMap<string, readonly number[]>;
 }> {
   const found = await cutsNow(from);
   const plan = tellCuts(found, { looking: false, moved: [], saved: { plans: 0, minor: 0, scrapMm: 0 } });
   const free = new Map<string, number>();
   for (const { product, leftMm } of plan.pieces)
     free.set(product.code, (free.get(product.code) ?? 0) + (isOfUse(leftMm) ? leftMm : 0));
-  const short = new Set(plan.shortages.map(({ jobId, layer }) => `${String(jobId)}:${layer}`));
+  const layerOf = new Map(plan.layers.map((one) => [`${String(one.jobId)}:${one.layer}`, one]));
   const lacks = new Map<string, number[]>();
-  for (const { jobId, layer, line, planned, wantedMm } of plan.layers)
-    if (planned === null && short.has(`${String(jobId)}:${layer}`))
-      lacks.set(line, [...(lacks.get(line) ?? []), wantedMm + found.gathered.stock.tailMm]);
-  return { free, lacks };
+  const uncovered = new Map<string, number[]>();
+  for (const { jobId, layer, comesAt } of plan.shortages) {
+    const of = layerOf.get(`${String(jobId)}:${layer}`);
+    if (of?.planned !== null) continue;
+    const mm = of.wantedMm + found.gathered.stock.tailMm;
+    lacks.set(of.line, [...(lacks.get(of.line) ?? []), mm]);
+    if (comesAt === null) uncovered.set(of.line, [...(uncovered.get(of.line) ?? []), mm]);
+  }
+  return { free, lacks, uncovered };
 }
 
 const NO_WEEKS: readonly number[] = Array.from({ length: SEASON_WEEKS }, () => 0);

@@ -10,7 +10,7 @@ import {
   defineHouseRules,
   defineRuleExceptions,
 } from './models/house-rules';
-import { defineCutPins, defineCutPlans } from './models/cut-plans';
+import { defineCutPins, defineCutPlans, defineLineOrders } from './models/cut-plans';
 import { defineDayAways, defineDayWishes } from './models/day';
 import { defineLearned } from './models/learned';
 import { defineCalendars, defineMessages } from './models/messages';
@@ -58,6 +58,7 @@ export function defineModels(sequelize: Sequelize) {
     dayAways: defineDayAways(sequelize),
     cutPins: defineCutPins(sequelize),
     cutPlans: defineCutPlans(sequelize),
+    lineOrders: defineLineOrders(sequelize),
     bags: defineBags(sequelize),
     bagChanges: defineBagChanges(sequelize),
     reelKinds: defineReelKinds(sequelize),

@@ -27,6 +27,42 @@ export interface CutPlanRow extends Model<InferAttributes<CutPlanRow>, InferCrea
   afterFigures: CutFigures;
 }
 
+export interface LineOrderRow extends Model<
+  InferAttributes<LineOrderRow>,
+  InferCreationAttributes<LineOrderRow>
+> {
+  id: CreationOptional<number>;
+  productId: number;
+  /** On one pack, and how many of it. */
+  lengthMm: number;
+  count: number;
+  /** What one costs; null where nobody said. */
+  minor: number | null;
+  expectedAt: Date;
+  at: Date;
+  byId: number;
+  state: CreationOptional<'open' | 'come' | 'cancelled'>;
+  doneAt: CreationOptional<Date | null>;
+}
+
+export const defineLineOrders = (sequelize: Sequelize) =>
+  sequelize.define<LineOrderRow>(
+    'lineOrder',
+    {
+      id,
+      productId: DataTypes.INTEGER,
+      lengthMm: DataTypes.BIGINT,
+      count: DataTypes.INTEGER,
+      minor: DataTypes.INTEGER,
+      expectedAt: DataTypes.DATE(3),
+      at: DataTypes.DATE(3),
+      byId: DataTypes.INTEGER,
+      state: { type: DataTypes.STRING, defaultValue: 'open' },
+      doneAt: DataTypes.DATE(3),
+    },
+    { tableName: 'line_orders' },
+  );
+
 export const defineCutPins = (sequelize: Sequelize) =>
   sequelize.define<CutPinRow>(
     'cutPin',

@@ -131,6 +131,7 @@ describe('what to order', () => {
       freeMm: 50_000,
       lacksMm: 122_000,
       longestLackMm: 122_000,
+      onOrderMm: 0,
       dueMm: 0,
       expectedMm: 200_000,
       lasts: 0.2,
@@ -146,11 +147,24 @@ describe('what to order', () => {
       packs: [],
     };
     screen.http.expectOne('/api/reorder').flush({ weeks: 4, ahead: 4, lines: [line, none] });
+    const order = { id: 3, product: aPiece().product, lengthMm: 300_000, count: 2, minor: 600 };
+    const times = { expectedAt: '2031-03-20T22:00:00.000Z', at: '2031-03-13T09:00:00.000Z', by: 'Joss' };
+    screen.http.expectOne('/api/orders').flush([{ ...order, ...times }]);
     await screen.fixture.whenStable();
     expect(screen.shown()).toMatch(/Smoke nylon 0\.25.*50 m.*122 m.*200 m.*short now.*2 × 300 m/);
     expect(screen.shown()).toMatch(/€ 12\.00 in all/);
     expect(screen.shown()).toMatch(/€ 1\.55 by 3,000 m, € 2\.00 by 300 m/);
     expect(screen.shown()).toMatch(/7 days surely enough nothing/);
+    await screen.type('To be here by', '20 Mar 2031');
+    await screen.press('Mark as ordered');
+    const made = screen.http.expectOne('/api/orders');
+    expect(made.request.body).toMatchObject({ lengthMm: 300_000, count: 2, expectedOn: '2031-03-20' });
+    made.flush([{ ...order, ...times }]);
+    await screen.fixture.whenStable();
+    screen.http.expectOne('/api/reorder').flush({ weeks: 4, ahead: 4, lines: [line, none] });
+    await screen.fixture.whenStable();
+    await screen.press('Cancelled');
+    expect(screen.http.expectOne('/api/orders/3/done').request.body).toEqual({ how: 'cancelled' });
     await screen.press('Save as CSV');
     screen.http.expectOne('/api/order-file').flush(new Blob());
   });

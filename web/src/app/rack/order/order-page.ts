@@ -1,7 +1,8 @@
 import { METRES_PER_YARD } from '@yard-spool/core';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { api, files, TO_ORDER, type ReorderLine } from '@yard-spool/contract';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { api, files, TO_ORDER, type LineOrder, type ReorderLine } from '@yard-spool/contract';
 import { ApiService } from '../../data/api.service';
 import { HouseService } from '../../data/house.service';
 import { saveFile } from '../../data/file-bytes';
@@ -10,6 +11,10 @@ import { UnitsService } from '../../data/units.service';
 import { LineSwatch } from '../../drawing/line-swatch';
 import { LoadState } from '../../ui/load-state';
 import { Sending } from '../../ui/sending';
+import { text } from '../../ui/text-control';
+import { WhenField } from '../../ui/when-field';
+import { concat, last, type Observable } from 'rxjs';
+import { OnOrder } from './on-order';
 import { RackTabs } from '../rack-tabs';
 
 /** Under so many days a line is looked at now. A shop's usual delivery time, from memory. */
@@ -18,7 +23,7 @@ const SOON_DAYS = 14;
 /** What reels lack and the next weeks will take of each line, how sure that is, and the cheapest packs to order for it. */
 @Component({
   selector: 'ys-order-page',
-  imports: [LineSwatch, LoadState, RackTabs, RouterLink],
+  imports: [LineSwatch, LoadState, OnOrder, RackTabs, RouterLink, WhenField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="flex min-h-full flex-col gap-3 p-4 px-5 lg:h-full">
@@ -33,6 +38,15 @@ const SOON_DAYS = 14;
           @if (total(); as minor) {
             <div class="flex flex-wrap items-center gap-2">
               <b>{{ house.money(minor) }} in all</b>
+              <ys-when-field class="w-44" label="To be here by" [control]="by" />
+              <button
+                type="button"
+                class="plain self-end"
+                [disabled]="sending.busy() || !ready()"
+                (click)="ordered()"
+              >
+                Mark as ordered
+              </button>
               <a class="plain" [routerLink]="['/paper', 'order-list', TO_ORDER]">Print</a>
               <button type="button" class="plain" [disabled]="out.busy()" (click)="save()">
                 Save as CSV
@@ -40,8 +54,16 @@ const SOON_DAYS = 14;
             </div>
           }
         </div>
-        @if (out.problem(); as sentence) {
+        @if (sending.problem() || out.problem(); as sentence) {
           <p class="font-bold text-stop" role="alert">{{ sentence }}</p>
+        }
+        @if (orders().length > 0) {
+          <ys-on-order
+            [orders]="orders()"
+            [busy]="sending.busy()"
+            (come)="come($event)"
+            (cancelled)="end($event, 'cancelled')"
+          />
         }
         @if (found.lines.length === 0) {
           <p class="card p-6">There is no line on the rack to run out of.</p>
@@ -53,6 +75,7 @@ const SOON_DAYS = 14;
                   <th scope="col" class="py-2 pl-4" colspan="2">Line</th>
                   <th scope="col" class="px-3 py-2 text-right">Left</th>
                   <th scope="col" class="px-3 py-2 text-right">Promised</th>
+                  <th scope="col" class="px-3 py-2 text-right">On order</th>
                   <th scope="col" class="px-3 py-2 text-right">Lacking</th>
                   <th scope="col" class="px-3 py-2 text-right">Next {{ found.ahead }} weeks</th>
                   <th scope="col" class="px-3 py-2 text-right">Lasts</th>
@@ -70,6 +93,9 @@ const SOON_DAYS = 14;
                     <td class="px-3 text-right">{{ units.length(line.leftMm / 1000) }}</td>
                     <td class="px-3 text-right">
                       {{ line.promisedMm ? units.length(line.promisedMm / 1000) : '–' }}
+                    </td>
+                    <td class="px-3 text-right">
+                      {{ line.onOrderMm ? units.length(line.onOrderMm / 1000) : '–' }}
                     </td>
                     <td class="px-3 text-right">
                       @if (line.lacksMm > 0) {
@@ -117,7 +143,16 @@ export class OrderPage {
   protected readonly house = inject(HouseService);
   protected readonly reorder = load(() => this.api.call(api.readReorder));
 
+  private readonly router = inject(Router);
+  private readonly open = load(() => this.api.call(api.listOrders));
+  /** As they came back from the last change made here. */
+  private readonly changed = signal<readonly LineOrder[] | null>(null);
+  protected readonly orders = computed(() => this.changed() ?? this.open.value() ?? []);
+  protected readonly sending = new Sending();
   protected readonly out = new Sending();
+  protected readonly by = text();
+  private readonly typed = toSignal(this.by.valueChanges, { initialValue: '' });
+  protected readonly ready = (): boolean => /^\d{4}-\d\d-\d\d/.test(this.typed());
   protected readonly TO_ORDER = TO_ORDER;
 
   protected readonly total = computed(() =>
@@ -161,6 +196,33 @@ export class OrderPage {
         `${this.house.money(minorPerMetre * 100 * factor)} by ${this.units.length(lengthMm / 1000)}`,
     );
     return `100 ${this.units.show(0, 'line-length').unit}: ${each.join(', ')}`;
+  }
+
+  /** All that is proposed, as ordered: one entry for each size of each line. */
+  protected ordered(): void {
+    const expectedOn = this.by.value.slice(0, 10);
+    const packs = (this.reorder.value()?.lines ?? []).flatMap(({ product, packs: of }) =>
+      of.map(({ lengthMm, count, minor }) => ({ productId: product.id, lengthMm, count, minor, expectedOn })),
+    );
+    const each = packs.map((body) => this.api.call(api.addOrder, { body }));
+    this.change(concat(...each).pipe(last()));
+  }
+
+  protected end({ id }: LineOrder, how: 'come' | 'cancelled'): void {
+    this.change(this.api.call(api.endOrder, { params: { id: String(id) }, body: { how } }));
+  }
+
+  /** What has come is received piece by piece, with its code and lot. */
+  protected come(order: LineOrder): void {
+    this.end(order, 'come');
+    void this.router.navigate(['/rack'], { queryParams: { receive: 'yes' } });
+  }
+
+  private change(asking: Observable<readonly LineOrder[]>): void {
+    this.sending.send(asking, (orders) => {
+      this.changed.set(orders);
+      this.reorder.reload();
+    });
   }
 
   protected save(): void {
