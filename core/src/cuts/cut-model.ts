@@ -70,6 +70,10 @@ export function cutModel(stock: Stock, ranks: Ranks): CutModel {
       ]),
       opened: perPiece.flatMap(({ columns }) => once(columns?.opens)),
       scrapMm: perPiece.flatMap(({ columns }) => once(columns?.scrap)),
+      moved: perJob.flatMap(({ job, mains, backings }) => [
+        ...offOf(mains, job.main.booked),
+        ...offOf(backings, job.backing?.booked),
+      ]),
       order: perCut(uses, ranks),
     },
     read: (value) =>
@@ -136,6 +140,12 @@ const once = (column: Column | null | undefined): Linear => (column == null ? []
 const timesEach = (factor: number, uses: readonly Use[], of: 'is' | 'metres'): Linear =>
   uses.map((use) => [factor, use[of]]);
 
+/** Each use of another piece than is booked. */
+const offOf = (uses: readonly Use[], booked: string | undefined): Linear =>
+  booked === undefined
+    ? []
+    : uses.filter(({ piece }) => piece.id !== booked).map(({ is }): Linear[number] => [1, is]);
+
 const perCut = (uses: readonly Use[], ranks: Ranks): Linear =>
   uses
     .map(({ piece, is }): Linear[number] => [ranks.get(piece.id) ?? 0, is])
@@ -179,6 +189,8 @@ function keepJob(program: MixedProgram, { job, served, joined, mains, backings }
   const least = m(LEAST_JOINED_MM);
   for (const { piece, is, metres } of backings) {
     program.onlyIf(metres, m(Math.min(mostBacking(job), piece.freeMm)), is);
+    // A cut of nothing would lose a tail, and hide scrap in it.
+    program.leastIf(metres, m(1), is);
     // Joined from two, each of them is no shorter than can be joined.
     const asJoined: Linear = [
       [1, metres],

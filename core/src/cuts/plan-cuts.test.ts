@@ -132,6 +132,21 @@ describe('backing', () => {
   });
 });
 
+it('hides no scrap in the tail of a cut of nothing', () => {
+  const of = stock(
+    [job('one', 45, 40, { backing: { product: 'A', lengthMm: 0, perMain: 1, onePiece: true } })],
+    [piece('R', 50)],
+  );
+  expect(planned(of)).toMatchObject({ cuts: [{ backing: [] }], score: { scrapMm: 3000 } });
+});
+
+it('leaves a cut where it is booked, before an older piece', () => {
+  const pieces = [piece('OLD', 300, { openedAt: 1 }), piece('NEW', 300, { openedAt: 2 })];
+  const main = { product: 'A', wantedMm: 100_000, leastMm: 100_000 };
+  expect(mainOf(stock([job('one', 100, 100, { main: { ...main, booked: 'NEW' } })], pieces))).toBe('NEW');
+  expect(mainOf(stock([job('one', 100, 100, { main })], pieces))).toBe('OLD');
+});
+
 describe('reels that match', () => {
   const of = (pieces: readonly StockPiece[]) =>
     stock([job('one', 100, 100, { match: 'boat' }), job('two', 100, 100, { match: 'boat' })], pieces);

@@ -24,7 +24,7 @@ export interface CutPlan {
 /** Who is served, and with how much of the main. */
 const SERVICE: readonly CutLevel[] = ['unserved', 'shortMm'];
 /** Which pieces that takes. */
-const PIECES: readonly CutLevel[] = ['opened', 'scrapMm', 'order'];
+const PIECES: readonly CutLevel[] = ['opened', 'scrapMm', 'moved', 'order'];
 
 /** How much of the time that is left a level may take, where it is not proven before; what counts most gets most. */
 const SHARE_OF_TIME: Readonly<Record<CutLevel, number>> = {
@@ -32,12 +32,13 @@ const SHARE_OF_TIME: Readonly<Record<CutLevel, number>> = {
   shortMm: 0.4,
   opened: 0.5,
   scrapMm: 0.5,
+  moved: 0.5,
   order: 1,
 };
 
 /**
  * Cuts by strict levels, each solved and then fixed before the next: jobs not served, main below what is wanted, sealed
- * pieces opened, scrap, oldest opened first. Products that no job links are solved apart. Two steps, which lose nothing:
+ * pieces opened, scrap, cuts off another piece than they are booked on, oldest opened first. Products that no job links are solved apart. Two steps, which lose nothing:
  *
  * 1. Who is served hangs on the products that lack line alone: those that have enough for all that may come are left out.
  * 2. A job that is served in full then asks each of its products for a length that is known, so that these are solved apart;

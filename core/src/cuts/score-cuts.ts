@@ -22,6 +22,8 @@ export interface CutScore {
   readonly opened: number;
   /** Remnants left too short to be of use, mm; those that were there before do not count. */
   readonly scrapMm: number;
+  /** Cuts that are off another piece than they are booked on. */
+  readonly moved: number;
   /** For each cut how many pieces of its product come before its own: the oldest opened go first, by code where they are alike. */
   readonly order: number;
 }
@@ -32,6 +34,7 @@ export const CUT_LEVELS = [
   'shortMm',
   'opened',
   'scrapMm',
+  'moved',
   'order',
 ] as const satisfies readonly (keyof CutScore)[];
 export type CutLevel = (typeof CUT_LEVELS)[number];
@@ -99,8 +102,20 @@ export function scoreCuts(
     scrapMm: used
       .filter((piece) => piece.freeMm >= piece.usableMm && left(piece) < piece.usableMm)
       .reduce((all, piece) => all + left(piece), 0),
+    moved: movedOf(jobs, cuts),
     order: [...taken].reduce((all, [id, one]) => all + one.cuts * (ranks.get(id) ?? 0), 0),
   };
+}
+
+function movedOf(jobs: readonly CutJob[], cuts: readonly JobCut[]): number {
+  const jobOf = new Map(jobs.map((job) => [job.id, job]));
+  const isOff = (piece: string, booked: string | undefined): number =>
+    Number(booked !== undefined && booked !== piece);
+  return cuts.reduce((all, { job: id, main, backing }) => {
+    const job = jobOf.get(id);
+    const backings = backing.reduce((sum, { piece }) => sum + isOff(piece, job?.backing?.booked), 0);
+    return all + isOff(main.piece, job?.main.booked) + backings;
+  }, 0);
 }
 
 /** What is wrong with cuts, in words; empty where they can be made. */

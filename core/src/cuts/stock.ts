@@ -30,6 +30,8 @@ export interface CutJob {
     readonly leastMm: number;
     /** The one piece somebody asks for. */
     readonly only?: string;
+    /** The piece it is booked on. */
+    readonly booked?: string;
   };
   readonly backing: CutBacking | null;
   /** Mains that match are cut from one lot: those of jobs with the same word here, of one product. */
@@ -49,6 +51,8 @@ export interface CutBacking {
   readonly onePiece: boolean;
   /** The one piece somebody asks for. */
   readonly only?: string;
+  /** The piece it is booked on. */
+  readonly booked?: string;
 }
 
 /** What there is to cut, and from what. */

@@ -35,7 +35,7 @@ export function smallStock(seed: number): Stock {
       perMain: 1,
       onePiece: random() < 0.3,
     };
-    const only = random() < 0.1 ? { only: 'P-1' } : {};
+    const only = random() < 0.1 ? { only: 'P-1' } : random() < 0.3 ? { booked: 'P-1' } : {};
     return {
       id: `J-${String(i)}`,
       main: {
@@ -44,7 +44,9 @@ export function smallStock(seed: number): Stock {
         leastMm: wantedMm - shorter,
         ...only,
       },
-      backing: backing ? { ...backing, ...(random() < 0.1 ? { only: 'P-0' } : {}) } : null,
+      backing: backing
+        ? { ...backing, ...(random() < 0.1 ? { only: 'P-0' } : random() < 0.3 ? { booked: 'P-0' } : {}) }
+        : null,
       ...(random() < 0.3 ? { due: 1 } : {}),
       ...(random() < 0.4 ? { match: 'set' } : {}),
     };

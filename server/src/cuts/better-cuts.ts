@@ -31,6 +31,7 @@ export function whereBetter(
 
 const counted = (stock: Stock, cuts: readonly JobCut[]): CutScore => ({
   ...scoreCuts(stock, cuts),
+  moved: 0,
   order: 0,
 });
 

@@ -29,8 +29,9 @@ export interface CutLayer {
   readonly product: string;
   readonly wantedMm: number;
   readonly cut: WaitingCut;
-  /** The piece somebody asked for. */
+  /** The piece somebody asked for, and the one it is booked on. */
   readonly pin: string | null;
+  readonly now: string | null;
 }
 
 /** What is planned together: a main with its backing, or a layer by itself. */
@@ -109,7 +110,8 @@ function layersOf(
     if (cut.pieceId !== null && !codeOf.has(cut.pieceId)) return [];
     const { line, role } = layer.request;
     const pin = pinOf(reel.shown.jobId, cut.layer);
-    return [{ reel, layer, role, product: line.key, wantedMm: cut.lengthMm, cut, pin }];
+    const now = codeOf.get(cut.pieceId ?? 0) ?? null;
+    return [{ reel, layer, role, product: line.key, wantedMm: cut.lengthMm, cut, pin, now }];
   });
 }
 
@@ -129,7 +131,10 @@ function askOf(main: CutLayer | null, backing: CutLayer | null): Ask {
   if (!first) throw new Error('An ask has a layer.');
   const id = keyOf(first);
   const due = new Date(first.reel.shown.promisedAt).getTime();
-  const only = (of: CutLayer): { only?: string } => (of.pin === null ? {} : { only: of.pin });
+  const only = (of: CutLayer): { only?: string; booked?: string } => ({
+    ...(of.pin === null ? {} : { only: of.pin }),
+    ...(of.now === null ? {} : { booked: of.now }),
+  });
   const mainMm = main?.wantedMm ?? 0;
   const job: CutJob = {
     id,

@@ -67,6 +67,13 @@ export async function cutsNow(from: Reading): Promise<FoundCuts> {
   return first;
 }
 
+/** The plan once no better one is looked for. */
+export async function cutsFound(from: Reading): Promise<FoundCuts> {
+  await cutsNow(from);
+  await from.held.of(CUTS).looking;
+  return cutsNow(from);
+}
+
 async function better(first: FoundCuts): Promise<FoundCuts> {
   const { stock, booked } = first.gathered;
   const { cuts, open } = await inWorker(FIND_CUTS, { stock, within: WITHIN });

@@ -8,7 +8,7 @@ import { listStock } from '../rack/rack';
 import { inWorker } from '../work/in-worker';
 import { FIND_PACKS } from './find-packs';
 import { listOrders } from './line-orders';
-import { cutsNow } from './read-cuts';
+import { cutsFound } from './read-cuts';
 import { tellCuts } from './tell-cuts';
 
 const WEEKS = 4;
@@ -112,7 +112,7 @@ async function fromThePlan(from: Reading): Promise<{
   /** Of these, what nothing on order has. */
   readonly uncovered: ReadonlyMap<string, readonly number[]>;
 }> {
-  const found = await cutsNow(from);
+  const found = await cutsFound(from);
   const plan = tellCuts(found, { looking: false, moved: [], saved: { plans: 0, minor: 0, scrapMm: 0 } });
   const free = new Map<string, number>();
   for (const { product, leftMm } of plan.pieces)

@@ -13,13 +13,13 @@ import { isMoved } from './cut-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (sentence of says(); track sentence) {
-      <p class="text-[13px]">
-        {{ sentence }}
-        <a class="underline underline-offset-2" routerLink="/rack/cuts">Cuts</a>
-      </p>
+      <p>{{ sentence }}</p>
+    }
+    @if (says().length > 0) {
+      <a class="underline underline-offset-2" routerLink="/rack/cuts">See the plan of cuts</a>
     }
   `,
-  host: { class: 'block' },
+  host: { class: 'block text-[13px]' },
 })
 export class BetterCut {
   private readonly api = inject(ApiService);
@@ -37,9 +37,10 @@ export class BetterCut {
       ...own(plan.shortages).flatMap(({ what, cures }) => [what, ...cures].map((one) => this.units.say(one))),
       ...own(plan.layers)
         .filter((one) => isMoved(one) && one.now !== one.planned)
-        .map(
-          ({ role, now, planned }) =>
-            `Its ${role} is better cut from ${planned ?? ''} than from ${now ?? 'none'}.`,
+        .map(({ role, now, planned }) =>
+          now === null
+            ? `Its ${role} can be cut from ${planned ?? ''}.`
+            : `Its ${role} is better cut from ${planned ?? ''} than from ${now}.`,
         ),
     ];
   });

@@ -73,8 +73,10 @@ export function sureness({ looking, open }: CutsPlan): string {
   if (looking) return 'A better plan is being looked for.';
   const [first] = open;
   if (!first) return 'Nothing better exists: this is proven.';
-  if (first.level === 'order')
-    return 'Nothing wastes less: this is proven. An older piece might still go first somewhere.';
+  if (first.level === 'order' || first.level === 'moved')
+    return first.level === 'moved'
+      ? 'Nothing wastes less: this is proven. Fewer changes might do.'
+      : 'Nothing wastes less: this is proven. An older piece might still go first somewhere.';
   return `There may be a better plan: ${LEVEL_WORDS[first.level]} ${first.level === 'unserved' || first.level === 'opened' ? 'is' : 'are'} not proven.`;
 }
 
@@ -83,5 +85,6 @@ const LEVEL_WORDS = {
   shortMm: 'the metres given up',
   opened: 'the number of pieces opened',
   scrapMm: 'the metres of scrap',
+  moved: 'the changes',
   order: 'the order',
 } as const;

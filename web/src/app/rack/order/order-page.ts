@@ -30,25 +30,25 @@ const SOON_DAYS = 14;
       <ys-rack-tabs />
       <ys-load-state what="what was used" [of]="reorder.now()" (again)="reorder.reload()" />
       @if (reorder.value(); as found) {
-        <div class="flex flex-wrap items-center justify-between gap-3">
-          <p class="min-w-0 max-w-3xl text-mute">
+        <div class="flex flex-wrap items-start justify-between gap-3">
+          <p class="max-w-xl min-w-0 text-mute">
             What reels that wait lack, what the next {{ found.ahead }} weeks will likely take, going by the
             last twelve, and what is due. Enough in nine of ten; the cheapest packs of sizes bought before.
           </p>
           @if (total(); as minor) {
-            <div class="flex flex-wrap items-center gap-2">
-              <b>{{ house.money(minor) }} in all</b>
+            <div class="flex flex-wrap items-start gap-2">
+              <b class="mt-8">{{ house.money(minor) }} in all</b>
               <ys-when-field class="w-44" label="To be here by" [control]="by" />
               <button
                 type="button"
-                class="plain self-end"
+                class="plain mt-5"
                 [disabled]="sending.busy() || !ready()"
                 (click)="ordered()"
               >
                 Mark as ordered
               </button>
-              <a class="plain" [routerLink]="['/paper', 'order-list', TO_ORDER]">Print</a>
-              <button type="button" class="plain" [disabled]="out.busy()" (click)="save()">
+              <a class="plain mt-5" [routerLink]="['/paper', 'order-list', TO_ORDER]">Print</a>
+              <button type="button" class="plain mt-5" [disabled]="out.busy()" (click)="save()">
                 Save as CSV
               </button>
             </div>
@@ -69,7 +69,7 @@ const SOON_DAYS = 14;
           <p class="card p-6">There is no line on the rack to run out of.</p>
         } @else {
           <div class="card min-h-0 overflow-auto" role="region" aria-label="What to order" tabindex="0">
-            <table class="w-full">
+            <table class="w-full max-md:min-w-[900px]">
               <thead class="text-left text-[13px] text-mute">
                 <tr class="border-b border-line">
                   <th scope="col" class="py-2 pl-4" colspan="2">Line</th>
