@@ -132,6 +132,34 @@ describe('backing', () => {
   });
 });
 
+describe('a piece', () => {
+  const two = (more: Partial<StockPiece>, other: Partial<StockPiece> = {}) => [
+    piece('A1', 300, { openedAt: 1, ...more }),
+    piece('B1', 300, { openedAt: 2, ...other }),
+  ];
+
+  it('that is not there in time is left, though it goes first otherwise', () => {
+    expect(mainOf(stock([job('one', 100, 100, { due: 4 })], two({ readyAt: 5 })))).toBe('B1');
+    expect(mainOf(stock([job('one', 100, 100, { due: 5 })], two({ readyAt: 5 })))).toBe('A1');
+  });
+
+  it('that is wet already goes before an older one', () => {
+    expect(mainOf(stock([job('one', 100)], two({}, { wet: true })))).toBe('B1');
+  });
+
+  it('of stripped line gives backing and no main', () => {
+    expect(mainOf(stock([job('one', 100)], two({ backingOnly: true })))).toBe('B1');
+    const b = [piece('S', 60, { product: 'B', backingOnly: true }), piece('R', 120)];
+    expect(planned(stock([job('one', 100, 100, backing(40))], b)).cuts[0]!.backing[0]!.piece).toBe('S');
+  });
+
+  it('that somebody asks for is the one, or none', () => {
+    const main = { product: 'A', wantedMm: 100_000, leastMm: 100_000, only: 'B1' };
+    expect(mainOf(stock([job('one', 100, 100, { main })], two({})))).toBe('B1');
+    expect(planned(stock([job('one', 100, 100, { main })], [piece('A1', 300)])).score.unserved).toBe(1);
+  });
+});
+
 it('hides no scrap in the tail of a cut of nothing', () => {
   const of = stock(
     [job('one', 45, 40, { backing: { product: 'A', lengthMm: 0, perMain: 1, onePiece: true } })],

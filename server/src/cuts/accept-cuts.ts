@@ -9,9 +9,10 @@ import { plansOf } from '../planning/plan-of';
 import { lockWaiting } from '../planning/waiting-reels';
 import { ProblemError } from '../problem-error';
 import { figuresOf } from './figures';
+import { keyFor, revisionOf } from './found-cuts';
 import { gatherCuts, keyOf, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
 import { pieceByLayer } from './moved-cuts';
-import { cutsNow, keyFor, readCuts } from './read-cuts';
+import { cutsNow, readCuts } from './read-cuts';
 import { tellCuts } from './tell-cuts';
 
 /** Cuts all waiting reels as a plan has it that somebody looked at. */
@@ -20,13 +21,14 @@ export async function acceptCuts(
   person: Person,
   revision: string,
 ): Promise<CutsPlan> {
-  const { key, cuts } = await cutsNow(context);
-  if (key !== revision) throw changed();
+  const found = await cutsNow(context);
+  if (revisionOf(found) !== revision) throw changed();
+  const { key, cuts } = found;
   await unit(context, person, async (u) => {
     const { jobs, ...waiting } = await lockWaiting(u);
     const gathered = await gatherCuts(u, waiting);
     // What was looked at is what is there, under its locks.
-    if (keyFor(gathered) !== revision) throw changed();
+    if (keyFor(gathered) !== key) throw changed();
     const moves = movesOf(gathered, cuts);
     if (moves.length === 0)
       throw new ProblemError('already-closed', 'Every reel is cut like this already. Nothing was changed.');

@@ -4,6 +4,8 @@ import { booking, PLAN_INPUT } from '../testing/bookings';
 import { codeOf, lineOf, receive, type Ask } from '../testing/rack';
 import { said } from '../testing/said';
 import { TestShop } from '../testing/test-shop';
+import { revisionOf } from './found-cuts';
+import type { GatheredCuts } from './gather-cuts';
 
 let shop: TestShop;
 let ask: Ask;
@@ -122,6 +124,18 @@ describe('a plan of cuts', () => {
     expect(said(bag.history[0]!.what)).toMatch(/main is cut from/);
     // Nothing is left to do, and the same is not done twice.
     expect(codeOf(await accept())).toBe('already-closed');
+  });
+
+  it('says that it is not proven while a better one is looked for, and is accepted by its own cuts alone', async () => {
+    const b = await backing(900);
+    const long = await main(245);
+    await book({ main: long, backing: b });
+    const { body } = await ask<CutsPlan>('GET', '/cuts');
+    expect([body.looking, body.open]).toEqual([true, [{ level: 'unserved', gap: null }]]);
+    expect((await plan()).open).toEqual([]);
+    const found = { key: 'k', gathered: {} as GatheredCuts, cuts: [], open: [] };
+    const other = [{ job: 'j', main: { piece: 'p', lengthMm: 1 }, backing: [] }];
+    expect(revisionOf({ ...found, cuts: other })).not.toBe(revisionOf(found));
   });
 
   it('leaves what is booked where nothing is better', async () => {

@@ -1,12 +1,11 @@
-import { createHash } from 'node:crypto';
 import type { CutsPlan } from '@yard-spool/contract';
 import type { Reading } from '../context/context';
 import type { Held } from '../context/held';
 import { inWorker } from '../work/in-worker';
 import { cutsAtOnce, whereBetter } from './better-cuts';
 import { FIND_CUTS } from './find-cuts';
-import type { FoundCuts } from './found-cuts';
-import { gatherCuts, keyOf, type GatheredCuts } from './gather-cuts';
+import { keyFor, type FoundCuts } from './found-cuts';
+import { gatherCuts, keyOf } from './gather-cuts';
 import { movedCuts, type MovedCut } from './moved-cuts';
 import { savedSoFar } from './saved';
 import { tellCuts } from './tell-cuts';
@@ -16,16 +15,22 @@ const WITHIN = 5000;
 /** What moved is told for so long, ms. */
 const TOLD_FOR = 20 * 60_000;
 
+/** Cuts at once prove nothing. */
+const UNPROVEN = [{ level: 'unserved', gap: Infinity }] as const;
+
 interface HeldCuts {
   last: FoundCuts | null;
+  /** The last one that no better was looked for: what moved is told from it. */
+  settled: FoundCuts | null;
   looking: Promise<void> | null;
   moved: readonly (MovedCut & { readonly at: number })[];
 }
 
 const CUTS: Held<HeldCuts> = {
-  make: () => ({ last: null, looking: null, moved: [] }),
+  make: () => ({ last: null, settled: null, looking: null, moved: [] }),
   forget: (held) => {
     held.last = null;
+    held.settled = null;
     held.moved = [];
   },
 };
@@ -47,16 +52,16 @@ export async function cutsNow(from: Reading): Promise<FoundCuts> {
   const gathered = await gatherCuts(from);
   const key = keyFor(gathered);
   if (held.last?.key === key) return held.last;
-  const before = held.last;
   const { stock, booked } = gathered;
-  const first: FoundCuts = { key, gathered, cuts: cutsAtOnce(stock, booked), open: [] };
+  const first: FoundCuts = { key, gathered, cuts: cutsAtOnce(stock, booked), open: UNPROVEN };
   held.last = first;
   const at = from.clock().getTime();
   const looking = better(first)
     .then((found) => {
       if (held.last !== first) return;
+      held.moved = stillMoved(held, found, at);
       held.last = found;
-      held.moved = stillMoved(held, before, found, at);
+      held.settled = found;
     })
     // A worker that ended leaves the plan that is there; it is looked for again when something changes.
     .catch(() => undefined)
@@ -80,12 +85,7 @@ async function better(first: FoundCuts): Promise<FoundCuts> {
   return { ...first, cuts: whereBetter(stock, cuts, booked), open };
 }
 
-function stillMoved(
-  { moved }: HeldCuts,
-  before: FoundCuts | null,
-  found: FoundCuts,
-  at: number,
-): HeldCuts['moved'] {
+function stillMoved({ moved, settled: before }: HeldCuts, found: FoundCuts, at: number): HeldCuts['moved'] {
   const fresh = before ? movedCuts(before, found).map((one) => ({ ...one, at })) : [];
   const keys = new Set(fresh.map(({ key }) => key));
   const waits = new Set(
@@ -95,12 +95,4 @@ function stillMoved(
     ...moved.filter((one) => !keys.has(one.key) && waits.has(one.key) && one.at > at - TOLD_FOR),
     ...fresh,
   ];
-}
-
-/** By which a plan is known: the same for all that is the same. */
-export function keyFor({ stock, booked, coming }: GatheredCuts): string {
-  return createHash('sha256')
-    .update(JSON.stringify([stock, booked, coming]))
-    .digest('base64url')
-    .slice(0, 32);
 }

@@ -1,7 +1,7 @@
 import type { CutsPlan, LayerOfPlan, PieceOfPlan } from '@yard-spool/contract';
 import { firstComeCuts, waterState, wasteOf, type JobCut } from '@yard-spool/core';
 import { figuresOf } from './figures';
-import type { FoundCuts } from './found-cuts';
+import { revisionOf, type FoundCuts } from './found-cuts';
 import { keyOf, mayGive, type CutLayer, type GatheredCuts } from './gather-cuts';
 import { pieceByLayer, type MovedCut } from './moved-cuts';
 import { shortagesOf } from './shortages';
@@ -12,11 +12,11 @@ interface Beside extends Pick<CutsPlan, 'looking' | 'saved'> {
 
 /** A plan as the screens have it. */
 export function tellCuts(found: FoundCuts, { looking, moved, saved }: Beside): CutsPlan {
-  const { key, gathered, cuts, open } = found;
+  const { gathered, cuts, open } = found;
   const pieces = piecesOf(gathered, cuts);
   const left = new Map(pieces.map(({ code, leftMm }) => [code, leftMm]));
   return {
-    revision: key,
+    revision: revisionOf(found),
     looking,
     pieces,
     layers: layersOf(found),

@@ -208,21 +208,32 @@ export class OrderPage {
     this.change(concat(...each).pipe(last()));
   }
 
-  protected end({ id }: LineOrder, how: 'come' | 'cancelled'): void {
-    this.change(this.api.call(api.endOrder, { params: { id: String(id) }, body: { how } }));
+  protected end({ id }: LineOrder, how: 'come' | 'cancelled', done: () => void = () => undefined): void {
+    this.change(this.api.call(api.endOrder, { params: { id: String(id) }, body: { how } }), done);
   }
 
   /** What has come is received piece by piece, with its code and lot. */
   protected come(order: LineOrder): void {
-    this.end(order, 'come');
-    void this.router.navigate(['/rack'], { queryParams: { receive: 'yes' } });
+    this.end(order, 'come', () => void this.router.navigate(['/rack'], { queryParams: { receive: 'yes' } }));
   }
 
-  private change(asking: Observable<readonly LineOrder[]>): void {
-    this.sending.send(asking, (orders) => {
+  private change(asking: Observable<readonly LineOrder[]>, done: () => void = () => undefined): void {
+    const again = (orders: readonly LineOrder[] | null): void => {
       this.changed.set(orders);
       this.reorder.reload();
-    });
+    };
+    this.sending.send(
+      asking,
+      (orders) => {
+        again(orders);
+        done();
+      },
+      // Of several orders some may be written down: what is there is asked for again.
+      () => {
+        again(null);
+        this.open.reload();
+      },
+    );
   }
 
   protected save(): void {
