@@ -56,7 +56,10 @@ const timeOf = ({ openedAt }: StockPiece): number => openedAt ?? Number.MAX_VALU
 
 export function ranksOf(pieces: readonly StockPiece[]): Ranks {
   const next = new Map<string, number>();
-  const sorted = [...pieces].sort((a, b) => timeOf(a) - timeOf(b) || (a.id < b.id ? -1 : 1));
+  const sorted = [...pieces].sort(
+    (a, b) =>
+      Number(b.wet ?? false) - Number(a.wet ?? false) || timeOf(a) - timeOf(b) || (a.id < b.id ? -1 : 1),
+  );
   return new Map(
     sorted.map(({ id, product }) => {
       const rank = next.get(product) ?? 0;
