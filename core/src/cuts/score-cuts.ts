@@ -48,7 +48,10 @@ export function compareCuts(a: CutScore, b: CutScore): number {
   return 0;
 }
 
-/** A place for each piece among those of its product: what is wet already first, then what was opened longest ago, sealed ones behind all, by code. */
+/**
+ * A place for each piece among those of its product: what is wet already first, then what was opened longest ago, sealed
+ * ones behind all, by code.
+ */
 export type Ranks = ReadonlyMap<string, number>;
 
 /** What is sealed comes behind all that is open: a number, since two of them are alike. */
