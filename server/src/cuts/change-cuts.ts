@@ -21,10 +21,14 @@ export async function pinCut(
 ): Promise<CutsPlan> {
   await unit(context, person, async (u) => {
     const of = await layerAsked(u, { jobId, layer });
-    await u.tables.cutPins.removeAll({ jobId, layer });
-    if (piece === null) return;
-    const pieceId = await pieceFor(u, of, piece);
-    await u.tables.cutPins.create({ jobId, layer, pieceId, at: u.clock(), byId: u.actor.id });
+    if (piece === null) {
+      await u.tables.cutPins.removeAll({ jobId, layer });
+      return;
+    }
+    const asked = { pieceId: await pieceFor(u, of, piece), at: u.clock(), byId: u.actor.id };
+    // Two who ask at once: the second is what holds.
+    const pin = await u.tables.cutPins.lockOrCreate({ jobId, layer }, { jobId, layer, ...asked });
+    await u.tables.cutPins.change(pin, asked);
   });
   return readCuts(context);
 }

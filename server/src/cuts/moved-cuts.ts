@@ -18,11 +18,12 @@ interface Planned {
 /** What moved from one plan to the next, with the change that is behind it: of its own line, as far as there is one. */
 export function movedCuts(before: Planned, now: Planned): MovedCut[] {
   const was = pieceByLayer(before);
+  const planned = pieceByLayer(now);
   return now.gathered.asks.flatMap((ask) =>
     [ask.main, ask.backing].flatMap((layer): MovedCut[] => {
       if (!layer) return [];
       const key = keyOf(layer);
-      const is = pieceByLayer(now).get(key) ?? null;
+      const is = planned.get(key) ?? null;
       const old = was.get(key);
       // What has just come in has not moved.
       if (old === undefined || old === is) return [];
