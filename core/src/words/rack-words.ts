@@ -18,7 +18,8 @@ export const RACK_WORDS = {
   'cuts.lacks': 'No piece has {wanted m} of {line text} for {tag text}.',
   'cuts.gives-up': '{tag text} gets {given m} of {wanted m}: backing makes up for the rest.',
   'cuts.comes': '{metres m} of {line text} are on order, here by {day text}: in time for it.',
-  'cuts.comes-late': '{metres m} of {line text} are on order, here by {day text}: too late for what was promised.',
+  'cuts.comes-late':
+    '{metres m} of {line text} are on order, here by {day text}: too late for what was promised.',
   'cuts.order': 'Order at least {metres m} of {line text}.',
   'cuts.shorter': '{piece text} has {free m} left over: ask whether so much main is enough.',
   'cuts.unpin': '{piece text} was asked for by hand and has not enough: take that back.',

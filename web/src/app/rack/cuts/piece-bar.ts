@@ -93,7 +93,8 @@ export class PieceBar {
       const layer = this.layers().get(key);
       if (!layer) return [];
       const length = this.units.length(off.lengthMm / 1000);
-      const says = `${off.tag}, ${layer.role} ${length} off ${this.piece().code}`;
+      // What is read out begins with what stands on it.
+      const says = `${off.tag} ${length}, ${layer.role} off ${this.piece().code}`;
       const share = (100 * off.lengthMm) / Math.max(1, this.piece().freeMm);
       return [{ key, layer, tag: off.tag, length, says, share, moved: isMoved(layer) }];
     }),
