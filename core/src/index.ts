@@ -86,6 +86,7 @@ export type { LevelGap, Solve } from './cuts/level-cuts';
 export { linkedGroups, planCuts, type CutPlan } from './cuts/plan-cuts';
 export {
   LEAST_JOINED_MM,
+  lotOf,
   type CutJob,
   type CutOff,
   type JobCut,

@@ -49,6 +49,8 @@ export class LevelCuts {
   readonly open: LevelGap[] = [];
   private model: CutModel | null = null;
   private values: ArrayLike<number> = [];
+  /** What levels are held to before there is a model; null for as they are to begin with. */
+  private readonly held: { readonly level: CutLevel; readonly most: number | null }[] = [];
 
   /** @param cuts that can be made, to begin with; then the best that were found */
   constructor(
@@ -57,13 +59,9 @@ export class LevelCuts {
     private readonly ranks: Ranks,
   ) {}
 
-  /** A level that gets no worse than it is now. */
+  /** A level that gets no worse than it is to begin with: before any is improved. */
   hold(level: CutLevel): void {
-    const sum = this.modelNow().levels[level];
-    this.keep(
-      level,
-      sum.reduce((all, [factor, column]) => all + factor * (this.values[column] ?? 0), 0),
-    );
+    this.held.push({ level, most: null });
   }
 
   /** A level as small as can be found in so much time, ms. */
@@ -91,16 +89,26 @@ export class LevelCuts {
     return level === 'opened' ? leastOpened(this.stock, this.cuts.length) : 0;
   }
 
+  /** Made once something is to be solved: most groups are as good as can be without. */
   private modelNow(): CutModel {
-    if (!this.model) {
-      this.model = cutModel(this.stock, this.ranks);
-      this.values = this.model.write(this.cuts);
-    }
-    return this.model;
+    if (this.model) return this.model;
+    const model = cutModel(this.stock, this.ranks);
+    const values = model.write(this.cuts);
+    for (const { level, most } of this.held) bound(model, level, most ?? sumOf(model.levels[level], values));
+    this.model = model;
+    this.values = values;
+    return model;
   }
 
-  private keep(level: CutLevel, value: number): void {
-    const { program, levels } = this.modelNow();
-    program.keep(levels[level], { most: value + SAME });
+  private keep(level: CutLevel, most: number): void {
+    if (this.model) bound(this.model, level, most);
+    else this.held.push({ level, most });
   }
 }
+
+const bound = ({ program, levels }: CutModel, level: CutLevel, most: number): void => {
+  program.keep(levels[level], { most: most + SAME });
+};
+
+const sumOf = (sum: Linear, values: ArrayLike<number>): number =>
+  sum.reduce((all, [factor, column]) => all + factor * (values[column] ?? 0), 0);

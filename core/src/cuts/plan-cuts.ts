@@ -84,6 +84,7 @@ export function planCuts(stock: Stock, solve: Solve, { withinMs, now }: Time): C
   return best(
     stock,
     cuts,
+    atOnce,
     [...served, ...apart].flatMap(({ open }) => open),
   );
 }
@@ -103,14 +104,18 @@ function isShort({ stock, cuts }: LevelCuts): boolean {
 }
 
 /** Cuts as found, or those at once where they are better or what was found cannot be cut. */
-function best(stock: Stock, cuts: readonly JobCut[], open: readonly LevelGap[]): CutPlan {
+function best(
+  stock: Stock,
+  cuts: readonly JobCut[],
+  atOnce: readonly JobCut[],
+  open: readonly LevelGap[],
+): CutPlan {
   const score = scoreCuts(stock, cuts);
-  const greedy = greedyCuts(stock);
-  const atOnce = scoreCuts(stock, greedy);
-  if (faultsOfCuts(stock, cuts).length === 0 && compareCuts(score, atOnce) <= 0)
+  const least = scoreCuts(stock, atOnce);
+  if (faultsOfCuts(stock, cuts).length === 0 && compareCuts(score, least) <= 0)
     return { cuts, score, open: gapsOf(open) };
   // What a solver says cannot be cut is nobody's plan, and proves nothing of the one that stands.
-  return { cuts: greedy, score: atOnce, open: [{ level: CUT_LEVELS[0], gap: Infinity }] };
+  return { cuts: atOnce, score: least, open: [{ level: CUT_LEVELS[0], gap: Infinity }] };
 }
 
 const gapsOf = (open: readonly LevelGap[]): LevelGap[] =>

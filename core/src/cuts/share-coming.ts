@@ -19,13 +19,13 @@ export interface Lacking {
  * Which lengths the packs that are on their way hold, and when: those promised soonest first, each off the pack that comes
  * first and still has enough.
  */
-export function shareComing(
+export function shareComing<Pack extends ComingPack>(
   lacking: readonly Lacking[],
-  packs: readonly ComingPack[],
+  packs: readonly Pack[],
   tailMm: number,
-): ReadonlyMap<string, ComingPack> {
+): ReadonlyMap<string, Pack> {
   const left = [...packs].sort((a, b) => a.readyAt - b.readyAt).map((pack) => ({ pack, mm: pack.lengthMm }));
-  const shared = new Map<string, ComingPack>();
+  const shared = new Map<string, Pack>();
   for (const { id, product, lengthMm } of [...lacking].sort((a, b) => a.due - b.due)) {
     const first = left.find(({ pack, mm }) => pack.product === product && mm >= lengthMm);
     if (!first) continue;

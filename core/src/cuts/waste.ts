@@ -6,6 +6,8 @@ export interface PieceWaste {
   readonly piece: string;
   readonly scrapMm: number;
   readonly tailsMm: number;
+  /** What is left on it afterwards, scrap or not. */
+  readonly leftMm: number;
 }
 
 /** What cuts waste, piece by piece; what was too short before is no waste of theirs. */
@@ -17,6 +19,6 @@ export function wasteOf({ pieces, tailMm }: Stock, cuts: readonly JobCut[]): Pie
     const rest = Math.max(0, freeMm - of.mm);
     const tailsMm = Math.min(rest, of.cuts * tailMm);
     const left = rest - tailsMm;
-    return [{ piece: id, tailsMm, scrapMm: freeMm >= usableMm && left < usableMm ? left : 0 }];
+    return [{ piece: id, tailsMm, leftMm: left, scrapMm: freeMm >= usableMm && left < usableMm ? left : 0 }];
   });
 }

@@ -10,10 +10,10 @@ import { lockWaiting } from '../planning/waiting-reels';
 import { ProblemError } from '../problem-error';
 import { figuresOf } from './figures';
 import { keyFor, revisionOf } from './found-cuts';
-import { gatherCuts, keyOf, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import { gatherCuts, keyOf, layersIn, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import { leftOver } from './left-over';
 import { pieceByLayer } from './moved-cuts';
 import { cutsNow, readCuts } from './read-cuts';
-import { tellCuts } from './tell-cuts';
 
 /** Cuts all waiting reels as a plan has it that somebody looked at. */
 export async function acceptCuts(
@@ -61,20 +61,13 @@ interface CutMove {
 
 /** What a plan changes. Who gets no line by it keeps what is booked for it, as far as that is left over. */
 function movesOf(gathered: GatheredCuts, cuts: readonly JobCut[]): CutMove[] {
-  const found = { key: '', gathered, cuts, open: [] };
-  const { pieces } = tellCuts(found, {
-    looking: false,
-    moved: [],
-    saved: { plans: 0, minor: 0, scrapMm: 0 },
-  });
-  const left = new Map(pieces.map(({ code, leftMm }) => [code, leftMm]));
+  const left = leftOver(gathered, cuts);
   const planned = pieceByLayer({ gathered, cuts });
   const idOf = (code: string | null): number | null => gathered.pieces.get(code ?? '')?.id ?? null;
-  const codeOf = new Map([...gathered.pieces.values()].map(({ id, code }) => [id, code]));
   const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
   const moveOf = (ask: Ask, layer: CutLayer): CutMove[] => {
+    const { now } = layer;
     const piece = planned.get(keyOf(layer)) ?? null;
-    const now = codeOf.get(layer.cut.pieceId ?? 0) ?? null;
     const mm = layer === ask.main ? (cutOf.get(ask.job.id)?.main.lengthMm ?? layer.wantedMm) : layer.wantedMm;
     const givenMm = mm < layer.wantedMm ? mm : null;
     if (piece === null && now !== null) {
@@ -84,9 +77,7 @@ function movesOf(gathered: GatheredCuts, cuts: readonly JobCut[]): CutMove[] {
     }
     return piece === now && givenMm === null ? [] : [{ layer, piece, pieceId: idOf(piece), givenMm }];
   };
-  return gathered.asks.flatMap((ask) =>
-    [ask.main, ask.backing].flatMap((layer) => (layer ? moveOf(ask, layer) : [])),
-  );
+  return gathered.asks.flatMap((ask) => layersIn(ask).flatMap((layer) => moveOf(ask, layer)));
 }
 
 /** Gives back what all reels that change have, and only then promises again: two may change places. */

@@ -5,7 +5,7 @@ import { unit } from '../context/unit';
 import type { JobRow } from '../db/models/bags';
 import { noteChange } from '../history/bag-history';
 import { ProblemError } from '../problem-error';
-import { gatherCuts, keyOf, mayGive, type Ask, type CutLayer } from './gather-cuts';
+import { gatherCuts, layersIn, mayGive, type Ask, type CutLayer } from './gather-cuts';
 import { readCuts } from './read-cuts';
 
 interface LayerAsked {
@@ -36,8 +36,7 @@ export async function pinCut(
 /** @throws where the layer is not cut from the rack, or does not wait any more */
 export async function layerAsked(from: Reading, { jobId, layer }: LayerAsked): Promise<CutLayer> {
   const { asks } = await gatherCuts(from);
-  const key = `${String(jobId)}:${layer}`;
-  const found = asks.flatMap(({ main, backing }) => [main, backing]).find((one) => one && keyOf(one) === key);
+  const found = layersIn(...asks).find((one) => one.reel.shown.jobId === jobId && one.layer.id === layer);
   if (found) return found;
   throw new ProblemError('not-found', 'This reel does not wait for line of the rack any more. Look again.');
 }

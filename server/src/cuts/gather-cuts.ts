@@ -1,6 +1,7 @@
 import type { Piece } from '@yard-spool/contract';
 import {
   LEAST_JOINED_MM,
+  lotOf,
   REEL_TRAITS,
   soakAdvice,
   waterState,
@@ -59,29 +60,32 @@ const HOUR = 3_600_000;
 
 /** All layers of waiting reels that are cut from the shop's own line, and the pieces there are for them. */
 export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<GatheredCuts> {
-  const [{ reels }, all, pins, opened, orders, { rules, tailMm, zone }] = await Promise.all([
+  const [{ reels }, all, pins, orders, { rules, tailMm, zone }] = await Promise.all([
     waiting ?? readWaiting(from),
     listStock(from),
     from.tables.cutPins.findAll({}),
-    openedAt(from),
     listOrders(from),
     readHouseRules(from),
   ]);
-  const now = from.clock();
+  const at = from.clock();
   const stockPieces = all.filter(({ broughtWith }) => broughtWith === null);
+  const opened = await openedAt(from, stockPieces);
   const codeOf = new Map(stockPieces.map(({ id, code }) => [id, code]));
   const pinOf = (jobId: number, layer: string): string | null =>
     codeOf.get(pins.find((pin) => pin.jobId === jobId && pin.layer === layer)?.pieceId ?? 0) ?? null;
   const layers = reels.flatMap((reel) => layersOf(reel, codeOf, pinOf));
   const given = new Map<string, number>();
-  for (const { cut } of layers) {
-    const code = codeOf.get(cut.pieceId ?? 0);
-    if (code !== undefined) given.set(code, (given.get(code) ?? 0) + cut.lengthMm + cut.tailMm);
-  }
+  for (const { cut, now } of layers)
+    if (now !== null) given.set(now, (given.get(now) ?? 0) + cut.lengthMm + cut.tailMm);
   const wanted = new Set(layers.map(({ product }) => product));
   const pieces = stockPieces.filter(({ product }) => wanted.has(product.code));
   const cuttable = pieces.map((piece) =>
-    cuttableOf(piece, { given: given.get(piece.code) ?? 0, openedAt: opened.get(piece.id) ?? 0, rules, now }),
+    cuttableOf(piece, {
+      given: given.get(piece.code) ?? 0,
+      openedAt: opened.get(piece.id) ?? 0,
+      rules,
+      now: at,
+    }),
   );
   const asks = inSets(inTime(asksOf(layers), cuttable), cuttable);
   const own = asks.flatMap(({ job, main }) => (main ? [] : [fromElsewhere(job)]));
@@ -94,7 +98,7 @@ export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<Gath
       const day = inZone(expectedAt, zone).toFormat('d LLL');
       return Array.from({ length: count }, () => ({ product: product.code, lengthMm, readyAt, day }));
     }),
-    booked: asks.flatMap((ask) => bookedOf(ask, codeOf) ?? []),
+    booked: asks.flatMap((ask) => bookedOf(ask) ?? []),
   };
 }
 
@@ -153,6 +157,10 @@ function askOf(main: CutLayer | null, backing: CutLayer | null): Ask {
   };
   return { job, main, backing };
 }
+
+/** The layers of an ask, or of all of them. */
+export const layersIn = (...asks: readonly Ask[]): CutLayer[] =>
+  asks.flatMap(({ main, backing }) => [main, backing]).filter((layer) => layer !== null);
 
 export const keyOf = ({ reel, layer }: Pick<CutLayer, 'reel' | 'layer'>): string =>
   `${String(reel.shown.jobId)}:${layer.id}`;
@@ -259,8 +267,8 @@ function inSets(asks: readonly Ask[], pieces: readonly StockPiece[]): Ask[] {
 /** Whether some lot holds them all, each unbroken. */
 function hasLotFor(lengths: readonly number[], product: string, pieces: readonly StockPiece[]): boolean {
   const own = pieces.filter((piece) => piece.product === product && piece.backingOnly !== true);
-  return [...new Set(own.map(({ id, lot }) => lot ?? id))].some((lot) => {
-    const left = own.filter(({ id, lot: of }) => (of ?? id) === lot).map(({ freeMm }) => ({ mm: freeMm }));
+  return [...new Set(own.map(lotOf))].some((lot) => {
+    const left = own.filter((piece) => lotOf(piece) === lot).map(({ freeMm }) => ({ mm: freeMm }));
     return [...lengths]
       .sort((a, b) => b - a)
       .every((mm) => {
@@ -272,21 +280,23 @@ function hasLotFor(lengths: readonly number[], product: string, pieces: readonly
 }
 
 /** As a job is booked; none while some of its line has yet to come. */
-function bookedOf({ job, main, backing }: Ask, codeOf: ReadonlyMap<number, string>): JobCut | null {
-  const off = (of: CutLayer | null) => {
-    const piece = of && codeOf.get(of.cut.pieceId ?? 0);
-    return piece === null || piece === undefined || !of ? null : { piece, lengthMm: of.cut.lengthMm };
-  };
+function bookedOf({ job, main, backing }: Ask): JobCut | null {
+  const off = (of: CutLayer | null) =>
+    of?.now == null ? null : { piece: of.now, lengthMm: of.cut.lengthMm };
   const mainOff = main ? off(main) : { piece: job.id, lengthMm: 1 };
   const backingOff = off(backing);
   if (!mainOff || (backing && !backingOff)) return null;
   return { job: job.id, main: mainOff, backing: backingOff ? [backingOff] : [] };
 }
 
-/** When each piece was cut from first. */
-async function openedAt({ query }: Reading): Promise<ReadonlyMap<number, number>> {
+/** When each piece that is open was cut from first: of those that are there, since the ledger only grows. */
+async function openedAt({ query }: Reading, pieces: readonly Piece[]): Promise<ReadonlyMap<number, number>> {
+  const only = pieces.filter(({ opened }) => opened).map(({ id }) => id);
+  if (only.length === 0) return new Map();
   const rows = await query<{ readonly pieceId: number; readonly at: Date }>(
-    `SELECT piece_id AS pieceId, MIN(at) AS at FROM moves WHERE kind IN ('filled', 'tail') GROUP BY piece_id`,
+    `SELECT piece_id AS pieceId, MIN(at) AS at FROM moves
+     WHERE kind IN ('filled', 'tail') AND piece_id IN (:only) GROUP BY piece_id`,
+    { only },
   );
   return new Map(rows.map(({ pieceId, at }) => [pieceId, at.getTime()]));
 }

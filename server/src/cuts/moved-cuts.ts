@@ -1,5 +1,5 @@
 import { message, type JobCut, type Words } from '@yard-spool/core';
-import { keyOf, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import { keyOf, layersIn, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
 
 /** A layer that a plan cuts from another piece than the one before, and why. */
 export interface MovedCut {
@@ -19,17 +19,14 @@ interface Planned {
 export function movedCuts(before: Planned, now: Planned): MovedCut[] {
   const was = pieceByLayer(before);
   const planned = pieceByLayer(now);
-  return now.gathered.asks.flatMap((ask) =>
-    [ask.main, ask.backing].flatMap((layer): MovedCut[] => {
-      if (!layer) return [];
-      const key = keyOf(layer);
-      const is = planned.get(key) ?? null;
-      const old = was.get(key);
-      // What has just come in has not moved.
-      if (old === undefined || old === is) return [];
-      return [{ key, layer, was: old, is, why: whyMoved(layer, before.gathered, now.gathered) }];
-    }),
-  );
+  return layersIn(...now.gathered.asks).flatMap((layer): MovedCut[] => {
+    const key = keyOf(layer);
+    const is = planned.get(key) ?? null;
+    const old = was.get(key);
+    // What has just come in has not moved.
+    if (old === undefined || old === is) return [];
+    return [{ key, layer, was: old, is, why: whyMoved(layer, before.gathered, now.gathered) }];
+  });
 }
 
 /** The piece each layer is cut from; null for one that gets none. */
@@ -52,11 +49,7 @@ function whyMoved(layer: CutLayer, before: GatheredCuts, now: GatheredCuts): Wor
 }
 
 const pinsOf = ({ asks }: GatheredCuts): ReadonlyMap<string, string | null> =>
-  new Map(
-    asks.flatMap(({ main, backing }) =>
-      [main, backing].flatMap((one) => (one ? [[keyOf(one), one.pin]] : [])),
-    ),
-  );
+  new Map(layersIn(...asks).map((one) => [keyOf(one), one.pin]));
 
 /** A piece of its line that has more or less than before. */
 function otherPiece({ product }: CutLayer, before: GatheredCuts, now: GatheredCuts): Words | null {

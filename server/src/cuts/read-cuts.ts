@@ -5,7 +5,7 @@ import { inWorker } from '../work/in-worker';
 import { cutsAtOnce, whereBetter } from './better-cuts';
 import { FIND_CUTS } from './find-cuts';
 import { keyFor, type FoundCuts } from './found-cuts';
-import { gatherCuts, keyOf } from './gather-cuts';
+import { gatherCuts, keyOf, layersIn } from './gather-cuts';
 import { movedCuts, type MovedCut } from './moved-cuts';
 import { savedSoFar } from './saved';
 import { tellCuts } from './tell-cuts';
@@ -88,9 +88,7 @@ async function better(first: FoundCuts): Promise<FoundCuts> {
 function stillMoved({ moved, settled: before }: HeldCuts, found: FoundCuts, at: number): HeldCuts['moved'] {
   const fresh = before ? movedCuts(before, found).map((one) => ({ ...one, at })) : [];
   const keys = new Set(fresh.map(({ key }) => key));
-  const waits = new Set(
-    found.gathered.asks.flatMap(({ main, backing }) => [main, backing]).map((one) => one && keyOf(one)),
-  );
+  const waits = new Set(layersIn(...found.gathered.asks).map(keyOf));
   return [
     ...moved.filter((one) => !keys.has(one.key) && waits.has(one.key) && one.at > at - TOLD_FOR),
     ...fresh,

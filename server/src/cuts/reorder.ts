@@ -9,7 +9,8 @@ import { inWorker } from '../work/in-worker';
 import { FIND_PACKS } from './find-packs';
 import { listOrders } from './line-orders';
 import { cutsFound } from './read-cuts';
-import { tellCuts } from './tell-cuts';
+import { leftOver } from './left-over';
+import { withoutLine } from './shortages';
 
 const WEEKS = 4;
 /** Weeks whose use says how even it is. */
@@ -96,7 +97,7 @@ async function withPacks(lines: readonly Needed[]): Promise<ReorderLine[]> {
     ...line,
     ...need,
     sizes: pricesBySize(sizes),
-    packs: found[i]?.packs.map((pack) => pack) ?? [],
+    packs: [...(found[i]?.packs ?? [])],
   }));
 }
 
@@ -113,19 +114,19 @@ async function fromThePlan(from: Reading): Promise<{
   readonly uncovered: ReadonlyMap<string, readonly number[]>;
 }> {
   const found = await cutsFound(from);
-  const plan = tellCuts(found, { looking: false, moved: [], saved: { plans: 0, minor: 0, scrapMm: 0 } });
+  const { gathered, cuts } = found;
+  const left = leftOver(gathered, cuts);
   const free = new Map<string, number>();
-  for (const { product, leftMm } of plan.pieces)
-    free.set(product.code, (free.get(product.code) ?? 0) + (isOfUse(leftMm) ? leftMm : 0));
-  const layerOf = new Map(plan.layers.map((one) => [`${String(one.jobId)}:${one.layer}`, one]));
+  for (const [code, { product }] of gathered.pieces) {
+    const mm = left.get(code) ?? 0;
+    free.set(product.code, (free.get(product.code) ?? 0) + (isOfUse(mm) ? mm : 0));
+  }
   const lacks = new Map<string, number[]>();
   const uncovered = new Map<string, number[]>();
-  for (const { jobId, layer, comesAt } of plan.shortages) {
-    const of = layerOf.get(`${String(jobId)}:${layer}`);
-    if (of?.planned !== null) continue;
-    const mm = of.wantedMm + found.gathered.stock.tailMm;
-    lacks.set(of.line, [...(lacks.get(of.line) ?? []), mm]);
-    if (comesAt === null) uncovered.set(of.line, [...(uncovered.get(of.line) ?? []), mm]);
+  for (const { layer, pack } of withoutLine(found)) {
+    const mm = layer.wantedMm + gathered.stock.tailMm;
+    for (const into of pack ? [lacks] : [lacks, uncovered])
+      into.set(layer.product, [...(into.get(layer.product) ?? []), mm]);
   }
   return { free, lacks, uncovered };
 }

@@ -1,21 +1,30 @@
 import type { CutsPlan } from '@yard-spool/contract';
 import { message, shareComing, type JobCut, type Words } from '@yard-spool/core';
 import type { FoundCuts } from './found-cuts';
-import { keyOf, mayGive, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import { keyOf, layersIn, mayGive, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import { leftOver } from './left-over';
 
 type Shortage = CutsPlan['shortages'][number];
 
 /** A main is not asked to give up more than this share of it. From memory, no source. */
 const MOST_GIVEN = 0.4;
 
-/** What a plan cannot serve, or not in full, and what would cure it. */
-export function shortagesOf({ gathered, cuts }: FoundCuts, left: ReadonlyMap<string, number>): Shortage[] {
-  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
-  const without = gathered.asks
-    .filter(({ job }) => !cutOf.has(job.id))
+/** A layer that no piece has enough for once the others are served, and the pack on order that has. */
+interface Without {
+  readonly ask: Ask;
+  readonly layer: CutLayer;
+  readonly pack: GatheredCuts['coming'][number] | undefined;
+}
+
+/** What a plan finds no line for, with what is on order for it. */
+export function withoutLine({ gathered, cuts }: FoundCuts): Without[] {
+  const left = leftOver(gathered, cuts);
+  const served = new Set(cuts.map(({ job }) => job));
+  const short = gathered.asks
+    .filter(({ job }) => !served.has(job.id))
     .flatMap((ask) => shortLayers(ask, gathered, left).map((layer) => ({ ask, layer })));
   const comes = shareComing(
-    without.map(({ layer }) => ({
+    short.map(({ layer }) => ({
       id: keyOf(layer),
       product: layer.product,
       lengthMm: layer.wantedMm,
@@ -24,11 +33,16 @@ export function shortagesOf({ gathered, cuts }: FoundCuts, left: ReadonlyMap<str
     gathered.coming,
     gathered.stock.tailMm,
   );
+  return short.map(({ ask, layer }) => ({ ask, layer, pack: comes.get(keyOf(layer)) }));
+}
+
+/** What a plan cannot serve, or not in full, and what would cure it. */
+export function shortagesOf(found: FoundCuts): Shortage[] {
+  const { gathered, cuts } = found;
+  const left = leftOver(gathered, cuts);
+  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
   return [
-    ...without.map(({ ask, layer }) => {
-      const pack = gathered.coming.find((one) => one === comes.get(keyOf(layer)));
-      return lacking(ask, layer, gathered, { left, pack });
-    }),
+    ...withoutLine(found).map((without) => lacking(without, gathered, left)),
     ...gathered.asks.flatMap((ask) => {
       const cut = cutOf.get(ask.job.id);
       return cut ? givenUp(ask, cut) : [];
@@ -54,18 +68,13 @@ function givenUp({ main }: Ask, { main: off }: JobCut): Shortage[] {
 
 /** Each layer of a reel that no piece has enough for once the others are served. */
 function shortLayers(ask: Ask, gathered: GatheredCuts, left: ReadonlyMap<string, number>): CutLayer[] {
-  const layers = [ask.main, ask.backing].flatMap((one) => one ?? []);
+  const layers = layersIn(ask);
   const short = layers.filter((one) => longestLeft(one, gathered, left).mm < one.wantedMm);
   return short.length > 0 ? short : layers.slice(0, 1);
 }
 
-/** What is left on the rack, and the pack on order that has enough for a layer. */
-interface There {
-  readonly left: ReadonlyMap<string, number>;
-  readonly pack: GatheredCuts['coming'][number] | undefined;
-}
-
-function lacking(ask: Ask, layer: CutLayer, gathered: GatheredCuts, there: There): Shortage {
+function lacking(without: Without, gathered: GatheredCuts, left: ReadonlyMap<string, number>): Shortage {
+  const { layer, pack } = without;
   const { jobId, tag } = layer.reel.shown;
   const line = nameOf(layer, gathered);
   const wanted = { m: layer.wantedMm / 1000 };
@@ -74,12 +83,16 @@ function lacking(ask: Ask, layer: CutLayer, gathered: GatheredCuts, there: There
     layer: layer.layer.id,
     tag,
     what: message('cuts.lacks', { tag, line, wanted }),
-    cures: curesOf(ask, layer, gathered, there),
-    comesAt: there.pack ? new Date(there.pack.readyAt).toISOString() : null,
+    cures: curesOf(without, gathered, left),
+    comesAt: pack ? new Date(pack.readyAt).toISOString() : null,
   };
 }
 
-function curesOf(ask: Ask, layer: CutLayer, gathered: GatheredCuts, { left, pack }: There): Words[] {
+function curesOf(
+  { ask, layer, pack }: Without,
+  gathered: GatheredCuts,
+  left: ReadonlyMap<string, number>,
+): Words[] {
   const { piece, mm } = longestLeft(layer, gathered, left);
   const isShorter = layer === ask.main && mm < layer.wantedMm && mm >= (1 - MOST_GIVEN) * layer.wantedMm;
   const line = nameOf(layer, gathered);
@@ -95,7 +108,7 @@ function curesOf(ask: Ask, layer: CutLayer, gathered: GatheredCuts, { left, pack
 
 function onOrder(
   layer: CutLayer,
-  { lengthMm, readyAt, day }: NonNullable<There['pack']>,
+  { lengthMm, readyAt, day }: NonNullable<Without['pack']>,
   line: string,
 ): Words {
   const isLate = readyAt > new Date(layer.reel.shown.promisedAt).getTime();

@@ -2,8 +2,8 @@ import type { CutsPlan, LayerOfPlan, PieceOfPlan } from '@yard-spool/contract';
 import { firstComeCuts, waterState, wasteOf, type JobCut } from '@yard-spool/core';
 import { figuresOf } from './figures';
 import { revisionOf, type FoundCuts } from './found-cuts';
-import { keyOf, mayGive, type CutLayer, type GatheredCuts } from './gather-cuts';
-import { pieceByLayer, type MovedCut } from './moved-cuts';
+import { layersIn, mayGive, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import type { MovedCut } from './moved-cuts';
 import { shortagesOf } from './shortages';
 
 interface Beside extends Pick<CutsPlan, 'looking' | 'saved'> {
@@ -13,18 +13,16 @@ interface Beside extends Pick<CutsPlan, 'looking' | 'saved'> {
 /** A plan as the screens have it. */
 export function tellCuts(found: FoundCuts, { looking, moved, saved }: Beside): CutsPlan {
   const { gathered, cuts, open } = found;
-  const pieces = piecesOf(gathered, cuts);
-  const left = new Map(pieces.map(({ code, leftMm }) => [code, leftMm]));
   return {
     revision: revisionOf(found),
     looking,
-    pieces,
+    pieces: piecesOf(gathered, cuts),
     layers: layersOf(found),
     now: figuresOf(gathered, gathered.booked),
     planned: figuresOf(gathered, cuts),
     firstCome: figuresOf(gathered, firstComeCuts(gathered.stock)),
     open: open.map(({ level, gap }) => ({ level, gap: Number.isFinite(gap) ? gap : null })),
-    shortages: shortagesOf(found, left),
+    shortages: shortagesOf(found),
     moved: moved.map(({ layer, was, is, why }) => ({
       jobId: layer.reel.shown.jobId,
       layer: layer.layer.id,
@@ -56,8 +54,7 @@ function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]
       const piece = pieces.get(id);
       if (!piece) return [];
       const of = offs.get(id) ?? [];
-      const { tailsMm = 0, scrapMm = 0 } = waste.get(id) ?? {};
-      const taken = of.reduce((all, { lengthMm }) => all + lengthMm, 0);
+      const { tailsMm = 0, scrapMm = 0, leftMm = freeMm } = waste.get(id) ?? {};
       const { product, kind, place, lot, receivedMm } = piece;
       return [
         {
@@ -72,7 +69,7 @@ function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]
           offs: of,
           tailsMm,
           water: waterState(piece),
-          leftMm: Math.max(0, freeMm - taken - tailsMm),
+          leftMm,
           isScrap: scrapMm > 0,
         },
       ];
@@ -86,36 +83,32 @@ function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]
 }
 
 function layersOf({ gathered, cuts }: FoundCuts): LayerOfPlan[] {
-  const planned = pieceByLayer({ gathered, cuts });
-  const codes = new Map([...gathered.pieces.values()].map(({ id, code }) => [id, code]));
   const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
-  return gathered.asks.flatMap(({ job, main, backing }) =>
-    [main, backing].flatMap((of): LayerOfPlan[] => {
-      if (!of) return [];
-      const { jobId, tag, label, bagNumber, customer, promisedAt } = of.reel.shown;
-      const cut = cutOf.get(job.id);
-      const off = of === main ? cut?.main : cut?.backing[0];
-      return [
-        {
-          jobId,
-          tag,
-          label,
-          bag: bagNumber,
-          customer,
-          promisedAt,
-          layer: of.layer.id,
-          role: of.role,
-          line: of.product,
-          wantedMm: of.wantedMm,
-          leastMm: of === main ? of.reel.wants.leastMm : null,
-          mayGive: of === main && mayGive(main, backing),
-          now: codes.get(of.cut.pieceId ?? 0) ?? null,
-          planned: planned.get(keyOf(of)) ?? null,
-          givenMm: off?.lengthMm ?? 0,
-          matches: of === main && job.match !== undefined,
-          pinned: of.pin !== null,
-        },
-      ];
-    }),
+  return gathered.asks.flatMap((ask) =>
+    layersIn(ask).map((layer) => layerOf(ask, layer, cutOf.get(ask.job.id))),
   );
+}
+
+function layerOf({ job, main, backing }: Ask, of: CutLayer, cut: JobCut | undefined): LayerOfPlan {
+  const { jobId, tag, label, bagNumber, customer, promisedAt } = of.reel.shown;
+  const off = of === main ? cut?.main : cut?.backing[0];
+  return {
+    jobId,
+    tag,
+    label,
+    bag: bagNumber,
+    customer,
+    promisedAt,
+    layer: of.layer.id,
+    role: of.role,
+    line: of.product,
+    wantedMm: of.wantedMm,
+    leastMm: of === main ? of.reel.wants.leastMm : null,
+    mayGive: of === main && mayGive(main, backing),
+    now: of.now,
+    planned: off?.piece ?? null,
+    givenMm: off?.lengthMm ?? 0,
+    matches: of === main && job.match !== undefined,
+    pinned: of.pin !== null,
+  };
 }

@@ -46,9 +46,6 @@ export function linesOf({ pieces, layers, shortages }: CutsPlan): LineOfPlan[] {
 
 const weightOf = ({ changes, without }: LineOfPlan): number => 1000 * without.length + changes;
 
-/** Whether a plan is better than what is booked. */
-export const isBetter = ({ layers }: CutsPlan): boolean => layers.some(isMoved);
-
 /** What one plan comes to beside another, worst first; empty where they are alike. */
 export function costOf(before: CutFigures, after: CutFigures, length: (metres: number) => string): string[] {
   const more = (mm: number): string => `${length(Math.abs(mm) / 1000)} ${mm > 0 ? 'more' : 'less'}`;
@@ -69,22 +66,17 @@ export function costOf(before: CutFigures, after: CutFigures, length: (metres: n
 const SAME_MM = 100;
 
 /** How sure a plan is, in a sentence. */
-export function sureness({ looking, open }: CutsPlan): string {
+export function sureness({ looking, open: [first] }: CutsPlan): string {
   if (looking) return 'A better plan is being looked for.';
-  const [first] = open;
-  if (!first) return 'Nothing better exists: this is proven.';
-  if (first.level === 'order' || first.level === 'moved')
-    return first.level === 'moved'
-      ? 'Nothing wastes less: this is proven. Fewer changes might do.'
-      : 'Nothing wastes less: this is proven. An older piece might still go first somewhere.';
-  return `There may be a better plan: ${LEVEL_WORDS[first.level]} ${first.level === 'unserved' || first.level === 'opened' ? 'is' : 'are'} not proven.`;
+  return first ? UNPROVEN[first.level] : 'Nothing better exists: this is proven.';
 }
 
-const LEVEL_WORDS = {
-  unserved: 'the number of reels without line',
-  shortMm: 'the metres given up',
-  opened: 'the number of pieces opened',
-  scrapMm: 'the metres of scrap',
-  moved: 'the changes',
-  order: 'the order',
-} as const;
+/** What is said where a level is the first that is not proven. */
+const UNPROVEN: Readonly<Record<CutsPlan['open'][number]['level'], string>> = {
+  unserved: 'There may be a better plan: the number of reels without line is not proven.',
+  shortMm: 'There may be a better plan: the metres given up are not proven.',
+  opened: 'There may be a better plan: the number of pieces opened is not proven.',
+  scrapMm: 'There may be a better plan: the metres of scrap are not proven.',
+  moved: 'Nothing wastes less: this is proven. Fewer changes might do.',
+  order: 'Nothing wastes less: this is proven. An older piece might still go first somewhere.',
+};

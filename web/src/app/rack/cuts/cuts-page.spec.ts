@@ -84,6 +84,18 @@ describe('the plan of cuts', () => {
   });
 });
 
+it('tells of the last piece that was chosen, however fast', async () => {
+  const screen = await cuts(BETTER);
+  await screen.press('R-1');
+  await screen.type('Cut it from', 'L-1');
+  const first = screen.http.expectOne('/api/cuts/try');
+  await screen.type('Cut it from', 'L-2');
+  expect(first.cancelled).toBe(true);
+  screen.http.expectOne('/api/cuts/try').flush({ planned: NO_FIGURES, with: NO_FIGURES });
+  await screen.fixture.whenStable();
+  expect(screen.shown()).toContain('It costs nothing more.');
+});
+
 describe('the words of a plan', () => {
   const metres = (of: number): string => `${of} m`;
 

@@ -2,17 +2,18 @@ import { CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { api, type CutsPlan, type CutTried, type LayerOfPlan } from '@yard-spool/contract';
-import { EMPTY, filter, interval, merge, switchMap, timer, type Observable } from 'rxjs';
+import { EMPTY, filter, interval, merge, of, switchMap, timer, type Observable } from 'rxjs';
 import { ApiService } from '../../data/api.service';
 import { HouseService } from '../../data/house.service';
-import { load } from '../../data/loaded';
+import { load, loadFor } from '../../data/loaded';
 import { UnitsService } from '../../data/units.service';
 import { LineSwatch } from '../../drawing/line-swatch';
+import { InView } from '../../ui/in-view';
 import { LoadState } from '../../ui/load-state';
 import { Sending } from '../../ui/sending';
 import { RackTabs } from '../rack-tabs';
 import { CutFiguresTable } from './cut-figures';
-import { isBetter, isMoved, layerKey, linesOf, sureness, type LineOfPlan } from './cut-words';
+import { isMoved, layerKey, linesOf, sureness, type LineOfPlan } from './cut-words';
 import { LayerPanel } from './layer-panel';
 import { PieceBar } from './piece-bar';
 
@@ -23,16 +24,17 @@ const SOON_MS = 1500;
 /** Changes shown before somebody asks for all. */
 const FIRST_MOVES = 8;
 
-/** A layer that is looked at, and the piece somebody would rather have it from. */
+/** A layer that is looked at, and the piece somebody would rather have it from; empty where nobody said. */
 interface Chosen {
-  readonly key: string;
+  readonly jobId: number;
+  readonly layer: string;
   readonly piece: string;
 }
 
 /** Which reel is fed from which piece: the plan over all bags that wait, what it changes, and what no piece has enough for. */
 @Component({
   selector: 'ys-cuts-page',
-  imports: [CdkDropListGroup, CutFiguresTable, LayerPanel, LineSwatch, LoadState, PieceBar, RackTabs],
+  imports: [CdkDropListGroup, CutFiguresTable, InView, LayerPanel, LineSwatch, LoadState, PieceBar, RackTabs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './cuts-page.html',
   host: { class: 'block min-h-0 grow overflow-y-auto' },
@@ -47,10 +49,15 @@ export class CutsPage {
   private readonly changed = signal<CutsPlan | null>(null);
   protected readonly plan = computed(() => this.changed() ?? this.asked.value());
   protected readonly sending = new Sending();
-  protected readonly trial = new Sending();
 
   protected readonly chosen = signal<Chosen | null>(null);
-  protected readonly tried = signal<CutTried | null>(null);
+  /** What it would cost to cut that layer from that piece; whoever chooses another meanwhile is told of the last. */
+  protected readonly tried = loadFor(
+    this.chosen,
+    (chosen): Observable<CutTried | null> =>
+      chosen && chosen.piece !== '' ? this.api.call(api.tryCut, { body: chosen }) : of(null),
+    'nothing',
+  );
 
   protected readonly lines = computed(() => {
     const plan = this.plan();
@@ -59,16 +66,17 @@ export class CutsPage {
   protected readonly layers = computed(
     () => new Map((this.plan()?.layers ?? []).map((layer) => [layerKey(layer), layer])),
   );
-  protected readonly layer = computed(() => this.layers().get(this.chosen()?.key ?? '') ?? null);
+  protected readonly chosenKey = computed(() => {
+    const chosen = this.chosen();
+    return chosen ? layerKey(chosen) : '';
+  });
+  protected readonly layer = computed(() => this.layers().get(this.chosenKey()) ?? null);
   protected readonly moves = computed(() => (this.plan()?.layers ?? []).filter(isMoved));
   protected readonly all = signal(false);
   protected readonly shownMoves = computed(() =>
     this.all() ? this.moves() : this.moves().slice(0, FIRST_MOVES),
   );
-  protected readonly better = computed(() => {
-    const plan = this.plan();
-    return plan !== undefined && isBetter(plan);
-  });
+  protected readonly better = computed(() => this.moves().length > 0);
   protected readonly heading = computed(() => {
     if (this.better()) return 'A better way to cut';
     return this.plan()?.looking ? 'Looking for a better way' : 'Nothing to change';
@@ -101,28 +109,14 @@ export class CutsPage {
       });
   }
 
-  protected choose(layer: LayerOfPlan): void {
-    const key = layerKey(layer);
-    this.tried.set(null);
-    this.chosen.set(this.chosen()?.key === key ? null : { key, piece: '' });
+  protected choose({ jobId, layer }: LayerOfPlan): void {
+    const isChosen = this.chosenKey() === layerKey({ jobId, layer });
+    this.chosen.set(isChosen ? null : { jobId, layer, piece: '' });
   }
 
-  protected dropped({ layer, piece }: { readonly layer: LayerOfPlan; readonly piece: string }): void {
-    this.chosen.set({ key: layerKey(layer), piece: '' });
-    this.ask(piece);
-  }
-
-  /** What it would cost to cut the layer that is looked at from a piece. */
-  protected ask(piece: string): void {
-    const chosen = this.chosen();
-    const layer = this.layer();
-    if (!chosen || !layer || piece === '') return;
-    this.chosen.set({ ...chosen, piece });
-    this.tried.set(null);
-    const body = { jobId: layer.jobId, layer: layer.layer, piece };
-    this.trial.send(this.api.call(api.tryCut, { body }), (tried) => {
-      if (this.chosen()?.piece === piece) this.tried.set(tried);
-    });
+  /** Looks at what it would cost to cut a layer from a piece. */
+  protected ask({ jobId, layer }: LayerOfPlan, piece: string): void {
+    if (piece !== '') this.chosen.set({ jobId, layer, piece });
   }
 
   protected pin(piece: string | null): void {
@@ -147,7 +141,6 @@ export class CutsPage {
 
   protected close(): void {
     this.chosen.set(null);
-    this.tried.set(null);
   }
 
   private change(asking: Observable<CutsPlan>, done: () => void): void {

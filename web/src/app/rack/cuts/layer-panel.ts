@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormControl } from '@angular/forms';
 import type { CutTried, LayerOfPlan, PieceOfPlan } from '@yard-spool/contract';
 import { RouterLink } from '@angular/router';
+import type { Loaded } from '../../data/loaded';
 import { UnitsService } from '../../data/units.service';
 import { quantityReader } from '../../ui/read-quantity';
 import { QuantityField } from '../../ui/quantity-field';
@@ -27,16 +28,17 @@ import { costOf } from './cut-words';
     <ys-select-field label="Cut it from" [control]="piece" [options]="options()" />
     @if (asked(); as code) {
       <p role="status" class="text-[13px]">
-        @if (trying()) {
+        @let found = tried();
+        @if (found.state === 'loading') {
           Looking at what {{ code }} would cost.
-        } @else if (tried(); as cost) {
-          @if (cost.with === null) {
-            <b class="text-stop">{{ code }} has not enough for it.</b>
-          } @else if (costs().length === 0) {
-            <b class="text-pass">It costs nothing more.</b>
-          } @else {
-            With {{ code }}: <b>{{ costs().join(', ') }}.</b>
-          }
+        } @else if (found.state === 'failed') {
+          <b class="text-stop">{{ found.sentence }}</b>
+        } @else if (!fits()) {
+          <b class="text-stop">{{ code }} has not enough for it.</b>
+        } @else if (costs().length === 0) {
+          <b class="text-pass">It costs nothing more.</b>
+        } @else {
+          With {{ code }}: <b>{{ costs().join(', ') }}.</b>
         }
       </p>
     }
@@ -44,7 +46,7 @@ import { costOf } from './cut-words';
       <button
         type="button"
         class="plain"
-        [disabled]="busy() || trying() || piece.value === '' || tried()?.with === null"
+        [disabled]="busy() || piece.value === '' || !fits()"
         (click)="pin.emit(piece.value)"
       >
         Keep it on this piece
@@ -75,9 +77,6 @@ import { costOf } from './cut-words';
         </p>
       </form>
     }
-    @if (problem(); as sentence) {
-      <p class="font-bold text-stop" role="alert">{{ sentence }}</p>
-    }
   `,
   host: { class: 'card flex flex-col gap-2 p-3' },
 })
@@ -89,10 +88,8 @@ export class LayerPanel {
   readonly pieces = input.required<readonly PieceOfPlan[]>();
   /** The piece that is asked for, and what that costs once it is known. */
   readonly asked = input('');
-  readonly tried = input<CutTried | null>(null);
-  readonly trying = input(false);
+  readonly tried = input.required<Loaded<CutTried | null>>();
   readonly busy = input(false);
-  readonly problem = input('');
   readonly leastProblem = input('');
   readonly ask = output<string>();
   readonly pin = output<string | null>();
@@ -110,9 +107,16 @@ export class LayerPanel {
       name: `${code}, ${this.units.length(freeMm / 1000)}, ${opened ? 'open' : 'sealed'}`,
     })),
   ]);
-  protected readonly costs = computed(() => {
+  /** Null where nothing is asked for. */
+  private readonly found = computed(() => {
     const tried = this.tried();
-    return tried?.with ? costOf(tried.planned, tried.with, (metres) => this.units.length(metres)) : [];
+    return tried.state === 'ready' ? tried.value : null;
+  });
+  /** Whether it can be kept on the piece that is asked for, or nobody asks for another. */
+  protected readonly fits = computed(() => this.tried().state !== 'loading' && this.found()?.with !== null);
+  protected readonly costs = computed(() => {
+    const found = this.found();
+    return found?.with ? costOf(found.planned, found.with, (metres) => this.units.length(metres)) : [];
   });
 
   constructor() {
