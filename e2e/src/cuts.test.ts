@@ -1,5 +1,5 @@
 import type { Bag, CutsPlan, Piece, SavedHouseRules } from '@yard-spool/contract';
-import { Origin, type WebElement } from 'selenium-webdriver';
+import { Key, Origin, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Browser } from './browser';
 import { Ask } from './faults/ask';
@@ -85,9 +85,16 @@ describe('which piece a reel is cut from', () => {
     const tag = bag.jobs[0]?.tag ?? '';
     await has('M-LONG', tag);
     expect((await plan()).layers.some(({ pinned }) => pinned)).toBe(true);
-    await (await chip()).click();
-    await browser.click('Let the plan choose');
+    // By keys alone: from the length to its panel and back.
+    await (await chip()).sendKeys(Key.ENTER);
+    const focused = (): Promise<WebElement> => browser.driver.switchTo().activeElement();
+    expect(await (await focused()).getTagName()).toBe('select');
+    await (await focused()).sendKeys(Key.TAB, Key.NULL);
+    await (await focused()).sendKeys(Key.TAB, Key.NULL);
+    expect(await (await focused()).getText()).toBe('Let the plan choose');
+    await (await focused()).sendKeys(Key.ENTER);
     await has('M-REST', tag);
+    expect(await (await focused()).getAttribute('data-off')).toBe(`${String(bag.jobs[0]?.id)}:main`);
   });
 
   it('is booked so once the plan is accepted', async () => {

@@ -1,5 +1,14 @@
 import { CdkDropListGroup } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+} from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { api, type CutsPlan, type CutTried, type LayerOfPlan } from '@yard-spool/contract';
 import { EMPTY, filter, interval, merge, of, switchMap, timer, type Observable } from 'rxjs';
@@ -41,6 +50,8 @@ interface Chosen {
 })
 export class CutsPage {
   private readonly api = inject(ApiService);
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly units = inject(UnitsService);
   protected readonly house = inject(HouseService);
 
@@ -112,6 +123,7 @@ export class CutsPage {
   protected choose({ jobId, layer }: LayerOfPlan): void {
     const isChosen = this.chosenKey() === layerKey({ jobId, layer });
     this.chosen.set(isChosen ? null : { jobId, layer, piece: '' });
+    if (!isChosen) this.focus('ys-layer-panel select');
   }
 
   /** Looks at what it would cost to cut a layer from a piece. */
@@ -140,7 +152,15 @@ export class CutsPage {
   }
 
   protected close(): void {
+    const key = this.chosenKey();
     this.chosen.set(null);
+    // Whoever goes by keys goes on where they were: the length may be on another piece by now.
+    if (key !== '') this.focus(`[data-off="${key}"]`);
+  }
+
+  /** The panel lies after all lengths, and above them on a phone: nobody should have to go through them to it. */
+  private focus(where: string): void {
+    afterNextRender(() => this.host.querySelector<HTMLElement>(where)?.focus(), { injector: this.injector });
   }
 
   private change(asking: Observable<CutsPlan>, done: () => void): void {
