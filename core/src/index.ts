@@ -81,7 +81,7 @@ export {
   type CutScore,
 } from './cuts/score-cuts';
 export { firstComeCuts } from './cuts/first-come';
-export { greedyCuts } from './cuts/greedy-cuts';
+export { quickCuts } from './cuts/quick-cuts';
 export type { LevelGap, Solve } from './cuts/level-cuts';
 export { linkedGroups, planCuts, type CutPlan } from './cuts/plan-cuts';
 export {

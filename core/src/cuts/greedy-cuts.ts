@@ -15,20 +15,30 @@ import {
 /** What is left on each piece as one job after another is cut. */
 type Left = Map<string, number>;
 
+/** Which job is cut first, and with how much of its main. */
+export interface GreedyWay {
+  readonly first: 'longest' | 'shortest';
+  readonly main: 'wanted' | 'least';
+}
+
+const BEST_FIT: GreedyWay = { first: 'longest', main: 'wanted' };
+
 /**
  * Cuts at once, as a careful person makes them: the longest main first, each from the piece that is left shortest by it,
  * opened ones before sealed ones. Where no piece has all of a main, the one with most on it gives what it has.
  */
-export function greedyCuts({ jobs, pieces, tailMm }: Stock): JobCut[] {
+export function greedyCuts({ jobs, pieces, tailMm }: Stock, way = BEST_FIT): JobCut[] {
   const left: Left = new Map(pieces.map(({ id, freeMm }) => [id, freeMm]));
-  const order = [...jobs].sort((a, b) => b.main.wantedMm - a.main.wantedMm || (a.id < b.id ? -1 : 1));
+  const mainOf = ({ main }: CutJob): number => (way.main === 'wanted' ? main.wantedMm : main.leastMm);
+  const sign = way.first === 'longest' ? -1 : 1;
+  const order = [...jobs].sort((a, b) => sign * (mainOf(a) - mainOf(b)) || (a.id < b.id ? -1 : 1));
   const lots = new Map<string, string>();
   return order.flatMap((job) => {
     const trial: Left = new Map(left);
     const match = matchOf(job);
     const lot = match === null ? undefined : lots.get(match);
     const there = lot === undefined ? pieces : pieces.filter((piece) => isOfLot(piece, job, lot));
-    const cut = cutOf(job, there, trial, tailMm);
+    const cut = cutOf(job, mainOf(job), there, trial, tailMm);
     const of = pieces.find(({ id }) => id === cut?.main.piece);
     if (match !== null && of) lots.set(match, lotOf(of));
     if (cut) for (const [id, mm] of trial) left.set(id, mm);
@@ -40,8 +50,14 @@ export function greedyCuts({ jobs, pieces, tailMm }: Stock): JobCut[] {
 const isOfLot = (piece: StockPiece, job: CutJob, lot: string): boolean =>
   piece.product !== job.main.product || lotOf(piece) === lot;
 
-function cutOf(job: CutJob, pieces: readonly StockPiece[], left: Left, tailMm: number): JobCut | null {
-  const { wantedMm, leastMm } = job.main;
+function cutOf(
+  job: CutJob,
+  wantedMm: number,
+  pieces: readonly StockPiece[],
+  left: Left,
+  tailMm: number,
+): JobCut | null {
+  const { leastMm } = job.main;
   const ofMain = pieces.filter((piece) => givesMain(piece, job));
   const best = bestFor(ofMain, left, wantedMm) ?? longest(ofMain, left);
   if (!best) return null;

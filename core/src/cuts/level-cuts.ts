@@ -3,6 +3,7 @@ import { leastOpened } from './least-opened';
 import type { Linear, MixedProgram } from './linear';
 import { scoreCuts, type CutLevel, type Ranks } from './score-cuts';
 import type { JobCut, Stock } from './stock';
+import { swapCuts } from './swap-cuts';
 
 /** What a solver found. */
 export interface Solved {
@@ -49,6 +50,8 @@ export class LevelCuts {
   readonly open: LevelGap[] = [];
   private model: CutModel | null = null;
   private values: ArrayLike<number> = [];
+  /** What the level that is not settled yet came to. */
+  private found: { readonly most: number; readonly gap: number } | null = null;
   /** What levels are held to before there is a model; null for as they are to begin with. */
   private readonly held: { readonly level: CutLevel; readonly most: number | null }[] = [];
 
@@ -59,30 +62,60 @@ export class LevelCuts {
     private readonly ranks: Ranks,
   ) {}
 
+  /** Other cuts to begin with: before any level is improved. */
+  begin(cuts: readonly JobCut[]): void {
+    this.cuts = cuts;
+  }
+
   /** A level that gets no worse than it is to begin with: before any is improved. */
   hold(level: CutLevel): void {
     this.held.push({ level, most: null });
   }
 
-  /** A level as small as can be found in so much time, ms. */
-  improve(level: CutLevel, solve: Solve, withinMs: number): void {
-    if (this.open.some(({ gap }) => gap === Infinity)) return;
+  /**
+   * A level as small as can be found in so much time, ms. It may be asked again, with more time, until it is settled.
+   *
+   * @returns whether nothing better exists
+   */
+  improve(level: CutLevel, solve: Solve, withinMs: number): boolean {
+    if (this.open.some(({ gap }) => gap === Infinity)) return true;
     const now = scoreCuts(this.stock, this.cuts, this.ranks)[level];
     // What is at the least it can be needs no solver to say so.
     if (now <= this.leastOf(level)) {
-      this.keep(level, level === 'unserved' ? -this.stock.jobs.length : now);
-      return;
+      this.found = { most: level === 'unserved' ? -this.stock.jobs.length : now, gap: 0 };
+      return true;
     }
     const { program, levels, read } = this.modelNow();
-    const found = solve(program, levels[level], withinMs, this.values);
-    if (found.status === 'none') {
-      this.open.push({ level, gap: Infinity });
-      return;
+    const { status, objective, bound, values } = solve(program, levels[level], withinMs, this.values);
+    const least = sumOf(levels[level], this.values);
+    if (status === 'none') {
+      this.found = { most: least, gap: this.found?.gap ?? Infinity };
+      return false;
     }
-    this.values = found.values;
-    this.cuts = read((column) => found.values[column] ?? 0);
-    if (found.status === 'found') this.open.push({ level, gap: Math.max(0, found.objective - found.bound) });
-    this.keep(level, found.objective);
+    // Asked again in less time than it took before, it may come to something worse.
+    if (objective <= least) {
+      this.values = values;
+      this.cuts = read((column) => values[column] ?? 0);
+    }
+    const most = Math.min(least, objective);
+    this.found = { most, gap: status === 'proven' ? 0 : Math.max(0, most - bound) };
+    return status === 'proven';
+  }
+
+  /** Holds a level to what was found, before the next. */
+  settle(level: CutLevel): void {
+    if (!this.found) return;
+    const { most, gap } = this.found;
+    this.found = null;
+    if (gap > 0) this.open.push({ level, gap });
+    this.keep(level, most);
+    this.swap();
+  }
+
+  /** What is better by a swap need not be looked for by a solver; what is held stays as it is. */
+  swap(): void {
+    this.cuts = swapCuts(this.stock, this.cuts, this.ranks);
+    if (this.model) this.values = this.model.write(this.cuts);
   }
 
   private leastOf(level: CutLevel): number {

@@ -43,7 +43,7 @@ export class MixedProgram {
     sum: Linear,
     { least = -Infinity, most = Infinity }: { readonly least?: number; readonly most?: number },
   ): void {
-    if (sum.length > 0) this.kept.push({ sum, least, most });
+    if (sum.length > 0) this.kept.push({ sum: once(sum), least, most });
   }
 
   /** At most so much of it, and only where something is chosen. */
@@ -70,6 +70,13 @@ export class MixedProgram {
   noneIf(amount: Column, most: number, choice: Column): void {
     this.keep(pair(1, amount, most, choice), { most });
   }
+}
+
+/** Each variable once. */
+function once(sum: Linear): Linear {
+  const factors = new Map<Column, number>();
+  for (const [factor, column] of sum) factors.set(column, (factors.get(column) ?? 0) + factor);
+  return [...factors].map(([column, factor]) => [factor, column]);
 }
 
 const pair = (a: number, x: Column, b: number, y: Column): Linear => {

@@ -1,5 +1,7 @@
 import { amplePieces, type AmplePieces } from './ample';
-import { greedyCuts } from './greedy-cuts';
+import { apartOf, asChosen, cutsOf, together } from './apart-cuts';
+import { partCuts } from './part-cuts';
+import { quickCuts } from './quick-cuts';
 import {
   compareCuts,
   CUT_LEVELS,
@@ -8,9 +10,10 @@ import {
   scoreCuts,
   type CutLevel,
   type CutScore,
+  type Ranks,
 } from './score-cuts';
 import { LevelCuts, type LevelGap, type Solve, type Time } from './level-cuts';
-import { backingAlone, backingName, inFull, mainAlone } from './split-job';
+import { backingAlone, backingName, mainAlone } from './split-job';
 import { backingFor, type CutJob, type CutOff, type JobCut, type Stock } from './stock';
 
 /** Which job is fed from which piece. */
@@ -36,6 +39,13 @@ const SHARE_OF_TIME: Readonly<Record<CutLevel, number>> = {
   order: 1,
 };
 
+/** So many jobs times pieces are more than a solver finds anything in, in a few seconds. */
+const LARGE = 2500;
+/** How much of the time goes into parts of what is too large. */
+const TIME_OF_PARTS = 0.5;
+/** What a level's groups share of its time at first, and again: most are proven at once, and leave theirs to the others. */
+const PARTS_OF_TIME = [0.15, 1] as const;
+
 /**
  * Cuts by strict levels, each solved and then fixed before the next: jobs not served, main below what is wanted, sealed
  * pieces opened, scrap, cuts off another piece than they are booked on, oldest opened first. Products that no job links are solved apart. Two steps, which lose nothing:
@@ -54,43 +64,72 @@ export function planCuts(stock: Stock, solve: Solve, { withinMs, now }: Time): C
   const until = now() + withinMs;
   const improve = (groups: readonly LevelCuts[], level: CutLevel, share: number): void => {
     const levelUntil = now() + share * (until - now());
-    // Small ones first: what they leave of their share of the time is for the large ones.
-    bySize(groups).forEach((group, i) => {
-      group.improve(level, solve, (levelUntil - now()) / (groups.length - i));
-    });
+    let left = bySize(groups);
+    for (const part of PARTS_OF_TIME) {
+      const partUntil = now() + part * (levelUntil - now());
+      // Small ones first: what they leave of their share of the time is for the large ones.
+      left = left.filter((group, i) => !group.improve(level, solve, (partUntil - now()) / (left.length - i)));
+    }
+    for (const group of groups) group.settle(level);
   };
 
   const scarce = scarceOf(stock, ample);
-  const atOnce = greedyCuts(stock);
+  const atOnce = quickCuts(stock, ranks);
   const served = linkedGroups(scarce).map(
     // Made for it alone, or as they are among all others.
-    (group) => new LevelCuts(group, betterCuts(group, greedyCuts(group), cutsOf(group, atOnce)), ranks),
+    (group) => new LevelCuts(group, betterCuts(group, quickCuts(group, ranks), cutsOf(group, atOnce)), ranks),
   );
+  for (const group of served.filter(isLarge)) {
+    const partsUntil = now() + TIME_OF_PARTS * (until - now());
+    group.begin(partCuts(group.stock, group.cuts, ranks, solve, { until: partsUntil, now }));
+  }
   for (const level of SERVICE) improve(served, level, SHARE_OF_TIME[level]);
 
   const asked = new Set(scarce.jobs.map(({ id }) => id));
-  const inDoubt = new Set(served.filter(isShort).flatMap((group) => group.stock.jobs.map(({ id }) => id)));
+  const short = served.filter(isShort);
+  const inDoubt = jobsOf(
+    stock,
+    short.filter((group) => !isLarge(group)),
+  );
+  const many = jobsOf(stock, short.filter(isLarge));
   const found = served.flatMap(({ cuts }) => cuts);
   const start = betterCuts(stock, withAmple(stock, ample, asked, found), atOnce);
-  const apart = linkedGroups(apartOf(stock, inDoubt)).map(
+  const apart = linkedGroups(apartOf(asChosen(stock, many, start), inDoubt)).map(
     (group) => new LevelCuts(group, cutsOf(group, start), ranks),
   );
-  for (const group of apart) for (const level of SERVICE) group.hold(level);
+  for (const group of apart) {
+    group.swap();
+    for (const level of SERVICE) group.hold(level);
+  }
   for (const level of PIECES) improve(apart, level, SHARE_OF_TIME[level]);
   const cuts = together(
     stock,
     apart.flatMap((group) => group.cuts),
   );
-  return best(
-    stock,
-    cuts,
-    atOnce,
-    [...served, ...apart].flatMap(({ open }) => open),
-  );
+  const gaps = apart.flatMap((group) => (isOf(group, many) ? allOpen(group, ranks) : group.open));
+  return best(stock, cuts, atOnce, [...served.flatMap(({ open }) => open), ...gaps]);
+}
+
+/** All jobs that have a part in some groups. */
+function jobsOf({ jobs }: Stock, groups: readonly LevelCuts[]): ReadonlySet<string> {
+  const names = new Set(groups.flatMap((group) => group.stock.jobs.map(({ id }) => id)));
+  return new Set(jobs.map(({ id }) => id).filter((id) => names.has(id) || names.has(backingName(id))));
+}
+
+/** Who is served was not proven, so that nothing is that hangs on it. */
+const isOf = ({ stock }: LevelCuts, many: ReadonlySet<string>): boolean =>
+  stock.jobs.some(({ id }) => many.has(id) || [...many].some((job) => backingName(job) === id));
+
+function allOpen({ stock, cuts }: LevelCuts, ranks: Ranks): LevelGap[] {
+  const score = scoreCuts(stock, cuts, ranks);
+  return PIECES.map((level) => ({ level, gap: level === 'scrapMm' ? score.scrapMm / 1000 : score[level] }));
 }
 
 const bySize = (groups: readonly LevelCuts[]): LevelCuts[] =>
   [...groups].sort((a, b) => sizeOf(a.stock) - sizeOf(b.stock));
+
+/** More than a solver can look at in one piece. */
+const isLarge = ({ stock }: LevelCuts): boolean => sizeOf(stock) > LARGE;
 
 const sizeOf = ({ jobs, pieces }: Stock): number => jobs.length * pieces.length;
 
@@ -173,45 +212,6 @@ function backingWithAmple(
   if (!places) return cut?.backing ?? [];
   const piece = places.get(backingName(job.id));
   return piece === undefined ? [] : [{ piece, lengthMm }];
-}
-
-/** Jobs that are served in full whatever is chosen ask their products one by one; the others stay as they are. */
-function apartOf({ jobs, pieces, tailMm }: Stock, inDoubt: ReadonlySet<string>): Stock {
-  const parts = jobs.map((job) => {
-    if (inDoubt.has(job.id) || inDoubt.has(backingName(job.id))) return { jobs: [job], own: [] };
-    const full = inFull(job);
-    if (backingFor(full, full.main.wantedMm) <= 0) return { jobs: [mainAlone(full)], own: [] };
-    const alone = backingAlone(full);
-    return { jobs: [mainAlone(full), alone.job], own: [alone.piece] };
-  });
-  return {
-    jobs: parts.flatMap((one) => one.jobs),
-    pieces: [...pieces, ...parts.flatMap(({ own }) => own)],
-    tailMm,
-  };
-}
-
-/** Whole cuts as the jobs of a group have them. */
-function cutsOf({ jobs, pieces }: Stock, cuts: readonly JobCut[]): JobCut[] {
-  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
-  const own = new Set(pieces.map(({ id }) => id));
-  const wholeOf = new Map(cuts.map((cut) => [backingName(cut.job), cut]));
-  return jobs.flatMap((job) => {
-    const cut = cutOf.get(job.id);
-    if (cut) return [{ ...cut, backing: job.backing ? cut.backing : [] }];
-    const whole = wholeOf.get(job.id);
-    if (!whole || !own.has(job.id)) return [];
-    return [{ ...whole, job: job.id, main: { piece: job.id, lengthMm: whole.main.lengthMm } }];
-  });
-}
-
-/** Cuts of jobs whose main and backing were cut apart, as one. */
-function together({ jobs }: Stock, cuts: readonly JobCut[]): JobCut[] {
-  const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
-  return jobs.flatMap(({ id }) => {
-    const cut = cutOf.get(id);
-    return cut ? [{ ...cut, backing: cutOf.get(backingName(id))?.backing ?? cut.backing }] : [];
-  });
 }
 
 /** Jobs and pieces whose products are linked by some job, apart from all others. */

@@ -1,7 +1,7 @@
 import {
   compareCuts,
   faultsOfCuts,
-  greedyCuts,
+  quickCuts,
   linkedGroups,
   scoreCuts,
   type CutScore,
@@ -37,4 +37,4 @@ const counted = (stock: Stock, cuts: readonly JobCut[]): CutScore => ({
 
 /** Cuts that are there at once, while better ones are looked for. */
 export const cutsAtOnce = (stock: Stock, booked: readonly JobCut[]): readonly JobCut[] =>
-  whereBetter(stock, greedyCuts(stock), booked);
+  whereBetter(stock, quickCuts(stock), booked);

@@ -2,6 +2,7 @@ import type { CutsPlan } from '@yard-spool/contract';
 import type { Reading } from '../context/context';
 import type { Held } from '../context/held';
 import { inWorker } from '../work/in-worker';
+import { OnlyLast } from '../work/only-last';
 import { cutsAtOnce, whereBetter } from './better-cuts';
 import { FIND_CUTS } from './find-cuts';
 import { keyFor, type FoundCuts } from './found-cuts';
@@ -23,11 +24,13 @@ interface HeldCuts {
   /** The last one that no better was looked for: what moved is told from it. */
   settled: FoundCuts | null;
   looking: Promise<void> | null;
+  /** A plan that is overtaken is not looked for any longer. */
+  readonly finder: OnlyLast;
   moved: readonly (MovedCut & { readonly at: number })[];
 }
 
 const CUTS: Held<HeldCuts> = {
-  make: () => ({ last: null, settled: null, looking: null, moved: [] }),
+  make: () => ({ last: null, settled: null, looking: null, finder: new OnlyLast(), moved: [] }),
   forget: (held) => {
     held.last = null;
     held.settled = null;
@@ -56,7 +59,8 @@ export async function cutsNow(from: Reading): Promise<FoundCuts> {
   const first: FoundCuts = { key, gathered, cuts: cutsAtOnce(stock, booked), open: UNPROVEN };
   held.last = first;
   const at = from.clock().getTime();
-  const looking = better(first)
+  const looking = held.finder
+    .begin((signal) => better(first, signal))
     .then((found) => {
       if (held.last !== first) return;
       held.moved = stillMoved(held, found, at);
@@ -75,13 +79,15 @@ export async function cutsNow(from: Reading): Promise<FoundCuts> {
 /** The plan once no better one is looked for. */
 export async function cutsFound(from: Reading): Promise<FoundCuts> {
   await cutsNow(from);
-  await from.held.of(CUTS).looking;
+  const held = from.held.of(CUTS);
+  // What is waited for may be overtaken by another.
+  for (let { looking } = held; looking; { looking } = held) await looking;
   return cutsNow(from);
 }
 
-async function better(first: FoundCuts): Promise<FoundCuts> {
+async function better(first: FoundCuts, signal: AbortSignal): Promise<FoundCuts> {
   const { stock, booked } = first.gathered;
-  const { cuts, open } = await inWorker(FIND_CUTS, { stock, within: WITHIN });
+  const { cuts, open } = await inWorker(FIND_CUTS, { stock, within: WITHIN }, { signal });
   return { ...first, cuts: whereBetter(stock, cuts, booked), open };
 }
 

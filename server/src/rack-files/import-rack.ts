@@ -24,7 +24,7 @@ export async function importRack(
   // Read beside the event loop: a file of 20,000 rows takes a second.
   const { buffer } = body;
   const own = buffer instanceof ArrayBuffer && buffer.byteLength === body.byteLength ? [buffer] : [];
-  const file = await inWorker(READ_FILE, body, own);
+  const file = await inWorker(READ_FILE, body, { transferList: own });
   if (!file.ok)
     throw new ProblemError('bad-request', file.errors[0]?.message ?? 'This could not be read.', file.errors);
   const { what, preview, rows } = file;

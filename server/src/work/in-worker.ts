@@ -32,24 +32,35 @@ const workers = (): Tinypool =>
     idleTimeout: IDLE_MS,
   }));
 
+/** How something is computed. */
+export interface Asked {
+  /** Memory that is handed over instead of copied; it is gone here afterwards. */
+  readonly transferList?: ArrayBuffer[];
+  /** Nobody wants it any more. */
+  readonly signal?: AbortSignal;
+}
+
 /**
  * Computes something beside the event loop, so that counters and other people are served meanwhile.
  *
- * @param transferList memory that is handed over instead of copied; it is gone here afterwards
- * @throws `too-much-work` where it is not done in time; the worker that had it is ended
+ * @throws `too-much-work` where it is not done in time; what the signal says where nobody wants it any more. The worker that
+ *   had it is ended, and its place is free at once
  */
 export async function inWorker<Given, Made>(
   { name }: Task<Given, Made>,
   given: Given,
-  transferList: ArrayBuffer[] = [],
+  { transferList = [], signal: unwanted }: Asked = {},
 ): Promise<Made> {
   if (here) return (await workOf(here, name)(given as never)) as Made;
   const made: unknown = await turns.add(async (): Promise<unknown> => {
-    const signal = AbortSignal.timeout(DEADLINE_MS);
+    unwanted?.throwIfAborted();
+    const late = AbortSignal.timeout(DEADLINE_MS);
+    const signal = unwanted ? AbortSignal.any([late, unwanted]) : late;
     try {
       return await workers().run({ name, given }, { signal, transferList });
     } catch (error) {
-      if (!signal.aborted) throw error;
+      unwanted?.throwIfAborted();
+      if (!late.aborted) throw error;
       throw new ProblemError(
         'too-much-work',
         'This takes too long to work out. Nothing was changed: do it in parts.',
