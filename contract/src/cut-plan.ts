@@ -65,6 +65,9 @@ const LayerOfPlanSchema = v.object({
   mayGive: v.boolean(),
   now: v.nullable(v.string()),
   planned: v.nullable(v.string()),
+  /** The second piece, where it is joined from two. */
+  nowJoined: v.nullable(v.string()),
+  plannedJoined: v.nullable(v.string()),
   /** What of it the plan gives; the same as wanted where it gives nothing up. */
   givenMm: MillimetresSchema,
   /** Whether it is cut from one lot with others of its bag. */

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { limit } from './words';
 import { IdSchema, KeySchema, line, MillimetresSchema } from './basics';
-import { MATERIALS, type Takes, WATER_STATES } from '@yard-spool/core';
+import { LEAST_JOINED_MM, MATERIALS, type Takes, WATER_STATES } from '@yard-spool/core';
 import { sameAs } from './same';
 import { diameter } from './products';
 import { PIECE_KINDS } from './rack';
@@ -13,12 +13,27 @@ export const TakesSchema = sameAs<Takes>()(
 
 const layer = KeySchema;
 
+/** Shorter lengths are not joined. */
+const firstMm = v.pipe(
+  MillimetresSchema,
+  v.minValue(
+    LEAST_JOINED_MM,
+    limit('limit.at-least-m', { what: 'A length that is joined', least: { m: LEAST_JOINED_MM / 1000 } }),
+  ),
+);
+
 /**
  * What a layer of the plan is to be cut from: a piece on the rack; line the customer brings, by its place in the booking;
  * or a line that has yet to come.
  */
 export const CutSchema = v.union([
-  v.object({ layer, pieceId: IdSchema, takes: v.exactOptional(TakesSchema) }),
+  v.object({
+    layer,
+    pieceId: IdSchema,
+    takes: v.exactOptional(TakesSchema),
+    /** Backing joined from two: so much off the first piece, what is left of it off another. */
+    joined: v.exactOptional(v.object({ pieceId: IdSchema, firstMm })),
+  }),
   v.object({
     layer,
     brought: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(11)),
@@ -30,7 +45,10 @@ export type Cut = v.InferOutput<typeof CutSchema>;
 
 export const CutsSchema = v.pipe(v.array(CutSchema), v.maxLength(12));
 
-/** A cut as kept: what it comes to, with the piece it is from; without one while its line has yet to come. */
+/**
+ * A cut as kept: what it comes to, with the piece it is from; without one while its line has yet to come. A layer that is
+ * joined from two has two, in the order they are wound.
+ */
 export const PlannedCutSchema = v.object({
   layer: v.string(),
   pieceId: v.nullable(IdSchema),

@@ -80,6 +80,7 @@ export {
   type CutLevel,
   type CutScore,
 } from './cuts/score-cuts';
+export { demandsOf, type JoinedCut } from './cuts/joined';
 export { firstComeCuts } from './cuts/first-come';
 export { quickCuts } from './cuts/quick-cuts';
 export type { LevelGap, Solve } from './cuts/level-cuts';

@@ -13,7 +13,7 @@ import {
   type OfJob,
   type Use,
 } from './cut-uses';
-import { lotOf, matchOf, type JobCut, type Stock, type StockPiece } from './stock';
+import { isBooked, lotOf, matchOf, type CutJob, type JobCut, type Stock, type StockPiece } from './stock';
 
 /** Cuts as a mixed-integer program, in metres, with a sum for each level of what they come to. */
 export interface CutModel {
@@ -54,9 +54,10 @@ export function cutModel(stock: Stock, ranks: Ranks): CutModel {
         ]),
       opened: perPiece.flatMap(({ columns }) => once(columns?.opens)),
       scrapMm: perPiece.flatMap(({ columns }) => once(columns?.scrap)),
+      joins: perJob.flatMap(({ joined }) => once(joined)),
       moved: perJob.flatMap((one) => [
-        ...offOf(one.mains, one.job.main.booked),
-        ...offOf(backingsOf(one), one.job.backing?.booked),
+        ...offOf(one.mains, one.job, 'main'),
+        ...offOf(backingsOf(one), one.job, 'backing'),
       ]),
       order: perCut(uses, ranks),
     },
@@ -91,10 +92,8 @@ function writePiece(values: Float64Array, tailMm: number, { piece, uses, columns
 const once = (column: Column | null | undefined): Linear => (column == null ? [] : [[1, column]]);
 
 /** Each use of another piece than is booked. */
-const offOf = (uses: readonly Use[], booked: string | undefined): Linear =>
-  booked === undefined
-    ? []
-    : uses.filter(({ piece }) => piece.id !== booked).map(({ is }): Linear[number] => [1, is]);
+const offOf = (uses: readonly Use[], job: CutJob, of: 'main' | 'backing'): Linear =>
+  uses.filter(({ piece }) => isBooked(job, of, piece.id) === false).map(({ is }): Linear[number] => [1, is]);
 
 const perCut = (uses: readonly Use[], ranks: Ranks): Linear =>
   uses

@@ -17,7 +17,7 @@ export interface CutOnPiece {
 
 /**
  * What a length comes to on a piece. A cut that takes all there is has no tail to lose, nor has a part of a piece that is
- * shared out. What lacks less than is not known of spool and piece stops nothing.
+ * shared out, nor a cut of nothing. What lacks less than is not known of spool and piece stops nothing.
  *
  * @param length planned, m, with its range
  * @param freeMm free on the piece for this cut
@@ -35,7 +35,7 @@ export function cutOnPiece(
   const asked = Math.round(length.value * 1000);
   const free = Math.max(0, freeMm);
   const lengthMm = Math.min(asked, free);
-  const tail = takes ? 0 : Math.min(tailMm, free - lengthMm);
+  const tail = takes || asked === 0 ? 0 : Math.min(tailMm, free - lengthMm);
   const shortMm = asked - lengthMm;
   const doubt = Math.hypot(length.high - length.value, isSealed(piece) ? 0 : NINETIETH * booksOff(piece));
   const tooShort = shortMm > 0 && (lengthMm <= 0 || shortMm > 1000 * doubt);

@@ -27,7 +27,7 @@ export interface CutPlan {
 /** Who is served, and with how much of the main. */
 const SERVICE: readonly CutLevel[] = ['unserved', 'shortMm'];
 /** Which pieces that takes. */
-const PIECES: readonly CutLevel[] = ['opened', 'scrapMm', 'moved', 'order'];
+const PIECES: readonly CutLevel[] = ['opened', 'scrapMm', 'joins', 'moved', 'order'];
 
 /** How much of the time that is left a level may take, where it is not proven before; what counts most gets most. */
 const SHARE_OF_TIME: Readonly<Record<CutLevel, number>> = {
@@ -35,6 +35,7 @@ const SHARE_OF_TIME: Readonly<Record<CutLevel, number>> = {
   shortMm: 0.4,
   opened: 0.5,
   scrapMm: 0.5,
+  joins: 0.3,
   moved: 0.5,
   order: 1,
 };
@@ -48,7 +49,7 @@ const PARTS_OF_TIME = [0.15, 1] as const;
 
 /**
  * Cuts by strict levels, each solved and then fixed before the next: jobs not served, main below what is wanted, sealed
- * pieces opened, scrap, cuts off another piece than they are booked on, oldest opened first. Products that no job links are solved apart. Two steps, which lose nothing:
+ * pieces opened, scrap, backings joined from two, cuts off another piece than they are booked on, oldest opened first. Products that no job links are solved apart. Two steps, which lose nothing:
  *
  * 1. Who is served hangs on the products that lack line alone: those that have enough for all that may come are left out.
  * 2. A job that is served in full then asks each of its products for a length that is known, so that these are solved apart;

@@ -2,6 +2,7 @@ import {
   backingFor,
   givesBacking,
   givesMain,
+  isBooked,
   LEAST_JOINED_MM,
   lotOf,
   matchOf,
@@ -22,6 +23,8 @@ export interface CutScore {
   readonly opened: number;
   /** Remnants left too short to be of use, mm; those that were there before do not count. */
   readonly scrapMm: number;
+  /** Backings that are joined from two. */
+  readonly joins: number;
   /** Cuts that are off another piece than they are booked on. */
   readonly moved: number;
   /** For each cut how many pieces of its product come before its own: the oldest opened go first, by code where they are alike. */
@@ -34,6 +37,7 @@ export const CUT_LEVELS = [
   'shortMm',
   'opened',
   'scrapMm',
+  'joins',
   'moved',
   'order',
 ] as const satisfies readonly (keyof CutScore)[];
@@ -108,6 +112,7 @@ export function scoreCuts(
     scrapMm: used
       .filter((piece) => piece.freeMm >= piece.usableMm && left(piece) < piece.usableMm)
       .reduce((all, piece) => all + left(piece), 0),
+    joins: cuts.filter(({ backing }) => backing.length > 1).length,
     moved: movedOf(jobs, cuts),
     order: [...taken].reduce((all, [id, one]) => all + one.cuts * (ranks.get(id) ?? 0), 0),
   };
@@ -115,12 +120,11 @@ export function scoreCuts(
 
 function movedOf(jobs: readonly CutJob[], cuts: readonly JobCut[]): number {
   const jobOf = new Map(jobs.map((job) => [job.id, job]));
-  const isOff = (piece: string, booked: string | undefined): number =>
-    Number(booked !== undefined && booked !== piece);
   return cuts.reduce((all, { job: id, main, backing }) => {
     const job = jobOf.get(id);
-    const backings = backing.reduce((sum, { piece }) => sum + isOff(piece, job?.backing?.booked), 0);
-    return all + isOff(main.piece, job?.main.booked) + backings;
+    if (!job) return all;
+    const backings = backing.filter(({ piece }) => isBooked(job, 'backing', piece) === false);
+    return all + Number(isBooked(job, 'main', main.piece) === false) + backings.length;
   }, 0);
 }
 

@@ -51,8 +51,9 @@ export interface CutBacking {
   readonly onePiece: boolean;
   /** The one piece somebody asks for. */
   readonly only?: string;
-  /** The piece it is booked on. */
+  /** The piece it is booked on, and the second where it is joined. */
   readonly booked?: string;
+  readonly bookedToo?: string;
 }
 
 /** What there is to cut, and from what. */
@@ -85,6 +86,12 @@ export const SAME_MM = 5;
 /** How much backing a job needs with a main of some length, mm. */
 export const backingFor = ({ main, backing }: CutJob, mainMm: number): number =>
   backing ? backing.lengthMm + backing.perMain * (main.wantedMm - mainMm) : 0;
+
+/** Whether a job's main, or its backing, is booked on a piece; null where it is booked on none. */
+export function isBooked({ main, backing }: CutJob, of: 'main' | 'backing', piece: string): boolean | null {
+  const booked = of === 'main' ? [main.booked] : [backing?.booked, backing?.bookedToo];
+  return booked[0] === undefined ? null : booked.includes(piece);
+}
 
 /** The lot of a piece. */
 export const lotOf = ({ id, lot }: StockPiece): string => lot ?? id;

@@ -2,6 +2,7 @@ import { takenOf, type Ranks } from './score-cuts';
 import {
   givesBacking,
   givesMain,
+  isBooked,
   matchOf,
   type CutJob,
   type CutOff,
@@ -16,7 +17,8 @@ interface Length {
   /** Its place among the cuts of its job: the main first. */
   readonly nth: number;
   readonly mm: number;
-  readonly booked: string | undefined;
+  /** Whether it is booked on a piece; null where it is booked on none. */
+  readonly isBooked: (piece: string) => boolean | null;
   readonly fits: (piece: StockPiece) => boolean;
 }
 
@@ -141,7 +143,10 @@ function scrapOf({ piece }: OnPiece, mm: number, cuts: number, tailMm: number): 
 
 /** How many more are off the piece they are booked on. */
 const movedBy = ({ of }: Few, from: OnPiece, to: OnPiece): number =>
-  of.reduce((all, { booked }) => all + Number(booked === from.piece.id) - Number(booked === to.piece.id), 0);
+  of.reduce(
+    (all, { isBooked: is }) => all + Number(is(to.piece.id) === false) - Number(is(from.piece.id) === false),
+    0,
+  );
 
 /** Whether they may be cut there: not beside the other part of the same backing. */
 const mayGo = ({ of }: Few, to: OnPiece, back: Few): boolean =>
@@ -167,9 +172,15 @@ function placesOf({ jobs, pieces }: Stock, cuts: readonly JobCut[], ranks: Ranks
   const lengths = new Map<string, Length[]>();
   const add = (job: CutJob, { piece, lengthMm }: CutOff, nth: number): void => {
     if (nth === 0 && matchOf(job) !== null) return;
-    const booked = (nth === 0 ? job.main : job.backing)?.booked;
+    const what = nth === 0 ? 'main' : 'backing';
     const gives = nth === 0 ? givesMain : givesBacking;
-    const one: Length = { job: job.id, nth, mm: lengthMm, booked, fits: (to) => gives(to, job) };
+    const one: Length = {
+      job: job.id,
+      nth,
+      mm: lengthMm,
+      isBooked: (id) => isBooked(job, what, id),
+      fits: (to) => gives(to, job),
+    };
     lengths.set(piece, [...(lengths.get(piece) ?? []), one]);
   };
   for (const { job: id, main, backing } of cuts) {

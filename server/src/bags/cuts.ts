@@ -4,7 +4,9 @@ import type { Unit } from '../context/context';
 import type { Cut, Piece } from '@yard-spool/contract';
 import {
   allocate,
+  demandsOf,
   type FillPlan,
+  LEAST_JOINED_MM,
   message,
   NOTHING_TAKEN,
   type PlannedLayer,
@@ -23,11 +25,14 @@ interface AskedCuts {
 
 /** Locks what several jobs are to be cut from, in one order, so that two bookings at once cannot wait for each other. */
 export async function lockPieces({ tables }: Unit, jobs: readonly AskedCuts[]): Promise<void> {
-  const id = [
-    ...new Set(jobs.flatMap(({ cuts }) => cuts.flatMap((cut) => ('pieceId' in cut ? [cut.pieceId] : [])))),
-  ];
+  const id = [...new Set(jobs.flatMap(({ cuts }) => cuts.flatMap(piecesOf)))];
   if (id.length > 0) await tables.pieces.lockAll({ where: { id }, order: ['id'] });
 }
+
+const piecesOf = (cut: Cut): number[] => {
+  if (!('pieceId' in cut)) return [];
+  return [cut.pieceId, ...(cut.joined ? [cut.joined.pieceId] : [])];
+};
 
 /** What a booking may be cut from beside the rack: the bag, and what the customer brings with it, in its order. */
 export interface BesideRack {
@@ -77,7 +82,11 @@ async function waitFor(
 
 interface ToPromise {
   readonly jobId: number;
-  readonly cut: { readonly layer: string; readonly takes?: Takes };
+  readonly cut: {
+    readonly layer: string;
+    readonly takes?: Takes;
+    readonly joined?: { readonly pieceId: number; readonly firstMm: number };
+  };
   readonly planned: PlannedLayer;
   readonly tailMm: number;
   readonly pieceId: number;
@@ -88,8 +97,41 @@ async function promise(
   { jobId, cut, planned, tailMm, pieceId }: ToPromise,
   { bagId }: BesideRack,
 ): Promise<void> {
-  const { layer } = cut;
-  const takes = cut.takes ?? null;
+  const { layer, joined, takes = null } = cut;
+  const piece = await pieceFor(u, pieceId, layer, planned, bagId);
+  const second = joined && (await joinedTo(u, { pieceId: joined.pieceId, layer, planned, bagId }, piece));
+  const demands = demandsOf(layer, planned.length, piece, {
+    takes,
+    joined: second ? { firstMm: joined.firstMm, piece: second } : null,
+  });
+  const { cuts, short } = allocate(demands, NOTHING_TAKEN, tailMm);
+  if (short) {
+    const asked = demands.find((one) => one.piece === short.piece)?.length ?? planned.length;
+    const sentence = await notEnough(u, short.piece, asked.value);
+    throw new ProblemError('not-enough-line', sentence, [{ path: layer, message: sentence }]);
+  }
+  if (second) mayBeJoined(cuts, layer);
+  for (const [nth, { on, piece: of }] of cuts.entries())
+    await u.tables.cuts.create({
+      jobId,
+      layer,
+      nth,
+      pieceId: of.id,
+      productId: of.product.id,
+      takes: second ? null : takes,
+      lengthMm: on.lengthMm,
+      tailMm: on.tailMm,
+    });
+}
+
+/** A piece a layer may be cut from, locked. */
+async function pieceFor(
+  u: Unit,
+  pieceId: number,
+  layer: string,
+  planned: PlannedLayer,
+  bagId: number,
+): Promise<Piece> {
   await lockPiece(u, { id: pieceId });
   const piece = await onePiece(u, { id: pieceId });
   refuseOtherLine(planned, piece.product, `Piece ${piece.code} is ${piece.product.name}`);
@@ -102,21 +144,35 @@ async function promise(
       [{ path: layer, message: 'Stripped line is good for backing only.' }],
     );
   }
-  const { cuts, short } = allocate([{ layer, piece, length: planned.length, takes }], NOTHING_TAKEN, tailMm);
-  if (short) {
-    const sentence = await notEnough(u, piece, planned.length.value);
-    throw new ProblemError('not-enough-line', sentence, [{ path: layer, message: sentence }]);
-  }
-  for (const { on } of cuts)
-    await u.tables.cuts.create({
-      jobId,
-      layer,
-      pieceId,
-      productId: piece.product.id,
-      takes,
-      lengthMm: on.lengthMm,
-      tailMm: on.tailMm,
-    });
+  return piece;
+}
+
+interface Joining {
+  readonly pieceId: number;
+  readonly layer: string;
+  readonly planned: PlannedLayer;
+  readonly bagId: number;
+}
+
+/** The second piece of a layer that is joined from two. */
+async function joinedTo(
+  u: Unit,
+  { pieceId, layer, planned, bagId }: Joining,
+  { id, code }: Piece,
+): Promise<Piece> {
+  const wrong = (message: string): ProblemError =>
+    new ProblemError('bad-request', message, [{ path: layer, message }]);
+  if (planned.request.kind !== 'line' || planned.request.role !== 'backing')
+    throw wrong('Only backing is joined from two pieces: a main is one unbroken length.');
+  if (pieceId === id) throw wrong(`${code} cannot be joined to itself. Choose another piece for the rest.`);
+  return pieceFor(u, pieceId, layer, planned, bagId);
+}
+
+/** Neither part is shorter than can be joined. */
+function mayBeJoined(cuts: readonly { readonly on: { readonly lengthMm: number } }[], layer: string): void {
+  if (cuts.every(({ on }) => on.lengthMm >= LEAST_JOINED_MM)) return;
+  const sentence = message('cuts.join-too-short', { least: { m: LEAST_JOINED_MM / 1000 } });
+  throw new ProblemError('bad-request', sentence, [{ path: layer, message: sentence }]);
 }
 
 /** Why a piece is too short, naming the tails of other cuts where they are what lacks. */

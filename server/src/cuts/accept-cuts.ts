@@ -1,5 +1,5 @@
 import type { Cut, CutsPlan, Person } from '@yard-spool/contract';
-import { message, type JobCut, type PlanInput, type Words } from '@yard-spool/core';
+import { message, type CutOff, type JobCut, type PlanInput, type Words } from '@yard-spool/core';
 import { lockPieces, promiseCuts } from '../bags/cuts';
 import type { ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
@@ -10,9 +10,17 @@ import { lockWaiting } from '../planning/waiting-reels';
 import { ProblemError } from '../problem-error';
 import { figuresOf } from './figures';
 import { keyFor, revisionOf } from './found-cuts';
-import { gatherCuts, keyOf, layersIn, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import {
+  bookedOn,
+  gatherCuts,
+  keyOf,
+  layersIn,
+  type Ask,
+  type CutLayer,
+  type GatheredCuts,
+} from './gather-cuts';
 import { leftOver } from './left-over';
-import { pieceByLayer } from './moved-cuts';
+import { offsByLayer } from './moved-cuts';
 import { cutsNow, readCuts } from './read-cuts';
 
 /** Cuts all waiting reels as a plan has it that somebody looked at. */
@@ -50,11 +58,11 @@ const changed = (): ProblemError =>
     'A bag or a piece changed while you were looking at it. Look at the plan as it is now, and accept that.',
   );
 
-/** A layer that is cut otherwise than it is booked: from another piece, less of it, or from none yet. */
+/** A layer that is cut otherwise than it is booked: from other pieces, less of it, or from none yet. */
 interface CutMove {
   readonly layer: CutLayer;
-  readonly piece: string | null;
-  readonly pieceId: number | null;
+  /** Two where it is joined, the one that is wound first before the other. */
+  readonly offs: readonly (CutOff & { readonly pieceId: number })[];
   /** Of a main that gives something up. */
   readonly givenMm: number | null;
 }
@@ -62,23 +70,40 @@ interface CutMove {
 /** What a plan changes. Who gets no line by it keeps what is booked for it, as far as that is left over. */
 function movesOf(gathered: GatheredCuts, cuts: readonly JobCut[]): CutMove[] {
   const left = leftOver(gathered, cuts);
-  const planned = pieceByLayer({ gathered, cuts });
-  const idOf = (code: string | null): number | null => gathered.pieces.get(code ?? '')?.id ?? null;
+  const planned = offsByLayer({ gathered, cuts });
   const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
+  const keeps = (booked: readonly CutOff[]): boolean => {
+    const isLeft = booked.every(({ piece, lengthMm }) => (left.get(piece) ?? 0) >= lengthMm);
+    for (const { piece, lengthMm } of booked) left.set(piece, (left.get(piece) ?? 0) - lengthMm);
+    return isLeft;
+  };
   const moveOf = (ask: Ask, layer: CutLayer): CutMove[] => {
-    const { now } = layer;
-    const piece = planned.get(keyOf(layer)) ?? null;
+    const booked = bookedOn(layer);
+    const offs = inOrder(planned.get(keyOf(layer)) ?? [], left);
     const mm = layer === ask.main ? (cutOf.get(ask.job.id)?.main.lengthMm ?? layer.wantedMm) : layer.wantedMm;
     const givenMm = mm < layer.wantedMm ? mm : null;
-    if (piece === null && now !== null) {
-      const rest = left.get(now) ?? 0;
-      left.set(now, rest - layer.wantedMm);
-      return rest >= layer.wantedMm ? [] : [{ layer, piece: null, pieceId: null, givenMm: null }];
-    }
-    return piece === now && givenMm === null ? [] : [{ layer, piece, pieceId: idOf(piece), givenMm }];
+    if (offs.length === 0 && booked.length > 0)
+      return keeps(booked) ? [] : [{ layer, offs: [], givenMm: null }];
+    if (givenMm === null && isSame(offs, booked)) return [];
+    const withIds = offs.flatMap((off) => {
+      const pieceId = gathered.pieces.get(off.piece)?.id;
+      return pieceId === undefined ? [] : [{ ...off, pieceId }];
+    });
+    return [{ layer, offs: withIds, givenMm }];
   };
   return gathered.asks.flatMap((ask) => layersIn(ask).flatMap((layer) => moveOf(ask, layer)));
 }
+
+/** How much of a layer comes off its last piece hangs on the spool: that is the one with more left on it. */
+const inOrder = (offs: readonly CutOff[], left: ReadonlyMap<string, number>): CutOff[] =>
+  [...offs].sort((a, b) => (left.get(a.piece) ?? 0) - (left.get(b.piece) ?? 0));
+
+/** Whether they are off the same pieces; joined, as much off each. */
+const isSame = (offs: readonly CutOff[], booked: readonly CutOff[]): boolean =>
+  offs.length === booked.length &&
+  offs.every(({ piece, lengthMm }) =>
+    booked.some((one) => one.piece === piece && (offs.length === 1 || one.lengthMm === lengthMm)),
+  );
 
 /** Gives back what all reels that change have, and only then promises again: two may change places. */
 async function moveAll(u: Unit, jobs: readonly JobRow[], moves: readonly CutMove[]): Promise<void> {
@@ -88,7 +113,7 @@ async function moveAll(u: Unit, jobs: readonly JobRow[], moves: readonly CutMove
   const asked = ids.map((jobId) => ({
     jobId,
     moves: moves.filter(({ layer }) => layer.reel.shown.jobId === jobId),
-    cuts: rows.filter((row) => row.jobId === jobId).map((row) => cutFor(row, moves)),
+    cuts: rows.filter((row) => row.jobId === jobId && row.nth === 0).map((row) => cutFor(row, rows, moves)),
   }));
   await lockPieces(u, asked);
   for (const one of asked) {
@@ -97,10 +122,18 @@ async function moveAll(u: Unit, jobs: readonly JobRow[], moves: readonly CutMove
   }
 }
 
-function cutFor({ jobId, layer, pieceId, productId, takes }: CutRow, moves: readonly CutMove[]): Cut {
+function cutFor(
+  { jobId, layer, pieceId, productId, takes, lengthMm }: CutRow,
+  rows: readonly CutRow[],
+  moves: readonly CutMove[],
+): Cut {
   const move = moves.find((one) => one.layer.reel.shown.jobId === jobId && one.layer.layer.id === layer);
-  const from = move ? move.pieceId : pieceId;
-  return from === null ? { layer, productId } : { layer, pieceId: from, ...(takes ? { takes } : {}) };
+  const second = rows.find((row) => row.jobId === jobId && row.layer === layer && row.nth > 0);
+  const asBooked = [{ pieceId, lengthMm }, ...(second ? [second] : [])];
+  const [first, then] = move ? move.offs : asBooked;
+  if (first?.pieceId == null) return { layer, productId };
+  if (then?.pieceId == null) return { layer, pieceId: first.pieceId, ...(takes ? { takes } : {}) };
+  return { layer, pieceId: first.pieceId, joined: { pieceId: then.pieceId, firstMm: first.lengthMm } };
 }
 
 async function moveJob(
@@ -131,7 +164,7 @@ const withMain = (planInput: PlanInput, { layer, givenMm }: CutMove): PlanInput 
   },
 });
 
-function saidOf({ layer, piece, givenMm }: CutMove): Words {
+function saidOf({ layer, offs: [first, then], givenMm }: CutMove): Words {
   const { tag } = layer.reel.shown;
   const { role } = layer;
   if (givenMm !== null)
@@ -140,7 +173,8 @@ function saidOf({ layer, piece, givenMm }: CutMove): Words {
       given: { m: givenMm / 1000 },
       wanted: { m: layer.wantedMm / 1000 },
     });
-  return piece === null
-    ? message('bag.cut-waits', { tag, role })
-    : message('bag.cut-from', { tag, role, piece });
+  if (!first) return message('bag.cut-waits', { tag, role });
+  return then
+    ? message('bag.cut-joined', { tag, role, piece: first.piece, then: then.piece })
+    : message('bag.cut-from', { tag, role, piece: first.piece });
 }

@@ -7,6 +7,7 @@ import {
   waterState,
   type ComingPack,
   type CutJob,
+  type CutOff,
   type HouseRules,
   type JobCut,
   type Line,
@@ -33,6 +34,8 @@ export interface CutLayer {
   /** The piece somebody asked for, and the one it is booked on. */
   readonly pin: string | null;
   readonly now: string | null;
+  /** What comes off a second piece, where it is joined from two. */
+  readonly joined: { readonly piece: string; readonly lengthMm: number; readonly tailMm: number } | null;
 }
 
 /** What is planned together: a main with its backing, or a layer by itself. */
@@ -75,8 +78,8 @@ export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<Gath
     codeOf.get(pins.find((pin) => pin.jobId === jobId && pin.layer === layer)?.pieceId ?? 0) ?? null;
   const layers = reels.flatMap((reel) => layersOf(reel, codeOf, pinOf));
   const given = new Map<string, number>();
-  for (const { cut, now } of layers)
-    if (now !== null) given.set(now, (given.get(now) ?? 0) + cut.lengthMm + cut.tailMm);
+  for (const { piece, lengthMm, tailMm } of layers.flatMap(bookedOn))
+    given.set(piece, (given.get(piece) ?? 0) + lengthMm + tailMm);
   const wanted = new Set(layers.map(({ product }) => product));
   const pieces = stockPieces.filter(({ product }) => wanted.has(product.code));
   const cuttable = pieces.map((piece) =>
@@ -110,13 +113,31 @@ function layersOf(
 ): CutLayer[] {
   return reel.cuts.flatMap((cut) => {
     const layer = reel.plan.layers.find(({ id }) => id === cut.layer);
-    if (layer?.request.kind !== 'line' || cut.takes !== null) return [];
+    if (layer?.request.kind !== 'line' || cut.takes !== null || cut.nth > 0) return [];
     if (cut.pieceId !== null && !codeOf.has(cut.pieceId)) return [];
     const { line, role } = layer.request;
     const pin = pinOf(reel.shown.jobId, cut.layer);
     const now = codeOf.get(cut.pieceId ?? 0) ?? null;
-    return [{ reel, layer, role, product: line.key, wantedMm: cut.lengthMm, cut, pin, now }];
+    const joined = joinedOf(reel, cut, codeOf);
+    const wantedMm = cut.lengthMm + (joined?.lengthMm ?? 0);
+    return [{ reel, layer, role, product: line.key, wantedMm, cut, pin, now, joined }];
   });
+}
+
+function joinedOf(
+  { cuts }: WaitingReel,
+  { layer }: WaitingCut,
+  codeOf: ReadonlyMap<number, string>,
+): CutLayer['joined'] {
+  const second = cuts.find((one) => one.layer === layer && one.nth > 0);
+  const piece = codeOf.get(second?.pieceId ?? 0);
+  return second && piece !== undefined ? { piece, lengthMm: second.lengthMm, tailMm: second.tailMm } : null;
+}
+
+/** What a layer has of the rack now. */
+export function bookedOn({ now, cut, joined }: CutLayer): NonNullable<CutLayer['joined']>[] {
+  if (now === null) return [];
+  return [{ piece: now, lengthMm: cut.lengthMm, tailMm: cut.tailMm }, ...(joined ? [joined] : [])];
 }
 
 function asksOf(layers: readonly CutLayer[]): Ask[] {
@@ -150,9 +171,9 @@ function askOf(main: CutLayer | null, backing: CutLayer | null): Ask {
       product: backing.product,
       lengthMm: backing.wantedMm,
       perMain: main ? perMain(main, backing) : 0,
-      // A layer is cut from one piece: two lengths joined are two layers of a plan.
-      onePiece: true,
+      onePiece: false,
       ...only(backing),
+      ...(backing.joined ? { bookedToo: backing.joined.piece } : {}),
     },
   };
   return { job, main, backing };
@@ -281,12 +302,12 @@ function hasLotFor(lengths: readonly number[], product: string, pieces: readonly
 
 /** As a job is booked; none while some of its line has yet to come. */
 function bookedOf({ job, main, backing }: Ask): JobCut | null {
-  const off = (of: CutLayer | null) =>
-    of?.now == null ? null : { piece: of.now, lengthMm: of.cut.lengthMm };
-  const mainOff = main ? off(main) : { piece: job.id, lengthMm: 1 };
-  const backingOff = off(backing);
-  if (!mainOff || (backing && !backingOff)) return null;
-  return { job: job.id, main: mainOff, backing: backingOff ? [backingOff] : [] };
+  const offs = (of: CutLayer | null): CutOff[] =>
+    of ? bookedOn(of).map(({ piece, lengthMm }) => ({ piece, lengthMm })) : [];
+  const [mainOff] = main ? offs(main) : [{ piece: job.id, lengthMm: 1 }];
+  const backingOffs = offs(backing);
+  if (!mainOff || (backing && backingOffs.length === 0)) return null;
+  return { job: job.id, main: mainOff, backing: backingOffs };
 }
 
 /** When each piece that is open was cut from first: of those that are there, since the ledger only grows. */

@@ -1,10 +1,11 @@
-import { message, type JobCut, type Words } from '@yard-spool/core';
+import { message, type CutOff, type JobCut, type Words } from '@yard-spool/core';
 import { keyOf, layersIn, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
 
 /** A layer that a plan cuts from another piece than the one before, and why. */
 export interface MovedCut {
   readonly key: string;
   readonly layer: CutLayer;
+  /** Its piece, or both that it is joined from. */
   readonly was: string | null;
   readonly is: string | null;
   readonly why: Words;
@@ -17,30 +18,41 @@ interface Planned {
 
 /** What moved from one plan to the next, with the change that is behind it: of its own line, as far as there is one. */
 export function movedCuts(before: Planned, now: Planned): MovedCut[] {
-  const was = pieceByLayer(before);
-  const planned = pieceByLayer(now);
+  const { gathered: last } = before;
+  const was = offsByLayer(before);
+  const planned = offsByLayer(now);
   return layersIn(...now.gathered.asks).flatMap((layer): MovedCut[] => {
     const key = keyOf(layer);
-    const is = planned.get(key) ?? null;
-    const old = was.get(key);
+    const is = namesOf(planned.get(key) ?? []);
+    const offs = was.get(key);
     // What has just come in has not moved.
-    if (old === undefined || old === is) return [];
-    return [{ key, layer, was: old, is, why: whyMoved(layer, before.gathered, now.gathered) }];
+    if (offs === undefined || namesOf(offs) === is) return [];
+    const old = namesOf(offs);
+    return [{ key, layer, was: old, is, why: whyMoved(layer, last, now.gathered) }];
   });
 }
 
-/** The piece each layer is cut from; null for one that gets none. */
-export function pieceByLayer({ gathered, cuts }: Planned): ReadonlyMap<string, string | null> {
+/** What each layer is cut from: nothing for one that gets none. */
+export function offsByLayer({ gathered, cuts }: Planned): ReadonlyMap<string, readonly CutOff[]> {
   const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
   return new Map(
     gathered.asks.flatMap(({ job, main, backing }) => {
       const cut = cutOf.get(job.id);
-      const of = (layer: CutLayer | null, piece: string | undefined) =>
-        layer ? [[keyOf(layer), piece ?? null] as const] : [];
-      return [...of(main, cut?.main.piece), ...of(backing, cut?.backing[0]?.piece)];
+      const of = (layer: CutLayer | null, offs: readonly CutOff[]) =>
+        layer ? [[keyOf(layer), offs] as const] : [];
+      return [...of(main, cut ? [cut.main] : []), ...of(backing, cut?.backing ?? [])];
     }),
   );
 }
+
+/** Pieces by their codes, whichever of them is wound first; null for none. */
+export const namesOf = (offs: readonly { readonly piece: string }[]): string | null =>
+  offs.length === 0
+    ? null
+    : offs
+        .map(({ piece }) => piece)
+        .sort()
+        .join(' + ');
 
 function whyMoved(layer: CutLayer, before: GatheredCuts, now: GatheredCuts): Words {
   const asked = pinsOf(before).get(keyOf(layer)) !== pinsOf(now).get(keyOf(layer));

@@ -91,7 +91,7 @@ function layersOf({ gathered, cuts }: FoundCuts): LayerOfPlan[] {
 
 function layerOf({ job, main, backing }: Ask, of: CutLayer, cut: JobCut | undefined): LayerOfPlan {
   const { jobId, tag, label, bagNumber, customer, promisedAt } = of.reel.shown;
-  const off = of === main ? cut?.main : cut?.backing[0];
+  const isMain = of === main;
   return {
     jobId,
     tag,
@@ -103,12 +103,26 @@ function layerOf({ job, main, backing }: Ask, of: CutLayer, cut: JobCut | undefi
     role: of.role,
     line: of.product,
     wantedMm: of.wantedMm,
-    leastMm: of === main ? of.reel.wants.leastMm : null,
-    mayGive: of === main && mayGive(main, backing),
+    leastMm: isMain ? of.reel.wants.leastMm : null,
+    mayGive: isMain && mayGive(main, backing),
     now: of.now,
-    planned: off?.piece ?? null,
-    givenMm: off?.lengthMm ?? 0,
-    matches: of === main && job.match !== undefined,
+    nowJoined: of.joined?.piece ?? null,
+    ...plannedFor(cut, isMain),
+    matches: isMain && job.match !== undefined,
     pinned: of.pin !== null,
+  };
+}
+
+/** What a plan cuts a layer from. */
+function plannedFor(
+  cut: JobCut | undefined,
+  isMain: boolean,
+): Pick<LayerOfPlan, 'planned' | 'plannedJoined' | 'givenMm'> {
+  const offs = cut ? (isMain ? [cut.main] : cut.backing) : [];
+  const [first, joined] = offs;
+  return {
+    planned: first?.piece ?? null,
+    plannedJoined: joined?.piece ?? null,
+    givenMm: offs.reduce((all, { lengthMm }) => all + lengthMm, 0),
   };
 }

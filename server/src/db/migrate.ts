@@ -28,6 +28,7 @@ import { sentences } from './migrations/0027-sentences';
 import { day } from './migrations/0028-day';
 import { dayByHand } from './migrations/0029-day-by-hand';
 import { cuts } from './migrations/0030-cuts';
+import { joinedCuts } from './migrations/0031-joined-cuts';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -65,6 +66,7 @@ const MIGRATIONS: readonly Migration[] = [
   day,
   dayByHand,
   cuts,
+  joinedCuts,
 ];
 
 /** Whether a schema step is one of this version's. */

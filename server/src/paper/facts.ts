@@ -61,6 +61,8 @@ export interface CutsFacts {
       readonly handleTurns: number;
       readonly joinDepth: number | null;
       readonly cut: PlacedCut | null;
+      /** What it is joined to, where one piece has not enough. */
+      readonly joined: PlacedCut | null;
     }[];
   }[];
 }

@@ -80,7 +80,7 @@ function layersOf(
 ): CutsFacts['reels'][number]['layers'] {
   const lines = plan.layers.filter(({ request }) => request.kind !== 'reducer');
   return lines.map(({ id, request, length, wraps, handleTurns, depthAfter }, i) => {
-    const cut = cuts.find(({ layer }) => layer === id);
+    const [cut, joined] = cuts.filter(({ layer }) => layer === id);
     const other = request.kind === 'tape' ? `${wraps.value.toFixed(0)} wraps of tape` : 'kept';
     return {
       role: request.kind === 'line' ? request.role.replace('-', ' ') : other,
@@ -88,6 +88,7 @@ function layersOf(
       handleTurns: handleTurns.value,
       joinDepth: i < lines.length - 1 && request.kind !== 'tape' ? depthAfter.value : null,
       cut: cut ? { ...cut, place: places.get(cut.pieceId ?? 0) ?? '' } : null,
+      joined: joined ? { ...joined, place: places.get(joined.pieceId ?? 0) ?? '' } : null,
     };
   });
 }

@@ -32,8 +32,8 @@ export async function keepPlan(
   { planInput, plan, cuts }: PlannedAgain,
 ): Promise<void> {
   await tables.jobs.change(job, { planInput, plan });
-  for (const { layer, lengthMm, tailMm } of cuts)
-    await tables.cuts.changeAll({ lengthMm, tailMm }, { jobId: job.id, layer });
+  for (const { layer, nth, lengthMm, tailMm } of cuts)
+    await tables.cuts.changeAll({ lengthMm, tailMm }, { jobId: job.id, layer, nth });
 }
 
 async function keep(u: Unit, job: JobRow, { reel, replanned, stays }: Replanned): Promise<void> {

@@ -42,7 +42,7 @@ export function replanWaiting({ waiting, before, after }: ToReplan): Replanned[]
   return waiting.reels.flatMap((reel): Replanned[] => {
     const { plan, planInput, wants, cuts, type, shown } = reel;
     const byLayer: Record<string, Piece | undefined> = Object.fromEntries(
-      cuts.map(({ layer, pieceId }) => [layer, rack.pieces.get(pieceId ?? 0)]),
+      cuts.flatMap(({ layer, nth, pieceId }) => (nth > 0 ? [] : [[layer, rack.pieces.get(pieceId ?? 0)]])),
     );
     const facts = adviceFacts(plan, type, byLayer, wants.bevelMm);
     if (!facts) return [];

@@ -2,8 +2,10 @@ import { task } from '../work/task';
 import type { Piece } from '@yard-spool/contract';
 import {
   allocate,
+  demandsOf,
   type FillPlan,
   givenBack,
+  type JoinedCut,
   makePlan,
   NOTHING_TAKEN,
   type PlanInput,
@@ -16,6 +18,8 @@ import { blockingIssues } from './blocking-issues';
 /** A layer's line as it is promised: off which piece (none while it has yet to come), how many mm. */
 export interface WaitingCut {
   readonly layer: string;
+  /** Its place among those of its layer. */
+  readonly nth: number;
   readonly pieceId: number | null;
   readonly lengthMm: number;
   readonly tailMm: number;
@@ -58,10 +62,13 @@ export function tryPlan(planInput: PlanInput, cuts: readonly WaitingCut[], rack:
     return { replanned: null, stays: blocking[0]?.sentence ?? 'The plan does not work so.' };
   const { plan } = made.value;
   const planned = (layer: string) => plan.layers.find(({ id }) => id === layer);
-  const demands = cuts.flatMap(({ layer, pieceId, takes }) => {
-    const { length } = planned(layer) ?? {};
-    const piece = pieceId === null ? undefined : rack.pieces.get(pieceId);
-    return length && piece ? [{ layer, piece, length, takes }] : [];
+  const pieceOf = ({ pieceId }: WaitingCut): Piece | undefined =>
+    pieceId === null ? undefined : rack.pieces.get(pieceId);
+  const demands = cuts.flatMap((cut) => {
+    const { length } = planned(cut.layer) ?? {};
+    const piece = pieceOf(cut);
+    if (!length || !piece || cut.nth > 0) return [];
+    return demandsOf(cut.layer, length, piece, { takes: cut.takes, joined: joinedOf(cut, cuts, pieceOf) });
   });
   const again = cuts.filter(({ layer }) => demands.some((demand) => demand.layer === layer));
   const allocated = allocate(demands, givenBack(rack.taken, again), rack.tailMm);
@@ -72,12 +79,23 @@ export function tryPlan(planInput: PlanInput, cuts: readonly WaitingCut[], rack:
     };
   rack.taken = allocated.taken;
   const now = cuts.map((cut): WaitingCut => {
-    const on = allocated.cuts.find(({ layer }) => layer === cut.layer)?.on;
+    const on = allocated.cuts.filter(({ layer }) => layer === cut.layer)[cut.nth]?.on;
     if (on) return { ...cut, lengthMm: on.lengthMm, tailMm: on.tailMm };
     const length = planned(cut.layer)?.length;
     return length ? { ...cut, lengthMm: Math.round(length.value * 1000) } : cut;
   });
   return { replanned: { planInput, plan, cuts: now }, stays: '' };
+}
+
+/** The second piece of a layer that is joined, and how much the first gives. */
+function joinedOf(
+  { layer, lengthMm }: WaitingCut,
+  cuts: readonly WaitingCut[],
+  pieceOf: (cut: WaitingCut) => Piece | undefined,
+): JoinedCut<Piece> | null {
+  const second = cuts.find((one) => one.layer === layer && one.nth > 0);
+  const piece = second && pieceOf(second);
+  return piece ? { firstMm: lengthMm, piece } : null;
 }
 
 /** Several waiting reels, one after another: what the first takes, the next cannot. */

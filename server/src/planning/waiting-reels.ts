@@ -80,7 +80,10 @@ async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waitin
 /** Rows of the jobs that wait, and of what belongs to them. */
 export interface WaitingRows {
   readonly jobs: readonly Pick<JobRow, 'id' | 'spoolId' | 'bagId' | 'planInput' | 'plan' | 'wants'>[];
-  readonly cuts: readonly Pick<CutRow, 'jobId' | 'layer' | 'pieceId' | 'lengthMm' | 'tailMm' | 'takes'>[];
+  readonly cuts: readonly Pick<
+    CutRow,
+    'jobId' | 'layer' | 'nth' | 'pieceId' | 'lengthMm' | 'tailMm' | 'takes'
+  >[];
   readonly spools: readonly { readonly id: number; readonly reelId: number }[];
   readonly bags: readonly { readonly id: number; readonly customerId: number; readonly promisedAt: Date }[];
   readonly reels: readonly Pick<ReelTableRow, 'id' | 'type' | 'tag' | 'label'>[];
@@ -107,8 +110,9 @@ export function joinWaiting({ jobs, cuts, spools, bags, reels, customers }: Wait
       wants,
       type: reel.type,
       customerId: bag.customerId,
-      cuts: (cutsOf.get(job.id) ?? []).map(({ layer, pieceId, lengthMm, tailMm, takes }) => ({
+      cuts: (cutsOf.get(job.id) ?? []).map(({ layer, nth, pieceId, lengthMm, tailMm, takes }) => ({
         layer,
+        nth,
         pieceId,
         lengthMm,
         tailMm,

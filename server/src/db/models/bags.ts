@@ -52,6 +52,8 @@ export interface CutRow extends Model<InferAttributes<CutRow>, InferCreationAttr
   id: CreationOptional<number>;
   jobId: number;
   layer: string;
+  /** Its place among those of its layer: backing that is joined from two pieces has two. */
+  nth: CreationOptional<number>;
   /** Null while its line has yet to come. */
   pieceId: number | null;
   productId: number;
@@ -100,6 +102,7 @@ export const defineCuts = (sequelize: Sequelize) =>
       id,
       jobId: DataTypes.INTEGER,
       layer: DataTypes.STRING,
+      nth: { type: DataTypes.TINYINT, defaultValue: 0 },
       pieceId: DataTypes.INTEGER,
       productId: DataTypes.INTEGER,
       lengthMm: DataTypes.BIGINT,

@@ -1,5 +1,5 @@
 import type { TableCell } from 'pdfmake/interfaces';
-import type { CutsFacts } from '../facts';
+import type { CutsFacts, PlacedCut } from '../facts';
 import { A4, type Sheet } from '../sheet';
 import type { Say } from '../say';
 import { box, table } from './table';
@@ -36,7 +36,7 @@ export function cutList({ title, reels }: CutsFacts, say: Say): Sheet {
 }
 
 function rowOf({ gap, layers }: Reel, layer: Reel['layers'][number], i: number, say: Say): TableCell[] {
-  const { cut, role, metres, handleTurns, joinDepth } = layer;
+  const { cut, joined, role, metres, handleTurns, joinDepth } = layer;
   const last = i === layers.length - 1;
   const then = last
     ? `${say.small(gap)} gap, stop`
@@ -47,9 +47,14 @@ function rowOf({ gap, layers }: Reel, layer: Reel['layers'][number], i: number, 
     box(),
     role,
     cut?.productName ?? '',
-    cut ? (cut.pieceCode ?? 'not in stock yet') : '',
+    cut ? pieceWords(cut, joined, say) : '',
     { text: say.length(metres), bold: true },
     handleTurns.toFixed(0),
     then,
   ];
+}
+
+function pieceWords({ pieceCode, lengthMm }: PlacedCut, joined: PlacedCut | null, say: Say): string {
+  const code = pieceCode ?? 'not in stock yet';
+  return joined ? `${say.length(lengthMm / 1000)} ${code}, then ${joined.pieceCode ?? ''}` : code;
 }

@@ -12,7 +12,9 @@ interface Fetched {
 
 /** The pieces to fetch before the bench is begun: by where they lie, each once. */
 export function setOutList({ title, reels }: CutsFacts, say: Say): Sheet {
-  const cuts = reels.flatMap(({ tag, layers }) => layers.flatMap(({ cut }) => (cut ? [{ tag, cut }] : [])));
+  const cuts = reels.flatMap(({ tag, layers }) =>
+    layers.flatMap((one) => [one.cut, one.joined].flatMap((cut) => (cut ? [{ tag, cut }] : []))),
+  );
   const fetched = cuts
     .filter(({ cut }) => cut.pieceCode !== null)
     .reduce((all, { tag, cut }) => {

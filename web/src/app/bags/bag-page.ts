@@ -21,7 +21,7 @@ import { Sending } from '../ui/sending';
 import { useKeys } from '../keyboard/keyboard.service';
 import { BagEdit } from './bag-edit';
 import { CallOff } from './call-off';
-import { CutList, type CutRow } from '../planning/cut-list';
+import { CutList, JOINED_ON, type CutRow } from '../planning/cut-list';
 import { BetterCut } from '../rack/cuts/better-cut';
 import { OnItNow } from './on-it-now';
 import { PlanView } from '../planning/plan-view';
@@ -73,17 +73,23 @@ export class BagPage {
   );
   protected readonly cuts = computed((): CutRow[] => {
     const job = this.job();
-    return (job?.cuts ?? []).map(({ layer, productName, pieceCode, lengthMm, water, own }) => ({
+    const cuts = job?.cuts ?? [];
+    const whole = (of: string): number =>
+      cuts.reduce((all, { layer, lengthMm }) => all + (layer === of ? lengthMm : 0), 0);
+    return cuts.map(({ layer, productName, pieceCode, lengthMm, water, own }, i) => ({
       layer,
       line: productName,
       piece: own ? 'their own line' : (pieceCode ?? 'on no piece yet'),
       comes: pieceCode === null,
+      proposed: cuts.slice(0, i).some((one) => one.layer === layer) ? JOINED_ON : '',
       short: lengthMm / 1000,
       water,
       lineStyle: this.styleOf(layer),
       metres: lengthMm / 1000,
       handleTurns:
-        (this.swap()?.first ?? job?.plan)?.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0,
+        ((this.swap()?.first ?? job?.plan)?.layers.find(({ id }) => id === layer)?.handleTurns.value ?? 0) *
+        // Joined from two, each has its part of the turns.
+        (lengthMm / Math.max(1, whole(layer))),
       left: null,
     }));
   });

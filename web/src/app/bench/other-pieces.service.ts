@@ -20,6 +20,8 @@ export const asLine = ({ code, material, diameter }: Piece['product']): Line => 
 export interface NextPiece {
   readonly piece: Piece;
   readonly free: number;
+  /** Whether the layer is booked to be joined to it. */
+  readonly asBooked: boolean;
   /** Metres that are missing on it; 0 where it has enough. */
   readonly short: number;
 }
@@ -63,10 +65,24 @@ export class OtherPieces {
   readonly next = computed((): readonly NextPiece[] =>
     this.ofThisLine()
       .filter(({ kind }) => !(this.bench.isMain() && kind === 'salvage'))
-      .map((piece) => ({ piece, free: freeOf(piece), short: Math.max(0, this.above() - freeOf(piece)) }))
+      .map((piece) => {
+        const free = freeOf(piece) + this.promisedHere(piece);
+        const asBooked = piece.id === this.joined()?.pieceId;
+        return { piece, free, asBooked, short: Math.max(0, this.above() - free) };
+      })
       .filter(({ free }) => free > 0)
-      .sort((a, b) => a.short - b.short || a.free - b.free),
+      .sort((a, b) => Number(b.asBooked) - Number(a.asBooked) || a.short - b.short || a.free - b.free),
   );
+  /** The piece this layer is booked to be joined to. */
+  private readonly joined = computed(() => {
+    const layer = this.bench.current()?.layer;
+    return this.store.run()?.job.cuts.filter((cut) => cut.layer === layer)[1];
+  });
+  /** What this layer itself is promised of a piece, m. */
+  private promisedHere({ id }: Piece): number {
+    const joined = this.joined();
+    return joined?.pieceId === id ? (joined.lengthMm + joined.tailMm) / 1000 : 0;
+  }
 
   /** What the mounted piece gave by the count, m. */
   readonly given = computed(() => {

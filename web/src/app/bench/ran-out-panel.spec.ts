@@ -24,10 +24,10 @@ const RACK = [
   aPiece({ id: 7, code: 'S-7', product: clear, lengthMm: 300_000, kind: 'salvage' }),
 ];
 
-async function ranOut(held: number) {
+async function ranOut(held: number, more: readonly PlannedCut[] = []) {
   const pieces: Run['pieces'] = { main: { length: held, sd: 1, sealed: false } };
   const screen = await onARun(RanOutPanel, {}, ON_MAIN, runFacts(aRun()));
-  screen.store.run.set(aRun([], { pieces }, { cuts: CUTS }));
+  screen.store.run.set(aRun([], { pieces }, { cuts: [...CUTS, ...more] }));
   for (const asked of screen.http.match('/api/pieces')) asked.flush(RACK);
   await screen.fixture.whenStable();
   return screen;
@@ -60,5 +60,12 @@ describe('a supply that ran out', () => {
     expect(store.happened).toEqual([
       { kind: 'piece-changed', payload: { layer: 'main', pieceId: 6, code: 'M-6', usedUp: true } },
     ]);
+  });
+
+  it('that is booked to be joined goes on with that piece, which has for it what it is promised', async () => {
+    const joined = { ...cut('main', 5, 'M-5'), lengthMm: 15_000, tailMm: 0 };
+    RACK[1] = aPiece({ id: 5, code: 'M-5', product: clear, lengthMm: 20_000, promisedMm: 15_000 });
+    const { shown } = await ranOut(72, [joined]);
+    expect(shown()).toMatch(/Join M-5 to it and go on\s*as it is booked, 20.m free[^]*M-6/);
   });
 });

@@ -147,10 +147,11 @@ export class RanOutPanel {
       : 'what else is on the rack is not known yet';
   }
 
-  private nextWords({ piece, free, short }: NextPiece): string {
+  private nextWords({ piece, free, short, asBooked }: NextPiece): string {
     const lot = piece.lot === '' ? '' : `, lot ${piece.lot}`;
     const kind = piece.kind === 'salvage' ? ', salvage' : '';
     const enough = short > 0 ? `${this.units.length(short)} too few` : 'enough';
-    return `${this.units.length(free)} free${kind}${lot}: ${enough}`;
+    const booked = asBooked ? 'as it is booked, ' : '';
+    return `${booked}${this.units.length(free)} free${kind}${lot}: ${enough}`;
   }
 }

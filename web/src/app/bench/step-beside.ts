@@ -35,6 +35,7 @@ const BESIDE: Partial<Record<RunStep['kind'], Beside>> = {
   wind: (run, saying, layer) => [
     onBox(run, layer),
     goesOnDry(run, layer),
+    joinedFrom(run, saying, layer),
     sisterTook(run, saying, layer),
     lastSetUp(run),
   ],
@@ -99,6 +100,13 @@ function goesOnDry({ job: { cuts, planInput }, under }: Run, layer: string | und
   const { hours } = soakAdvice(asked.line, under.rules);
   const who = asked.line.soakHours === undefined ? 'the shop soaks this line' : 'its maker says to soak it';
   return hours === 0 ? '' : `Goes on dry: ${who} for ${String(hours)} h, and it is dry.`;
+}
+
+/** Backing that is joined from two pieces: how much of the first, and which is knotted on. */
+function joinedFrom({ job: { cuts } }: Run, { units }: Saying, layer: string | undefined): string {
+  const [first, second] = cuts.filter((one) => one.layer === layer);
+  if (!first || !second) return '';
+  return `Joined from two: ${units.length(first.lengthMm / 1000)} off ${first.pieceCode ?? ''}, then knot ${second.pieceCode ?? ''} to it.`;
 }
 
 /** Washers, label and rotation as last time. */

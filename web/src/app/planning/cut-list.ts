@@ -31,6 +31,9 @@ export interface CutRow {
   readonly more?: number;
 }
 
+/** What is said of the second piece of a layer that is joined from two. */
+export const JOINED_ON = 'joined on where the first ends';
+
 /** More reels than this a piece is simply enough for. */
 const WORTH_SAYING = 30;
 
@@ -40,7 +43,7 @@ const WORTH_SAYING = 30;
   imports: [LineSwatch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @for (cut of cuts(); track cut.layer) {
+    @for (cut of cuts(); track cut.layer + cut.piece) {
       <div class="grid grid-cols-[14px_1fr_auto] gap-3 border-b border-line px-3.5 py-3 last:border-0">
         <ys-line-swatch [lineStyle]="cut.lineStyle" />
         <div class="min-w-0">

@@ -1,7 +1,9 @@
 import type { Piece, Product } from '@yard-spool/contract';
 import {
   allocate,
+  demandsOf,
   type HouseRules,
+  type JoinedCut,
   type MadePlan,
   type PlannedLayer,
   type TakenLine,
@@ -23,6 +25,8 @@ export interface DraftCut {
   /** Null while the line has yet to come, and for line that is on the reel. */
   readonly piece: Piece | null;
   readonly takes: Takes | null;
+  /** What it is joined to, where its piece gives only a part of it. */
+  readonly joined: JoinedCut<Piece> | null;
   /** The line that has yet to come. */
   readonly coming: Product | null;
   /** Why the rack proposes this piece; empty where a person chose it. */
@@ -32,13 +36,23 @@ export interface DraftCut {
 }
 export type DraftCuts = Readonly<Partial<Record<DraftLayer, DraftCut>>>;
 
+/** What a layer's line is cut from, whatever part of that it takes. */
+type CutOfLine = Omit<DraftCut, 'takes' | 'joined'>;
+
+interface CutBeside {
+  readonly rules: HouseRules;
+  readonly tailMm: number;
+  /** What backing is joined to. */
+  readonly joined: JoinedCut<Piece> | null;
+}
+
 /** What each layer is cut from: the piece that was chosen, the one the rack proposes, or the line that has yet to come. */
 export function cutsFor(
   { plan }: MadePlan,
   sources: LayerSources,
   amounts: SaidAmounts,
   taken: TakenLine,
-  { rules, tailMm }: { readonly rules: HouseRules; readonly tailMm: number },
+  { rules, tailMm, joined }: CutBeside,
 ): DraftCuts {
   let soFar = taken;
   return Object.fromEntries(
@@ -48,15 +62,15 @@ export function cutsFor(
       if (!source || isOnIt(source.from)) return [];
       const { takes = null, piece } = amounts[layer] ?? {};
       const cut = takes && piece ? partOf(source, piece) : cutFor(planned, source, soFar, rules);
-      const demand = { layer: planned.id, piece: cut.piece, length: planned.length, takes };
-      soFar = allocate([demand], soFar, tailMm).taken;
-      return [[planned.id, { ...cut, takes }]];
+      const whole = { ...cut, takes, joined: layer === 'backing' && !takes ? joined : null };
+      soFar = allocate(demandsOf(planned.id, planned.length, cut.piece, whole), soFar, tailMm).taken;
+      return [[planned.id, whole]];
     }),
   );
 }
 
 /** A part of a pack comes off the very pack it was reckoned from. */
-function partOf(source: LayerSource, piece: Piece): Omit<DraftCut, 'takes'> {
+function partOf(source: LayerSource, piece: Piece): CutOfLine {
   return { piece, coming: null, proposed: source.piece ? '' : 'the one it is a part of', tight: null };
 }
 
@@ -65,7 +79,7 @@ function cutFor(
   source: LayerSource,
   taken: TakenLine,
   rules: HouseRules,
-): Omit<DraftCut, 'takes'> {
+): CutOfLine {
   if (source.piece) return { piece: source.piece, coming: null, proposed: '', tight: null };
   const role = request.kind === 'line' ? request.role : 'main';
   const needs = { metres: length.value, doubt: length.high - length.value, role };

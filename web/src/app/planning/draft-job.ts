@@ -3,6 +3,7 @@ import {
   allocate,
   type AllocatedCut,
   type CutOnPiece,
+  demandsOf,
   freeOn,
   type LineStyle,
   NOTHING_TAKEN,
@@ -12,7 +13,7 @@ import {
   type UnitSystem,
   waterState,
 } from '@yard-spool/core';
-import type { CutRow } from './cut-list';
+import { JOINED_ON, type CutRow } from './cut-list';
 import { draftReader } from './draft-fields';
 import { USUAL_TAIL_MM, type DraftPlan } from './draft-plan';
 import { stays } from './draft-stays';
@@ -45,9 +46,11 @@ export function draftJob(
     spool: draft.spool.trim() === '' ? 'own' : draft.spool,
     sameReelAs: draft.sameReelAs === '' ? null : Number(draft.sameReelAs),
     planInput: input,
-    cuts: Object.entries(cuts).flatMap(([layer, { piece, takes, coming }]): Cut[] => {
+    cuts: Object.entries(cuts).flatMap(([layer, { piece, takes, coming, joined }]): Cut[] => {
       const part = takes ? { takes } : {};
       if (piece && piece.id < 0) return own ? [{ layer, brought: placeOf(own), ...part }] : [];
+      if (piece && joined)
+        return [{ layer, pieceId: piece.id, joined: { pieceId: joined.piece.id, firstMm: joined.firstMm } }];
       if (piece) return [{ layer, pieceId: piece.id, ...part }];
       return coming ? [{ layer, productId: coming.id }] : [];
     }),
@@ -70,7 +73,7 @@ export function draftJob(
 function allocated({ made, cuts }: DraftPlan, taken: TakenLine, tailMm: number) {
   const demands = (made?.plan.layers ?? []).flatMap(({ id: layer, length }) => {
     const cut = cuts[layer as DraftLayer];
-    return cut ? [{ layer, length, piece: cut.piece, takes: cut.takes }] : [];
+    return cut ? demandsOf(layer, length, cut.piece, cut) : [];
   });
   return allocate(demands, taken, tailMm);
 }
@@ -88,7 +91,8 @@ export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailM
     const cut = cuts[id as DraftLayer];
     const source = sources[id as DraftLayer];
     if (!cut || !source) return [];
-    const on = ons.find(({ layer }) => layer === id)?.on;
+    const on = ons.filter(({ layer }) => layer === id);
+    const [first] = on;
     const row = {
       layer: id,
       ...(source.product.id > 0 ? { code: source.product.code } : {}),
@@ -98,7 +102,7 @@ export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailM
       // Main first, the turns are those of the first winding.
       handleTurns: (swap?.first.layers.find((first) => first.id === id)?.handleTurns ?? handleTurns).value,
     };
-    if (!cut.piece || !on)
+    if (!cut.piece || !first)
       return [
         {
           ...row,
@@ -109,6 +113,7 @@ export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailM
           short: length.value - Math.max(0, ...source.offered.map((piece) => freeOn(piece, taken) / 1000)),
         },
       ];
+    if (cut.joined) return joinedRows(row, length, cut.joined.firstMm / 1000, on, taken);
     return [
       {
         ...row,
@@ -116,9 +121,34 @@ export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailM
         water: waterState(cut.piece),
         proposed: cut.proposed,
         ...(cut.takes ? {} : { serves: servesHere(cut.piece, length, taken), tight: cut.tight }),
-        ...leftOf(on),
+        ...leftOf(first.on),
       },
     ];
+  });
+}
+
+/** A layer joined from two pieces as a row for each: what the second gives is all that the first does not. */
+function joinedRows(
+  row: Pick<CutRow, 'layer' | 'code' | 'line' | 'lineStyle' | 'metres' | 'handleTurns'>,
+  { value, high }: Pick<Ranged, 'value' | 'high'>,
+  first: number,
+  ons: readonly AllocatedCut<Piece>[],
+  taken: TakenLine,
+): CutRow[] {
+  return ons.map(({ piece, on }, i) => {
+    const metres = i === 0 ? first : Math.max(0, value - first);
+    const rest = { value: metres, high: i === 0 ? first : Math.max(0, high - first) };
+    return {
+      ...row,
+      metres,
+      handleTurns: value > 0 ? (row.handleTurns * metres) / value : 0,
+      piece: piece.code,
+      water: waterState(piece),
+      proposed: i === 0 ? '' : JOINED_ON,
+      // All of the first is meant to go on.
+      ...(i === 0 ? {} : { serves: servesHere(piece, rest, taken) }),
+      ...leftOf(on),
+    };
   });
 }
 

@@ -25,6 +25,7 @@ import {
   USUAL_HOUSE_RULES,
 } from '@yard-spool/core';
 import { cutsFor, type DraftCuts } from './draft-cuts';
+import { joinIn } from './draft-join';
 import { amountReader, draftReader, unreadable, type Read, type ReadAmount } from './draft-fields';
 import { amountOn, layersOf, type SaidAmounts } from './draft-layers';
 import { amountField, fitsUnlessSaid, missing } from './draft-missing';
@@ -155,7 +156,11 @@ export function planDraft(
       problems: made.issues.map(({ sentence }) => tell(sentence, system)),
     };
   const swap = draft.mainFirst === 'yes' ? swapOf(made.value.spool, input.request) : null;
-  const cuts = cutsFor(made.value, sources, amounts, taken, { rules, tailMm });
+  const cuts = cutsFor(made.value, sources, amounts, taken, {
+    rules,
+    tailMm,
+    joined: joinIn(draft, rack.pieces),
+  });
   return { ...base, input, made: made.value, swap, aim, cuts, gapUnused, next: '' };
 }
 

@@ -38,6 +38,8 @@ export interface ReelDraft extends Figures {
   readonly wantedMain: string;
   readonly underneath: Underneath;
   readonly backingPiece: string;
+  /** What backing is joined from, where one piece has not enough; nobody types it. */
+  readonly joined: string;
   /** Empty where it is as much as fits. */
   readonly backingLength: string;
   readonly gripLength: string;
@@ -74,6 +76,7 @@ export const emptyReel = (): ReelDraft => ({
   wantedMain: '',
   underneath: 'backing',
   backingPiece: '',
+  joined: '',
   backingLength: '',
   gripLength: '10 m',
   cushionLength: '45 m',

@@ -10,6 +10,7 @@ import {
   type PlanInput,
   type UnitSystem,
 } from '@yard-spool/core';
+import { joinText } from './draft-join';
 import { fitsUnlessSaid } from './draft-missing';
 import { byLine, SOURCES, type DraftLayer } from './draft-sources';
 import { QUANTITY_FIELDS, QUANTITY_NAMES, type StoredFigures } from './quantity-fields';
@@ -136,6 +137,13 @@ class Rewriter {
     return endForEnd ? SOURCES.turned : '';
   }
 
+  /** The pieces backing is joined from; another fill is cut from whichever there are then. */
+  joined(): string {
+    const [first, second] = this.kept.cuts.filter(({ layer }) => layer === 'backing');
+    if (this.again || first?.pieceId == null || second?.pieceId == null) return '';
+    return joinText({ first: first.pieceId, second: second.pieceId, firstMm: first.lengthMm });
+  }
+
   amountOf(id: DraftLayer): string {
     const layer = this.layers.find((one) => one.id === id);
     if (layer?.kind !== 'line') return '';
@@ -208,6 +216,7 @@ export function reelFromPlan(
     mainPiece: rewrite.pieceOf('main'),
     mainLength: rewrite.amountOf('main'),
     backingPiece: rewrite.pieceOf('backing'),
+    joined: rewrite.joined(),
     ...belowMain(underneath, backing),
     topPiece: rewrite.pieceOf('top'),
     topLength: rewrite.amountOf('top') || emptyReel().topLength,

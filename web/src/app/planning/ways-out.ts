@@ -1,13 +1,15 @@
 import {
   formatQuantity,
   METRES_PER_YARD,
+  NOTHING_TAKEN,
   SMALL_STEP,
   type Dimension,
   type UnitSystem,
 } from '@yard-spool/core';
 import type { CutRow } from './cut-list';
 import { cutRows } from './draft-job';
-import { planDraft, type DraftPlan, type PlannedWith } from './draft-plan';
+import { joinFor, joinText } from './draft-join';
+import { planDraft, USUAL_TAIL_MM, type DraftPlan, type PlannedWith } from './draft-plan';
 import { byLine, SOURCES } from './draft-sources';
 import type { ReelDraft } from './reel-draft';
 
@@ -28,8 +30,10 @@ const OFF_LEVEL: ReadonlySet<string> = new Set([
 
 /** Whether a plan or its cuts lack something, if only within the doubt. */
 export const lacks = ({ made }: DraftPlan, cuts: readonly CutRow[]): boolean =>
-  (made?.plan.issues.some(({ code }) => OFF_LEVEL.has(code)) ?? false) ||
-  cuts.some(({ left, short = 0, comes }) => comes === true || (left ?? 0) < 0 || short >= 0.5);
+  (made?.plan.issues.some(({ code }) => OFF_LEVEL.has(code)) ?? false) || cuts.some(lacksLine);
+
+const lacksLine = ({ left, short = 0, comes }: CutRow): boolean =>
+  comes === true || (left ?? 0) < 0 || short >= 0.5;
 
 /**
  * The ways out of a shortfall, those that do work: a smaller gap, a shorter main, thinner line, more or less backing, or
@@ -45,6 +49,7 @@ export function waysOut(
   return [
     ...smallerGap(plan, by.system),
     ...shorterMain(plan, cuts, by.system),
+    ...joinedBacking(draft, plan, cuts, by),
     ...lessBacking(draft),
     ...toTheGap(draft, plan, by),
     ...thinner(plan, by),
@@ -118,6 +123,25 @@ function thinner({ sources: { main } }: DraftPlan, { rack }: PlannedWith): WayOu
     .filter(({ material, diameter }) => material === main.line.material && diameter < main.line.diameter)
     .sort((a, b) => b.diameter - a.diameter);
   return next ? [{ name: `Thinner: ${next.name}`, change: { mainPiece: byLine(next.code) } }] : [];
+}
+
+/** Backing joined from two pieces, where none has all of it. */
+function joinedBacking(
+  { underneath }: ReelDraft,
+  { made, sources: { backing } }: DraftPlan,
+  cuts: readonly CutRow[],
+  { rack, taken = NOTHING_TAKEN, tailMm = USUAL_TAIL_MM }: PlannedWith,
+): WayOut[] {
+  const length = made?.plan.layers.find(({ id }) => id === 'backing')?.length;
+  const isShort = cuts.some((row) => row.layer === 'backing' && lacksLine(row));
+  if (underneath !== 'backing' || !backing || !length || !isShort) return [];
+  const offered = rack.pieces.filter(
+    ({ product, broughtWith }) => product.code === backing.product.code && broughtWith === null,
+  );
+  const join = joinFor(offered, length.high, taken, tailMm);
+  if (!join) return [];
+  const change = { backingPiece: String(join.first), joined: joinText(join) };
+  return [{ name: `Joined from ${join.codes.join(' and ')}`, change }];
 }
 
 /** The same line from whichever piece has enough, or once some has come. */

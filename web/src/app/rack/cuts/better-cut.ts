@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { ApiService } from '../../data/api.service';
 import { load } from '../../data/loaded';
 import { UnitsService } from '../../data/units.service';
-import { isMoved } from './cut-words';
+import { isElsewhere, isMoved, piecesNow, piecesPlanned } from './cut-words';
 
 /** What the plan of cuts says of one reel: the piece it is better cut from, or what it lacks. Nothing where all is well. */
 @Component({
@@ -36,11 +36,11 @@ export class BetterCut {
     return [
       ...own(plan.shortages).flatMap(({ what, cures }) => [what, ...cures].map((one) => this.units.say(one))),
       ...own(plan.layers)
-        .filter((one) => isMoved(one) && one.now !== one.planned)
-        .map(({ role, now, planned }) =>
-          now === null
-            ? `Its ${role} can be cut from ${planned ?? ''}.`
-            : `Its ${role} is better cut from ${planned ?? ''} than from ${now}.`,
+        .filter((one) => isMoved(one) && isElsewhere(one))
+        .map((one) =>
+          one.now === null
+            ? `Its ${one.role} can be cut from ${piecesPlanned(one)}.`
+            : `Its ${one.role} is better cut from ${piecesPlanned(one)} than from ${piecesNow(one)}.`,
         ),
     ];
   });

@@ -16,8 +16,22 @@ export const layerKey = ({ jobId, layer }: Pick<LayerOfPlan, 'jobId' | 'layer'>)
   `${String(jobId)}:${layer}`;
 
 /** Whether a plan changes anything for a layer. */
-export const isMoved = ({ now, planned, givenMm, wantedMm }: LayerOfPlan): boolean =>
-  planned !== null && (planned !== now || givenMm < wantedMm);
+export const isMoved = (layer: LayerOfPlan): boolean =>
+  layer.planned !== null && (isElsewhere(layer) || layer.givenMm < layer.wantedMm);
+
+/** Whether it is off another piece than it is booked on; joined, off another two. */
+export const isElsewhere = (layer: LayerOfPlan): boolean => piecesNow(layer) !== piecesPlanned(layer);
+
+/** The codes of the pieces a layer is booked on, and of those the plan has it from; none for none. */
+export const piecesNow = ({ now, nowJoined }: LayerOfPlan): string => codes(now, nowJoined);
+export const piecesPlanned = ({ planned, plannedJoined }: LayerOfPlan): string =>
+  codes(planned, plannedJoined);
+
+const codes = (...of: readonly (string | null)[]): string =>
+  of
+    .filter((code) => code !== null)
+    .sort()
+    .join(' and ');
 
 /** What is asked of each line: those with a change or a lack first. */
 export function linesOf({ pieces, layers, shortages }: CutsPlan): LineOfPlan[] {
@@ -77,6 +91,7 @@ const UNPROVEN: Readonly<Record<CutsPlan['open'][number]['level'], string>> = {
   shortMm: 'There may be a better plan: the metres given up are not proven.',
   opened: 'There may be a better plan: the number of pieces opened is not proven.',
   scrapMm: 'There may be a better plan: the metres of scrap are not proven.',
+  joins: 'Nothing wastes less: this is proven. Fewer joins might do.',
   moved: 'Nothing wastes less: this is proven. Fewer changes might do.',
   order: 'Nothing wastes less: this is proven. An older piece might still go first somewhere.',
 };

@@ -22,7 +22,7 @@ import { LoadState } from '../../ui/load-state';
 import { Sending } from '../../ui/sending';
 import { RackTabs } from '../rack-tabs';
 import { CutFiguresTable } from './cut-figures';
-import { isMoved, layerKey, linesOf, sureness, type LineOfPlan } from './cut-words';
+import { isMoved, layerKey, linesOf, piecesNow, piecesPlanned, sureness, type LineOfPlan } from './cut-words';
 import { LayerPanel } from './layer-panel';
 import { PieceBar } from './piece-bar';
 
@@ -99,6 +99,8 @@ export class CutsPage {
   protected readonly piecesFor = ({ line }: LayerOfPlan) =>
     this.lines().find(({ code }) => code === line)?.pieces ?? [];
   protected readonly key = layerKey;
+  protected readonly piecesNow = piecesNow;
+  protected readonly piecesPlanned = piecesPlanned;
   protected readonly styleOf = ({ pieces: [first] }: LineOfPlan) => ({
     texture: first?.product.material ?? 'nylon',
     tint: first?.product.tint ?? '#888888',

@@ -7,7 +7,7 @@ import { UnitsService } from '../../data/units.service';
 import { quantityReader } from '../../ui/read-quantity';
 import { QuantityField } from '../../ui/quantity-field';
 import { SelectField } from '../../ui/select-field';
-import { costOf } from './cut-words';
+import { costOf, piecesNow } from './cut-words';
 
 /** One layer of a reel: where it is cut from, what another piece would cost, and how short its main may be. */
 @Component({
@@ -20,7 +20,7 @@ import { costOf } from './cut-words';
     <p class="text-[13px] text-mute">
       {{ one.label }}, {{ one.customer }},
       <a class="underline underline-offset-2" [routerLink]="['/bags', one.bag]">bag {{ one.bag }}</a
-      >. Booked on {{ one.now ?? 'no piece yet' }}{{ one.pinned ? ', asked for by hand' : '' }}.
+      >. Booked on {{ now() || 'no piece yet' }}{{ one.pinned ? ', asked for by hand' : '' }}.
       @if (one.matches) {
         Its bag’s counters have to agree: their mains come from one lot.
       }
@@ -97,6 +97,7 @@ export class LayerPanel {
   readonly leastSaid = output<number | null>();
   readonly closed = output();
 
+  protected readonly now = computed(() => piecesNow(this.layer()));
   protected readonly piece = new FormControl('', { nonNullable: true });
   protected readonly least = new FormControl('', { nonNullable: true });
   protected readonly allowed = computed(() => ({ min: 1, max: this.layer().wantedMm / 1000 }));

@@ -108,6 +108,6 @@ export class PieceBar {
   protected drop({ item }: CdkDragDrop<string, string, LayerOfPlan>): void {
     const layer = item.data;
     const { code } = this.piece();
-    if (layer.planned !== code) this.dropped.emit({ layer, piece: code });
+    if (layer.planned !== code && layer.plannedJoined !== code) this.dropped.emit({ layer, piece: code });
   }
 }
