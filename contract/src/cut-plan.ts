@@ -44,6 +44,8 @@ const PieceOfPlanSchema = v.object({
   leftMm: MillimetresSchema,
   tailsMm: MillimetresSchema,
   isScrap: v.boolean(),
+  /** When it is here, where it is on order; its place is that day then. */
+  comesAt: v.nullable(InstantSchema),
 });
 export type PieceOfPlan = v.InferOutput<typeof PieceOfPlanSchema>;
 
@@ -68,6 +70,8 @@ const LayerOfPlanSchema = v.object({
   /** The second piece, where it is joined from two. */
   nowJoined: v.nullable(v.string()),
   plannedJoined: v.nullable(v.string()),
+  /** Whether some of it is on order: it waits until that comes. */
+  comes: v.boolean(),
   /** What of it the plan gives; the same as wanted where it gives nothing up. */
   givenMm: MillimetresSchema,
   /** Whether it is cut from one lot with others of its bag. */
@@ -115,8 +119,11 @@ export const CutsPlanSchema = v.object({
 });
 export type CutsPlan = v.InferOutput<typeof CutsPlanSchema>;
 
-/** A layer on a piece of its line, as somebody asks for it. */
-export const CutAskedSchema = v.object({ ...layerOf, piece: CodeSchema });
+/** Line on order as a plan calls it: by its order, and which of its packs it is. */
+const OnOrderSchema = v.pipe(v.string(), v.regex(/^order \d{1,10}, \d{1,6}$/));
+
+/** A layer on a piece of its line, or on line that is on order, as somebody asks for it. */
+export const CutAskedSchema = v.object({ ...layerOf, piece: v.union([CodeSchema, OnOrderSchema]) });
 
 /** What a plan would come to with it; null where no plan has it so. */
 export const CutTriedSchema = v.object({

@@ -63,7 +63,12 @@ function placesOf(
   for (const { name, mm, fits } of [...demands].sort((a, b) => b.mm - a.mm)) {
     const [best] = left
       .filter((one) => one.mm >= mm && fits(one.piece))
-      .sort((a, b) => Number(b.opened) - Number(a.opened) || a.mm - b.mm);
+      .sort(
+        (a, b) =>
+          Number(a.piece.coming ?? false) - Number(b.piece.coming ?? false) ||
+          Number(b.opened) - Number(a.opened) ||
+          a.mm - b.mm,
+      );
     if (!best) return null;
     best.mm -= mm + tailMm;
     best.opened = true;

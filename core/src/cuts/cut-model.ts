@@ -52,6 +52,7 @@ export function cutModel(stock: Stock, ranks: Ranks): CutModel {
           [m(job.main.wantedMm), served],
           ...timesEach(-1, mains, 'metres'),
         ]),
+      waits: uses.filter(({ piece }) => piece.coming).map(({ is }): Linear[number] => [1, is]),
       opened: perPiece.flatMap(({ columns }) => once(columns?.opens)),
       scrapMm: perPiece.flatMap(({ columns }) => once(columns?.scrap)),
       joins: perJob.flatMap(({ joined }) => once(joined)),
@@ -163,6 +164,7 @@ const isAlike = (a: StockPiece, b: StockPiece): boolean =>
   a.usableMm === b.usableMm &&
   a.lot === b.lot &&
   a.backingOnly === b.backingOnly &&
+  a.coming === b.coming &&
   a.readyAt === b.readyAt &&
   a.wet === b.wet;
 

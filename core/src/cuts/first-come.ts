@@ -2,7 +2,8 @@ import { greedyCuts } from './greedy-cuts';
 import { givesMain, type JobCut, type Stock } from './stock';
 
 /** Cuts as a shop makes them that looks at one bag at a time: jobs as they come, each from the first piece by code that has enough. */
-export function firstComeCuts({ jobs, pieces, tailMm }: Stock): JobCut[] {
+export function firstComeCuts({ jobs, pieces: all, tailMm }: Stock): JobCut[] {
+  const pieces = all.filter(({ coming }) => coming !== true);
   const left = new Map(pieces.map(({ id, freeMm }) => [id, freeMm]));
   return jobs.flatMap((job) => {
     const there = pieces.map((piece) => ({ ...piece, freeMm: left.get(piece.id) ?? 0 }));

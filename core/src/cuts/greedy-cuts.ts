@@ -102,12 +102,13 @@ function backingOf(
   );
 }
 
-/** The piece with a length on it that is left shortest by it; an opened one before a sealed one. */
+/** The piece with a length on it that is left shortest by it; an opened one before a sealed one, and both before line on order. */
 const bestFor = (pieces: readonly StockPiece[], left: Left, mm: number): StockPiece | null =>
   pieces
     .filter(({ id }) => (left.get(id) ?? 0) >= mm)
     .sort(
       (a, b) =>
+        Number(a.coming ?? false) - Number(b.coming ?? false) ||
         Number(isOpen(b, left)) - Number(isOpen(a, left)) ||
         (left.get(a.id) ?? 0) - (left.get(b.id) ?? 0) ||
         (a.id < b.id ? -1 : 1),

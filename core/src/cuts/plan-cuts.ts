@@ -27,12 +27,13 @@ export interface CutPlan {
 /** Who is served, and with how much of the main. */
 const SERVICE: readonly CutLevel[] = ['unserved', 'shortMm'];
 /** Which pieces that takes. */
-const PIECES: readonly CutLevel[] = ['opened', 'scrapMm', 'joins', 'moved', 'order'];
+const PIECES: readonly CutLevel[] = ['waits', 'opened', 'scrapMm', 'joins', 'moved', 'order'];
 
 /** How much of the time that is left a level may take, where it is not proven before; what counts most gets most. */
 const SHARE_OF_TIME: Readonly<Record<CutLevel, number>> = {
   unserved: 0.4,
   shortMm: 0.4,
+  waits: 0.3,
   opened: 0.5,
   scrapMm: 0.5,
   joins: 0.3,
@@ -48,7 +49,8 @@ const TIME_OF_PARTS = 0.5;
 const PARTS_OF_TIME = [0.15, 1] as const;
 
 /**
- * Cuts by strict levels, each solved and then fixed before the next: jobs not served, main below what is wanted, sealed
+ * Cuts by strict levels, each solved and then fixed before the next: jobs not served, main below what is wanted, cuts that
+ * wait for line on order, sealed
  * pieces opened, scrap, backings joined from two, cuts off another piece than they are booked on, oldest opened first. Products that no job links are solved apart. Two steps, which lose nothing:
  *
  * 1. Who is served hangs on the products that lack line alone: those that have enough for all that may come are left out.

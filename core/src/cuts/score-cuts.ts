@@ -19,6 +19,8 @@ export interface CutScore {
   readonly unserved: number;
   /** Main below what is wanted, over the jobs that are served, mm; made up by backing it still counts. */
   readonly shortMm: number;
+  /** Cuts that wait for line on order. */
+  readonly waits: number;
   /** Sealed pieces that are opened for it. */
   readonly opened: number;
   /** Remnants left too short to be of use, mm; those that were there before do not count. */
@@ -35,6 +37,7 @@ export interface CutScore {
 export const CUT_LEVELS = [
   'unserved',
   'shortMm',
+  'waits',
   'opened',
   'scrapMm',
   'joins',
@@ -108,6 +111,7 @@ export function scoreCuts(
   return {
     unserved: jobs.length - cuts.length,
     shortMm: cuts.reduce((all, { job, main }) => all + (wanted.get(job) ?? 0) - main.lengthMm, 0),
+    waits: used.reduce((all, { id, coming }) => all + (coming ? (taken.get(id)?.cuts ?? 0) : 0), 0),
     opened: used.filter(({ opened }) => !opened).length,
     scrapMm: used
       .filter((piece) => piece.freeMm >= piece.usableMm && left(piece) < piece.usableMm)

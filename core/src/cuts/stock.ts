@@ -18,6 +18,8 @@ export interface StockPiece {
   readonly wet?: boolean;
   /** When it is there, in the unit of what is due: line on order, or that has to lie in the water first. */
   readonly readyAt?: number;
+  /** Whether it is on order: nothing is cut from it before it comes. */
+  readonly coming?: boolean;
 }
 
 /** What one spool wants cut. */

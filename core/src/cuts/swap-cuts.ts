@@ -45,7 +45,7 @@ const NOTHING: Few = { of: [], mm: 0 };
 
 /**
  * Cuts of the same lengths with some of them on other pieces: up to two of one piece change with up to two of another, as
- * long as that makes better what is opened, scrap, what is moved or the order, in that order. Who is served, and with how
+ * long as that makes better what waits, what is opened, scrap, what is moved or the order, in that order. Who is served, and with how
  * much, stays as it is; so do mains that have to match.
  *
  * @param ranks of all pieces there are
@@ -119,6 +119,8 @@ function isBetter({ p, q, tailMm }: Change, { opened, scrapMm }: Beside, a: Few,
   const n = b.of.length - a.of.length;
   if (!hasEnough(p, p.mm + mm, p.cuts + n, tailMm) || !hasEnough(q, q.mm - mm, q.cuts - n, tailMm))
     return false;
+  const waits = n * (waitsOn(p) - waitsOn(q));
+  if (waits !== 0) return waits < 0;
   const opens = opensOf(p, p.cuts + n) + opensOf(q, q.cuts - n) - opened;
   if (opens !== 0) return opens < 0;
   const scrap =
@@ -128,6 +130,8 @@ function isBetter({ p, q, tailMm }: Change, { opened, scrapMm }: Beside, a: Few,
   if (moved !== 0) return moved < 0;
   return n * (q.rank - p.rank) > 0;
 }
+
+const waitsOn = ({ piece }: OnPiece): number => Number(piece.coming ?? false);
 
 const opensOf = ({ piece }: OnPiece, cuts: number): number => Number(!piece.opened && cuts > 0);
 

@@ -24,6 +24,7 @@ export function smallStock(seed: number): Stock {
       wet: random() < 0.1,
       ...(random() < 0.5 ? { lot: random() < 0.5 ? 'one' : 'two' } : {}),
       ...(random() < 0.1 ? { readyAt: 2 } : {}),
+      ...(!opened && random() < 0.2 ? { coming: true } : {}),
     };
   });
   const jobs = Array.from({ length: 1 + Math.floor(random() * 3) }, (_, i): CutJob => {

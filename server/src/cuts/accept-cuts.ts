@@ -79,12 +79,12 @@ function movesOf(gathered: GatheredCuts, cuts: readonly JobCut[]): CutMove[] {
   };
   const moveOf = (ask: Ask, layer: CutLayer): CutMove[] => {
     const booked = bookedOn(layer);
-    const offs = inOrder(planned.get(keyOf(layer)) ?? [], left);
+    const offs = inOrder(thereIn(gathered, planned.get(keyOf(layer)) ?? []), left);
     const mm = layer === ask.main ? (cutOf.get(ask.job.id)?.main.lengthMm ?? layer.wantedMm) : layer.wantedMm;
     const givenMm = mm < layer.wantedMm ? mm : null;
     if (offs.length === 0 && booked.length > 0)
       return keeps(booked) ? [] : [{ layer, offs: [], givenMm: null }];
-    if (givenMm === null && isSame(offs, booked)) return [];
+    if (isSame(offs, booked) && (givenMm === null || offs.length === 0)) return [];
     const withIds = offs.flatMap((off) => {
       const pieceId = gathered.pieces.get(off.piece)?.id;
       return pieceId === undefined ? [] : [{ ...off, pieceId }];
@@ -93,6 +93,10 @@ function movesOf(gathered: GatheredCuts, cuts: readonly JobCut[]): CutMove[] {
   };
   return gathered.asks.flatMap((ask) => layersIn(ask).flatMap((layer) => moveOf(ask, layer)));
 }
+
+/** What can be booked of it: of line that is on order nothing is promised, and half of a join is none. */
+const thereIn = ({ pieces }: GatheredCuts, offs: readonly CutOff[]): readonly CutOff[] =>
+  offs.every(({ piece }) => pieces.has(piece)) ? offs : [];
 
 /** How much of a layer comes off its last piece hangs on the spool: that is the one with more left on it. */
 const inOrder = (offs: readonly CutOff[], left: ReadonlyMap<string, number>): CutOff[] =>

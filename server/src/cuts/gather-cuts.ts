@@ -1,11 +1,10 @@
-import type { Piece } from '@yard-spool/contract';
+import type { LineOrder, Piece } from '@yard-spool/contract';
 import {
   LEAST_JOINED_MM,
   lotOf,
   REEL_TRAITS,
   soakAdvice,
   waterState,
-  type ComingPack,
   type CutJob,
   type CutOff,
   type HouseRules,
@@ -46,6 +45,16 @@ export interface Ask {
   readonly backing: CutLayer | null;
 }
 
+/** A pack that is on order, as a piece that is cut from once it comes. */
+export interface ComingPiece {
+  /** Its name in the stock. */
+  readonly id: string;
+  readonly order: LineOrder;
+  readonly readyAt: number;
+  /** The day it is here, in words. */
+  readonly day: string;
+}
+
 /** What cuts are planned from. */
 export interface GatheredCuts {
   readonly stock: Stock;
@@ -54,7 +63,7 @@ export interface GatheredCuts {
   /** As it is booked. */
   readonly booked: readonly JobCut[];
   /** Packs that are on order, each with the day it is here in words. */
-  readonly coming: readonly (ComingPack & { readonly day: string })[];
+  readonly coming: readonly ComingPiece[];
 }
 
 /** A rest shorter than what can be joined is of use to nobody; common practice, no source. */
@@ -90,18 +99,47 @@ export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<Gath
       now: at,
     }),
   );
-  const asks = inSets(inTime(asksOf(layers), cuttable), cuttable);
+  const coming = comingOf(
+    orders.filter(({ product }) => wanted.has(product.code)),
+    zone,
+  );
+  const line = [...cuttable, ...coming.map((one) => onItsWay(one, rules))];
+  const asks = inSets(inTime(asksOf(layers), line), line);
   const own = asks.flatMap(({ job, main }) => (main ? [] : [fromElsewhere(job)]));
   return {
-    stock: { jobs: asks.map(({ job }) => job), pieces: [...cuttable, ...own], tailMm },
+    stock: { jobs: asks.map(({ job }) => job), pieces: [...line, ...own], tailMm },
     asks,
     pieces: new Map(pieces.map((piece) => [piece.code, piece])),
-    coming: orders.flatMap(({ product, lengthMm, count, expectedAt }) => {
-      const readyAt = new Date(expectedAt).getTime();
-      const day = inZone(expectedAt, zone).toFormat('d LLL');
-      return Array.from({ length: count }, () => ({ product: product.code, lengthMm, readyAt, day }));
-    }),
+    coming,
     booked: asks.flatMap((ask) => bookedOf(ask) ?? []),
+  };
+}
+
+function comingOf(orders: readonly LineOrder[], zone: string): ComingPiece[] {
+  return orders.flatMap((order) => {
+    const readyAt = new Date(order.expectedAt).getTime();
+    const day = inZone(order.expectedAt, zone).toFormat('d LLL');
+    return Array.from({ length: order.count }, (_, i) => ({
+      id: `order ${String(order.id)}, ${String(i + 1)}`,
+      order,
+      readyAt,
+      day,
+    }));
+  });
+}
+
+/** Line on order as a piece: sealed, and in its tub for as long as it has to be once it is here. */
+function onItsWay({ id, order: { product, lengthMm }, readyAt }: ComingPiece, rules: HouseRules): StockPiece {
+  const { hours } = soakAdvice(lineOf(product), rules);
+  return {
+    id,
+    product: product.code,
+    freeMm: lengthMm,
+    opened: false,
+    openedAt: null,
+    usableMm: LEAST_USE_MM,
+    readyAt: readyAt + hours * HOUR,
+    coming: true,
   };
 }
 

@@ -1,24 +1,40 @@
 import type { CutsPlan } from '@yard-spool/contract';
-import { message, shareComing, type JobCut, type Words } from '@yard-spool/core';
+import { message, shareComing, type ComingPack, type JobCut, type Words } from '@yard-spool/core';
 import type { FoundCuts } from './found-cuts';
-import { keyOf, layersIn, mayGive, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import {
+  keyOf,
+  layersIn,
+  mayGive,
+  type Ask,
+  type ComingPiece,
+  type CutLayer,
+  type GatheredCuts,
+} from './gather-cuts';
 import { leftOver } from './left-over';
+import { offsByLayer } from './moved-cuts';
 
 type Shortage = CutsPlan['shortages'][number];
 
 /** A main is not asked to give up more than this share of it. From memory, no source. */
 const MOST_GIVEN = 0.4;
 
-/** A layer that no piece has enough for once the others are served, and the pack on order that has. */
+/** A pack on order, and how much of it nobody has. */
+interface Pack extends ComingPack {
+  readonly orderedMm: number;
+  readonly day: string;
+}
+
+/** A layer that no piece on the rack has enough for once the others are served, and the pack on order that has. */
 interface Without {
   readonly ask: Ask;
   readonly layer: CutLayer;
-  readonly pack: GatheredCuts['coming'][number] | undefined;
+  readonly pack: Pack | undefined;
 }
 
-/** What a plan finds no line for, with what is on order for it. */
+/** What a plan finds no line for on the rack: what it plans on line that is on order, and what it plans on none. */
 export function withoutLine({ gathered, cuts }: FoundCuts): Without[] {
   const left = leftOver(gathered, cuts);
+  const packs = new Map(gathered.coming.map((one) => [one.id, packOf(one, left.get(one.id) ?? 0)]));
   const served = new Set(cuts.map(({ job }) => job));
   const short = gathered.asks
     .filter(({ job }) => !served.has(job.id))
@@ -30,11 +46,29 @@ export function withoutLine({ gathered, cuts }: FoundCuts): Without[] {
       lengthMm: layer.wantedMm,
       due: new Date(layer.reel.shown.promisedAt).getTime(),
     })),
-    gathered.coming,
+    [...packs.values()],
     gathered.stock.tailMm,
   );
-  return short.map(({ ask, layer }) => ({ ask, layer, pack: comes.get(keyOf(layer)) }));
+  const planned = offsByLayer({ gathered, cuts });
+  const onItsWay = (layer: CutLayer): Pack | undefined =>
+    (planned.get(keyOf(layer)) ?? []).map(({ piece }) => packs.get(piece)).find((pack) => pack !== undefined);
+  return [
+    ...short.map(({ ask, layer }) => ({ ask, layer, pack: comes.get(keyOf(layer)) })),
+    ...gathered.asks.flatMap((ask) =>
+      layersIn(ask)
+        .map((layer) => ({ ask, layer, pack: onItsWay(layer) }))
+        .filter(({ pack }) => pack !== undefined),
+    ),
+  ];
 }
+
+const packOf = ({ order: { product, lengthMm }, readyAt, day }: ComingPiece, leftMm: number): Pack => ({
+  product: product.code,
+  lengthMm: leftMm,
+  orderedMm: lengthMm,
+  readyAt,
+  day,
+});
 
 /** What a plan cannot serve, or not in full, and what would cure it. */
 export function shortagesOf(found: FoundCuts): Shortage[] {
@@ -106,13 +140,9 @@ function curesOf(
   ];
 }
 
-function onOrder(
-  layer: CutLayer,
-  { lengthMm, readyAt, day }: NonNullable<Without['pack']>,
-  line: string,
-): Words {
+function onOrder(layer: CutLayer, { orderedMm, readyAt, day }: Pack, line: string): Words {
   const isLate = readyAt > new Date(layer.reel.shown.promisedAt).getTime();
-  return message(isLate ? 'cuts.comes-late' : 'cuts.comes', { metres: { m: lengthMm / 1000 }, line, day });
+  return message(isLate ? 'cuts.comes-late' : 'cuts.comes', { metres: { m: orderedMm / 1000 }, line, day });
 }
 
 function longestLeft(
@@ -121,12 +151,15 @@ function longestLeft(
   left: ReadonlyMap<string, number>,
 ): { readonly piece: string; readonly mm: number } {
   const [longest] = stock.pieces
+    .filter(({ coming }) => coming !== true)
     .filter((piece) => piece.product === product && (piece.backingOnly !== true || role === 'backing'))
     .map(({ id }) => ({ piece: id, mm: left.get(id) ?? 0 }))
     .sort((a, b) => b.mm - a.mm);
   return longest ?? { piece: '', mm: 0 };
 }
 
-/** What a line is called; by its code where none of it is on the rack. */
-const nameOf = ({ product }: CutLayer, { pieces }: GatheredCuts): string =>
-  [...pieces.values()].find((piece) => piece.product.code === product)?.product.name ?? product;
+/** What a line is called; by its code where none of it is on the rack or on order. */
+const nameOf = ({ product }: CutLayer, { pieces, coming }: GatheredCuts): string =>
+  [...[...pieces.values()].map((piece) => piece.product), ...coming.map(({ order }) => order.product)].find(
+    ({ code }) => code === product,
+  )?.name ?? product;

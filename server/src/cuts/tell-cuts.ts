@@ -2,7 +2,14 @@ import type { CutsPlan, LayerOfPlan, PieceOfPlan } from '@yard-spool/contract';
 import { firstComeCuts, waterState, wasteOf, type JobCut } from '@yard-spool/core';
 import { figuresOf } from './figures';
 import { revisionOf, type FoundCuts } from './found-cuts';
-import { layersIn, mayGive, type Ask, type CutLayer, type GatheredCuts } from './gather-cuts';
+import {
+  layersIn,
+  mayGive,
+  type Ask,
+  type ComingPiece,
+  type CutLayer,
+  type GatheredCuts,
+} from './gather-cuts';
 import type { MovedCut } from './moved-cuts';
 import { shortagesOf } from './shortages';
 
@@ -36,9 +43,10 @@ export function tellCuts(found: FoundCuts, { looking, moved, saved }: Beside): C
 }
 
 /** Pieces by line and code, opened ones first, each with what would be cut from it. */
-function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]): PieceOfPlan[] {
+function piecesOf({ stock, asks, pieces, coming }: GatheredCuts, cuts: readonly JobCut[]): PieceOfPlan[] {
   const waste = new Map(wasteOf(stock, cuts).map((one) => [one.piece, one]));
   const askOf = new Map(asks.map((ask) => [ask.job.id, ask]));
+  const onItsWay = new Map(coming.map((one) => [one.id, one]));
   const offs = new Map<string, PieceOfPlan['offs']>();
   const add = (code: string, layer: CutLayer | null | undefined, lengthMm: number): void => {
     if (!layer) return;
@@ -51,9 +59,12 @@ function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]
   }
   return stock.pieces
     .flatMap(({ id, freeMm, opened }): PieceOfPlan[] => {
+      const of = offs.get(id) ?? [];
+      const way = onItsWay.get(id);
+      // Line on order is looked at where somebody waits for it.
+      if (way) return of.length > 0 ? [comingPiece(way, of, waste.get(id)?.leftMm ?? freeMm)] : [];
       const piece = pieces.get(id);
       if (!piece) return [];
-      const of = offs.get(id) ?? [];
       const { tailsMm = 0, scrapMm = 0, leftMm = freeMm } = waste.get(id) ?? {};
       const { product, kind, place, lot, receivedMm } = piece;
       return [
@@ -71,6 +82,7 @@ function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]
           water: waterState(piece),
           leftMm,
           isScrap: scrapMm > 0,
+          comesAt: null,
         },
       ];
     })
@@ -82,14 +94,40 @@ function piecesOf({ stock, asks, pieces }: GatheredCuts, cuts: readonly JobCut[]
     );
 }
 
+const comingPiece = (
+  { id, order, day }: ComingPiece,
+  offs: PieceOfPlan['offs'],
+  leftMm: number,
+): PieceOfPlan => ({
+  code: id,
+  product: order.product,
+  kind: 'bulk',
+  place: day,
+  lot: '',
+  opened: false,
+  receivedMm: order.lengthMm,
+  freeMm: order.lengthMm,
+  offs,
+  tailsMm: 0,
+  water: 'dry',
+  leftMm,
+  isScrap: false,
+  comesAt: order.expectedAt,
+});
+
 function layersOf({ gathered, cuts }: FoundCuts): LayerOfPlan[] {
   const cutOf = new Map(cuts.map((cut) => [cut.job, cut]));
   return gathered.asks.flatMap((ask) =>
-    layersIn(ask).map((layer) => layerOf(ask, layer, cutOf.get(ask.job.id))),
+    layersIn(ask).map((layer) => layerOf(gathered, ask, layer, cutOf.get(ask.job.id))),
   );
 }
 
-function layerOf({ job, main, backing }: Ask, of: CutLayer, cut: JobCut | undefined): LayerOfPlan {
+function layerOf(
+  gathered: GatheredCuts,
+  { job, main, backing }: Ask,
+  of: CutLayer,
+  cut: JobCut | undefined,
+): LayerOfPlan {
   const { jobId, tag, label, bagNumber, customer, promisedAt } = of.reel.shown;
   const isMain = of === main;
   return {
@@ -107,7 +145,7 @@ function layerOf({ job, main, backing }: Ask, of: CutLayer, cut: JobCut | undefi
     mayGive: isMain && mayGive(main, backing),
     now: of.now,
     nowJoined: of.joined?.piece ?? null,
-    ...plannedFor(cut, isMain),
+    ...plannedFor(gathered, cut, isMain),
     matches: isMain && job.match !== undefined,
     pinned: of.pin !== null,
   };
@@ -115,12 +153,15 @@ function layerOf({ job, main, backing }: Ask, of: CutLayer, cut: JobCut | undefi
 
 /** What a plan cuts a layer from. */
 function plannedFor(
+  { coming }: GatheredCuts,
   cut: JobCut | undefined,
   isMain: boolean,
-): Pick<LayerOfPlan, 'planned' | 'plannedJoined' | 'givenMm'> {
+): Pick<LayerOfPlan, 'planned' | 'plannedJoined' | 'givenMm' | 'comes'> {
   const offs = cut ? (isMain ? [cut.main] : cut.backing) : [];
   const [first, joined] = offs;
   return {
+    // Nothing can be booked before all of it is there.
+    comes: offs.some(({ piece }) => coming.some(({ id }) => id === piece)),
     planned: first?.piece ?? null,
     plannedJoined: joined?.piece ?? null,
     givenMm: offs.reduce((all, { lengthMm }) => all + lengthMm, 0),

@@ -19,8 +19,12 @@ interface CutAsked {
 
 /** What a plan would come to with one layer on a piece somebody asks for; nothing is changed by it. */
 export async function tryCut(from: Reading, asked: CutAsked): Promise<CutTried> {
-  await pieceFor(from, await layerAsked(from, asked), asked.piece);
+  const layer = await layerAsked(from, asked);
   const { gathered, cuts } = await cutsNow(from);
+  const isOnOrder = gathered.coming.some(
+    ({ id, order }) => id === asked.piece && order.product.code === layer.product,
+  );
+  if (!isOnOrder) await pieceFor(from, layer, asked.piece);
   const stock = withPin(gathered, asked);
   const { cuts: best } = await inWorker(FIND_CUTS, { stock, within: WITHIN });
   const isServed = best.some(({ job }) => job === askOf(gathered, asked)?.job.id);

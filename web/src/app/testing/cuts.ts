@@ -32,6 +32,7 @@ export const pieceOfPlan = (code: string, more: Partial<PieceOfPlan> = {}): Piec
   leftMm: 200_000,
   tailsMm: 0,
   isScrap: false,
+  comesAt: null,
   ...more,
 });
 
@@ -53,6 +54,7 @@ export const layerOfPlan = (jobId: number, more: Partial<LayerOfPlan> = {}): Lay
   planned: 'L-1',
   plannedJoined: null,
   givenMm: 120_000,
+  comes: false,
   matches: false,
   pinned: false,
   ...more,

@@ -17,15 +17,20 @@ export const layerKey = ({ jobId, layer }: Pick<LayerOfPlan, 'jobId' | 'layer'>)
 
 /** Whether a plan changes anything for a layer. */
 export const isMoved = (layer: LayerOfPlan): boolean =>
-  layer.planned !== null && (isElsewhere(layer) || layer.givenMm < layer.wantedMm);
+  layer.planned !== null && (isElsewhere(layer) || (!layer.comes && layer.givenMm < layer.wantedMm));
 
 /** Whether it is off another piece than it is booked on; joined, off another two. */
-export const isElsewhere = (layer: LayerOfPlan): boolean => piecesNow(layer) !== piecesPlanned(layer);
+export const isElsewhere = (layer: LayerOfPlan): boolean =>
+  layer.comes ? layer.now !== null : piecesNow(layer) !== piecesPlanned(layer);
 
 /** The codes of the pieces a layer is booked on, and of those the plan has it from; none for none. */
 export const piecesNow = ({ now, nowJoined }: LayerOfPlan): string => codes(now, nowJoined);
-export const piecesPlanned = ({ planned, plannedJoined }: LayerOfPlan): string =>
-  codes(planned, plannedJoined);
+export const piecesPlanned = ({ planned, plannedJoined, comes }: LayerOfPlan): string =>
+  comes ? 'line on order' : codes(planned, plannedJoined);
+
+/** What a piece is called: line on order has no code yet. */
+export const pieceName = ({ code, comesAt }: Pick<PieceOfPlan, 'code' | 'comesAt'>): string =>
+  comesAt === null ? code : 'On order';
 
 const codes = (...of: readonly (string | null)[]): string =>
   of
@@ -89,6 +94,7 @@ export function sureness({ looking, open: [first] }: CutsPlan): string {
 const UNPROVEN: Readonly<Record<CutsPlan['open'][number]['level'], string>> = {
   unserved: 'There may be a better plan: the number of reels without line is not proven.',
   shortMm: 'There may be a better plan: the metres given up are not proven.',
+  waits: 'There may be a better plan: the number of reels that wait for line on order is not proven.',
   opened: 'There may be a better plan: the number of pieces opened is not proven.',
   scrapMm: 'There may be a better plan: the metres of scrap are not proven.',
   joins: 'Nothing wastes less: this is proven. Fewer joins might do.',

@@ -26,19 +26,22 @@ import { costOf, piecesNow } from './cut-words';
       }
     </p>
     <ys-select-field label="Cut it from" [control]="piece" [options]="options()" />
-    @if (asked(); as code) {
+    @if (asked()) {
       <p role="status" class="text-[13px]">
         @let found = tried();
         @if (found.state === 'loading') {
-          Looking at what {{ code }} would cost.
+          Looking at what {{ askedName() }} would cost.
         } @else if (found.state === 'failed') {
           <b class="text-stop">{{ found.sentence }}</b>
         } @else if (!fits()) {
-          <b class="text-stop">{{ code }} has not enough for it.</b>
+          <b class="text-stop">{{ askedName() }} has not enough for it.</b>
         } @else if (costs().length === 0) {
           <b class="text-pass">It costs nothing more.</b>
         } @else {
-          With {{ code }}: <b>{{ costs().join(', ') }}.</b>
+          With {{ askedName() }}: <b>{{ costs().join(', ') }}.</b>
+        }
+        @if (comes()) {
+          Nothing can be kept on it before it is here.
         }
       </p>
     }
@@ -46,7 +49,7 @@ import { costOf, piecesNow } from './cut-words';
       <button
         type="button"
         class="plain"
-        [disabled]="busy() || piece.value === '' || !fits()"
+        [disabled]="busy() || piece.value === '' || !fits() || comes()"
         (click)="pin.emit(piece.value)"
       >
         Keep it on this piece
@@ -97,15 +100,25 @@ export class LayerPanel {
   readonly leastSaid = output<number | null>();
   readonly closed = output();
 
+  /** The piece that is asked for as the screen calls it, and whether it is on order: nothing is kept on that yet. */
+  private readonly askedPiece = computed(() => this.pieces().find(({ code }) => code === this.asked()));
+  protected readonly askedName = computed(() => {
+    const piece = this.askedPiece();
+    return piece?.comesAt ? 'the line on order' : this.asked();
+  });
+  protected readonly comes = computed(() => this.askedPiece()?.comesAt != null);
   protected readonly now = computed(() => piecesNow(this.layer()));
   protected readonly piece = new FormControl('', { nonNullable: true });
   protected readonly least = new FormControl('', { nonNullable: true });
   protected readonly allowed = computed(() => ({ min: 1, max: this.layer().wantedMm / 1000 }));
   protected readonly options = computed(() => [
     ...(this.layer().planned === null ? [{ value: '', name: 'no piece yet' }] : []),
-    ...this.pieces().map(({ code, freeMm, opened }) => ({
+    ...this.pieces().map(({ code, freeMm, opened, comesAt, place }) => ({
       value: code,
-      name: `${code}, ${this.units.length(freeMm / 1000)}, ${opened ? 'open' : 'sealed'}`,
+      name:
+        comesAt === null
+          ? `${code}, ${this.units.length(freeMm / 1000)}, ${opened ? 'open' : 'sealed'}`
+          : `On order, ${this.units.length(freeMm / 1000)}, here by ${place}`,
     })),
   ]);
   /** Null where nothing is asked for. */

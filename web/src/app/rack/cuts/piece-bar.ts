@@ -2,7 +2,7 @@ import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { LayerOfPlan, PieceOfPlan } from '@yard-spool/contract';
 import { UnitsService } from '../../data/units.service';
-import { isMoved, layerKey } from './cut-words';
+import { isMoved, layerKey, pieceName } from './cut-words';
 
 /** A length that can be taken hold of. */
 const CHIP =
@@ -19,11 +19,11 @@ const LEAST_WIDE = 6;
     @let one = piece();
     <div class="w-36 shrink-0 pt-0.5">
       <p class="flex items-baseline gap-2">
-        <b>{{ one.code }}</b>
+        <b>{{ name() }}</b>
         <span class="truncate text-[13px] text-mute">{{ state() }}</span>
       </p>
       @if (offs().length > 0) {
-        <p class="truncate text-[13px] text-mute">{{ one.place }}</p>
+        <p class="truncate text-[13px] text-mute">{{ one.comesAt ? 'here by ' : '' }}{{ one.place }}</p>
       }
     </div>
     <div
@@ -94,13 +94,15 @@ export class PieceBar {
       if (!layer) return [];
       const length = this.units.length(off.lengthMm / 1000);
       // What is read out begins with what stands on it.
-      const says = `${off.tag} ${length}, ${layer.role} off ${this.piece().code}`;
+      const says = `${off.tag} ${length}, ${layer.role} off ${this.name().replace('On', 'line on')}`;
       const share = (100 * off.lengthMm) / Math.max(1, this.piece().freeMm);
       return [{ key, layer, tag: off.tag, length, says, share, moved: isMoved(layer) }];
     }),
   );
+  protected readonly name = computed(() => pieceName(this.piece()));
   protected readonly state = computed(() => {
-    const { kind, opened, water } = this.piece();
+    const { kind, opened, water, comesAt } = this.piece();
+    if (comesAt !== null) return 'not here yet';
     const is = kind === 'salvage' ? 'stripped' : opened ? 'open' : 'sealed';
     return water === 'dry' ? is : `${is}, ${water}`;
   });
