@@ -131,3 +131,22 @@ describe('the words of a plan', () => {
     expect(lines.map(({ code }) => code)).toEqual(['B-25', 'N-26', 'Z-1']);
   });
 });
+
+it('lets nobody keep a layer on line that is on order, and says when that is here', async () => {
+  const name = 'order 3, 1';
+  const coming = pieceOfPlan(name, { comesAt: '2030-01-10T23:00:00.000Z', place: '10 Jan' });
+  const offs = [{ jobId: 1, layer: 'main', tag: 'R-1', lengthMm: 120_000 }];
+  const layer = layerOfPlan(1, { now: null, planned: name, comes: true });
+  const screen = await cuts(cutsPlan({ pieces: [{ ...coming, offs }, pieceOfPlan('L-2')], layers: [layer] }));
+  expect(screen.shown()).toMatch(/On order[^]*here by 10 Jan/);
+  await screen.press('R-1');
+  expect(screen.shown()).toContain('nothing can be kept on it before');
+  const keep = [...screen.element.querySelectorAll('button')].find(({ textContent }) =>
+    textContent.includes('Keep it on this piece'),
+  );
+  expect(keep?.disabled).toBe(true);
+  await screen.type('Cut it from', 'L-2');
+  screen.http.expectOne('/api/cuts/try').flush({ planned: NO_FIGURES, with: NO_FIGURES });
+  await screen.fixture.whenStable();
+  expect(keep?.disabled).toBe(false);
+});

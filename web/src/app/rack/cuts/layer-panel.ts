@@ -40,10 +40,10 @@ import { costOf, piecesNow } from './cut-words';
         } @else {
           With {{ askedName() }}: <b>{{ costs().join(', ') }}.</b>
         }
-        @if (comes()) {
-          Nothing can be kept on it before it is here.
-        }
       </p>
+    }
+    @if (comes()) {
+      <p class="text-[13px]">It waits until that is here: nothing can be kept on it before.</p>
     }
     <div class="flex flex-wrap gap-2">
       <button
@@ -100,13 +100,12 @@ export class LayerPanel {
   readonly leastSaid = output<number | null>();
   readonly closed = output();
 
-  /** The piece that is asked for as the screen calls it, and whether it is on order: nothing is kept on that yet. */
-  private readonly askedPiece = computed(() => this.pieces().find(({ code }) => code === this.asked()));
-  protected readonly askedName = computed(() => {
-    const piece = this.askedPiece();
-    return piece?.comesAt ? 'the line on order' : this.asked();
+  /** The piece that is chosen: nothing is kept on line that is on order. */
+  protected readonly comes = computed(() => {
+    const chosen = this.asked() || this.layer().planned;
+    return this.pieces().some(({ code, comesAt }) => code === chosen && comesAt !== null);
   });
-  protected readonly comes = computed(() => this.askedPiece()?.comesAt != null);
+  protected readonly askedName = computed(() => (this.comes() ? 'the line on order' : this.asked()));
   protected readonly now = computed(() => piecesNow(this.layer()));
   protected readonly piece = new FormControl('', { nonNullable: true });
   protected readonly least = new FormControl('', { nonNullable: true });

@@ -19,7 +19,7 @@ const LEAST_WIDE = 6;
     @let one = piece();
     <div class="w-36 shrink-0 pt-0.5">
       <p class="flex items-baseline gap-2">
-        <b>{{ name() }}</b>
+        <b class="whitespace-nowrap">{{ name() }}</b>
         <span class="truncate text-[13px] text-mute">{{ state() }}</span>
       </p>
       @if (offs().length > 0) {
@@ -102,7 +102,7 @@ export class PieceBar {
   protected readonly name = computed(() => pieceName(this.piece()));
   protected readonly state = computed(() => {
     const { kind, opened, water, comesAt } = this.piece();
-    if (comesAt !== null) return 'not here yet';
+    if (comesAt !== null) return '';
     const is = kind === 'salvage' ? 'stripped' : opened ? 'open' : 'sealed';
     return water === 'dry' ? is : `${is}, ${water}`;
   });
