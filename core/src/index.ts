@@ -333,6 +333,7 @@ export {
   type Credited,
   type Weighed,
 } from './devices/bench-counter';
+export { takenUpAt } from './devices/taken-up-at';
 export { parseCounterLine, type CounterLine } from './devices/counter-line';
 export { answered, hearLine } from './devices/hear-line';
 export type { Heard } from './devices/heard';

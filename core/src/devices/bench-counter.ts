@@ -23,6 +23,8 @@ export interface Weighed {
   /** Where the device stood when a layer, or another run, may have begun; null where nothing was added since. */
   readonly since: number | null;
   readonly doubt: Heard['doubt'];
+  /** How far the run's log was when the doubt began; null where there is none, or nobody knows. */
+  readonly doubtFrom: number | null;
   /** Where the line meter beside it stood at this count. */
   readonly meter: MeterStands | null;
   /** Another run was just put in this one's place: what was counted up to then is still its own. */
@@ -256,6 +258,7 @@ const beside = ({ link }: BenchCounterState, runId: number): Omit<Weighed, 'coun
   known: null,
   since: null,
   doubt: null,
+  doubtFrom: null,
   meter: null,
   leaving: false,
   live: link === 'up',
@@ -289,7 +292,13 @@ function fold(state: BenchCounterState): Reduced {
   const now = { ...beside(state, runId), known: state.place, since: state.addedAt };
   const weighed: Weighed =
     creditDue === null
-      ? { ...now, count: heard.count, doubt: heard.doubt, meter: state.meterAt }
+      ? {
+          ...now,
+          count: heard.count,
+          doubt: heard.doubt,
+          doubtFrom: heard.logged ?? null,
+          meter: state.meterAt,
+        }
       : { ...now, count: creditDue };
   const isDue = creditDue !== null;
   return credit({ ...state, moved: isDue, addedAt: null }, { weighed, isDue });
@@ -319,15 +328,23 @@ function credited(state: BenchCounterState, made: Credited): Reduced {
 /** What a count means is shown; where it leaves nothing to ask, a doubt of it was answered before. */
 function weighedUp(
   state: BenchCounterState,
-  { doubt, count }: Weighed,
+  { doubt, count, known }: Weighed,
   { happening, unclaimed, odd }: Credit,
 ): Reduced {
   // An answer given just before the server ended is in the log, and the doubt was kept with what was heard.
   const nothing = happening === null && unclaimed === 0 && odd === null;
   const free =
     doubt !== null && state.heard?.doubt === doubt && nothing ? answeredUpTo(state, count) : only(state);
-  if (unclaimed === state.unclaimed && odd === state.odd) return free;
-  return then(free, (next) => only({ ...next, unclaimed, odd }, TELL));
+  const asked = doubt !== null && odd !== null ? then(free, (next) => only(askedFrom(next, known))) : free;
+  if (unclaimed === state.unclaimed && odd === state.odd) return asked;
+  return then(asked, (next) => only({ ...next, unclaimed, odd }, TELL));
+}
+
+/** What is in doubt is asked about: only what is added to the log from here on can answer it. */
+function askedFrom(state: BenchCounterState, known: number | null): BenchCounterState {
+  const { heard } = state;
+  if (known === null || heard?.doubt == null || heard.logged !== undefined) return state;
+  return { ...state, heard: { ...heard, logged: known }, keptAt: 0 };
 }
 
 /** The database is away: the count stands at the device, and is credited once it is back. */

@@ -56,6 +56,9 @@ describe('lines of a counter', () => {
     expect(told([1, 0, 5, 'fresh'])).toEqual({ count: 0, doubt: 'restarted' });
     expect(told([1, 0], [2, 1])).toEqual({ count: 1, doubt: 'restarted' });
     expect(told([1, 0], [1, 0, 1])).toEqual({ count: 0, doubt: 'restarted' });
+    // Wound on as far as before, as many lines later: nothing of it was said again.
+    const on = Array.from({ length: 67 }, (_, i): Told => [i + 1, i === 66 ? 64 : Math.min(i, 63)]);
+    expect(told(...on)).toEqual({ count: 64, doubt: 'restarted' });
     // Little was counted: the fall alone would not tell.
     const few = after([1, 0], [2, 1], [3, 5], [1, 0, 4, 'fresh'], [2, 7, 2]);
     expect(few).toMatchObject({ count: 7, doubt: 'restarted' });

@@ -33,7 +33,7 @@ export function hearLine(before: Heard | null, line: CounterLine, { device, now,
       return { ...before, suspect: before.suspect ?? { sequence, at: now } };
     return count === before.count && !before.doubt
       ? begins
-      : { ...before, sequence, count, at: now, suspect: null, doubt: 'restarted', since: count };
+      : { ...before, sequence, count, at: now, suspect: null, doubt: 'restarted', since: count, again: true };
   }
   return judged({ ...before, suspect: null }, line, { device, now, fresh });
 }
@@ -62,8 +62,9 @@ function judged(before: Heard, line: CounterLine, by: Judging): Heard {
     return wound && !isZeroed(sound, line, by)
       ? answered(heard)
       : { ...heard, doubt: count < sound.count ? 'restarted' : 'jumped', since: count };
-  // One line was wrong, and the next goes on where the one before it stood.
-  const putRight = sequence - sound.sequence === 2 && wound && (count - sound.count) / by.device.per >= -1;
+  // One line was wrong, and the next goes on where the one before it stood. Lines that began again come by there as well.
+  const isOne = before.sequence - sound.sequence === 1 && sequence - sound.sequence === 2;
+  const putRight = isOne && before.again !== true && wound && (count - sound.count) / by.device.per >= -1;
   if (putRight) return answered(heard);
   const goesOn = canBeWound(before, line, by) && !isZeroed(before, line, by);
   return { ...heard, since: goesOn ? (since ?? before.count) : count };
@@ -109,5 +110,8 @@ export function answeredAt(heard: Heard, count: number, { counts, per }: Countin
   const most = Math.max(since, heard.count);
   if (heard.doubt === null || (count >= least - room && count <= most + room)) return answered(heard);
   const sound = { sequence: heard.sequence, count, at: heard.at };
-  return { ...heard, sound, doubt: heard.count < count ? 'restarted' : 'jumped' };
+  const rest: Heard = { ...heard, sound, doubt: heard.count < count ? 'restarted' : 'jumped' };
+  // It was asked about up to there: the rest is another question.
+  Reflect.deleteProperty(rest, 'logged');
+  return rest;
 }

@@ -14,4 +14,11 @@ export interface Heard {
    * does not settle it. Left out where it is the count itself.
    */
   readonly since?: number;
+  /** Whether its lines began again: no later line puts that right. */
+  readonly again?: boolean;
+  /**
+   * While in doubt, how far the log of its run went when it was asked about first: only what was added later can answer it.
+   * Left out before.
+   */
+  readonly logged?: number;
 }

@@ -36,14 +36,14 @@ const BEGAN_AGAIN = 10;
  * answer says where the counter stands, so that it is asked once.
  */
 export function countQuestion(
-  state: Pick<RunState, 'current' | 'devices' | 'unheard'>,
+  state: Pick<RunState, 'current' | 'devices' | 'answeredAt' | 'unheard'>,
   asked: Asked,
 ): CountQuestion | null {
   const open = state.unheard[asked.device.name];
   const layer = state.current?.layer;
   if (open) return unheardQuestion(open, layer, asked);
-  // Answered already: it stands where it was said to stand.
-  if (layer === undefined || asked.odd === 'unheard' || state.devices[asked.device.name] === asked.count)
+  // Answered already: it stands where somebody said that it stands. Where it was credited last is no answer.
+  if (layer === undefined || asked.odd === 'unheard' || state.answeredAt[asked.device.name] === asked.count)
     return null;
   return oddQuestion(state, layer, asked);
 }

@@ -86,7 +86,10 @@ describe('a counter’s count', () => {
   it('is asked about, however little it is, where its lines are in doubt', () => {
     const credit = creditCount(DEVICE, WINDING, 101, { ...on, doubt: 'restarted' });
     expect(credit).toEqual({ happening: null, unclaimed: 1, odd: 'restarted' });
-    expect(creditCount(DEVICE, WINDING, 100, { ...on, doubt: 'restarted' }).odd).toBeNull();
+    // Where it was credited last is no answer.
+    expect(creditCount(DEVICE, WINDING, 100, { ...on, doubt: 'restarted' }).odd).toBe('restarted');
+    const answered = { ...on, doubt: 'restarted', answered: true } as const;
+    expect(creditCount(DEVICE, WINDING, 100, answered).odd).toBeNull();
   });
 
   it('says nothing while no layer is wound', () => {

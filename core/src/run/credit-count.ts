@@ -44,6 +44,8 @@ const AGREED = 1;
  * @param options.gear spool turns to one counted turn of the layer
  * @param options.since the count as it stood when the layer began, where that is known
  * @param options.doubt what is wrong with the count itself, as its lines tell
+ * @param options.answered whether somebody has said since what it stands at: a count that comes by where it was credited
+ *   last is no answer
  * @param options.live whether the count is what the device stands at now, and not the last that was heard of it
  */
 export function creditCount(
@@ -65,6 +67,7 @@ interface Weighed {
   readonly gear: number;
   readonly since?: number;
   readonly doubt?: OddCount | null;
+  readonly answered?: boolean;
   readonly live?: boolean;
 }
 
@@ -73,7 +76,7 @@ function onItsLayer(
   device: CountingDevice,
   state: Counting,
   count: number,
-  { gear, since = count, doubt = null }: Weighed,
+  { gear, since = count, doubt = null, answered = false }: Weighed,
 ): Credit {
   const { current, devices, counting, held, heldAt, moving } = state;
   const last = devices[device.name];
@@ -83,7 +86,7 @@ function onItsLayer(
   if (last === undefined || !counting.has(device.name)) return { ...NOTHING, happening: at(device, since) };
   // What was turned before the count was held still counts; what came after waits for an answer.
   const upTo = held ? (heldAt[device.name] ?? last) : count;
-  if (upTo === last) return { happening: null, unclaimed: count - upTo, odd: null };
+  if (upTo === last) return { happening: null, unclaimed: count - upTo, odd: answered ? null : doubt };
   const units = unitsOf(device, upTo - last, gear);
   const odd = doubt ?? oddness(units, onLayer(state, layer, device));
   if (odd) return { happening: null, unclaimed: count - last, odd };

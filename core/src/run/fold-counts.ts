@@ -5,6 +5,7 @@ import type { RunEvent } from './run-event';
 import { countedBeside, noteSeen } from './unheard';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { addMetres, addTurns } from './add-counted';
+import { heldFrom } from './held-count';
 
 export type Counting = Extract<RunEvent, { kind: KindsWith<'does', 'count'> }>;
 
@@ -137,7 +138,10 @@ function stands(
   if (device === undefined || count === undefined || !Number.isFinite(count)) return;
   state.devices[device] = count;
   state.counting.add(device);
-  if (from === undefined) state.answeredAt[device] = count;
+  if (from === undefined) {
+    state.answeredAt[device] = count;
+    heldFrom(state, device, count);
+  }
   // Whatever was open about it is settled with this.
   Reflect.deleteProperty(state.unheard, device);
   if (layer === null) return;

@@ -122,6 +122,8 @@ export interface RunState extends Counted {
   readonly current: RunStep | null;
   /** Whether the count is held: a device's turns are not credited. */
   readonly held: boolean;
+  /** The count each device was last said to stand at, whatever it was credited with: an answer, or a new beginning. */
+  readonly answeredAt: Readonly<Record<string, number>>;
   /** The count each device stood at when it was held. */
   readonly heldAt: Readonly<Record<string, number>>;
   /** The count each device stood at when it was last credited or passed over. */

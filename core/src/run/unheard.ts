@@ -1,5 +1,6 @@
 import { isWithin } from '../numeric/bounded';
 import { addMetres, addTurns } from './add-counted';
+import { heldFrom } from './held-count';
 import { record, type MutableState } from './mutable-state';
 import type { SeenCount } from './run-event';
 import type { Unheard } from './run-state';
@@ -24,6 +25,7 @@ export function noteSeen(state: MutableState, seen: SeenCount | undefined, ended
   if (ended !== undefined) takeBack(state, device, count, ended);
   state.devices[device] = count;
   state.answeredAt[device] = count;
+  heldFrom(state, device, count);
   state.counting.add(device);
 }
 

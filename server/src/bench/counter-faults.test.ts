@@ -111,6 +111,47 @@ describe('a counter that misbehaves', () => {
     await end();
   });
 
+  it('that begins again is still asked about as its count comes by what was credited, also after a restart', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-41');
+    counter.restart();
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'restarted', unclaimed: -10 }));
+    counter.turn(10);
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'restarted', count: 10 }));
+    await waitFor(() => expect(watching.counter()?.unclaimed).toBe(0));
+    const kept = async () =>
+      (await shop.context.tables.counters.findOne({ where: { name: 'reed-41' } }))?.heard;
+    await waitFor(async () => expect(await kept()).toMatchObject({ doubt: 'restarted', count: 10 }));
+    const again = await shop.restartCounters();
+    const frame = () => again.frameFor(run.id, run.benchId);
+    await waitFor(() => expect(frame()).toMatchObject({ link: 'up', odd: 'restarted', count: 10 }));
+    counter.turn(2);
+    await waitFor(() => expect(frame()).toMatchObject({ odd: 'restarted', unclaimed: 2 }));
+    expect(await turnsOf(run)).toBe(10);
+    const answer = [
+      { kind: 'turns', payload: { layer: 'backing', turns: 12 } },
+      { kind: 'device-at', payload: { device: 'reed-41', count: 12 } },
+    ];
+    await benches.send(run, ...answer);
+    counter.turn(3);
+    await counts(run, 25);
+    expect(frame()).toMatchObject({ odd: null, unclaimed: 0 });
+    await end();
+  });
+
+  it('whose count is held loses its power: none of it is counted twice', async () => {
+    const { counter, run, watching, end } = await tenWound('reed-42');
+    await benches.send(run, { kind: 'held', payload: { on: true, device: 'reed-42', count: 10 } });
+    counter.restart();
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'restarted' }));
+    await benches.send(run, { kind: 'device-at', payload: { device: 'reed-42', count: 0 } });
+    counter.turn(4);
+    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: null, unclaimed: 4 }));
+    expect(await turnsOf(run)).toBe(10);
+    await benches.send(run, { kind: 'held', payload: { on: false } });
+    await counts(run, 14);
+    await end();
+  });
+
   it('that lost its power is not credited with what it stood at before, once that was answered', async () => {
     const { counter, run, end } = await tenWound('reed-39');
     counter.turn(30);

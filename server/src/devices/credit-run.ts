@@ -4,6 +4,7 @@ import {
   eachTurn,
   gearAt,
   markDue,
+  takenUpAt,
   type Credit,
   type Credited,
   type MeterStands,
@@ -11,7 +12,7 @@ import {
   type Weighed,
 } from '@yard-spool/core';
 import type { LastEvent } from '../bench/held-state';
-import { writeEvents } from '../bench/run-log';
+import { readLog, writeEvents } from '../bench/run-log';
 import { stateOfRun } from '../bench/state-of-run';
 import type { ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
@@ -48,18 +49,26 @@ export const creditRun = (context: ServerContext, stands: Stands): Promise<Credi
 async function creditNow(
   u: Unit,
   runId: number,
-  { benchId, device, count, since, doubt, live, meter }: Stands,
+  { benchId, device, count, since, doubt, doubtFrom, live, meter }: Stands,
   { facts, state, last, served }: Told & { readonly served: number | null },
 ): Promise<Credit> {
   // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
   const known = served === runId ? state : { ...state, counting: NOBODY };
   const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-  const weighed = { gear, doubt, live, ...(since === null ? {} : { since }) };
+  const answered = doubt !== null && (await isAnswered(u, runId, doubtFrom, device.name));
+  const weighed = { gear, doubt, answered, live, ...(since === null ? {} : { since }) };
   const credit = creditCount(device, known, count, weighed);
   if (served !== runId) await serve(u, { benchId, name: device.name }, runId);
   const marks = marksOf(known, credit, device, { meter: live && !doubt ? meter : null, gear });
   if (credit.happening) await write(u, { runId, last }, credit.happening, ...marks);
   return credit;
+}
+
+/** Whether somebody said what a device stands at since its count came into doubt: just before the server ended, say. */
+async function isAnswered(u: Unit, runId: number, doubtFrom: number | null, name: string): Promise<boolean> {
+  if (doubtFrom === null) return false;
+  const since = await readLog(u, runId, doubtFrom + 1);
+  return since.some((event) => takenUpAt(event, name) !== null);
 }
 
 /** The run that stands at a bench, and the one that the bench's counter was last known to count for. */
