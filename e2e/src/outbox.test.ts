@@ -105,4 +105,59 @@ describe('a bench that is cut off', () => {
     await browser.offline(false);
     await browser.until(async () => (await hand.state()).turns.backing === 21, 'the log has them');
   });
+
+  it('loses none of hundreds of presses where the page is left in the very moment', async () => {
+    await hand.book({ ...REEL, customer: 'Cut Off Four' });
+    await hand.until('Backing');
+    await browser.until(
+      () => browser.driver.executeScript<boolean>('return !!navigator.serviceWorker.controller'),
+      'the browser keeps the screens',
+    );
+    await browser.go(`/bench/${String(hand.runId)}`);
+    await browser.shown('[data-test=turns-so-far]');
+    await browser.offline(true);
+    await browser.driver.executeScript(`
+      for (let i = 0; i < 400; i += 1)
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '+', bubbles: true }));
+      location.reload();
+    `);
+    const soFar = (): Promise<string> => browser.shown('[data-test=turns-so-far]');
+    await browser.until(async () => (await soFar()) === '400', '400 turns are there again');
+    await browser.text('400 things kept here', 'span');
+    await browser.offline(false);
+    await browser.text('All saved', 'span');
+    expect((await hand.state()).turns.backing).toBe(400);
+  });
+
+  it('has one order for two pages on one run: a count typed last is what stands', async () => {
+    await hand.book({ ...REEL, customer: 'Cut Off Five' });
+    await hand.until('Backing');
+    const first = await browser.driver.getWindowHandle();
+    const address = `/bench/${String(hand.runId)}`;
+    await browser.go(address);
+    await browser.shown('[data-test=turns-so-far]');
+    await browser.offline(true);
+    await browser.driver.switchTo().newWindow('tab');
+    const second = await browser.driver.getWindowHandle();
+    await browser.go(address);
+    await browser.offline(true);
+    await browser.shown('[data-test=turns-so-far]');
+    await browser.press('+', '+', '+', '+', '+', '+', '+');
+    await browser.text('7 things kept here', 'span');
+    await browser.driver.switchTo().window(first);
+    await browser.press('c');
+    await browser.fill('Turns on this layer so far', '50');
+    await browser.press(Key.ENTER);
+    await browser.text('kept here', 'span');
+    await browser.driver.switchTo().window(second);
+    await browser.offline(false);
+    await browser.driver.switchTo().window(first);
+    await browser.offline(false);
+    await browser.text('All saved', 'span');
+    await browser.driver.switchTo().window(second);
+    await browser.text('All saved', 'span');
+    await browser.driver.close();
+    await browser.driver.switchTo().window(first);
+    expect((await hand.state()).turns.backing).toBe(50);
+  });
 });

@@ -72,7 +72,11 @@ export class BenchAside {
     return this.store.counter()?.odd ? `${name} asks` : '';
   });
   protected readonly savingWords = computed(() =>
-    savingWords(this.store.saving(), this.store.waiting(), this.unheard()),
+    savingWords(
+      this.store.saving(),
+      { waiting: this.store.waiting(), kept: this.store.kept() },
+      this.unheard(),
+    ),
   );
   protected readonly safe = computed(() => this.store.saving() === 'saved' && this.unheard() === '');
 }

@@ -32,6 +32,8 @@ export abstract class RunStore {
   abstract readonly saving: Signal<Sending>;
   /** How many things wait for the server. */
   abstract readonly waiting: Signal<number>;
+  /** How many of them outlast this page. */
+  abstract readonly kept: Signal<number>;
   /** Why the server does not take what waits; empty where it may. */
   abstract readonly refusal: Signal<string>;
   /** Whether somebody else, or another bench, has it. */

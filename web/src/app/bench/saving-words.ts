@@ -2,22 +2,30 @@ import type { Sending } from '../data/outbox.service';
 
 const things = (count: number): string => (count === 1 ? '1 thing' : `${String(count)} things`);
 
+/** How many things wait for the server, and how many of them outlast the page. */
+interface Keeping {
+  readonly waiting: number;
+  readonly kept: number;
+}
+
 /**
  * How what happened at the bench stands with the server, in words.
  *
  * @param unheard what is wrong with the counter: what it counts is not saved
  */
-export function savingWords(state: Sending, waiting: number, unheard = ''): string {
+export function savingWords(state: Sending, { waiting, kept }: Keeping, unheard = ''): string {
+  // Said once it is: the others are being written.
+  const here = kept < waiting ? `${String(kept)} of ${things(waiting)}` : things(waiting);
   switch (state) {
     case 'saved':
       return unheard === '' ? 'All saved' : `Saved so far; ${unheard}`;
     case 'sending':
       return 'Saving…';
     case 'away':
-      return `The server is away: ${things(waiting)} kept here`;
+      return `The server is away: ${here} kept here`;
     case 'signed-out':
-      return `Nobody is signed in: ${things(waiting)} kept here`;
+      return `Nobody is signed in: ${here} kept here`;
     case 'held':
-      return `${things(waiting)} kept here that the server does not take`;
+      return `${here} kept here that the server does not take`;
   }
 }

@@ -51,6 +51,8 @@ export class ShopRun extends RunStore {
   readonly saving = computed(() => this.outbox.stateOf(this.key()));
   /** How many things wait for the server. */
   readonly waiting = computed(() => this.outbox.of(this.key()).length);
+  /** How many of them outlast this page. */
+  readonly kept = computed(() => this.outbox.keptOf(this.key()));
   /** Why the server does not take what waits; empty where it may. */
   readonly refusal = computed(() => this.outbox.refusal(this.key()));
   protected readonly log = computed(() => withWaiting(this.confirmed(), this.outbox.of(this.key())));

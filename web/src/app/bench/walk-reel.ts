@@ -73,7 +73,9 @@ export class WalkReel {
     if (verdict === 'walk' || this.step.doubted()) return '';
     return verdict === 'agrees' ? 'It agrees: done' : MATCHING[verdict];
   });
-  protected readonly saving = computed(() => savingWords(this.store.saving(), this.store.waiting()));
+  protected readonly saving = computed(() =>
+    savingWords(this.store.saving(), { waiting: this.store.waiting(), kept: this.store.kept() }),
+  );
 
   constructor() {
     effect(() => {

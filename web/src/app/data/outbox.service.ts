@@ -84,10 +84,22 @@ export class Outbox {
 
   /** Something happened. It counts at once and is sent as soon as that can be. */
   async put(event: RunEvent): Promise<void> {
-    const one = { event, place: (this.last += 1), refused: '' };
+    const one = { event, place: this.placeNow(), refused: '' };
     this.waiting.update((all) => [...all, one]);
     await this.store.put([one]);
     void this.send(event.run);
+  }
+
+  /** How many of what waits of a run outlast this page. */
+  keptOf(run: string): number {
+    const written = this.store.written();
+    return this.of(run).filter(({ id }) => written.has(id)).length;
+  }
+
+  /** One order for all pages of this browser: when it was done, by the clock of its machine. */
+  private placeNow(): number {
+    this.last = Math.max(this.last + 1, Math.round(1000 * (performance.timeOrigin + performance.now())));
+    return this.last;
   }
 
   /** Tries what was refused again: the run was opened again, or somebody else is signed in. */
@@ -111,7 +123,7 @@ export class Outbox {
   send(run: string): Promise<void> {
     const before = this.busy.get(run);
     if (before) return before;
-    const sending = this.sendAll(run).finally(() => {
+    const sending = alone(run, () => this.sendAll(run)).finally(() => {
       this.busy.delete(run);
       if (this.stateOf(run) === 'away') setTimeout(() => void this.send(run), AGAIN_MS);
       else if (this.stateOf(run) === 'sending') void this.send(run);
@@ -130,15 +142,40 @@ export class Outbox {
 
   private async begin(): Promise<void> {
     const kept = await this.store.all();
-    this.last += kept.at(-1)?.place ?? 0;
-    // What happened while this was read has its place behind it.
-    this.waiting.update((now) => [
-      ...kept.filter((one) => now.every(({ event }) => event.id !== one.event.id)),
-      ...now,
-    ]);
+    this.last = Math.max(this.last, kept.at(-1)?.place ?? 0);
+    this.takeOver(kept);
+    // What only a note was kept of is written as well.
+    const noted = kept.filter(({ event }) => !this.store.written().has(event.id));
+    if (noted.length > 0) await this.store.put(noted);
+  }
+
+  /** What waits and is not known here takes its place among the rest. */
+  private takeOver(kept: readonly Waiting[]): void {
+    const known = new Set(this.waiting().map(({ event }) => event.id));
+    const fresh = kept.filter(({ event }) => !known.has(event.id));
+    if (fresh.length > 0) this.waiting.update((now) => [...now, ...fresh].sort((a, b) => a.place - b.place));
+  }
+
+  /**
+   * What other pages of this browser have of a run is sent in one order with what this one has. What is kept no more was
+   * sent by one of them: the server knows where it stands.
+   */
+  private async share(run: string): Promise<void> {
+    const written = this.store.written();
+    const mine = this.of(run).filter(({ id }) => written.has(id));
+    const kept = (await this.store.all()).filter(({ event }) => event.run === run);
+    const there = new Set(kept.map(({ event }) => event.id));
+    const gone = mine.filter(({ id }) => !there.has(id));
+    this.takeOver(kept);
+    if (gone.length === 0) return;
+    await this.read(run).catch(() => undefined);
+    const ids = new Set(gone.map(({ id }) => id));
+    const still = this.waiting().filter(({ event }) => ids.has(event.id));
+    if (still.length > 0) await this.store.put(still);
   }
 
   private async sendAll(run: string): Promise<void> {
+    if (this.of(run).length > 0) await this.share(run);
     let most = CHUNK;
     for (;;) {
       const sent = await this.next(run, most);
@@ -252,6 +289,26 @@ export class Outbox {
 
   private stands(run: string, state: Sending): void {
     this.sendings.update((before) => new Map(before).set(run, state));
+  }
+}
+
+/**
+ * One page of this browser at a time sends what waits of a run, where the browser can tell: not on a plain address in the
+ * shop's own network. There, and where the other page is frozen, the server sorts out what comes twice.
+ */
+async function alone(run: string, work: () => Promise<void>): Promise<void> {
+  const { locks } = navigator as { readonly locks?: LockManager };
+  if (!locks) return work();
+  const turn = { begun: false };
+  const first = async (): Promise<void> => {
+    turn.begun = true;
+    await work();
+  };
+  try {
+    await locks.request(`outbox ${run}`, { signal: AbortSignal.timeout(PATIENCE_MS) }, first);
+  } catch (error) {
+    if (turn.begun) throw error;
+    await work();
   }
 }
 

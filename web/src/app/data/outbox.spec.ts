@@ -13,16 +13,25 @@ import { OutboxStore, type Waiting } from './outbox-store';
 class KeptHere {
   readonly kept = new Map<string, Waiting>();
   readonly keeps = signal(true);
+  readonly written = signal<ReadonlySet<string>>(new Set());
   readonly lost$ = new Subject<void>();
-  all = (): Promise<Waiting[]> => Promise.resolve([...this.kept.values()]);
+  all = (): Promise<Waiting[]> => {
+    this.tell();
+    return Promise.resolve([...this.kept.values()].sort((a, b) => a.place - b.place));
+  };
   put = (waiting: readonly Waiting[]): Promise<void> => {
     for (const one of waiting) this.kept.set(one.event.id, one);
+    this.tell();
     return Promise.resolve();
   };
   remove = (ids: readonly string[]): Promise<void> => {
     for (const id of ids) this.kept.delete(id);
+    this.tell();
     return Promise.resolve();
   };
+  private tell(): void {
+    this.written.set(new Set(this.kept.keys()));
+  }
 }
 
 /** The log of a run up to a place. */
@@ -79,10 +88,10 @@ describe('the outbox', () => {
     const { outbox, store, sent } = open();
     await outbox.knows('5', upTo(4));
     await outbox.put(ten(1));
-    await outbox.put(ten(2));
     expect(outbox.stateOf('5')).toBe('sending');
     const first = await sent();
     expect(first.places).toEqual([5]);
+    await outbox.put(ten(2));
     first.take();
     const second = await sent();
     expect(second.places).toEqual([6]);
@@ -269,5 +278,52 @@ describe('the outbox', () => {
     store.lost$.next();
     expect(store.kept.size).toBe(2);
     (await sent()).refuse('database-away', 503);
+  });
+
+  it('of two pages on one run goes out in one order, whichever of them sends', async () => {
+    const { outbox, store, sent } = open();
+    await outbox.knows('5', upTo(1));
+    await outbox.put(ten(2));
+    const first = await sent();
+    first.refuse('database-away', 503);
+    await settled();
+    // The other page wound seven and typed a count after that; this one goes on.
+    const [mine] = [...store.kept.values()];
+    const others = [ten(2), ten(3)].map((event, i): Waiting => {
+      return { event: { ...event, id: crypto.randomUUID() }, place: mine!.place + 1 + i, refused: '' };
+    });
+    for (const one of others) store.kept.set(one.event.id, one);
+    const last = { ...ten(3), id: crypto.randomUUID() };
+    await outbox.put(last);
+    const all = await sent();
+    const order = [mine!.event.id, ...others.map(({ event }) => event.id), last.id];
+    expect(all.events.map(({ id }) => id)).toEqual(order);
+    expect(all.places).toEqual([2, 3, 4, 5]);
+    all.take();
+    await settled();
+    expect([outbox.stateOf('5'), outbox.count(), store.kept.size]).toEqual(['saved', 0, 0]);
+  });
+
+  it('asks the server for what another page sent meanwhile, and keeps what that has not', async () => {
+    const { outbox, store, sent, asked } = open();
+    await outbox.knows('5', upTo(1));
+    const first = ten(2);
+    const second = { ...ten(3), id: crypto.randomUUID() };
+    await outbox.put(first);
+    (await sent()).refuse('database-away', 503);
+    await settled();
+    await outbox.put(second);
+    (await sent()).refuse('database-away', 503);
+    await settled();
+    expect(outbox.keptOf('5')).toBe(2);
+    store.kept.clear();
+    void outbox.sendEverything();
+    (await asked('/runs/5')).flush(aRun([...upTo(1), { ...first, seq: 2 }]));
+    const rest = await sent();
+    expect(rest.events.map(({ id, seq }) => [id, seq])).toEqual([[second.id, 3]]);
+    expect([...store.kept.keys()]).toEqual([second.id]);
+    rest.take();
+    await settled();
+    expect(outbox.stateOf('5')).toBe('saved');
   });
 });

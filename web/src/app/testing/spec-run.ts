@@ -27,6 +27,7 @@ export class SpecRun extends RunStore {
   override readonly problem = signal('');
   override readonly saving = signal('saved' as const);
   override readonly waiting = signal(0);
+  override readonly kept = signal(0);
   override readonly refusal = signal('');
   override readonly elsewhere = signal(null);
 
