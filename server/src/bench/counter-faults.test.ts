@@ -138,6 +138,23 @@ describe('a counter that misbehaves', () => {
     await end();
   });
 
+  it('that two benches know under two spellings of its address counts at the first alone', async () => {
+    const { counter, run, bench, end } = await tenWound('reed-43');
+    const plain = { name: 'Spelled otherwise', spanMm: 1500, hand: 'right', devices: [] };
+    const other = (await ada<Bench>('POST', '/benches', plain)).body;
+    const second = await windingAt(other);
+    const [device] = bench.devices;
+    const devices = [{ ...device!, address: device!.address.replace('127.0.0.1', 'localhost') }];
+    await shop.force(({ tables }) => tables.benches.changeAll({ devices }, { id: other.id }));
+    const again = await shop.restartCounters();
+    await waitFor(() => expect(again.frameFor(run.id, bench.id)).toMatchObject({ link: 'up' }));
+    expect(again.frameFor(second.id, other.id)).toBeNull();
+    counter.turn(5);
+    await counts(run, 15);
+    expect(await turnsOf(second)).toBe(0);
+    await end();
+  });
+
   it('whose count is held loses its power: none of it is counted twice', async () => {
     const { counter, run, watching, end } = await tenWound('reed-42');
     await benches.send(run, { kind: 'held', payload: { on: true, device: 'reed-42', count: 10 } });

@@ -67,6 +67,19 @@ describe('a bench', () => {
     expect((await ada('DELETE', `/benches/${FIRST_BENCH}`)).body.code).toBe('not-finished');
     const doubled = { ...bench, name: 'Door bench', version: bench.version + 1, devices: [DEVICE] };
     expect((await ada('PUT', `/benches/${FIRST_BENCH}`, doubled)).body.code).toBe('already-exists');
+    // However its address is spelled; another port is another device, and a name nobody knows now may be one.
+    for (const [address, code] of [
+      ['localhost:4711', 'already-exists'],
+      ['127.0.0.2:4711', 'already-exists'],
+      ['127.0.0.1:04711', 'already-exists'],
+      ['no-such-counter.invalid:4711', undefined],
+      ['localhost:4712', undefined],
+    ] as const) {
+      const { version } = (await ada<Bench[]>('GET', '/benches')).body.find(({ id }) => id === FIRST_BENCH)!;
+      const asked = { ...doubled, version, devices: [{ ...DEVICE, address }] };
+      const { body } = await ada<{ code?: string }>('PUT', `/benches/${FIRST_BENCH}`, asked);
+      expect([address, body.code]).toEqual([address, code]);
+    }
   });
 });
 

@@ -2,6 +2,7 @@ import { message, type Words } from '@yard-spool/core';
 import type { Bench, NewBench, Person } from '@yard-spool/contract';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import type { BenchRow } from '../db/models/house-rules';
+import { isSamePlace, placesOfAll } from '../links/device-place';
 import { mayBeLocal } from '../links/local-address';
 import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { ProblemError } from '../problem-error';
@@ -44,9 +45,10 @@ const WORDS = {
 /** Another bench; one of this name that was taken away comes back. */
 export async function addBench(context: ServerContext, person: Person, asked: NewBench): Promise<Bench> {
   managersOnly(person, 'adds a bench');
+  const isOne = await sameDevice(context, asked);
   return unit(context, person, async (u) => {
     const { benches } = u.tables;
-    await devicesFree(u, asked, null);
+    await devicesFree(u, asked, null, isOne);
     const gone = await benches.lockOne({ where: { name: asked.name, removed: true } });
     const row = gone
       ? await benches.change(gone, { ...asked, removed: false, version: gone.version + 1 })
@@ -62,10 +64,11 @@ export async function changeBench(
   { version, ...asked }: NewBench & { readonly version: number },
 ): Promise<Bench> {
   managersOnly(person, 'changes a bench');
+  const isOne = await sameDevice(context, asked);
   return unit(context, person, async (u) => {
     const { benches } = u.tables;
     const row = await u.lockVersioned(benches, { id, removed: false }, version, WORDS);
-    await devicesFree(u, asked, id);
+    await devicesFree(u, asked, id, isOne);
     const was = said(row);
     return changed(u, await benches.change(row, { ...asked, version: version + 1 }), was, said(asked));
   });
@@ -97,8 +100,26 @@ async function changed(u: Unit, row: BenchRow, was: Words, is: Words): Promise<B
   return toBench(row);
 }
 
+type SameDevice = (address: string, other: string) => boolean;
+
+/** Whether two addresses lead to one device, however they are spelled. */
+async function sameDevice({ tables }: Reading, { devices }: NewBench): Promise<SameDevice> {
+  const benches = await tables.benches.findAll({ where: { removed: false } });
+  const all = [...devices, ...benches.flatMap((bench) => bench.devices)];
+  const places = await placesOfAll(all.map(({ address }) => address));
+  return (address, other) =>
+    address === other || isSamePlace(places.get(address) ?? NOWHERE, places.get(other) ?? NOWHERE);
+}
+
+const NOWHERE: ReadonlySet<string> = new Set();
+
 /** Refuses a device that counts at another bench already: its turns would be counted on two reels. */
-async function devicesFree({ tables }: Unit, { devices }: NewBench, mine: number | null): Promise<void> {
+async function devicesFree(
+  { tables }: Unit,
+  { devices }: NewBench,
+  mine: number | null,
+  isOne: SameDevice,
+): Promise<void> {
   const others = (await tables.benches.findAll({ where: { removed: false } })).filter(
     ({ id }) => id !== mine,
   );
@@ -110,7 +131,7 @@ async function devicesFree({ tables }: Unit, { devices }: NewBench, mine: number
         { path: `devices.${String(i)}.address`, message: outside },
       ]);
     }
-    const there = others.find((bench) => bench.devices.some((one) => one.address === address));
+    const there = others.find((bench) => bench.devices.some((one) => isOne(one.address, address)));
     if (!there) return;
     const sentence = `${name} at ${address} is at ${there.name} already. Delete it there first.`;
     throw new ProblemError('already-exists', sentence, [

@@ -2,6 +2,7 @@ import type { CounterAtBench } from '@yard-spool/contract';
 import { counterOf, meterOf } from '@yard-spool/core';
 import { BENCHES_TOPIC } from '../benches/benches';
 import type { ServerContext } from '../context/context';
+import { isSamePlace, placesOfAll } from '../links/device-place';
 import { BenchCounter } from './bench-counter';
 
 /** How soon the benches are looked at again where that failed, ms. */
@@ -48,10 +49,15 @@ export class BenchCounters {
     if (!this.over) this.later = setTimeout(this.changed, AGAIN_MS).unref();
   }
 
-  private linked(address: string): boolean {
-    return [...this.counters.values()].some(
-      ({ device, meter }) => device.address === address || meter?.device.address === address,
-    );
+  /** Whether a device is asked already, under whichever spelling of its address. */
+  private async isLinked(address: string): Promise<boolean> {
+    const linked = [...this.counters.values()].flatMap(({ device, meter }) => [
+      device.address,
+      ...(meter ? [meter.device.address] : []),
+    ]);
+    const places = await placesOfAll([address, ...linked]);
+    const own = places.get(address) ?? new Set();
+    return linked.some((one) => one === address || isSamePlace(own, places.get(one) ?? new Set()));
   }
 
   private async keepUp(): Promise<void> {
@@ -71,7 +77,7 @@ export class BenchCounters {
       const device = counterOf(devices);
       const meter = meterOf(devices);
       // A device that an older set-up lists at two benches counts at the first: its turns are never on two reels.
-      if (!device || this.counters.has(id) || this.linked(device.address)) continue;
+      if (!device || this.counters.has(id) || (await this.isLinked(device.address))) continue;
       const counter = await BenchCounter.open(this.context, {
         benchId: id,
         device,

@@ -1,0 +1,34 @@
+import { lookup } from 'node:dns/promises';
+import { BlockList, isIPv6 } from 'node:net';
+
+/** This machine has many addresses for itself: all of them are one place. */
+const LOOPBACK = new BlockList();
+LOOPBACK.addSubnet('127.0.0.0', 8, 'ipv4');
+LOOPBACK.addAddress('::1', 'ipv6');
+
+/**
+ * Where an address leads, however it is spelled: each of its host's numbers with its port. Two that have one in common lead
+ * to one device. Of a name that nobody knows now it is the address as it is written.
+ *
+ * @param address `host:port`
+ */
+export async function placesOf(address: string): Promise<ReadonlySet<string>> {
+  const [host = '', port = ''] = address.split(':');
+  const found = await lookup(host, { all: true }).catch(() => []);
+  const hosts = found.length > 0 ? found.map((one) => numberOf(one.address)) : [host.toLowerCase()];
+  return new Set(hosts.map((one) => `${one} ${String(Number(port))}`));
+}
+
+const numberOf = (ip: string): string =>
+  LOOPBACK.check(ip, isIPv6(ip) ? 'ipv6' : 'ipv4') ? 'this machine' : ip.toLowerCase();
+
+export const isSamePlace = (a: ReadonlySet<string>, b: ReadonlySet<string>): boolean =>
+  [...a].some((one) => b.has(one));
+
+/** Where each of some addresses leads: asked for before anything is locked, since a name may take a while. */
+export async function placesOfAll(
+  addresses: Iterable<string>,
+): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+  const each = [...new Set(addresses)].map(async (one) => [one, await placesOf(one)] as const);
+  return new Map(await Promise.all(each));
+}
