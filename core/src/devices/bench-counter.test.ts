@@ -137,14 +137,21 @@ describe('a bench’s counter', () => {
     expect(bench.asked[3]).toMatchObject({ runId: 8, count: 7, leaving: false });
   });
 
-  it('that is let go still gives a run that left its last turns, and begins nothing else', () => {
+  it('that is let go still gives each run its last turns, and hears nothing else', () => {
     const bench = new Bench().says(0).says(4).tick();
     bench.says(6).take({ kind: 'stands', runId: 8 }).take({ kind: 'over' });
     bench.credited();
     expect(bench.asked[1]).toMatchObject({ runId: 7, count: 6, leaving: true });
+    bench.credited();
+    expect(bench.asked[2]).toMatchObject({ runId: 8, count: 6, leaving: false });
     bench.credited().says(9).tick(3);
-    expect(bench.asked).toHaveLength(2);
+    expect(bench.asked).toHaveLength(3);
     expect(bench.state.crediting).toBeNull();
+    // What was on its way comes behind the log, and what was wound meanwhile behind that.
+    const late = new Bench().says(0).says(4).tick().says(6).take({ kind: 'over' });
+    late.take({ kind: 'credited', credit: { behind: 9 } });
+    expect(late.asked[1]).toMatchObject({ count: 6, known: 9 });
+    expect(late.credited().state).toMatchObject({ crediting: null, moved: false });
     // Where the database is away it is over all the same.
     const other = new Bench().says(0).says(4).take({ kind: 'stands', runId: 8 }).take({ kind: 'over' });
     expect(other.take({ kind: 'not-credited' }).state.crediting).toBeNull();

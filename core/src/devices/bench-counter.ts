@@ -67,7 +67,7 @@ export interface BenchCounterState {
   readonly leaving: readonly Weighed[];
   /** When what was heard was last kept, ms. */
   readonly keptAt: number;
-  /** Let go: what is owed to runs that left is still credited, and nothing else is begun. */
+  /** Let go: what it went on by until then is still credited, and nothing else is heard. */
   readonly over: boolean;
 }
 
@@ -157,7 +157,7 @@ const then = ({ state, effects }: Reduced, next: (state: BenchCounterState) => R
 export function reduceCounter(state: BenchCounterState, input: CounterInput): Reduced {
   switch (input.kind) {
     case 'line':
-      return hear(state, input);
+      return state.over ? only(state) : hear(state, input);
     case 'away':
       return only({ ...state, link: 'away' }, TELL);
     case 'flood':
@@ -284,11 +284,11 @@ const knowing = (state: BenchCounterState, place: number): BenchCounterState =>
  * doubt, and the rest behind it.
  */
 function fold(state: BenchCounterState): Reduced {
-  const { heard, runId, moved, crediting, creditDue, leaving, over } = state;
+  const { heard, runId, moved, crediting, creditDue, leaving } = state;
   if (crediting) return only(state);
   const [last, ...later] = leaving;
   if (last) return credit({ ...state, leaving: later }, { weighed: last, isDue: false });
-  if (over || !heard || runId === null || !moved) return only(state);
+  if (!heard || runId === null || !moved) return only(state);
   const now = { ...beside(state, runId), known: state.place, since: state.addedAt };
   const weighed: Weighed =
     creditDue === null
@@ -313,7 +313,7 @@ function credited(state: BenchCounterState, made: Credited): Reduced {
   const { weighed, isDue } = crediting;
   const free = { ...rest, crediting: null };
   const isItsRun = weighed.runId === free.runId && !weighed.leaving;
-  if (made && 'behind' in made && isItsRun) return later(knowing(free, made.behind), weighed);
+  if (made && 'behind' in made && isItsRun) return then(later(knowing(free, made.behind), weighed), lastOf);
   const told = made && !('behind' in made) && isItsRun ? weighedUp(free, weighed, made) : only(free);
   if (isDue)
     return then(
@@ -322,8 +322,11 @@ function credited(state: BenchCounterState, made: Credited): Reduced {
       ),
       fold,
     );
-  return weighed.leaving || free.leaving.length > 0 ? then(told, fold) : told;
+  return weighed.leaving || free.leaving.length > 0 ? then(told, fold) : then(told, lastOf);
 }
+
+/** Let go, nobody looks again: what is still due is credited at once. */
+const lastOf = (state: BenchCounterState): Reduced => (state.over ? fold(state) : only(state));
 
 /** What a count means is shown; where it leaves nothing to ask, a doubt of it was answered before. */
 function weighedUp(

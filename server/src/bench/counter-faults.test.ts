@@ -155,6 +155,21 @@ describe('a counter that misbehaves', () => {
     await end();
   });
 
+  it('that is called otherwise in mid-layer loses none of its turns', async () => {
+    const { counter, run, bench, end } = await tenWound('reed-44');
+    counter.turn(6);
+    const [device] = bench.devices;
+    const devices = [{ ...device!, name: 'reed-45' }];
+    expect((await ada('PUT', `/benches/${bench.id}`, { ...bench, devices })).status).toBe(200);
+    counter.rename('reed-45');
+    counter.turn(4);
+    await counts(run, 20);
+    counter.turn(3);
+    await counts(run, 23);
+    expect((await benches.stateOf(run)).devices['reed-45']).toBe(23);
+    await end();
+  });
+
   it('whose count is held loses its power: none of it is counted twice', async () => {
     const { counter, run, watching, end } = await tenWound('reed-42');
     await benches.send(run, { kind: 'held', payload: { on: true, device: 'reed-42', count: 10 } });

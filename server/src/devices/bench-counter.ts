@@ -88,6 +88,11 @@ export class BenchCounter {
     return new BenchCounter(context, benchId, device, runId, heard, meter);
   }
 
+  /** What was heard of it. */
+  get heard(): Heard | null {
+    return this.state.heard;
+  }
+
   /** What a run is told of it. */
   frameFor(runId: number): CounterAtBench {
     const { heard, flooding } = this.state;

@@ -1,9 +1,10 @@
-import type { CounterAtBench } from '@yard-spool/contract';
+import type { CounterAtBench, Device } from '@yard-spool/contract';
 import { counterOf, meterOf } from '@yard-spool/core';
 import { BENCHES_TOPIC } from '../benches/benches';
 import type { ServerContext } from '../context/context';
 import { isSamePlace, placesOfAll } from '../links/device-place';
 import { BenchCounter } from './bench-counter';
+import { carryOn } from './carry-on';
 
 /** How soon the benches are looked at again where that failed, ms. */
 const AGAIN_MS = 1000;
@@ -60,6 +61,14 @@ export class BenchCounters {
     return linked.some((one) => one === address || isSamePlace(own, places.get(one) ?? new Set()));
   }
 
+  /** A device that is called otherwise is the same one, where it is asked at the same place for the same counts. */
+  private async carryOn({ benchId, device: was, heard }: BenchCounter, is: Device | null): Promise<void> {
+    if (!is || is.name === was.name || is.counts !== was.counts || is.per !== was.per) return;
+    const places = await placesOfAll([was.address, is.address]);
+    if (isSamePlace(places.get(was.address) ?? new Set(), places.get(is.address) ?? new Set()))
+      await carryOn(this.context, { benchId, was, is, heard });
+  }
+
   private async keepUp(): Promise<void> {
     const benches = await this.context.tables.benches.findAll({
       where: { removed: false },
@@ -72,6 +81,7 @@ export class BenchCounters {
       if (JSON.stringify([counterOf(devices), meterOf(devices)]) === JSON.stringify(had)) continue;
       this.counters.delete(id);
       await counter.close();
+      await this.carryOn(counter, counterOf(devices));
     }
     for (const { id, devices, runId } of benches) {
       const device = counterOf(devices);

@@ -14,7 +14,7 @@ export class FakeCounter {
 
   private constructor(
     private server: Server,
-    readonly name: string,
+    public name: string,
     private port: number,
   ) {}
 
@@ -26,6 +26,11 @@ export class FakeCounter {
 
   get address(): string {
     return `127.0.0.1:${String(this.port)}`;
+  }
+
+  /** It is called otherwise from its next line on. */
+  rename(name: string): void {
+    this.name = name;
   }
 
   /** How many listen to it. */
