@@ -373,13 +373,16 @@ export function shownTo(
   readonly count: number | null;
   readonly unclaimed: number;
   readonly odd: OddCount | null;
+  readonly since?: number;
 } {
   const { heard, creditDue, unclaimed } = state;
+  const since = creditDue === null && heard?.doubt === 'jumped' ? heard.since : undefined;
   if (runId !== state.runId) return { link: 'taken', count: null, unclaimed: 0, odd: null };
   return {
     link: state.link,
     count: creditDue ?? heard?.count ?? null,
     unclaimed,
     odd: (creditDue === null ? heard?.doubt : null) ?? state.odd,
+    ...(since === undefined ? {} : { since }),
   };
 }

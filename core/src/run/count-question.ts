@@ -22,6 +22,8 @@ interface Asked {
   /** Its count as it stands. */
   readonly count: number;
   readonly odd: OddCount;
+  /** Where it stood right behind its last jump: what came later can have been wound. */
+  readonly since?: number;
   /** Spool turns to one counted turn of a layer. */
   readonly gear: (layer: string) => number;
 }
@@ -72,8 +74,9 @@ function adds(asked: Asked, units: Readonly<Record<string, number>>): RunHappeni
 }
 
 function oddQuestion({ devices }: Pick<RunState, 'devices'>, layer: string, asked: Asked): CountQuestion {
-  const { device, count, odd } = asked;
+  const { device, count, odd, since = count } = asked;
   const gear = asked.gear(layer);
+  const sinceJump = unitsOf(device, count - since, gear);
   const went = unitsOf(device, count - (devices[device.name] ?? count), gear);
   const stands = unitsOf(device, count, gear);
   const says = (units: number): Words => counted(device, units);
@@ -83,7 +86,12 @@ function oddQuestion({ devices }: Pick<RunState, 'devices'>, layer: string, aske
   if (odd === 'jumped')
     return {
       sentence: message('count.jumped', { device: device.name, went: says(went) }),
-      answers: [none, ...add(message('count.were-wound', { went: says(went) }), went)],
+      answers: [
+        // What was wound behind it first: that is what happened, as a rule.
+        ...(sinceJump > 0 ? add(message('count.since-jump', { since: says(sinceJump) }), sinceJump) : []),
+        none,
+        ...add(message('count.were-wound', { went: says(went) }), went),
+      ],
     };
   return {
     sentence:

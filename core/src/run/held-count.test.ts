@@ -95,3 +95,26 @@ describe('a counter that began again', () => {
     expect(ask(answered, 12)).toBeNull();
   });
 });
+
+it('a counter that jumped and was wound on is asked what fits all of it', () => {
+  const jumped = fold(credit(5, 0, 10));
+  const ask = (count: number, since?: number) =>
+    countQuestion(jumped, {
+      device: DEVICE,
+      count,
+      odd: 'jumped',
+      gear: () => 5,
+      ...(since === undefined ? {} : { since }),
+    })!.answers.map(({ words, happenings }) => [
+      (words as { code?: string }).code ?? words,
+      happenings.map(({ kind, payload }) => (kind === 'turns' ? payload.turns : kind)),
+    ]);
+  expect(ask(220, 210)).toEqual([
+    ['count.since-jump', [10, 'device-at']],
+    ['Count none of them', ['device-at']],
+    ['count.were-wound', [210, 'device-at']],
+  ]);
+  // Nothing was wound on: there is nothing to tell apart.
+  expect(ask(210, 210).map(([words]) => words)).toEqual(['Count none of them', 'count.were-wound']);
+  expect(ask(210)).toHaveLength(2);
+});

@@ -2,6 +2,7 @@
 export const COUNT_WORDS = {
   'count.metres': '{line m}',
   'count.jumped': '{device text} jumped by {went words} at once.',
+  'count.since-jump': 'Count none of the jump, but the {since words} since',
   'count.were-wound': 'They were wound: count {went words}',
   'count.went-back': '{device text} went back by {back words}: it seems to have begun again from zero.',
   'count.since': 'It began again: count the {stands words} since',

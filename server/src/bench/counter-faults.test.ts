@@ -62,7 +62,9 @@ describe('a counter that misbehaves', () => {
     await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 200 }));
     expect(await turnsOf(run)).toBe(12);
     counter.turn(5);
-    await waitFor(() => expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 205 }));
+    await waitFor(() =>
+      expect(watching.counter()).toMatchObject({ odd: 'jumped', unclaimed: 205, count: 217, since: 212 }),
+    );
     expect(await turnsOf(run)).toBe(12);
     await waitFor(async () => {
       const row = await shop.context.tables.counters.findOne({ where: { name: 'reed-32' } });
