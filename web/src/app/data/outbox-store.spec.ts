@@ -2,8 +2,9 @@ import { IDBFactory } from 'fake-indexeddb';
 import 'fake-indexeddb/auto';
 import { TestBed } from '@angular/core/testing';
 import { anEvent } from '../testing/runs';
-import { OutboxStore, type Waiting } from './outbox-store';
+import { OutboxStore } from './outbox-store';
 import { pressNotes } from './press-notes';
+import type { Waiting } from './waiting';
 
 const press = (place: number): Waiting => ({
   event: {

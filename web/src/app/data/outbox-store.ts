@@ -3,15 +3,7 @@ import type { RunEvent } from '@yard-spool/core';
 import { openDB, type DBSchema, type IDBPDatabase, type OpenDBCallbacks } from 'idb';
 import { Subject } from 'rxjs';
 import { pressNotes } from './press-notes';
-
-/** An event the server has not confirmed. */
-export interface Waiting {
-  readonly event: RunEvent;
-  /** Its order among all that wait on this machine. */
-  readonly place: number;
-  /** Why the server does not take it, in its words; empty while it may. */
-  readonly refused: string;
-}
+import type { Waiting } from './waiting';
 
 interface OutboxSchema extends DBSchema {
   readonly events: { key: string; value: RunEvent };

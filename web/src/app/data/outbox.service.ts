@@ -4,8 +4,9 @@ import type { RunEvent } from '@yard-spool/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { firstValueFrom, Subject, timeout } from 'rxjs';
 import { ApiService } from './api.service';
-import { OutboxStore, type Waiting } from './outbox-store';
+import { OutboxStore } from './outbox-store';
 import { RequestProblem, sentenceOf } from './request-problem';
+import type { Waiting } from './waiting';
 
 /** How a run's events stand with the server. Held: the server does not take them until somebody does something. */
 export type Sending = 'saved' | 'sending' | 'away' | 'signed-out' | 'held';

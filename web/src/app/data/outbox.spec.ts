@@ -7,7 +7,8 @@ import type { RunEvent } from '@yard-spool/core';
 import { Subject } from 'rxjs';
 import { anEvent, aRun } from '../testing/runs';
 import { Outbox } from './outbox.service';
-import { OutboxStore, type Waiting } from './outbox-store';
+import { OutboxStore } from './outbox-store';
+import type { Waiting } from './waiting';
 
 /** A browser's database that only lasts a test. */
 class KeptHere {

@@ -1,4 +1,4 @@
-import type { Waiting } from './outbox-store';
+import type { Waiting } from './waiting';
 
 const PREFIX = 'yard-spool-press ';
 
