@@ -15,15 +15,15 @@ import { run } from './run.mjs';
 
 const KEEPER = new URL('./database-keeper.mjs', import.meta.url).pathname;
 const START_SECONDS = 60;
-/** Nothing waits for the disk. */
-const FLEETING = ['--innodb-flush-log-at-trx-commit=0', '--innodb-flush-method=nosync'];
+/** Nothing waits for the disk: what was written outlasts a kill of the database, and no failure of the machine. */
+const FLEETING = ['--innodb-flush-log-at-trx-commit=2', '--innodb-flush-method=nosync'];
 
 /**
  * A private MariaDB on loopback with its own data folder. It ends with this process, however this process ends, and is
  * started again at the same place where it ends by itself.
  * @param {string} folder holds everything of it
  * @param {{ durable?: boolean, tests?: boolean, tell?: (line: string) => void }} [options] whether what was written
- *   outlasts a kill of the database (data that is thrown away need not), whether tests make databases of their own in it,
+ *   outlasts a failure of the machine (data that is thrown away need not), whether tests make databases of their own in it,
  *   and who is told that it was started again
  * @returns {Promise<{
  *   address: string, schemaAddress: string, testsAddress: string | null, stop: () => Promise<void>,

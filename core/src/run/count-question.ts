@@ -44,11 +44,15 @@ export function countQuestion(
   const open = state.unheard[asked.device.name];
   const layer = state.current?.layer;
   if (open) return unheardQuestion(open, layer, asked);
-  // Answered already: it stands where somebody said that it stands. Where it was credited last is no answer.
-  if (layer === undefined || asked.odd === 'unheard' || state.answeredAt[asked.device.name] === asked.count)
-    return null;
+  if (layer === undefined || asked.odd === 'unheard' || isAnswered(state, asked)) return null;
   return oddQuestion(state, layer, asked);
 }
+
+/** Whether it stands where somebody said last that it stands: where it was credited is no answer, nor is what was said before. */
+const isAnswered = (
+  { devices, answeredAt }: Pick<RunState, 'devices' | 'answeredAt'>,
+  { device: { name }, count }: Asked,
+): boolean => answeredAt[name] === count && devices[name] === count;
 
 /** What was counted, in what it is counted in. */
 const counted = (device: CountingDevice, units: number): Words =>

@@ -75,6 +75,8 @@ describe('a counter that began again', () => {
     countQuestion(state, { device: DEVICE, count, odd: 'restarted', gear: () => 5 });
 
   it('is still asked about where its count comes by the last one that was credited', () => {
+    // Also where it stands at what was said of it before.
+    expect(ask(wound, 0)?.answers).toHaveLength(2);
     for (const count of [11, 12, 13]) {
       expect([count, told(wound, count, doubt).odd]).toEqual([count, 'restarted']);
       expect(ask(wound, count)?.answers[0]).toMatchObject({ words: { code: 'count.since' } });

@@ -1,5 +1,13 @@
 import { execFile } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
@@ -94,5 +102,27 @@ describe('npm run backup and npm run restore', { timeout: PATIENCE_MS }, () => {
     expect(taken.code).not.toBe(0);
     expect(taken.said).toContain('There is a shop in this place already');
     expect((await command('restore', place)).said).toContain('Say which file');
+  });
+
+  it('say that a disk is full in a sentence, and leave nothing half written', async () => {
+    const file = join(folder, 'full.jsonl.gz');
+    symlinkSync('/dev/full', `${file}.part`);
+    const main = join(ROOT, 'server', 'src', 'shop-file', 'main.ts');
+    const env = { ...process.env, YARD_SPOOL_DATABASE: addressOf(shop.name) };
+    const { code, said } = await new Promise<{ code: number; said: string }>((resolve) => {
+      execFile(
+        'node',
+        ['--import', 'tsx', main, 'write', file],
+        { env, cwd: ROOT },
+        (error, out, problems) => {
+          resolve({ code: error ? Number(error.code ?? 1) : 0, said: `${out}${problems}` });
+        },
+      );
+    });
+    expect([code, said.trim()]).toEqual([
+      2,
+      `${file} was not written. The disk is full. Make room, then do it again: nothing was changed.`,
+    ]);
+    expect(readdirSync(folder).filter((name) => name.startsWith('full'))).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 // Writes a whole shop into a file, looks one through, or puts one into an empty place: "write FILE", "check FILE",
 // "restore FILE", which tells what of it cannot be read. The database is the one in the environment; what went wrong is one sentence.
+import { diskTrouble } from './disk-trouble';
 import { ShopFileError } from './format';
 import { checkShopFile } from './read-shop-file';
 import { restoreShop } from './restore-shop';
@@ -18,7 +19,8 @@ try {
   const done = await WORK[what]?.();
   process.stdout.write(`${JSON.stringify(done ?? null)}\n`);
 } catch (error) {
-  if (!(error instanceof ShopFileError)) throw error;
-  process.stderr.write(`${error.message}\n`);
+  const said = error instanceof ShopFileError ? error.message : diskTrouble(file, error);
+  if (said === null) throw error;
+  process.stderr.write(`${said}\n`);
   process.exitCode = 2;
 }
