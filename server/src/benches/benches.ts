@@ -2,7 +2,7 @@ import { message, type Words } from '@yard-spool/core';
 import type { Bench, NewBench, Person } from '@yard-spool/contract';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import type { BenchRow } from '../db/models/house-rules';
-import { isSamePlace, placesOfAll } from '../links/device-place';
+import { sameDevices, type SameDevice } from '../links/device-place';
 import { mayBeLocal } from '../links/local-address';
 import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { ProblemError } from '../problem-error';
@@ -100,18 +100,13 @@ async function changed(u: Unit, row: BenchRow, was: Words, is: Words): Promise<B
   return toBench(row);
 }
 
-type SameDevice = (address: string, other: string) => boolean;
-
-/** Whether two addresses lead to one device, however they are spelled. */
+/** Whether two addresses of what is asked for and of all benches lead to one device. */
 async function sameDevice({ tables }: Reading, { devices }: NewBench): Promise<SameDevice> {
   const benches = await tables.benches.findAll({ where: { removed: false } });
-  const all = [...devices, ...benches.flatMap((bench) => bench.devices)];
-  const places = await placesOfAll(all.map(({ address }) => address));
-  return (address, other) =>
-    address === other || isSamePlace(places.get(address) ?? NOWHERE, places.get(other) ?? NOWHERE);
+  return sameDevices(
+    [...devices, ...benches.flatMap((bench) => bench.devices)].map(({ address }) => address),
+  );
 }
-
-const NOWHERE: ReadonlySet<string> = new Set();
 
 /** Refuses a device that counts at another bench already: its turns would be counted on two reels. */
 async function devicesFree(

@@ -2,7 +2,7 @@ import type { CounterAtBench, Device } from '@yard-spool/contract';
 import { counterOf, meterOf } from '@yard-spool/core';
 import { BENCHES_TOPIC } from '../benches/benches';
 import type { ServerContext } from '../context/context';
-import { isSamePlace, placesOfAll } from '../links/device-place';
+import { sameDevices } from '../links/device-place';
 import { BenchCounter } from './bench-counter';
 import { carryOn } from './carry-on';
 
@@ -56,17 +56,15 @@ export class BenchCounters {
       device.address,
       ...(meter ? [meter.device.address] : []),
     ]);
-    const places = await placesOfAll([address, ...linked]);
-    const own = places.get(address) ?? new Set();
-    return linked.some((one) => one === address || isSamePlace(own, places.get(one) ?? new Set()));
+    const isOne = await sameDevices([address, ...linked]);
+    return linked.some((one) => isOne(one, address));
   }
 
   /** A device that is called otherwise is the same one, where it is asked at the same place for the same counts. */
   private async carryOn({ benchId, device: was, heard }: BenchCounter, is: Device | null): Promise<void> {
     if (!is || is.name === was.name || is.counts !== was.counts || is.per !== was.per) return;
-    const places = await placesOfAll([was.address, is.address]);
-    if (isSamePlace(places.get(was.address) ?? new Set(), places.get(is.address) ?? new Set()))
-      await carryOn(this.context, { benchId, was, is, heard });
+    const isOne = await sameDevices([was.address, is.address]);
+    if (isOne(was.address, is.address)) await carryOn(this.context, { benchId, was, is, heard });
   }
 
   private async keepUp(): Promise<void> {

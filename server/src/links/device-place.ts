@@ -25,10 +25,15 @@ const numberOf = (ip: string): string =>
 export const isSamePlace = (a: ReadonlySet<string>, b: ReadonlySet<string>): boolean =>
   [...a].some((one) => b.has(one));
 
-/** Where each of some addresses leads: asked for before anything is locked, since a name may take a while. */
-export async function placesOfAll(
-  addresses: Iterable<string>,
-): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+/** Whether two of some addresses lead to one device, however they are spelled. */
+export type SameDevice = (address: string, other: string) => boolean;
+
+/** Asked for before anything is locked, since a name may take a while. */
+export async function sameDevices(addresses: Iterable<string>): Promise<SameDevice> {
   const each = [...new Set(addresses)].map(async (one) => [one, await placesOf(one)] as const);
-  return new Map(await Promise.all(each));
+  const places = new Map(await Promise.all(each));
+  return (address, other) =>
+    address === other || isSamePlace(places.get(address) ?? NOWHERE, places.get(other) ?? NOWHERE);
 }
+
+const NOWHERE: ReadonlySet<string> = new Set();

@@ -71,12 +71,6 @@ export class BenchAside {
     if (this.state().current?.kind === 'wind' && this.store.counterLost()) return `${name} cannot be heard`;
     return this.store.counter()?.odd ? `${name} asks` : '';
   });
-  protected readonly savingWords = computed(() =>
-    savingWords(
-      this.store.saving(),
-      { waiting: this.store.waiting(), kept: this.store.kept() },
-      this.unheard(),
-    ),
-  );
+  protected readonly savingWords = computed(() => savingWords(this.store, this.unheard()));
   protected readonly safe = computed(() => this.store.saving() === 'saved' && this.unheard() === '');
 }

@@ -26,7 +26,7 @@ export class BenchClosing {
   /** What stands in its way, or what it waits for; empty where nothing does. */
   readonly words = computed(() =>
     this.wanted()
-      ? `${savingWords(this.store.saving(), { waiting: this.store.waiting(), kept: this.store.kept() })}. The reel is closed as soon as that is saved; Z leaves it open.`
+      ? `${savingWords(this.store)}. The reel is closed as soon as that is saved; Z leaves it open.`
       : this.refused(),
   );
 

@@ -1,22 +1,18 @@
-import type { Sending } from '../data/outbox.service';
+import type { RunStore } from './run-store';
 
 const things = (count: number): string => (count === 1 ? '1 thing' : `${String(count)} things`);
-
-/** How many things wait for the server, and how many of them outlast the page. */
-interface Keeping {
-  readonly waiting: number;
-  readonly kept: number;
-}
 
 /**
  * How what happened at the bench stands with the server, in words.
  *
  * @param unheard what is wrong with the counter: what it counts is not saved
  */
-export function savingWords(state: Sending, { waiting, kept }: Keeping, unheard = ''): string {
+export function savingWords(run: Pick<RunStore, 'saving' | 'waiting' | 'kept'>, unheard = ''): string {
+  const waiting = run.waiting();
+  const kept = run.kept();
   // Said once it is: the others are being written.
   const here = kept < waiting ? `${String(kept)} of ${things(waiting)}` : things(waiting);
-  switch (state) {
+  switch (run.saving()) {
     case 'saved':
       return unheard === '' ? 'All saved' : `Saved so far; ${unheard}`;
     case 'sending':

@@ -73,9 +73,7 @@ export class WalkReel {
     if (verdict === 'walk' || this.step.doubted()) return '';
     return verdict === 'agrees' ? 'It agrees: done' : MATCHING[verdict];
   });
-  protected readonly saving = computed(() =>
-    savingWords(this.store.saving(), { waiting: this.store.waiting(), kept: this.store.kept() }),
-  );
+  protected readonly saving = computed(() => savingWords(this.store));
 
   constructor() {
     effect(() => {

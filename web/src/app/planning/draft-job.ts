@@ -113,7 +113,7 @@ export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailM
           short: length.value - Math.max(0, ...source.offered.map((piece) => freeOn(piece, taken) / 1000)),
         },
       ];
-    if (cut.joined) return joinedRows(row, length, cut.joined.firstMm / 1000, on, taken);
+    if (cut.joined) return joinedRows(row, length.value, demandsOf(id, length, cut.piece, cut), on, taken);
     return [
       {
         ...row,
@@ -127,28 +127,30 @@ export function cutRows(plan: DraftPlan, taken: TakenLine = NOTHING_TAKEN, tailM
   });
 }
 
-/** A layer joined from two pieces as a row for each: what the second gives is all that the first does not. */
+/** A layer joined from two pieces as a row for each, with its part of the turns. */
 function joinedRows(
   row: Pick<CutRow, 'layer' | 'code' | 'line' | 'lineStyle' | 'metres' | 'handleTurns'>,
-  { value, high }: Pick<Ranged, 'value' | 'high'>,
-  first: number,
+  whole: number,
+  parts: ReturnType<typeof demandsOf<Piece>>,
   ons: readonly AllocatedCut<Piece>[],
   taken: TakenLine,
 ): CutRow[] {
-  return ons.map(({ piece, on }, i) => {
-    const metres = i === 0 ? first : Math.max(0, value - first);
-    const rest = { value: metres, high: i === 0 ? first : Math.max(0, high - first) };
-    return {
-      ...row,
-      metres,
-      handleTurns: value > 0 ? (row.handleTurns * metres) / value : 0,
-      piece: piece.code,
-      water: waterState(piece),
-      proposed: i === 0 ? '' : JOINED_ON,
-      // All of the first is meant to go on.
-      ...(i === 0 ? {} : { serves: servesHere(piece, rest, taken) }),
-      ...leftOf(on),
-    };
+  return parts.flatMap(({ length }, i): CutRow[] => {
+    const of = ons[i];
+    if (!of) return [];
+    return [
+      {
+        ...row,
+        metres: length.value,
+        handleTurns: whole > 0 ? (row.handleTurns * length.value) / whole : 0,
+        piece: of.piece.code,
+        water: waterState(of.piece),
+        proposed: i === 0 ? '' : JOINED_ON,
+        // All of the first is meant to go on.
+        ...(i === 0 ? {} : { serves: servesHere(of.piece, length, taken) }),
+        ...leftOf(of.on),
+      },
+    ];
   });
 }
 

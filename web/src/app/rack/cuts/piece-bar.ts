@@ -94,7 +94,7 @@ export class PieceBar {
       if (!layer) return [];
       const length = this.units.length(off.lengthMm / 1000);
       // What is read out begins with what stands on it.
-      const says = `${off.tag} ${length}, ${layer.role} off ${this.name().replace('On', 'line on')}`;
+      const says = `${off.tag} ${length}, ${layer.role} off ${this.piece().comesAt === null ? this.name() : 'line on order'}`;
       const share = (100 * off.lengthMm) / Math.max(1, this.piece().freeMm);
       return [{ key, layer, tag: off.tag, length, says, share, moved: isMoved(layer) }];
     }),
