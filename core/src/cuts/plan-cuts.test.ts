@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { piece, stock } from '../testing/cut-cases';
 import { glpkSolver } from '../testing/glpk';
 import { highsSolver } from '../solver';
 import { rackDay, smallStock } from '../testing/stocks';
@@ -14,26 +15,12 @@ beforeAll(async () => {
   solve = await highsSolver();
 });
 
-const piece = (id: string, metres: number, more: Partial<StockPiece> = {}): StockPiece => ({
-  id,
-  product: 'A',
-  freeMm: 1000 * metres,
-  opened: true,
-  openedAt: 1,
-  usableMm: 20_000,
-  ...more,
-});
 const sealed = { opened: false, openedAt: null } as const;
 const job = (id: string, wanted: number, least = wanted, more: Partial<CutJob> = {}): CutJob => ({
   id,
   main: { product: 'A', wantedMm: 1000 * wanted, leastMm: 1000 * least },
   backing: null,
   ...more,
-});
-const stock = (jobs: readonly CutJob[], pieces: readonly StockPiece[]): Stock => ({
-  jobs,
-  pieces,
-  tailMm: 2000,
 });
 const backing = (metres: number, more: object = {}) => ({
   backing: { product: 'B', lengthMm: 1000 * metres, perMain: 1.08, onePiece: false, ...more },

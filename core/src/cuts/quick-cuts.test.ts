@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { highsSolver } from '../solver';
+import { piece, stock } from '../testing/cut-cases';
 import { filledRackDay, rackDay, smallStock } from '../testing/stocks';
 import { greedyCuts } from './greedy-cuts';
 import type { Solve } from './level-cuts';
@@ -7,18 +8,9 @@ import { partCuts } from './part-cuts';
 import { planCuts } from './plan-cuts';
 import { quickCuts } from './quick-cuts';
 import { compareCuts, faultsOfCuts, ranksOf, scoreCuts, type Ranks } from './score-cuts';
-import type { CutJob, JobCut, Stock, StockPiece } from './stock';
+import type { CutJob, JobCut, Stock } from './stock';
 import { swapCuts } from './swap-cuts';
 
-const piece = (id: string, metres: number, more: Partial<StockPiece> = {}): StockPiece => ({
-  id,
-  product: 'A',
-  freeMm: 1000 * metres,
-  opened: true,
-  openedAt: 1,
-  usableMm: 20_000,
-  ...more,
-});
 const job = (id: string, metres: number, more: Partial<CutJob> = {}): CutJob => ({
   id,
   main: { product: 'A', wantedMm: 1000 * metres, leastMm: 1000 * metres },
@@ -29,11 +21,6 @@ const cut = (id: string, from: string, metres: number): JobCut => ({
   job: id,
   main: { piece: from, lengthMm: 1000 * metres },
   backing: [],
-});
-const stock = (jobs: readonly CutJob[], pieces: readonly StockPiece[]): Stock => ({
-  jobs,
-  pieces,
-  tailMm: 2000,
 });
 const swapped = (of: Stock, cuts: readonly JobCut[]): string[] =>
   swapCuts(of, cuts, ranksOf(of.pieces)).map(({ main }) => main.piece);

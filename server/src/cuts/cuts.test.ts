@@ -3,6 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { booking, PLAN_INPUT } from '../testing/bookings';
 import { codeOf, lineOf, receive, type Ask } from '../testing/rack';
 import { said } from '../testing/said';
+import { planOfCuts } from '../testing/plan-of-cuts';
 import { TestShop } from '../testing/test-shop';
 import { revisionOf } from './found-cuts';
 import type { GatheredCuts } from './gather-cuts';
@@ -81,13 +82,7 @@ async function bookTwo(from: { main: Piece; backing: Piece }): Promise<Bag> {
   if (answer.status !== 200) throw new Error(JSON.stringify(answer.body));
   return answer.body;
 }
-/** The plan once no better one is looked for. */
-async function plan(): Promise<CutsPlan> {
-  for (;;) {
-    const { body } = await ask<CutsPlan>('GET', '/cuts');
-    if (!body.looking) return body;
-  }
-}
+const plan = (): Promise<CutsPlan> => planOfCuts(ask);
 const layer = ({ layers }: CutsPlan, jobId: number, of = 'main'): LayerOfPlan =>
   layers.find((one) => one.jobId === jobId && one.layer === of)!;
 const accept = async () => ask<CutsPlan>('POST', '/cuts/accept', { revision: (await plan()).revision });

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, wholeFill } from '../testing/bookings';
 import { lineOf, receive, type Ask } from '../testing/rack';
 import { said } from '../testing/said';
+import { planOfCuts } from '../testing/plan-of-cuts';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -54,12 +55,7 @@ const cutsOf = (bag: Bag) =>
   bag.jobs[0]!.cuts.map(({ layer, pieceCode, lengthMm }) => [layer, pieceCode, lengthMm]);
 const promised = async ({ id }: Piece): Promise<number> =>
   (await ask<Piece[]>('GET', '/pieces')).body.find((piece) => piece.id === id)!.promisedMm;
-async function plan(): Promise<CutsPlan> {
-  for (;;) {
-    const { body } = await ask<CutsPlan>('GET', '/cuts');
-    if (!body.looking) return body;
-  }
-}
+const plan = (): Promise<CutsPlan> => planOfCuts(ask);
 
 describe('backing that is joined from two pieces', () => {
   it('is promised off both: so much off the first, the rest off the second', async () => {

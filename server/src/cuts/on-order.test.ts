@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { codeOf, receive, type Ask } from '../testing/rack';
 import { said } from '../testing/said';
+import { planOfCuts } from '../testing/plan-of-cuts';
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
@@ -20,12 +21,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-async function plan(): Promise<CutsPlan> {
-  for (;;) {
-    const { body } = await ask<CutsPlan>('GET', '/cuts');
-    if (!body.looking) return body;
-  }
-}
+const plan = (): Promise<CutsPlan> => planOfCuts(ask);
 const book = async (promisedAt: string, waits: boolean): Promise<Bag['jobs'][number]> => {
   const body = booking(pieces, { promisedAt });
   const [backing] = body.jobs[0]!.cuts;
