@@ -9,6 +9,7 @@ const NAMES: Readonly<Record<Fault, string>> = {
   older: 'Sends an older line',
   rubbish: 'Sends rubbish',
   jump: 'Jumps by 400',
+  chatter: 'Chatters: 100 counts at once',
   power: 'Loses its power',
   silence: 'Silent for 12 s',
 };

@@ -1,4 +1,4 @@
-import { createServer as createHttp, type Server as HttpServer } from 'node:http';
+import { createServer as createHttp, type Server as HttpServer, type ServerResponse } from 'node:http';
 import { createServer, type Server } from 'node:net';
 import { PANEL } from './counter-panel';
 import { MountedReel, readReels, type ReelToMount } from './mounted-reel';
@@ -16,11 +16,11 @@ export interface Counter {
   readonly wire: Server;
   /** The line meter beside it, which the line of the mounted reel runs over: centimetres, in the same kind of lines. */
   readonly meterWire: Server;
-  /** A small page to turn it by hand, and `POST /turn?n=10`, `/speed?v=3`, `/fault?kind=jump` for tests. */
+  /** A small page to turn it by hand, and `POST /turn?n=10` (answers once they are turned), `/speed?v=3`, `/fault?kind=jump` for tests. */
   readonly panel: HttpServer;
   /** What it stands at. */
   readonly count: () => number;
-  readonly turn: (by: number) => void;
+  readonly turn: (by: number) => Promise<void>;
   /** Counts a second it turns by itself. */
   readonly speed: (counts: number) => void;
   readonly fault: (kind: Fault) => void;
@@ -46,27 +46,32 @@ export function createCounter(name: string, meterName = `${name}-line`): Counter
   }, BEAT_MS).unref();
   const wire = createServer((socket) => device.heardBy(socket));
   const meterWire = createServer((socket) => meter.heardBy(socket));
-  const panel = createHttp((request, response) => {
-    const { pathname, searchParams } = new URL(request.url ?? '/', 'http://localhost');
-    if (request.method !== 'POST') {
-      response.setHeader('content-type', 'text/html; charset=utf-8');
-      response.end(PANEL(name, reels));
-      return;
-    }
+  const ask = async ({ pathname, searchParams }: URL): Promise<void> => {
     const number = (key: string): number => Number(searchParams.get(key) ?? 0) || 0;
     const kind = searchParams.get('kind') ?? '';
     if (pathname === '/reels') reels = readReels(searchParams.get('list'));
-    if (pathname === '/turn') device.turn(number('n'));
+    if (pathname === '/turn') await device.turn(number('n'));
+    if (pathname === '/rename') device.name = searchParams.get('name') ?? device.name;
     if (pathname === '/speed') device.speed = number('v');
     if (pathname === '/reel') reel.mount(searchParams);
     if (pathname === '/meter' && isFault(kind)) misbehave(meter, kind);
     if (pathname === '/slip') reel.slips = number('share');
     if (pathname === '/fault' && isFault(kind)) misbehave(device, kind);
+  };
+  const panel = createHttp((request, response) => {
+    if (request.method !== 'POST') {
+      response.setHeader('content-type', 'text/html; charset=utf-8');
+      response.end(PANEL(name, reels));
+      return;
+    }
+    void ask(new URL(request.url ?? '/', 'http://localhost')).then(() => answer(response));
+  });
+  const answer = (response: ServerResponse): void => {
     response.setHeader('content-type', 'application/json');
     response.end(
       JSON.stringify({ device: name, count: device.count, speed: device.speed, metres: meter.count / 100 }),
     );
-  });
+  };
   return {
     wire,
     meterWire,

@@ -1,7 +1,9 @@
 import type { Socket } from 'node:net';
+import { setTimeout as pause } from 'node:timers/promises';
 
-/** Counts in one line at most, as a handle turns. */
-const AT_ONCE = 8;
+/** Counts a second, and counts at once, as a hand turns a handle that is in a hurry. */
+const HASTE = 7;
+const AT_ONCE = 6;
 /** Earlier lines it remembers, to send one of them late. */
 const REMEMBERED = 20;
 
@@ -16,10 +18,13 @@ export class Device {
   readonly said: string[] = [];
   private readonly listening = new Set<Socket>();
   private part = 0;
+  /** Counts that a hand could turn at once, at a time, ms; and what is turned so far. */
+  private ready = { counts: AT_ONCE, at: 0 };
+  private turning = Promise.resolve();
 
   /** @param turned told what it is about to go on by, before it says so */
   constructor(
-    private readonly name: string,
+    public name: string,
     private readonly turned: (by: number) => void = () => undefined,
   ) {}
 
@@ -30,12 +35,31 @@ export class Device {
     if (Date.now() >= this.silentUntil) socket.write(this.line());
   }
 
-  /** Turned by hand, so many counts; what is turned in one go is told as fast as a hand winds, not in one line. */
-  turn(by: number): void {
+  /**
+   * Turned by hand, so many counts: settles once they are, as fast as a hand turns and no faster. What is asked meanwhile is
+   * turned after it.
+   */
+  turn(by: number): Promise<void> {
     const whole = Math.round(by);
+    if (whole === 0) {
+      this.say();
+      return Promise.resolve();
+    }
+    this.turning = this.turning.then(() => this.byHand(whole));
+    return this.turning;
+  }
+
+  private async byHand(whole: number): Promise<void> {
     const sign = Math.sign(whole);
-    for (let left = Math.abs(whole); left > 0; left -= AT_ONCE) this.jump(sign * Math.min(AT_ONCE, left));
-    if (whole === 0) this.say();
+    for (let left = Math.abs(whole); left > 0;) {
+      const now = Date.now();
+      const counts = Math.min(AT_ONCE, this.ready.counts + ((now - this.ready.at) * HASTE) / 1000);
+      const step = Math.min(left, Math.floor(counts));
+      this.ready = { counts: counts - step, at: now };
+      left -= step;
+      if (step > 0) this.jump(sign * step);
+      if (left > 0) await pause(1000 / HASTE);
+    }
   }
 
   /** So much further in one line. */

@@ -9,6 +9,7 @@ export const FAULTS = [
   'older',
   'rubbish',
   'jump',
+  'chatter',
   'power',
   'silence',
 ] as const;
@@ -16,8 +17,9 @@ export type Fault = (typeof FAULTS)[number];
 
 export const isFault = (kind: string): kind is Fault => (FAULTS as readonly string[]).includes(kind);
 
-/** What it jumps by, and lines it loses. */
+/** What it jumps by, counts its switch makes of none, and lines it loses. */
 const JUMP = 400;
+const CHATTER = 100;
 const LOST = 5;
 const SILENT_MS = 12_000;
 
@@ -39,6 +41,8 @@ const DOES: Readonly<Record<Fault, (device: Device) => void>> = {
   older: (device) => device.send(device.said[0] ?? ''),
   rubbish: (device) => device.send(`\u0000\u00ff,,${'x'.repeat(300)}\n,1,2\n-1e9\n`),
   jump: (device) => device.slip(JUMP),
+  // The switch bounces the same way each time: many small lines at once.
+  chatter: (device) => Array.from({ length: CHATTER }).forEach(() => device.slip(1)),
   power: (device) => {
     device.sequence = 0;
     device.slip(-device.count);

@@ -7,7 +7,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { addressesOf, initialStatements, newPasswords } from './database-accounts.mjs';
 import { pidFile, runningDatabase } from './database-files.mjs';
 import { PROGRAMS } from './debian.mjs';
-import { littleRoom } from './folder-trouble.mjs';
+import { littleRoom, noRoomFor } from './folder-trouble.mjs';
 import { makeFolder } from './folder-lock.mjs';
 import { keepUp } from './keep-up.mjs';
 import { Told } from './progress.mjs';
@@ -15,6 +15,8 @@ import { run } from './run.mjs';
 
 const KEEPER = new URL('./database-keeper.mjs', import.meta.url).pathname;
 const START_SECONDS = 60;
+/** What a new database takes, with its tables and the first day's work, bytes: measured, and a quarter more. */
+const NEW_BYTES = 250_000_000;
 /** Nothing waits for the disk: what was written outlasts a kill of the database, and no failure of the machine. */
 const FLEETING = ['--innodb-flush-log-at-trx-commit=2', '--innodb-flush-method=nosync'];
 
@@ -96,6 +98,8 @@ async function ensureData(data) {
   const begun = `${data}.new`;
   rmSync(begun, { recursive: true, force: true });
   if (existsSync(join(data, 'mysql'))) return;
+  const short = noRoomFor(dirname(data), NEW_BYTES);
+  if (short) throw new Told(short);
   const { code, output } = await run(
     'mariadb-install-db',
     [
@@ -115,8 +119,10 @@ async function ensureData(data) {
     return;
   }
   rmSync(begun, { recursive: true, force: true });
+  const errors = output.split('\n').filter((line) => line.includes('[ERROR]'));
+  const why = errors.length > 0 ? errors.slice(0, 3) : output.split('\n').slice(-8);
   throw new Told(
-    `The database’s data folder could not be made at ${data}:\n${output.split('\n').slice(-8).join('\n')}`,
+    `The database’s data folder could not be made at ${data}:\n${why.join('\n')}${littleRoom(dirname(data))}`,
   );
 }
 

@@ -3,17 +3,36 @@ import { statfsSync } from 'node:fs';
 /** Less room than a start may take, bytes. */
 const LITTLE = 100_000_000;
 
-/** That the disk a folder is on is nearly full, where it is; empty otherwise. @param {string} folder */
-export function littleRoom(folder) {
+/** Bytes that are free on the disk a folder is on; null where nobody knows. @param {string} folder */
+function freeOn(folder) {
   try {
     const { bavail, bsize } = statfsSync(folder);
-    const free = bavail * bsize;
-    return free < LITTLE
-      ? `\n${folder} is on a disk with ${Math.floor(free / 1_000_000)} MB of room left. Make room, then start again; what is there is safe.`
-      : '';
+    return bavail * bsize;
   } catch {
-    return '';
+    return null;
   }
+}
+
+/** @param {number} bytes */
+const inMb = (bytes) => `${Math.floor(bytes / 1_000_000)} MB`;
+
+/** That the disk a folder is on is nearly full, where it is; empty otherwise. @param {string} folder */
+export function littleRoom(folder) {
+  const free = freeOn(folder);
+  return free !== null && free < LITTLE
+    ? `\n${folder} is on a disk with ${inMb(free)} of room left. Make room, then start again; what is there is safe.`
+    : '';
+}
+
+/**
+ * That the disk a folder is on has no room for something that is to be made there, where it has none; empty otherwise.
+ * @param {string} folder @param {number} bytes it takes
+ */
+export function noRoomFor(folder, bytes) {
+  const free = freeOn(folder);
+  return free !== null && free < bytes
+    ? `${folder} is on a disk with ${inMb(free)} of room left, and the first start takes ${inMb(bytes)}. Make room, or choose another folder with YARD_SPOOL_DATA; nothing was written.`
+    : '';
 }
 
 /** Why a folder cannot be written to, in words, by the system's code. @type {Record<string, string>} */

@@ -2,16 +2,8 @@ import { COUNTED_TRAITS } from '../run/counted';
 import type { CountingDevice } from '../run/credit-count';
 import type { Heard } from './heard';
 import type { CounterLine } from './counter-line';
+import { GATHERED_S, roomAt, roomLeft, type Judging, type Stood } from './winding-room';
 
-/** So many seconds of winding may come in one line at any time: adapters send what they gathered. */
-const GATHERED_S = 1.5;
-/** A device says what it stands at at least this often while it turns, s. */
-const EACH_S = 3;
-/**
- * More than this many seconds of winding at full speed is asked about, however long the link was away: one touch where it
- * was wound, and a counter that jumped meanwhile is never believed by as much.
- */
-const MOST_UNSEEN_S = 40;
 /** A device that says the same old line again after this long began again, ms; a late line comes once. */
 const SURELY_MS = 400;
 
@@ -26,8 +18,10 @@ export function hearLine(before: Heard | null, line: CounterLine, { device, now,
   const { sequence, count } = line;
   const begins = answered({ sequence, count, at: now, suspect: null });
   if (!before) return begins;
-  if (sequence === before.sequence && count === before.count)
-    return { ...before, at: now, sound: before.doubt ? before.sound : { ...before.sound, at: now } };
+  if (sequence === before.sequence && count === before.count) {
+    const stands = { at: now, room: roomAt(before, now) };
+    return { ...before, ...stands, sound: before.doubt ? before.sound : { ...before.sound, ...stands } };
+  }
   if (sequence <= before.sequence) {
     if (!fresh && !beganAgain(before, sequence, now))
       return { ...before, suspect: before.suspect ?? { sequence, at: now } };
@@ -43,42 +37,29 @@ const beganAgain = ({ suspect }: Heard, sequence: number, now: number): boolean 
   suspect !== null &&
   (sequence > suspect.sequence || (sequence === suspect.sequence && now - suspect.at > SURELY_MS));
 
-/** What a line is judged by. */
-interface Judging {
-  readonly device: CountingDevice;
-  readonly now: number;
-  readonly fresh: boolean;
-}
-
-/** Where a device stood. */
-type Stood = Heard['sound'];
-
 function judged(before: Heard, line: CounterLine, by: Judging): Heard {
   const { sound } = before;
   const { sequence, count } = line;
   const { since, ...heard } = { ...before, sequence, count, at: by.now };
-  const wound = canBeWound(sound, line, by);
+  const room = roomLeft(sound, line, by);
+  const wound = room !== null && !isZeroed(sound, line, by);
   if (before.doubt === null)
-    return wound && !isZeroed(sound, line, by)
-      ? answered(heard)
-      : { ...heard, doubt: count < sound.count ? 'restarted' : 'jumped', since: count };
+    return wound
+      ? answered({ ...heard, room })
+      : {
+          ...heard,
+          room: roomAt(before, by.now),
+          doubt: count < sound.count ? 'restarted' : 'jumped',
+          since: count,
+        };
   // One line was wrong, and the next goes on where the one before it stood. Lines that began again come by there as well.
   const isOne = before.sequence - sound.sequence === 1 && sequence - sound.sequence === 2;
-  const putRight = isOne && before.again !== true && wound && (count - sound.count) / by.device.per >= -1;
-  if (putRight) return answered(heard);
-  const goesOn = canBeWound(before, line, by) && !isZeroed(before, line, by);
-  return { ...heard, since: goesOn ? (since ?? before.count) : count };
-}
-
-/** Whether a hand can have gone so far since the device stood elsewhere. */
-function canBeWound(from: Stood, { sequence, count }: CounterLine, { device, now, fresh }: Judging): boolean {
-  const since = (now - from.at) / 1000;
-  const lines = sequence - from.sequence;
-  const seconds = fresh ? Math.min(since, MOST_UNSEEN_S) : Math.min(since, EACH_S * lines);
-  return (
-    Math.abs(count - from.count) / device.per <=
-    COUNTED_TRAITS[device.counts].fastest * (seconds + GATHERED_S)
-  );
+  const putRight = isOne && before.again !== true && (count - sound.count) / by.device.per >= -1;
+  if (putRight && room !== null) return answered({ ...heard, room });
+  const left = roomLeft(before, line, by);
+  return left !== null && !isZeroed(before, line, by)
+    ? { ...heard, room: left, since: since ?? before.count }
+    : { ...heard, room: roomAt(before, by.now), since: count };
 }
 
 const isZeroed = (from: Stood, { count }: CounterLine, { device: { per } }: Judging): boolean =>
@@ -90,13 +71,15 @@ export const answered = ({
   count,
   at,
   suspect,
-}: Pick<Heard, 'sequence' | 'count' | 'at' | 'suspect'>): Heard => ({
+  room = GATHERED_S,
+}: Pick<Heard, 'sequence' | 'count' | 'at' | 'suspect' | 'room'>): Heard => ({
   sequence,
   count,
   at,
   suspect,
+  room,
   doubt: null,
-  sound: { sequence, count, at },
+  sound: { sequence, count, at, room },
 });
 
 /**

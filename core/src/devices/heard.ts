@@ -1,10 +1,9 @@
+import type { Stood } from './winding-room';
+
 /** What is known of a device from its lines. Times in ms. */
-export interface Heard {
-  readonly sequence: number;
-  readonly count: number;
-  readonly at: number;
+export interface Heard extends Stood {
   /** The last count that can have been wound; what comes later in doubt is held against it. */
-  readonly sound: { readonly sequence: number; readonly count: number; readonly at: number };
+  readonly sound: Stood;
   /** A line from before the last one: late, or the device began again. The next line tells. */
   readonly suspect: { readonly sequence: number; readonly at: number } | null;
   /** Why what it counts waits for an answer; null where it does not. */

@@ -1,9 +1,11 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
+import { timePasses } from './test-clock';
 
 /** How often it says where it stands while nothing moves, ms. */
 const BEAT_MS = 300;
-/** Counts in one line at most, as a handle turns; a test that wants more at once has it jump. */
-const STEP = 8;
+/** Counts a second, as a hand turns a handle, and how many of them may be told of in one line. */
+const COUNTS_A_SECOND = 7;
+const COUNTS_A_LINE = 7;
 
 /** A counting device on a free port, turned by a test. */
 export class FakeCounter {
@@ -38,16 +40,22 @@ export class FakeCounter {
     return this.listening.size;
   }
 
-  /** Turned by hand: no line tells of more than a hand winds. */
+  /** Turned by hand. The clock goes ahead by as long as that takes, and only the last of its lines comes through. */
   turn(by: number): void {
-    const sign = Math.sign(by);
-    for (let left = Math.abs(by); left > 0; left -= STEP) this.jump(sign * Math.min(STEP, left));
+    timePasses((1000 * Math.abs(by)) / COUNTS_A_SECOND);
+    this.sequence += Math.ceil(Math.abs(by) / COUNTS_A_LINE) - 1;
+    this.jump(by);
   }
 
   /** So much further in one line. */
   jump(by: number): void {
     this.count += by;
     this.send(this.line());
+  }
+
+  /** Its switch bounces: so many lines of one count, in one packet. */
+  chatter(counts: number): void {
+    this.send(Array.from({ length: counts }, () => this.line((this.count += 1))).join(''));
   }
 
   /** Its battery was out: it counts and numbers its lines from zero again. */
@@ -93,7 +101,7 @@ export class FakeCounter {
     this.beat = setInterval(() => this.send(this.line()), BEAT_MS).unref();
   }
 
-  private line(): string {
-    return `${this.name},${String((this.sequence += 1))},${String(this.count)}\n`;
+  private line(count = this.count): string {
+    return `${this.name},${String((this.sequence += 1))},${String(count)}\n`;
   }
 }

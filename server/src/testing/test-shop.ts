@@ -11,6 +11,7 @@ import type { ServerContext, Unit } from '../context/context';
 import { openShop } from '../open-shop';
 import { BenchCounters } from '../devices/bench-counters';
 import { addPerson } from '../people/people';
+import { testClock } from './test-clock';
 
 /** Whoever makes a change in a test that goes past the API. */
 export const ADA = { id: 1, name: 'Ada', role: 'manager' } as const;
@@ -41,7 +42,7 @@ export class TestShop {
 
   /** Opens a shop with a manager (Ada) and a technician (Bo). The clock can be set. */
   static async open(
-    clock: () => Date = () => new Date(),
+    clock: () => Date = testClock,
     // Tests let days go by between one act of a manager's and the next.
     { proofMinutes = Infinity, ...more }: Partial<AppParts> & { proofMinutes?: number } = {},
   ): Promise<TestShop> {
