@@ -31,6 +31,8 @@ export interface Weighed {
   readonly leaving: boolean;
   /** Whether the device is heard now. */
   readonly live: boolean;
+  /** What was heard of it up to there: kept with what is credited, so that a restart never knows less than the log. */
+  readonly heard: Heard | null;
 }
 
 /** What crediting came to: what the count means; how far the log is now, where it went on; null where the run is gone. */
@@ -253,8 +255,9 @@ function stands(state: BenchCounterState, runId: number | null): Reduced {
 }
 
 /** A count that is credited for itself. */
-const beside = ({ link }: BenchCounterState, runId: number): Omit<Weighed, 'count'> => ({
+const beside = ({ link, heard }: BenchCounterState, runId: number): Omit<Weighed, 'count'> => ({
   runId,
+  heard,
   known: null,
   since: null,
   doubt: null,

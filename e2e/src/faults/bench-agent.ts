@@ -57,6 +57,11 @@ export class BenchAgent {
     return this.frame?.odd ?? (Object.keys(this.state().unheard).length > 0 ? 'unheard' : '');
   }
 
+  /** Whether somebody has to say what it counted: it is asked about, or went on while the count was held. */
+  get waits(): boolean {
+    return this.odd !== '' || (this.state().held && (this.frame?.unclaimed ?? 0) !== 0);
+  }
+
   /** What its counter stands at, as it is shown here. */
   get count(): number | null {
     return this.frame?.count ?? null;
@@ -84,23 +89,46 @@ export class BenchAgent {
     this.put(withCounters(happening, this.sight(this.state())));
   }
 
-  /** Answers what the counter is asked about so that the layers come to what was really wound. */
-  answer(truth: Readonly<Record<string, number>>): void {
+  /** Counts what the counter went on by while the count was held, or leaves it out; and it is held no more. */
+  claim(counted: boolean): void {
+    const { device, count } = this.frame ?? {};
+    if (!device || count == null) return;
+    if (!counted) this.happen({ kind: 'device-at', payload: { device: device.name, count } });
+    this.happen({ kind: 'held', payload: { on: false } });
+  }
+
+  /**
+   * Answers what the counter is asked about so that the layers come to what was really wound.
+   *
+   * @param frank told by how much the nearest answer is off, where none says what was wound
+   */
+  answer(truth: Readonly<Record<string, number>>, frank: (off: number) => void): void {
     const state = this.state();
     const frame = this.frame;
     // Asked only while it is heard.
     if (!this.heard || !frame?.odd || frame.count === null) return;
     const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
-    const { device, count, odd } = frame;
-    const question = countQuestion(state, { device, count, odd, gear });
+    const { device, count, odd, since } = frame;
+    const question = countQuestion(state, {
+      device,
+      count,
+      odd,
+      gear,
+      ...(since === undefined ? {} : { since }),
+    });
     if (!question) return;
-    const right = question.answers.find((answer) => this.comesTo(answer, truth));
+    const offs = question.answers.map((answer) => this.offBy(answer, truth));
+    const right = question.answers.find((_, i) => Math.abs(offs[i]!) < 0.01);
     this.put((right ?? noneOf(question.answers))?.happenings ?? []);
-    if (!right) this.putRight(truth);
+    if (right) return;
+    // What was wound while it could not be heard may belong to several layers, which no answer splits.
+    if (odd !== 'unheard')
+      frank(offs.reduce((least, off) => (Math.abs(off) < Math.abs(least) ? off : least)));
+    this.putRight(truth);
   }
 
   /** Types what is on each layer, where no answer says it. */
-  private putRight(truth: Readonly<Record<string, number>>): void {
+  putRight(truth: Readonly<Record<string, number>>): void {
     const { turns } = this.state();
     for (const [layer, truly] of Object.entries(truth))
       if (Math.abs((turns[layer] ?? 0) - truly) > 0.01)
@@ -122,20 +150,21 @@ export class BenchAgent {
     await Promise.all(this.working);
   }
 
-  private comesTo({ happenings }: CountAnswer, truth: Readonly<Record<string, number>>): boolean {
+  /** By how many turns the layer that would be off the most with an answer is off. */
+  private offBy({ happenings }: CountAnswer, truth: Readonly<Record<string, number>>): number {
     const { seq } = this.state();
     const after = foldRun(this.facts, [
       ...this.log,
       ...this.numbered(),
       ...happenings.map((one, i) => this.event(one, seq + 1 + i)),
     ]);
-    return Object.entries(truth).every(
-      ([layer, turns]) => Math.abs((after.turns[layer] ?? 0) - turns) < 0.01,
-    );
+    const offs = Object.entries(truth).map(([layer, turns]) => (after.turns[layer] ?? 0) - turns);
+    return offs.reduce((worst, off) => (Math.abs(off) > Math.abs(worst) ? off : worst), 0);
   }
 
   private sight(state: RunState) {
-    return { device: this.run.device, frame: this.frame, heard: this.heard, facts: this.facts, state };
+    const device = this.frame?.device ?? this.run.device;
+    return { device, frame: this.frame, heard: this.heard, facts: this.facts, state };
   }
 
   private put(happenings: readonly RunHappening[]): void {

@@ -3,11 +3,11 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { setTimeout as pause } from 'node:timers/promises';
-import { foldRun, runFacts, type RunHappening } from '@yard-spool/core';
+import { foldRun, runFacts } from '@yard-spool/core';
 import type { Run } from '@yard-spool/contract';
 import { Ask } from './ask';
 import { hearFrames, type Told } from './frames';
-import { addBench, receiveTwo, runAt, signIn } from './setup';
+import { addBench, receiveTwo, runAt, signIn, upToBacking } from './setup';
 import { Shop } from './shop';
 
 const COUNTERS = 8;
@@ -62,19 +62,7 @@ try {
       per: PER,
     };
     const run = await runAt(ask, await addBench(ask, counter.name, [device]), pieces);
-    const done = ['strip', 'mount', 'tie-on'].map((step): RunHappening => ({
-      kind: 'step-done',
-      payload: { step },
-    }));
-    const events = done.map((one, i) => ({
-      ...one,
-      id: crypto.randomUUID(),
-      run: String(run.id),
-      seq: run.events.length + 1 + i,
-      at: new Date().toISOString(),
-      by: 'Faulty',
-    }));
-    await ask.patiently('POST', `/runs/${String(run.id)}/events`, { events });
+    await upToBacking(ask, run);
     runs.push(run);
   }
   const lags: number[] = [];

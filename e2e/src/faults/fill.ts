@@ -3,21 +3,10 @@ import type { Reel, Run } from '@yard-spool/contract';
 import type { RunStep } from '@yard-spool/core';
 import type { Ask } from './ask';
 import { BenchAgent } from './bench-agent';
-
-/** Faults that may change what a counter shows, and those that may not. */
-const DOUBTFUL = ['jump', 'power'] as const;
-const HARMLESS = ['jitter', 'drop', 'half', 'repeat', 'older', 'rubbish'] as const;
-export const FAULTS = [...DOUBTFUL, ...HARMLESS];
-
-/** What came of a fill. */
-export interface Outcome {
-  readonly lost: number;
-  readonly doubled: number;
-  /** Turns that were shown as counted before anybody said so. */
-  readonly unasked: number;
-  readonly faults: number;
-  readonly boundaries: number;
-}
+import type { CountedBench } from './counted-bench';
+import { MISHAPS, type AtTheBench } from './mishaps';
+import type { Tally } from './tally';
+import { until } from './until';
 
 /** How a fill is disturbed: what may happen between two turns, and at the end of a step. */
 export interface Disturbed {
@@ -25,45 +14,37 @@ export interface Disturbed {
   readonly chance: () => number;
   /** Whether something is killed right now. */
   readonly mayKill: () => void;
-  readonly faults: number;
+  /** What goes wrong next at a counter; null where enough did. */
+  readonly mishap: () => string | null;
 }
 
 /** How fast a hand winds, ms a turn. */
 const TURN_MS = 140;
-/** Longer than any recovery, ms. */
-const PATIENCE_MS = 180_000;
-
-async function until(
-  what: string,
-  holds: () => boolean,
-  meanwhile: () => void = () => undefined,
-): Promise<void> {
-  const began = Date.now();
-  while (!holds()) {
-    if (Date.now() - began > PATIENCE_MS) throw new Error(`Waited in vain until ${what}.`);
-    meanwhile();
-    await pause(25);
-  }
-}
+/** A count that is wrong for so long while nothing moves any more stays wrong, ms. */
+const STAYS_MS = 3000;
 
 /** A fill whose turns are truly known, wound with a counter, or counted by hand where there is no counter. */
 export class Fill {
   private readonly truth: Record<string, number> = {};
   /** What the counter itself shows, on the bench before the technician; null before it was looked at. */
   private stands: number | null = null;
-  private readonly outcome = { lost: 0, doubled: 0, unasked: 0, faults: 0, boundaries: 0 };
+  /** Counts that may be taken for wound though they were not; and whether no answer has to say what was wound. */
+  private allowed = 0;
+  /** Pressed by hand while the counter could not be heard: what is asked about those has answers of its own. */
+  private pressed = false;
 
   constructor(
     private readonly ask: Ask,
     private readonly agent: BenchAgent,
-    private readonly counter: string | null,
+    private readonly bench: CountedBench | null,
     private readonly disturbed: Disturbed,
+    private readonly tally: Tally,
   ) {}
 
-  async wind(turnsEach: number): Promise<Outcome> {
+  async wind(turnsEach: number): Promise<void> {
     try {
       // The page is open and shows its counter before anybody takes hold of the handle.
-      if (this.counter !== null) {
+      if (this.bench) {
         await this.panel('/turn?n=0');
         await until('the counter is shown', () => this.seen);
       }
@@ -81,7 +62,6 @@ export class Fill {
     } finally {
       await this.agent.close();
     }
-    return this.outcome;
   }
 
   private step(): RunStep | null {
@@ -90,63 +70,71 @@ export class Fill {
 
   private async layer(layer: string, turns: number): Promise<void> {
     this.truth[layer] = 0;
-    if (this.counter !== null && this.agent.heard)
+    if (this.bench && this.agent.heard)
       await until('the layer’s beginning is written down', () => this.agent.saved);
-    for (let wound = 0; wound < turns;) {
+    while (this.truth[layer] < turns) {
       if (this.disturbed.chance() < 0.12) this.disturbed.mayKill();
       const by = 1 + Math.floor(6 * this.disturbed.chance());
-      wound += by;
-      this.truth[layer] += by;
       await this.turn(layer, by);
-      if (
-        this.counter !== null &&
-        this.outcome.faults < this.disturbed.faults &&
-        this.disturbed.chance() < 0.2
-      )
-        await this.goWrong(layer);
+      if (this.bench && this.disturbed.chance() < 0.2) await this.goWrong(layer, this.bench);
       await pause(TURN_MS * by);
     }
-    // The technician looks before the step is ended: what a counter shows that can be heard, and is not in doubt.
-    await until(
-      'the count is shown',
-      () =>
-        !this.agent.heard ||
-        (this.agent.odd === '' && Math.abs(this.agent.shown(layer) - this.truth[layer]!) < 0.01),
-      this.answer,
-    );
+    await this.looked(layer);
   }
 
+  /** Wound onto a layer; pressed by hand too, as it is seen then: a counter that is heard again counts for itself. */
   private async turn(layer: string, by: number): Promise<void> {
-    const counts = this.disturbed.chance() < 0.5;
-    if (this.counter !== null) await this.panel(`/turn?n=${String(by)}`);
-    // Pressed as it is seen then: a counter that is heard again counts for itself.
-    if (this.counter === null || (!this.agent.heard && counts))
+    const presses = this.disturbed.chance() < 0.5;
+    this.truth[layer]! += by;
+    if (this.bench) await this.panel(`/turn?n=${String(by)}`);
+    if (!this.bench || (!this.agent.heard && presses)) {
+      this.pressed = this.bench !== null;
       this.agent.happen({ kind: 'turns', payload: { layer, turns: by } });
+    }
     this.check(layer);
   }
 
-  /** The counter does something wrong; what is asked is answered as it was. */
-  private async goWrong(layer: string): Promise<void> {
-    const kind = FAULTS[Math.floor(FAULTS.length * this.disturbed.chance())]!;
-    this.outcome.faults += 1;
-    await this.panel(`/fault?kind=${kind}`);
-    if ((DOUBTFUL as readonly string[]).includes(kind)) {
-      await until('the doubt is seen', () => this.agent.heard && this.seen);
-      this.check(layer);
-    }
-    await this.settled();
+  private async goWrong(layer: string, bench: CountedBench): Promise<void> {
+    const name = this.disturbed.mishap();
+    if (name === null) return;
+    await MISHAPS[name]!(this.atTheBench(layer, bench));
+    this.tally.went(name);
     this.check(layer);
+  }
+
+  private atTheBench(layer: string, bench: CountedBench): AtTheBench {
+    const { agent } = this;
+    const { chance, mayKill } = this.disturbed;
+    return {
+      agent,
+      bench,
+      chance,
+      mayKill,
+      panel: (path) => this.panel(path),
+      wind: (turns) => this.turn(layer, turns),
+      turnWhile: async (turns, counted) => {
+        if (counted) this.truth[layer]! += turns;
+        await this.panel(`/turn?n=${String(turns)}`);
+        this.check(layer);
+      },
+      seen: async (what, holds = () => true) => {
+        await until(what, () => agent.heard && this.seen && holds());
+        this.check(layer);
+      },
+      settled: () => this.settled(),
+      allow: (turns) => (this.allowed = turns),
+    };
   }
 
   /** Until everything is saved, heard and answered. */
   private async settled(): Promise<void> {
-    await until(
-      'everything is settled',
-      () =>
-        this.agent.saved &&
-        (this.counter === null || (this.agent.heard && this.seen && this.agent.odd === '')),
-      this.answer,
-    );
+    await until('everything is settled', () => this.isSettled, this.answer);
+    this.allowed = 0;
+    this.pressed = false;
+  }
+
+  private get isSettled(): boolean {
+    return this.agent.saved && (!this.bench || (this.agent.heard && this.seen && this.agent.odd === ''));
   }
 
   /** Whether the page shows what the counter itself shows. */
@@ -156,28 +144,52 @@ export class Fill {
 
   /** Answers what is asked, once what the counter shows has come to the page: before that, what is asked is another thing. */
   private readonly answer = (): void => {
-    if (this.seen) this.agent.answer(this.truth);
+    if (!this.seen) return;
+    this.agent.answer(this.truth, (off) => {
+      if (this.allowed === 0 && !this.pressed) this.tell(`No answer says what was wound`, off);
+    });
   };
 
   /** Nothing that was not wound is ever shown as counted. */
   private check(layer: string): void {
-    const more = this.agent.state().turns[layer] ?? 0;
-    if (more <= this.truth[layer]! + 1.01) return;
-    this.outcome.unasked += more - this.truth[layer]!;
-    process.stderr.write(
-      `More than was wound: truly ${JSON.stringify(this.truth)}\n${this.agent.standing()}\n`,
+    const more = (this.agent.state().turns[layer] ?? 0) - this.truth[layer]! - this.allowed;
+    if (more <= 1.01) return;
+    this.tally.unasked(more);
+    this.explain(`Counted unasked ${more.toFixed(0)}`);
+  }
+
+  /**
+   * The technician looks before the step is ended: what a counter shows that can be heard, and is not in doubt. What stays
+   * wrong is told, and put right by hand, so that the fill goes on.
+   */
+  private async looked(layer: string): Promise<void> {
+    let wrongSince: number | null = null;
+    const off = (): number => this.agent.shown(layer) - this.truth[layer]!;
+    await until(
+      'the count is shown',
+      () => {
+        if (!this.agent.heard) return true;
+        if (!this.isSettled) wrongSince = null;
+        else if (Math.abs(off()) < 0.01) return true;
+        else wrongSince ??= Date.now();
+        return wrongSince !== null && Date.now() - wrongSince > STAYS_MS;
+      },
+      this.answer,
     );
+    if (wrongSince === null || !this.agent.heard || Math.abs(off()) < 0.01) return;
+    this.tell(`The count of ${layer} stays wrong`, off());
+    this.agent.putRight(this.truth);
   }
 
   private async end(step: RunStep): Promise<void> {
     if (step.kind === 'wind' || step.kind === 'join' || step.kind === 'tie-on') {
-      this.outcome.boundaries += 1;
+      this.tally.boundary();
       if (this.disturbed.chance() < 0.3) this.disturbed.mayKill();
     }
     this.agent.happen({ kind: 'step-done', payload: { step: step.id } });
     await until('the step is done', () => this.step()?.id !== step.id);
     // Turned a little between two layers, as a knot needs: nobody's turns.
-    if (step.kind === 'depth' && this.counter !== null && this.agent.heard) {
+    if (step.kind === 'depth' && this.bench && this.agent.heard) {
       await this.panel('/turn?n=3');
       await until('those are shown', () => !this.agent.heard || this.seen);
     }
@@ -185,15 +197,19 @@ export class Fill {
 
   private compare(): void {
     const { turns } = this.agent.state();
-    const wrong = Object.entries(this.truth).some(
-      ([layer, truly]) => Math.abs((turns[layer] ?? 0) - truly) > 0.01,
-    );
-    if (wrong) process.stderr.write(`Truly ${JSON.stringify(this.truth)}\n${this.agent.standing()}\n`);
     for (const [layer, truly] of Object.entries(this.truth)) {
       const off = (turns[layer] ?? 0) - truly;
-      if (off < -0.01) this.outcome.lost -= off;
-      if (off > 0.01) this.outcome.doubled += off;
+      if (Math.abs(off) > 0.01) this.tell(`The record of ${layer} is wrong`, off);
     }
+  }
+
+  private tell(what: string, off: number): void {
+    this.tally.off(off);
+    this.explain(`${what}: ${off < 0 ? 'lost' : 'doubled'} ${Math.abs(off).toFixed(0)}`);
+  }
+
+  private explain(what: string): void {
+    process.stderr.write(`${what}. Truly ${JSON.stringify(this.truth)}\n${this.agent.standing()}\n`);
   }
 
   /** Closed once, however often that is asked for. */
@@ -211,7 +227,7 @@ export class Fill {
   }
 
   private async panel(path: string): Promise<void> {
-    const told = await fetch(`${this.counter ?? ''}${path}`, { method: 'POST' });
+    const told = await fetch(`${this.bench?.panel ?? ''}${path}`, { method: 'POST' });
     this.stands = ((await told.json()) as { readonly count: number }).count;
   }
 }

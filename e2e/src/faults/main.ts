@@ -1,19 +1,27 @@
-// npm run faults: kills, device faults and boundaries over fills whose turns are truly known. Exits with 1 where a turn
-// was lost, counted twice, or credited unasked.
+// npm run faults: kills, faults of a counter and of a browser, over fills whose turns are truly known. Prints what went
+// wrong as a table, with the seed it can be asked for again by. Exits with 1 where a turn was lost, counted twice, or credited
+// unasked.
 import { fork, type ChildProcess } from 'node:child_process';
 import type { Bench } from '@yard-spool/contract';
 import { seeded } from '@yard-spool/core';
 import { Ask } from './ask';
 import { BenchAgent } from './bench-agent';
-import { Fill, type Outcome } from './fill';
+import { AT_THE_SCREEN, BrowserHand } from './browser-hand';
+import { CountedBench } from './counted-bench';
+import { Fill } from './fill';
 import { Killer } from './killer';
+import { MISHAPS } from './mishaps';
 import { addBench, receiveTwo, runAt, signIn, type TwoPieces } from './setup';
 import { Shop } from './shop';
+import { Tally } from './tally';
 
 const short = process.argv.includes('--short');
 const seed = Number(process.argv.find((one) => one.startsWith('--seed='))?.slice(7) ?? 7);
-/** Kills in all, device faults in all, and turns of each layer. */
-const PLAN = short ? { kills: 8, faults: 10, turns: 40 } : { kills: 100, faults: 100, turns: 60 };
+const AT_THE_COUNTER = Object.keys(MISHAPS);
+/** Kills in all, what goes wrong at a counter and at a screen in all, and turns of each layer. */
+const PLAN = short
+  ? { kills: 8, counter: AT_THE_COUNTER.length, screen: AT_THE_SCREEN.length, turns: 40 }
+  : { kills: 100, counter: 100, screen: 100, turns: 60 };
 /** A quiet time after each kill, so that most fills are wound and not only waited for, ms. */
 const QUIET_MS = short ? 5000 : 4000;
 
@@ -23,34 +31,37 @@ const shop = await Shop.open();
 const counter = await startCounter('reed-7');
 const ask = new Ask(shop.address);
 const agents = new Set<BenchAgent>();
+const tally = new Tally();
 const killer = new Killer(shop, ask, {
   most: PLAN.kills,
   quiet: QUIET_MS,
   chance,
   allSaved: () => [...agents].every(({ saved }) => saved),
 });
-const totals: Record<keyof Outcome, number> = { lost: 0, doubled: 0, unasked: 0, faults: 0, boundaries: 0 };
+/** Every mishap once before any comes twice. */
+const comes = shuffled(AT_THE_COUNTER);
 let fills = 0;
 
 try {
   await signIn(ask);
   const device = { name: 'reed-7', address: counter.address, counts: 'handle-turns', per: 1 };
-  const counted = await addBench(ask, 'Counted', [device]);
   const byHand = await addBench(ask, 'By hand', []);
+  const atScreen = await addBench(ask, 'At the screen', []);
+  const counted = await addBench(ask, 'Counted', [device]);
+  const bench = new CountedBench(ask, counted, counter.panel, byHand);
   const pieces = await receiveTwo(ask);
-  while (killer.kills < PLAN.kills || totals.faults < PLAN.faults) {
-    const winding = [
-      await fill(counted, pieces, counter.panel),
-      ...(fills % 4 === 0 ? [await fill(byHand, pieces, null)] : []),
-    ];
-    for (const outcome of await Promise.all(winding.map((one) => one.wind(PLAN.turns)))) {
-      fills += 1;
-      for (const key of Object.keys(totals) as (keyof Outcome)[]) totals[key] += outcome[key];
-    }
-    agents.clear();
-    say(
-      `  ${String(killer.kills)} kills, ${String(totals.faults)} faults, ${String(totals.boundaries)} boundaries; lost ${String(totals.lost)}, doubled ${String(totals.doubled)}, unasked ${String(totals.unasked)}`,
-    );
+  const browser = await BrowserHand.open(shop.screens, {
+    ask,
+    bench: atScreen,
+    pieces,
+    tally,
+    chance,
+    mayKill: killer.mayKill,
+  });
+  try {
+    await Promise.all([atBenches(bench, byHand, pieces), atTheScreen(browser)]);
+  } finally {
+    await browser.close();
   }
   await killer.whole();
   report();
@@ -58,32 +69,70 @@ try {
   counter.child.disconnect();
   await shop.close();
 }
-process.exit(totals.lost + totals.doubled + totals.unasked > 0 ? 1 : 0);
+process.exit(tally.isWhole ? 0 : 1);
+
+async function atBenches(bench: CountedBench, byHand: Bench, pieces: TwoPieces): Promise<void> {
+  while (killer.kills < PLAN.kills || tally.times(AT_THE_COUNTER) < PLAN.counter) {
+    const winding = [
+      await fill(bench.bench, pieces, bench),
+      ...(fills % 4 === 0 ? [await fill(byHand, pieces, null)] : []),
+    ];
+    await Promise.all(winding.map((one) => one.wind(PLAN.turns)));
+    fills += winding.length;
+    agents.clear();
+    progress();
+  }
+}
+
+async function atTheScreen(browser: BrowserHand): Promise<void> {
+  for (let i = 0; i < PLAN.screen; i += 1) await browser.suffers(AT_THE_SCREEN[i % AT_THE_SCREEN.length]!);
+}
 
 function say(line: string): void {
   process.stdout.write(`${line}\n`);
+}
+
+function progress(): void {
+  say(
+    `  ${String(killer.kills)} kills, ${String(tally.times(AT_THE_COUNTER))} at the counter, ${String(tally.times(AT_THE_SCREEN))} at the screen, ${String(tally.boundaries)} boundaries; ${tally.verdict}`,
+  );
 }
 
 function report(): void {
   const sorted = killer.recoveries.sort((a, b) => a - b);
   const at = (share: number): string =>
     ((sorted[Math.floor(share * (sorted.length - 1))] ?? 0) / 1000).toFixed(1);
-  const by = [...killer.by].map(([victim, times]) => `${victim} ${String(times)}`).join(', ');
-  say(
-    `seed ${String(seed)}: ${String(fills)} fills, ${String(killer.kills)} kills (${by}), ${String(totals.faults)} device faults, ${String(totals.boundaries)} boundaries`,
-  );
-  say(
-    `lost ${String(totals.lost)}, doubled ${String(totals.doubled)}, credited unasked ${String(totals.unasked)}`,
-  );
+  say(`\nseed ${String(seed)}: ${String(fills)} fills, ${String(tally.boundaries)} boundaries\n`);
+  say(`Killed, ${String(killer.kills)} times`);
+  for (const [victim, times] of killer.by) say(`  ${victim.padEnd(36)}  ${String(times).padStart(4)}`);
+  say(`At the counter, ${String(tally.times(AT_THE_COUNTER))} times`);
+  for (const row of tally.rows(AT_THE_COUNTER)) say(row);
+  say(`At the screen, ${String(tally.times(AT_THE_SCREEN))} times`);
+  for (const row of tally.rows(AT_THE_SCREEN)) say(row);
+  say(`\n${tally.verdict}`);
   say(`whole again after ${at(0.5)} s (half), ${at(0.9)} s (nine in ten), ${at(1)} s (the longest)`);
 }
 
 /** A reel about to be wound. */
-async function fill(at: Bench, pieces: TwoPieces, panel: string | null): Promise<Fill> {
+async function fill(at: Bench, pieces: TwoPieces, bench: CountedBench | null): Promise<Fill> {
   const agent = new BenchAgent(ask, shop.address, await runAt(ask, at, pieces));
   agents.add(agent);
-  const faults = Math.ceil(PLAN.faults / (short ? 3 : 20));
-  return new Fill(ask, agent, panel, { chance, mayKill: killer.mayKill, faults });
+  let left = Math.ceil(PLAN.counter / (short ? 3 : 20));
+  const mishap = (): string | null => {
+    if (left === 0 || tally.times(AT_THE_COUNTER) >= PLAN.counter) return null;
+    left -= 1;
+    return comes();
+  };
+  return new Fill(ask, agent, bench, { chance, mayKill: killer.mayKill, mishap }, tally);
+}
+
+/** One after the other, in an order of chance, each once before any comes again. */
+function shuffled(whats: readonly string[]): () => string {
+  let left: string[] = [];
+  return () => {
+    if (left.length === 0) left = [...whats];
+    return left.splice(Math.floor(left.length * chance()), 1)[0]!;
+  };
 }
 
 async function startCounter(

@@ -1,5 +1,5 @@
 import type { Bag, Bench, Piece, Run } from '@yard-spool/contract';
-import type { PlanInput } from '@yard-spool/core';
+import type { PlanInput, RunHappening } from '@yard-spool/core';
 import type { Ask } from './ask';
 
 /** Backing and main on the rack. */
@@ -8,11 +8,30 @@ export interface TwoPieces {
   readonly main: Piece;
 }
 
-/** The shop's first manager; made already where the answer was lost. */
+/** The shop's first manager. */
+export const WHO = { name: 'Faulty', passcode: 'bent-spindle-9' } as const;
+
+/** Signs in as the first manager; made already where the answer was lost. */
 export async function signIn(ask: Ask): Promise<void> {
-  const who = { name: 'Faulty', passcode: 'bent-spindle-9' };
-  await ask.patiently('POST', '/sign-in/first', who).catch(() => undefined);
-  await ask.patiently('POST', '/session', who);
+  await ask.patiently('POST', '/sign-in/first', WHO).catch(() => undefined);
+  await ask.patiently('POST', '/session', WHO);
+}
+
+/** What a technician has done before the first layer is wound. */
+export async function upToBacking(ask: Ask, run: Run): Promise<void> {
+  const done = ['strip', 'mount', 'tie-on'].map((step): RunHappening => ({
+    kind: 'step-done',
+    payload: { step },
+  }));
+  const events = done.map((one, i) => ({
+    ...one,
+    id: crypto.randomUUID(),
+    run: String(run.id),
+    seq: run.events.length + 1 + i,
+    at: new Date().toISOString(),
+    by: WHO.name,
+  }));
+  await ask.patiently('POST', `/runs/${String(run.id)}/events`, { events });
 }
 
 export const addBench = (ask: Ask, name: string, devices: readonly object[]): Promise<Bench> =>

@@ -49,7 +49,7 @@ export const creditRun = (context: ServerContext, stands: Stands): Promise<Credi
 async function creditNow(
   u: Unit,
   runId: number,
-  { benchId, device, count, since, doubt, doubtFrom, live, meter }: Stands,
+  { benchId, device, count, since, doubt, doubtFrom, live, meter, heard }: Stands,
   { facts, state, last, served }: Told & { readonly served: number | null },
 ): Promise<Credit> {
   // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
@@ -58,7 +58,7 @@ async function creditNow(
   const answered = doubt !== null && (await isAnswered(u, runId, doubtFrom, device.name));
   const weighed = { gear, doubt, answered, live, ...(since === null ? {} : { since }) };
   const credit = creditCount(device, known, count, weighed);
-  if (served !== runId) await serve(u, { benchId, name: device.name }, runId);
+  if (served !== runId || credit.happening) await serve(u, { benchId, name: device.name }, { runId, heard });
   const marks = marksOf(known, credit, device, { meter: live && !doubt ? meter : null, gear });
   if (credit.happening) await write(u, { runId, last }, credit.happening, ...marks);
   return credit;
@@ -86,14 +86,17 @@ async function runAt(
   return at ?? { runId: null, served: null };
 }
 
-/** Writes down for which run a bench's counter counts. */
+/**
+ * Writes down for which run a bench's counter counts, and what was heard of it. Both go with what is credited: a device that
+ * began again while the server was away is told by its lines, and by lines from before what is credited it is not.
+ */
 async function serve(
   { tables: { counters } }: Unit,
   key: { readonly benchId: number; readonly name: string },
-  runId: number,
+  known: Pick<Stands, 'runId' | 'heard'>,
 ): Promise<void> {
-  const row = await counters.lockOrCreate(key, { ...key, runId, heard: null });
-  if (row.runId !== runId) await counters.change(row, { runId });
+  const row = await counters.lockOrCreate(key, { ...key, ...known });
+  await counters.change(row, known);
 }
 
 /** Where the line meter stood at what was just credited, where that is to be written down. */

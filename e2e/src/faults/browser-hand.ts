@@ -1,0 +1,209 @@
+import { setTimeout as pause } from 'node:timers/promises';
+import { foldRun, runFacts } from '@yard-spool/core';
+import type { Bench, Run } from '@yard-spool/contract';
+import { Browser } from '../browser';
+import type { Ask } from './ask';
+import { runAt, upToBacking, WHO, type TwoPieces } from './setup';
+import type { Tally } from './tally';
+import { until } from './until';
+
+/** The page is left in the very moment of a burst of presses, or is cut off, or is one of two. */
+export const AT_THE_SCREEN = [
+  'a burst and a reload in one breath',
+  'a burst, and the page closed',
+  'a burst offline, reloaded offline',
+  'bursts offline on two pages',
+  'bursts on two pages at once',
+] as const;
+type AtTheScreen = (typeof AT_THE_SCREEN)[number];
+
+/** Runs are changed after so many bursts: a layer has an end. */
+const BURSTS = 6;
+/** A record that is wrong for so long while every page says that all is saved stays wrong, ms. */
+const STAYS_MS = 4000;
+
+/** A technician who counts by hand in a real browser, whose presses are truly known. */
+export class BrowserHand {
+  private run: Run | null = null;
+  private bursts = 0;
+  private truth = 0;
+
+  private constructor(
+    private readonly browser: Browser,
+    private readonly ask: Ask,
+    private readonly bench: Bench,
+    private readonly pieces: TwoPieces,
+    private readonly tally: Tally,
+    private readonly chance: () => number,
+    private readonly mayKill: () => void,
+  ) {}
+
+  static async open(
+    screens: string,
+    {
+      ask,
+      bench,
+      pieces,
+      tally,
+      chance,
+      mayKill,
+    }: {
+      readonly ask: Ask;
+      readonly bench: Bench;
+      readonly pieces: TwoPieces;
+      readonly tally: Tally;
+      readonly chance: () => number;
+      readonly mayKill: () => void;
+    },
+  ): Promise<BrowserHand> {
+    const browser = await Browser.open(screens);
+    await browser.signIn(WHO.name, WHO.passcode);
+    return new BrowserHand(browser, ask, bench, pieces, tally, chance, mayKill);
+  }
+
+  close(): Promise<void> {
+    return this.browser.close();
+  }
+
+  /** One thing that goes wrong at the screen, and what it did to the record. */
+  async suffers(what: AtTheScreen): Promise<void> {
+    await this.atARun();
+    const presses = 5 + Math.floor(200 * this.chance());
+    if (this.chance() < 0.3) this.mayKill();
+    await this.does(what, presses);
+    this.bursts += 1;
+    this.tally.went(what);
+    await this.compare(what);
+  }
+
+  private async does(what: AtTheScreen, presses: number): Promise<void> {
+    const { browser } = this;
+    const first = await browser.driver.getWindowHandle();
+    switch (what) {
+      case 'a burst and a reload in one breath':
+        return this.burst(presses, 'location.reload()');
+      case 'a burst, and the page closed': {
+        await this.secondPage();
+        await this.burst(presses);
+        await browser.driver.close();
+        return browser.driver.switchTo().window(first);
+      }
+      case 'a burst offline, reloaded offline': {
+        await browser.offline(true);
+        await this.burst(presses, 'location.reload()');
+        await this.shows();
+        await this.burst(7);
+        return browser.offline(false);
+      }
+      case 'bursts offline on two pages': {
+        await browser.offline(true);
+        await this.burst(presses);
+        const second = await this.secondPage(true);
+        await this.burst(presses);
+        await browser.driver.switchTo().window(first);
+        await this.burst(3);
+        await browser.offline(false);
+        await browser.driver.switchTo().window(second);
+        await browser.offline(false);
+        return this.backTo(first);
+      }
+      case 'bursts on two pages at once': {
+        await this.burst(presses);
+        await this.secondPage();
+        await this.burst(presses);
+        await browser.driver.switchTo().window(first);
+        await this.burst(3);
+        const second = (await browser.driver.getAllWindowHandles()).find((one) => one !== first)!;
+        await browser.driver.switchTo().window(second);
+        return this.backTo(first);
+      }
+    }
+  }
+
+  /** So many presses in one breath, each of one turn. */
+  private async burst(presses: number, then = ''): Promise<void> {
+    this.truth += presses;
+    await this.browser.driver.executeScript(`
+      for (let i = 0; i < ${String(presses)}; i += 1)
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '+', bubbles: true }));
+      ${then};
+    `);
+  }
+
+  private async secondPage(offline = false): Promise<string> {
+    const { browser } = this;
+    await browser.driver.switchTo().newWindow('tab');
+    if (offline) await browser.offline(true);
+    await this.opened();
+    return browser.driver.getWindowHandle();
+  }
+
+  /** The page that is looked at is closed once all of it is saved. */
+  private async backTo(first: string): Promise<void> {
+    await this.browser.text('All saved', 'span');
+    await this.browser.driver.close();
+    await this.browser.driver.switchTo().window(first);
+  }
+
+  private async opened(): Promise<void> {
+    await this.browser.go(`/bench/${String(this.run?.id)}`);
+    await this.shows();
+  }
+
+  private async isKept(): Promise<boolean> {
+    for (let tries = 0; tries < 20; tries += 1) {
+      if (await this.browser.driver.executeScript<boolean>('return !!navigator.serviceWorker.controller'))
+        return true;
+      await pause(250);
+    }
+    return false;
+  }
+
+  private shows(): Promise<string> {
+    return this.browser.shown('[data-test=turns-so-far]');
+  }
+
+  /** A reel whose first layer is being wound; another one where this one has had enough. */
+  private async atARun(): Promise<void> {
+    if (this.run && this.bursts < BURSTS) return;
+    this.run = await runAt(this.ask, this.bench, this.pieces);
+    this.bursts = 0;
+    this.truth = 0;
+    await upToBacking(this.ask, this.run);
+    await this.opened();
+    // Kept by the browser it opens without the server from then on; one that was away just then is asked again.
+    while (!(await this.isKept())) await this.opened();
+    await this.opened();
+  }
+
+  /** Whether the record is what was pressed, once the page says that all is saved. */
+  private async compare(what: string): Promise<void> {
+    let wrongSince: number | null = null;
+    let recorded = NaN;
+    await until(`all is saved after ${what}`, async () => {
+      const now = await this.recorded();
+      if (now !== recorded || !(await this.saysSaved())) wrongSince = null;
+      recorded = now;
+      if (recorded === this.truth) return this.saysSaved();
+      wrongSince ??= Date.now();
+      return Date.now() - wrongSince > STAYS_MS;
+    });
+    const off = recorded - this.truth;
+    if (off === 0) return;
+    this.tally.off(off);
+    process.stderr.write(
+      `After ${what}: ${off < 0 ? 'lost' : 'doubled'} ${String(Math.abs(off))} of ${String(this.truth)} presses.\n`,
+    );
+    this.truth = recorded;
+  }
+
+  private async saysSaved(): Promise<boolean> {
+    const said = await this.browser.driver.executeScript<string>('return document.body.innerText');
+    return said.includes('All saved');
+  }
+
+  private async recorded(): Promise<number> {
+    const run = await this.ask.patiently<Run>('GET', `/runs/${String(this.run?.id)}`);
+    return foldRun(runFacts(run), run.events).turns.backing ?? 0;
+  }
+}
