@@ -1,8 +1,8 @@
 import { Injectable, signal } from '@angular/core';
 import type { RunEvent } from '@yard-spool/core';
 import { openDB, type DBSchema, type IDBPDatabase, type OpenDBCallbacks } from 'idb';
-import { Subject } from 'rxjs';
-import { pressNotes } from './press-notes';
+import { auditTime, Subject } from 'rxjs';
+import { notedElsewhere, pressNotes } from './press-notes';
 import type { Waiting } from './waiting';
 
 interface OutboxSchema extends DBSchema {
@@ -12,6 +12,8 @@ interface OutboxSchema extends DBSchema {
 
 /** What could not be written is tried again after so long, ms. */
 const AGAIN_MS = 2000;
+/** A page sends what it noted within this time, as a rule, ms. */
+const ITS_OWN_MS = 500;
 
 /**
  * What waits, in the browser's own database: through a reload, a restart and a dead battery. However fast it comes, one
@@ -34,6 +36,8 @@ export class OutboxStore {
   readonly written = this.there.asReadonly();
   /** What was kept is gone, cleared while the page stands; what the page still has is put again. */
   readonly lost$ = this.lost.asObservable();
+  /** Another page of this browser may have left something behind. */
+  readonly elsewhere$ = notedElsewhere().pipe(auditTime(ITS_OWN_MS));
 
   /** What waits of all pages of this browser, in its order. */
   async all(): Promise<Waiting[]> {

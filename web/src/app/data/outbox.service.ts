@@ -3,6 +3,7 @@ import { api } from '@yard-spool/contract';
 import type { RunEvent } from '@yard-spool/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { firstValueFrom, Subject, timeout } from 'rxjs';
+import { alone } from './alone';
 import { ApiService } from './api.service';
 import { OutboxStore } from './outbox-store';
 import { RequestProblem, sentenceOf } from './request-problem';
@@ -54,6 +55,7 @@ export class Outbox {
 
   constructor() {
     this.store.lost$.pipe(takeUntilDestroyed()).subscribe(() => void this.store.put(this.waiting()));
+    this.store.elsewhere$.pipe(takeUntilDestroyed()).subscribe(() => void this.adopt());
   }
 
   /** What waits of one run, in order. */
@@ -124,7 +126,7 @@ export class Outbox {
   send(run: string): Promise<void> {
     const before = this.busy.get(run);
     if (before) return before;
-    const sending = alone(run, () => this.sendAll(run)).finally(() => {
+    const sending = alone(`outbox ${run}`, PATIENCE_MS, () => this.sendAll(run)).finally(() => {
       this.busy.delete(run);
       if (this.stateOf(run) === 'away') setTimeout(() => void this.send(run), AGAIN_MS);
       else if (this.stateOf(run) === 'sending') void this.send(run);
@@ -148,6 +150,15 @@ export class Outbox {
     // What only a note was kept of is written as well.
     const noted = kept.filter(({ event }) => !this.store.written().has(event.id));
     if (noted.length > 0) await this.store.put(noted);
+  }
+
+  /** What a page left that is there no more is sent by this one. What that page sends itself, the server takes once. */
+  private async adopt(): Promise<void> {
+    await this.ready;
+    const known = new Set(this.waiting().map(({ event }) => event.id));
+    const left = (await this.store.all()).filter(({ event }) => !known.has(event.id));
+    this.takeOver(left);
+    await Promise.all([...new Set(left.map(({ event }) => event.run))].map((run) => this.send(run)));
   }
 
   /** What waits and is not known here takes its place among the rest. */
@@ -290,26 +301,6 @@ export class Outbox {
 
   private stands(run: string, state: Sending): void {
     this.sendings.update((before) => new Map(before).set(run, state));
-  }
-}
-
-/**
- * One page of this browser at a time sends what waits of a run, where the browser can tell: not on a plain address in the
- * shop's own network. There, and where the other page is frozen, the server sorts out what comes twice.
- */
-async function alone(run: string, work: () => Promise<void>): Promise<void> {
-  const { locks } = navigator as { readonly locks?: LockManager };
-  if (!locks) return work();
-  const turn = { begun: false };
-  const first = async (): Promise<void> => {
-    turn.begun = true;
-    await work();
-  };
-  try {
-    await locks.request(`outbox ${run}`, { signal: AbortSignal.timeout(PATIENCE_MS) }, first);
-  } catch (error) {
-    if (turn.begun) throw error;
-    await work();
   }
 }
 

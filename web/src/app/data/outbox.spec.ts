@@ -16,6 +16,7 @@ class KeptHere {
   readonly keeps = signal(true);
   readonly written = signal<ReadonlySet<string>>(new Set());
   readonly lost$ = new Subject<void>();
+  readonly elsewhere$ = new Subject<void>();
   all = (): Promise<Waiting[]> => {
     this.tell();
     return Promise.resolve([...this.kept.values()].sort((a, b) => a.place - b.place));
@@ -303,6 +304,25 @@ describe('the outbox', () => {
     all.take();
     await settled();
     expect([outbox.stateOf('5'), outbox.count(), store.kept.size]).toEqual(['saved', 0, 0]);
+  });
+
+  it('sends what a page left that was closed in the moment of a press', async () => {
+    const { outbox, store, sent, asked } = open();
+    await outbox.ready;
+    const left = ten(2);
+    store.kept.set(left.id, { event: left, place: 1, refused: '' });
+    expect(outbox.stateOf('5')).toBe('saved');
+    store.elsewhere$.next();
+    (await asked('/runs/5')).flush(aRun(upTo(1)));
+    const found = await sent();
+    expect(found.events.map(({ id, seq }) => [id, seq])).toEqual([[left.id, 2]]);
+    expect(outbox.stateOf('5')).toBe('sending');
+    found.take();
+    await settled();
+    expect([outbox.stateOf('5'), store.kept.size]).toEqual(['saved', 0]);
+    // Nothing was left: nothing is asked.
+    store.elsewhere$.next();
+    await settled();
   });
 
   it('asks the server for what another page sent meanwhile, and keeps what that has not', async () => {

@@ -1,3 +1,4 @@
+import { filter, fromEvent, map, merge, type Observable } from 'rxjs';
 import type { Waiting } from './waiting';
 
 const PREFIX = 'yard-spool-press ';
@@ -22,6 +23,18 @@ export const pressNotes = {
       .flatMap((key) => tried(() => JSON.parse(localStorage.getItem(key ?? '') ?? '') as Waiting) ?? []);
   },
 };
+
+/**
+ * Told where another page of this browser may have left something: it noted a press, or this one is looked at again. A page
+ * tells nobody that it is closed.
+ */
+export const notedElsewhere = (): Observable<void> =>
+  merge(
+    fromEvent<StorageEvent>(window, 'storage').pipe(
+      filter(({ key, newValue }) => newValue !== null && key?.startsWith(PREFIX) === true),
+    ),
+    fromEvent(document, 'visibilitychange').pipe(filter(() => document.visibilityState === 'visible')),
+  ).pipe(map(() => undefined));
 
 /** A browser that keeps nothing, or has no room, keeps no note: what waits is in the page all the same. */
 function tried<T>(work: () => T): T | undefined {
