@@ -62,6 +62,12 @@ export class BenchAgent {
     return this.odd !== '' || (this.state().held && (this.frame?.unclaimed ?? 0) !== 0);
   }
 
+  /** Whether all that its counter shows is written down. */
+  get isCredited(): boolean {
+    const { device, count } = this.frame ?? {};
+    return device !== undefined && count !== null && this.state().devices[device.name] === count;
+  }
+
   /** What its counter stands at, as it is shown here. */
   get count(): number | null {
     return this.frame?.count ?? null;

@@ -146,7 +146,8 @@ export class BrowserHand {
   }
 
   private async opened(): Promise<void> {
-    await this.browser.go(`/bench/${String(this.run?.id)}`);
+    // Before the browser keeps the screens nobody may answer; it says so, and is asked again below.
+    await this.browser.go(`/bench/${String(this.run?.id)}`).catch(() => undefined);
     await this.shows();
   }
 
@@ -159,8 +160,19 @@ export class BrowserHand {
     return false;
   }
 
-  private shows(): Promise<string> {
-    return this.browser.shown('[data-test=turns-so-far]');
+  /** The bench shows the count. Where the browser itself says that nobody answers, it is opened again, as anybody would. */
+  private async shows(): Promise<void> {
+    const { driver } = this.browser;
+    const look = 'return [location.protocol, !!document.querySelector("[data-test=turns-so-far]"), document.body.innerText]';
+    let said = '';
+    for (let tries = 0; tries < 240; tries += 1) {
+      const [protocol, isThere, text] = await driver.executeScript<[string, boolean, string]>(look);
+      if (isThere) return;
+      said = `${protocol} ${text}`;
+      if (protocol === 'chrome-error:') await driver.navigate().refresh().catch(() => undefined);
+      await pause(250);
+    }
+    throw new Error(`The bench does not come up: ${said}`);
   }
 
   /** A reel whose first layer is being wound; another one where this one has had enough. */

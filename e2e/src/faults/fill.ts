@@ -163,20 +163,18 @@ export class Fill {
    * wrong is told, and put right by hand, so that the fill goes on.
    */
   private async looked(layer: string): Promise<void> {
-    let wrongSince: number | null = null;
+    let wrongSince = Infinity;
     const off = (): number => this.agent.shown(layer) - this.truth[layer]!;
+    const isRight = (): boolean => !this.agent.heard || (this.isSettled && Math.abs(off()) < 0.01);
     await until(
       'the count is shown',
       () => {
-        if (!this.agent.heard) return true;
-        if (!this.isSettled) wrongSince = null;
-        else if (Math.abs(off()) < 0.01) return true;
-        else wrongSince ??= Date.now();
-        return wrongSince !== null && Date.now() - wrongSince > STAYS_MS;
+        wrongSince = this.isSettled ? Math.min(wrongSince, Date.now()) : Infinity;
+        return isRight() || Date.now() - wrongSince > STAYS_MS;
       },
       this.answer,
     );
-    if (wrongSince === null || !this.agent.heard || Math.abs(off()) < 0.01) return;
+    if (isRight()) return;
     this.tell(`The count of ${layer} stays wrong`, off());
     this.agent.putRight(this.truth);
   }

@@ -34,10 +34,27 @@ const harmless =
     await at.settled();
   };
 
-/** One that somebody is asked about; the question is seen before anything else happens. */
+/** Until all that was wound is answered for, seen and written down. */
+async function written(at: AtTheBench): Promise<void> {
+  await at.settled();
+  await at.seen('the count is written down', () => at.agent.isCredited);
+}
+
+/** A hand could have wound so many in the moment in which a switch chatters. */
+const BELIEVABLE = 24;
+
+/**
+ * One that somebody is asked about; the question is seen before anything else happens.
+ *
+ * @param then what happens while it stands
+ * @param believable counts of it that a hand could have wound: those are counted, and nobody can tell
+ */
 const doubtful =
-  (kind: string, then?: Mishap): Mishap =>
+  (kind: string, { then, believable = 0 }: { readonly then?: Mishap; readonly believable?: number } = {}): Mishap =>
   async (at) => {
+    // What a counter forgets before anybody wrote it down is known to nobody.
+    await written(at);
+    at.allow(believable);
     await at.panel(`/fault?kind=${kind}`);
     await at.seen('the doubt is seen');
     await then?.(at);
@@ -63,7 +80,7 @@ const held =
     // What it showed before its power was lost, nobody knows.
     const counted = !powerLost && chance() < 0.5;
     // Held once all that was wound is seen: what is wound unseen is no part of it.
-    await at.seen('the count is seen');
+    await written(at);
     agent.happen({ kind: 'held', payload: { on: true } });
     await at.seen('the count is held', () => agent.saved && agent.state().held);
     const turns = 4 + Math.floor(4 * chance());
@@ -96,9 +113,6 @@ const spelledOtherwise: Mishap = async (at) => {
   await at.settled();
 };
 
-/** As many counts as a switch made of none that a hand could have wound in that time. */
-const BELIEVABLE = 24;
-
 /** What goes wrong, by its name. */
 export const MISHAPS: Readonly<Record<string, Mishap>> = {
   'bounces there and back': harmless('jitter'),
@@ -108,13 +122,10 @@ export const MISHAPS: Readonly<Record<string, Mishap>> = {
   'an older line': harmless('older'),
   rubbish: harmless('rubbish'),
   'a jump': doubtful('jump'),
-  'a jump, wound on': doubtful('jump', woundOn(7)),
+  'a jump, wound on': doubtful('jump', { then: woundOn(7) }),
   'power lost': doubtful('power'),
-  'power lost, wound on': doubtful('power', woundOn(30)),
-  'a switch that chatters': (at) => {
-    at.allow(BELIEVABLE);
-    return doubtful('chatter')(at);
-  },
+  'power lost, wound on': doubtful('power', { then: woundOn(30) }),
+  'a switch that chatters': doubtful('chatter', { believable: BELIEVABLE }),
   'a count held': held({ powerLost: false }),
   'a count held, power lost': held({ powerLost: true }),
   'another name': renamed,
