@@ -88,7 +88,7 @@ export const RunEventSchema = sameAs<RunEvent>()(
       seen,
     }),
     of('held', { on: v.boolean(), ...fromDevice }),
-    of('device-at', { device: deviceName, count }),
+    of('device-at', { device: deviceName, count, was: v.exactOptional(deviceName) }),
     of('depth-read', { after: id, depth, by: v.picklist(['calliper', 'eye']) }),
     of('supply', {
       layer: id,

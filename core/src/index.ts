@@ -334,6 +334,7 @@ export {
   type Weighed,
 } from './devices/bench-counter';
 export { takenUpAt } from './devices/taken-up-at';
+export { calledNow, inNamesOfNow, type Called } from './run/device-names';
 export { parseCounterLine, type CounterLine } from './devices/counter-line';
 export { answered, hearLine } from './devices/hear-line';
 export type { Heard } from './devices/heard';

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { openContext, type ServerContext, type Unit } from './context/context';
 import type { Happened } from './context/happened';
+import { carryOn } from './devices/carry-on';
 import { learnAgain } from './learning/learning';
 import { tellReady } from './messages/tell-ready';
 import { planAgain } from './planning/plan-again';
@@ -11,6 +12,7 @@ import type { Clock } from './clock';
 const listeners = (u: Unit): Happened => ({
   renamed: (kind, ids) => noteWords(u, kind, ids),
   fillsChanged: () => learnAgain(u),
+  counterRenamed: (renamed) => carryOn(u, renamed),
   readyChanged: (bagId) => tellReady(u, bagId),
   rulesChanged: (before) => planAgain(u, before),
 });

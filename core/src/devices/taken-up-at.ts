@@ -5,7 +5,8 @@ import type { RunEvent } from '../run/run-event';
  * it says no such thing.
  */
 export function takenUpAt({ kind, payload }: RunEvent, name: string): number | null {
-  if (kind === 'device-at') return payload.device === name ? payload.count : null;
+  if (kind === 'device-at')
+    return payload.device === name && payload.was === undefined ? payload.count : null;
   if (kind === 'turns' || kind === 'metres')
     return payload.device === name && payload.from === undefined ? (payload.count ?? null) : null;
   const seen = 'seen' in payload ? payload.seen : undefined;

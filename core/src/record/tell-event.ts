@@ -56,7 +56,10 @@ const TELL: { readonly [K in RunHappening['kind']]: (payload: PayloadOf<K>, arou
     on
       ? `The count was held${device === undefined ? '' : `, ${device} at ${figure(count ?? 0)}`}.`
       : 'Counting resumed.',
-  'device-at': ({ device, count }) => `The counter ${device} was taken as it stood, at ${figure(count)}.`,
+  'device-at': ({ device, count, was }) =>
+    was === undefined
+      ? `The counter ${device} was taken as it stood, at ${figure(count)}.`
+      : `The counter ${was} is called ${device} from here on.`,
   'depth-read': ({ after, depth, by: how }, { units }) =>
     `Depth ${after === 'gap' ? 'at the gap' : `after the ${layerWords(after).toLowerCase()}`}: ${millimetres(depth, units)}, by ${how === 'eye' ? 'eye' : 'calliper'}.`,
   supply: ({ layer, way, supplyTurns, reelTurns }) =>

@@ -5,6 +5,7 @@ import { hasTrait, type KindsWith } from './event-traits';
 import { foldCount } from './fold-counts';
 import { breaksStretch, foldMark } from './fold-mark';
 import { correct } from './correct';
+import { inNamesOfNow } from './device-names';
 import { readDepth } from './read-depth';
 import type { AtBench, RunEvent } from './run-event';
 import type { Chosen } from './run-state';
@@ -33,7 +34,8 @@ function takenUpAgain(state: MutableState, event: RunEvent): void {
 }
 
 /** What one event does to a run's state. An event about an unknown layer or step has no effect on the rest. */
-export function applyEvent(state: MutableState, event: RunEvent, facts: RunFacts): void {
+export function applyEvent(state: MutableState, told: RunEvent, facts: RunFacts): void {
+  const event = inNamesOfNow(told, state.called);
   inHandsOf(state, event);
   takenUpAgain(state, event);
   if (breaksStretch(event)) state.mark = null;

@@ -5,6 +5,7 @@ import type { RunEvent } from './run-event';
 import { countedBeside, noteSeen } from './unheard';
 import { stepId, type RunFacts } from '../steps/run-facts';
 import { addMetres, addTurns } from './add-counted';
+import { calledNow, renameDevice } from './device-names';
 import { heldFrom } from './held-count';
 
 export type Counting = Extract<RunEvent, { kind: KindsWith<'does', 'count'> }>;
@@ -45,7 +46,8 @@ export function foldCount(state: MutableState, event: Counting, { request: { gea
       break;
     }
     case 'device-at':
-      stands(state, event.payload, null);
+      if (event.payload.was === undefined) stands(state, event.payload, null);
+      else renameDevice(state, calledNow(state.called, event.payload.was), event.payload.device);
       break;
     case 'restarted': {
       const { layer } = event.payload;

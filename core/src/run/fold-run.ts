@@ -83,6 +83,8 @@ const copyOf = (state: MutableState): MutableState => ({
   metres: own(state.metres),
   wound: snapshot(state.wound) as MutableState['wound'],
   devices: own(state.devices),
+  called: own(state.called),
+  heldAt: own(state.heldAt),
   creditedTo: own(state.creditedTo),
   unheard: own(state.unheard),
   answeredAt: own(state.answeredAt),

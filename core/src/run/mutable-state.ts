@@ -31,6 +31,7 @@ export interface MutableState {
   held: boolean;
   heldAt: Record<string, number>;
   devices: Record<string, number>;
+  called: Record<string, string>;
   creditedTo: Record<string, string>;
   /** What one count of a device was last worth: handle turns of so many spool turns each, or metres where `per` is null. */
   worth: Record<string, { readonly layer: string; readonly each: number; readonly per: number | null }>;
@@ -78,6 +79,7 @@ export const emptyState = ({ request, counterOnly }: RunFacts): MutableState => 
   metres: record(),
   wound: record(),
   held: false,
+  called: record(),
   heldAt: {},
   devices: record(),
   creditedTo: record(),

@@ -158,8 +158,14 @@ export type RunHappening =
       readonly kind: 'held';
       readonly payload: { readonly on: boolean; readonly device?: string; readonly count?: number };
     }
-  /** A device's count taken as it stands, without crediting what it went on by. */
-  | { readonly kind: 'device-at'; readonly payload: { readonly device: string; readonly count: number } }
+  /**
+   * A device's count taken as it stands, without crediting what it went on by. With the name it `was` called until then: it
+   * goes on under this one from where it was credited, and nothing of it is settled.
+   */
+  | {
+      readonly kind: 'device-at';
+      readonly payload: { readonly device: string; readonly count: number; readonly was?: string };
+    }
   /** Depth of the surface below the lip as read, mm. */
   | {
       readonly kind: 'depth-read';

@@ -128,6 +128,8 @@ export interface RunState extends Counted {
   readonly heldAt: Readonly<Record<string, number>>;
   /** The count each device stood at when it was last credited or passed over. */
   readonly devices: Readonly<Record<string, number>>;
+  /** What devices are called now, by the names they had. */
+  readonly called: Readonly<Record<string, string>>;
   /** The layer each device was last credited to. */
   readonly creditedTo: Readonly<Record<string, string>>;
   /** Devices that something was done beside while they could not be heard. */

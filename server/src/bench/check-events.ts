@@ -19,6 +19,8 @@ export function checkEvents(facts: RunFacts, state: RunState, fresh: readonly Ru
       refuse(`There is no layer "${payload.layer}" in this fill.`);
     if (event.kind === 'depth-read' && event.payload.after !== 'gap' && !layers.has(event.payload.after))
       refuse(`There is no layer "${event.payload.after}" in this fill.`);
+    if (event.kind === 'device-at' && event.payload.was !== undefined)
+      refuse('What a counter is called is set up with its bench.');
     if (event.kind === 'noted') checkNote(facts, event.payload);
   }
   checkCounts(facts, state, fresh);

@@ -185,6 +185,31 @@ describe('a counter that misbehaves', () => {
     await end();
   });
 
+  it('that is called otherwise while it could not be heard is asked what it counted all the same', async () => {
+    const { counter, run, bench, watching, end } = await tenWound('reed-46');
+    await counter.cut();
+    counter.turn(9);
+    const unheard = { device: 'reed-46', count: 10, unheard: true };
+    await benches.send(run, {
+      kind: 'turns',
+      payload: { layer: 'backing', turns: 5, per: 5.2, seen: unheard },
+    });
+    const [device] = bench.devices;
+    const devices = [{ ...device!, name: 'reed-47' }];
+    expect((await ada('PUT', `/benches/${bench.id}`, { ...bench, devices })).status).toBe(200);
+    expect((await benches.stateOf(run)).called).toEqual({ 'reed-46': 'reed-47' });
+    counter.rename('reed-47');
+    await counter.listen();
+    await waitFor(() =>
+      expect(watching.counter()).toMatchObject({ count: 19, odd: 'unheard', unclaimed: 9 }),
+    );
+    expect(await turnsOf(run)).toBe(15);
+    // Nobody at a bench says what a counter is called.
+    const named = { device: 'reed-48', count: 19, was: 'reed-47' };
+    expect(await benches.send(run, { kind: 'device-at', payload: named })).toMatchObject({ status: 400 });
+    await end();
+  });
+
   it('whose count is held loses its power: none of it is counted twice', async () => {
     const { counter, run, watching, end } = await tenWound('reed-42');
     await benches.send(run, { kind: 'held', payload: { on: true, device: 'reed-42', count: 10 } });

@@ -1,5 +1,5 @@
-import { message, type Words } from '@yard-spool/core';
-import type { Bench, NewBench, Person } from '@yard-spool/contract';
+import { counterOf, message, type Words } from '@yard-spool/core';
+import type { Bench, Device, NewBench, Person } from '@yard-spool/contract';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import type { BenchRow } from '../db/models/house-rules';
 import { sameDevices, type SameDevice } from '../links/device-place';
@@ -70,6 +70,9 @@ export async function changeBench(
     const row = await u.lockVersioned(benches, { id, removed: false }, version, WORDS);
     await devicesFree(u, asked, id, isOne);
     const was = said(row);
+    const [had, has] = [counterOf(row.devices), counterOf(asked.devices)];
+    if (had && has && had.name !== has.name && isSameCounter(had, has, isOne))
+      await u.happened.counterRenamed({ benchId: id, was: had.name, is: has.name });
     return changed(u, await benches.change(row, { ...asked, version: version + 1 }), was, said(asked));
   });
 }
@@ -99,6 +102,10 @@ async function changed(u: Unit, row: BenchRow, was: Words, is: Words): Promise<B
   u.afterCommit(() => u.notifier.emit(BENCHES_TOPIC));
   return toBench(row);
 }
+
+/** Whether a counter is the same device, whatever it is called: asked at the same place, for the same counts. */
+export const isSameCounter = (one: Device, other: Device, isOne: SameDevice): boolean =>
+  one.counts === other.counts && one.per === other.per && isOne(one.address, other.address);
 
 /** Whether two addresses of what is asked for and of all benches lead to one device. */
 async function sameDevice({ tables }: Reading, { devices }: NewBench): Promise<SameDevice> {

@@ -8,6 +8,13 @@ export interface Ruling {
   readonly exceptions: readonly Exception[];
 }
 
+/** A bench's counter, by the name it had and the one it has. */
+export interface RenamedCounter {
+  readonly benchId: number;
+  readonly was: string;
+  readonly is: string;
+}
+
 /**
  * What those who listen are told of what a change did, in the change itself: what they write is kept with it, or nothing
  * is. Whoever makes a change knows none of them; they are named where the server is put together.
@@ -17,6 +24,8 @@ export interface Happened {
   readonly renamed: (kind: WordKind, ids: readonly number[]) => Promise<void>;
   /** A fill was closed, corrected or taken back. */
   readonly fillsChanged: () => Promise<void>;
+  /** A bench's counter is called otherwise: the same device, at the same place. */
+  readonly counterRenamed: (renamed: RenamedCounter) => Promise<void>;
   /** Reels of a bag may be done, or not done any more. */
   readonly readyChanged: (bagId: number) => Promise<void>;
   /** The rules are different from those that held before. */
@@ -31,6 +40,7 @@ const nobody = (): never => {
 export const nobodyListens = (): Happened => ({
   renamed: nobody,
   fillsChanged: nobody,
+  counterRenamed: nobody,
   readyChanged: nobody,
   rulesChanged: nobody,
 });

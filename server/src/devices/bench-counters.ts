@@ -1,10 +1,10 @@
 import type { CounterAtBench, Device } from '@yard-spool/contract';
 import { counterOf, meterOf } from '@yard-spool/core';
-import { BENCHES_TOPIC } from '../benches/benches';
+import { BENCHES_TOPIC, isSameCounter } from '../benches/benches';
 import type { ServerContext } from '../context/context';
 import { sameDevices } from '../links/device-place';
 import { BenchCounter } from './bench-counter';
-import { carryOn } from './carry-on';
+import { keepHeard } from './keep-heard';
 
 /** How soon the benches are looked at again where that failed, ms. */
 const AGAIN_MS = 1000;
@@ -60,11 +60,11 @@ export class BenchCounters {
     return linked.some((one) => isOne(one, address));
   }
 
-  /** A device that is called otherwise is the same one, where it is asked at the same place for the same counts. */
-  private async carryOn({ benchId, device: was, heard }: BenchCounter, is: Device | null): Promise<void> {
-    if (!is || is.name === was.name || is.counts !== was.counts || is.per !== was.per) return;
+  /** What was heard last of a device goes on under the name it has now. */
+  private async heardAs({ benchId, device: was, heard }: BenchCounter, is: Device | null): Promise<void> {
+    if (!is || !heard || is.name === was.name) return;
     const isOne = await sameDevices([was.address, is.address]);
-    if (isOne(was.address, is.address)) await carryOn(this.context, { benchId, was, is, heard });
+    if (isSameCounter(was, is, isOne)) await keepHeard(this.context, benchId, is.name, heard);
   }
 
   private async keepUp(): Promise<void> {
@@ -79,7 +79,7 @@ export class BenchCounters {
       if (JSON.stringify([counterOf(devices), meterOf(devices)]) === JSON.stringify(had)) continue;
       this.counters.delete(id);
       await counter.close();
-      await this.carryOn(counter, counterOf(devices));
+      await this.heardAs(counter, counterOf(devices));
     }
     for (const { id, devices, runId } of benches) {
       const device = counterOf(devices);

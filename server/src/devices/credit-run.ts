@@ -1,10 +1,13 @@
 import type { Device } from '@yard-spool/contract';
 import {
+  calledNow,
   creditCount,
   eachTurn,
   gearAt,
+  inNamesOfNow,
   markDue,
   takenUpAt,
+  type Called,
   type Credit,
   type Credited,
   type MeterStands,
@@ -40,9 +43,11 @@ export const creditRun = (context: ServerContext, stands: Stands): Promise<Credi
     const at = await runAt(u, benchId, device.name);
     if (leaving === (run.benchId === benchId && at.runId === runId)) return null;
     const told = await stateOfRun(u, run);
-    if (leaving) return creditLast(u, runId, stands, told);
+    // Called otherwise meanwhile it is still the same device, and so are its last turns under the old name.
+    const named = { ...stands, device: { ...device, name: calledNow(told.state.called, device.name) } };
+    if (leaving) return creditLast(u, runId, named, told);
     if (told.last.seq > (stands.known ?? -1)) return { behind: told.last.seq };
-    return creditNow(u, runId, stands, { ...told, served: at.served });
+    return creditNow(u, runId, named, { ...told, served: at.served });
   });
 
 /** What the run that stands at the bench is credited with. */
@@ -55,7 +60,8 @@ async function creditNow(
   // What it counted for another run belongs to that: this one begins where it stood when it came to the bench.
   const known = served === runId ? state : { ...state, counting: NOBODY };
   const gear = gearAt(facts.request, state.supplies, state.current?.layer ?? '');
-  const answered = doubt !== null && (await isAnswered(u, runId, doubtFrom, device.name));
+  const answered =
+    doubt !== null && (await isAnswered(u, runId, doubtFrom, { name: device.name, called: state.called }));
   const weighed = { gear, doubt, answered, live, ...(since === null ? {} : { since }) };
   const credit = creditCount(device, known, count, weighed);
   if (served !== runId || credit.happening) await serve(u, { benchId, name: device.name }, { runId, heard });
@@ -65,10 +71,15 @@ async function creditNow(
 }
 
 /** Whether somebody said what a device stands at since its count came into doubt: just before the server ended, say. */
-async function isAnswered(u: Unit, runId: number, doubtFrom: number | null, name: string): Promise<boolean> {
+async function isAnswered(
+  u: Unit,
+  runId: number,
+  doubtFrom: number | null,
+  { name, called }: { readonly name: string; readonly called: Called },
+): Promise<boolean> {
   if (doubtFrom === null) return false;
   const since = await readLog(u, runId, doubtFrom + 1);
-  return since.some((event) => takenUpAt(event, name) !== null);
+  return since.some((event) => takenUpAt(inNamesOfNow(event, called), name) !== null);
 }
 
 /** The run that stands at a bench, and the one that the bench's counter was last known to count for. */
