@@ -70,7 +70,8 @@ export async function changeBench(
     const row = await u.lockVersioned(benches, { id, removed: false }, version, WORDS);
     await devicesFree(u, asked, id, isOne);
     const was = said(row);
-    const [had, has] = [counterOf(row.devices), counterOf(asked.devices)];
+    const had = counterOf(row.devices);
+    const has = counterOf(asked.devices);
     if (had && has && had.name !== has.name && isSameCounter(had, has, isOne))
       await u.happened.counterRenamed({ benchId: id, was: had.name, is: has.name });
     return changed(u, await benches.change(row, { ...asked, version: version + 1 }), was, said(asked));
