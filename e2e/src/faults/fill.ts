@@ -112,10 +112,8 @@ export class Fill {
       mayKill,
       panel: (path) => this.panel(path),
       wind: (turns) => this.turn(layer, turns),
-      turnWhile: async (turns, counted) => {
-        if (counted) this.truth[layer]! += turns;
-        await this.panel(`/turn?n=${String(turns)}`);
-        this.check(layer);
+      were: (turns) => {
+        this.truth[layer]! += turns;
       },
       seen: async (what, holds = () => true) => {
         await until(what, () => agent.heard && this.seen && holds());

@@ -11,8 +11,8 @@ export interface AtTheBench {
   readonly panel: (path: string) => Promise<void>;
   /** Turns are wound onto the layer. */
   readonly wind: (turns: number) => Promise<void>;
-  /** The counter goes on by turns that may be nobody's: they are counted where that is said. */
-  readonly turnWhile: (turns: number, counted: boolean) => Promise<void>;
+  /** Turns that were made already are the layer's: somebody says so. */
+  readonly were: (turns: number) => void;
   /** Until what the counter shows has come to the page, and this holds. */
   readonly seen: (what: string, holds?: () => boolean) => Promise<void>;
   /** Until everything is saved, heard and answered. */
@@ -84,11 +84,13 @@ const held =
     agent.happen({ kind: 'held', payload: { on: true } });
     await at.seen('the count is held', () => agent.saved && agent.state().held);
     const turns = 4 + Math.floor(4 * chance());
-    await at.turnWhile(turns, counted);
+    await at.panel(`/turn?n=${String(turns)}`);
     if (chance() < 0.3) at.mayKill();
     if (powerLost) await at.panel('/fault?kind=power');
-    await at.seen('what went on meanwhile is asked about', () => agent.waits);
-    if (agent.odd === '') agent.claim(counted);
+    // Credited at once, it was not held: that is told, and nobody is asked.
+    await at.seen('what went on meanwhile is asked about', () => agent.waits || agent.isCredited);
+    if (counted) at.were(turns);
+    if (agent.waits && agent.odd === '') agent.claim(counted);
     await at.settled();
     if (agent.state().held) agent.happen({ kind: 'held', payload: { on: false } });
     await at.settled();
