@@ -25,6 +25,7 @@ const CORE = [
   'plan',
   'cuts',
   'order',
+  'stock-list',
   'mass',
   'money',
   'soak',

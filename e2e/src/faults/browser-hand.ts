@@ -163,13 +163,20 @@ export class BrowserHand {
   /** The bench shows the count. Where the browser itself says that nobody answers, it is opened again, as anybody would. */
   private async shows(): Promise<void> {
     const { driver } = this.browser;
-    const look = 'return [location.protocol, !!document.querySelector("[data-test=turns-so-far]"), document.body.innerText]';
+    const look =
+      'return [location.protocol, !!document.querySelector("[data-test=turns-so-far]"), document.body.innerText]';
     let said = '';
     for (let tries = 0; tries < 240; tries += 1) {
       const [protocol, isThere, text] = await driver.executeScript<[string, boolean, string]>(look);
       if (isThere) return;
       said = `${protocol} ${text}`;
-      if (protocol === 'chrome-error:') await driver.navigate().refresh().catch(() => undefined);
+      // A page whose first script did not arrive says nothing more: it is opened again, as anybody would.
+      const isStuck = tries % 100 === 99 && text.trim() === 'Opening Yard Spool…';
+      if (isStuck || protocol === 'chrome-error:')
+        await driver
+          .navigate()
+          .refresh()
+          .catch(() => undefined);
       await pause(250);
     }
     throw new Error(`The bench does not come up: ${said}`);

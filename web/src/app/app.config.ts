@@ -1,6 +1,7 @@
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
-import { provideBrowserGlobalErrorListeners, type ApplicationConfig } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { inject, provideBrowserGlobalErrorListeners, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding, withNavigationErrorHandler } from '@angular/router';
+import { OpenAgain } from './data/open-again';
 import { ASK_PASSCODE } from './data/proof.service';
 import { hearUnreadRows } from './data/unread-rows';
 import { routes } from './routes';
@@ -13,6 +14,10 @@ export const appConfig: ApplicationConfig = {
       provide: ASK_PASSCODE,
       useValue: () => import('./sign-in/passcode-again').then(({ askAgain }) => askAgain),
     },
-    provideRouter(routes, withComponentInputBinding()),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withNavigationErrorHandler(({ url }) => inject(OpenAgain).noted(url)),
+    ),
   ],
 };

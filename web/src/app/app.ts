@@ -9,7 +9,8 @@ import {
 } from '@angular/core';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { filter, map } from 'rxjs';
+import { filter, map, tap } from 'rxjs';
+import { OpenAgain } from './data/open-again';
 import { Outbox } from './data/outbox.service';
 import { SessionService } from './data/session.service';
 import { UNIT_NAMES, UnitsService } from './data/units.service';
@@ -49,9 +50,11 @@ export class App {
     { path: '/house', name: 'Settings' },
   ];
   protected readonly person = this.session.person;
+  protected readonly again = inject(OpenAgain);
   protected readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
+      tap(() => this.again.opened()),
       map((event) => event.urlAfterRedirects),
     ),
     { initialValue: '' },
