@@ -94,6 +94,7 @@ export {
   ImportRackSchema,
   type RowError,
 } from './rack-files';
+export { MOST_STOCK_ROWS, StockListSchema, type StockListFound } from './stock-list';
 export { MESSAGE_KINDS, type MessageKind } from './wordings';
 export type { Habits, HouseChange, SavedHouseRules, Preview, PreviewReel } from './house-rules';
 export {

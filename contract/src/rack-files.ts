@@ -89,16 +89,19 @@ export const MOST_FILE_BYTES = (MOST_BASE64 / 4) * 3;
 /** One class of signs, however long: a pattern of groups would not get to the end of a large file. */
 const isBase64 = (text: string): boolean => text.length % 4 === 0 && /^[A-Za-z0-9+/]*={0,2}$/.test(text);
 
+/** A file's bytes, as they travel. */
+export const FileBytesSchema = v.pipe(
+  v.string(),
+  v.maxLength(MOST_BASE64, 'The file is larger than 3 MB. Split it.'),
+  v.check(isBase64, 'The file did not arrive whole. Choose it again.'),
+);
+
 /** A file to import, as its bytes, so that a wrong encoding is seen and not guessed at. */
 export const ImportRackSchema = v.object({
   what: v.picklist(RACK_FILES, 'Say what is in the file: products, pieces, ledger or reels.'),
   format: v.picklist(FILE_FORMATS, 'Files are csv or json.'),
   name: v.optional(text('A file name', 200), ''),
-  base64: v.pipe(
-    v.string(),
-    v.maxLength(MOST_BASE64, 'The file is larger than 3 MB. Split it.'),
-    v.check(isBase64, 'The file did not arrive whole. Choose it again.'),
-  ),
+  base64: FileBytesSchema,
   /** True only looks; false takes it in, if every row is right. */
   preview: v.boolean(),
 });

@@ -363,3 +363,15 @@ export {
   type RowToTell,
   type SaysLength,
 } from './day/row-words';
+export { matchHeads, type Column as StockColumn } from './stock-list/match-heads';
+export { STOCK_FIELDS, STOCK_TRAITS, type StockField } from './stock-list/stock-fields';
+export {
+  hasCommas,
+  readStock,
+  SAMPLE_STOCK,
+  usualUnit,
+  type OnTheRack,
+  type StockProblem,
+  type StockReading,
+  type StockRow,
+} from './stock-list/read-stock';

@@ -25,6 +25,7 @@ import {
   WaitingBytesSchema,
   WaitingFileSchema,
 } from '../rack-files';
+import { StockListFoundSchema, StockListSchema } from '../stock-list';
 import { pageOf } from '../pages';
 import { NewRecyclingSchema, RecyclingBookSchema } from '../recycling';
 import { ReorderSchema } from '../reorder';
@@ -92,6 +93,8 @@ export const rackApi = {
   listWaitingFiles: route('GET', '/inbox', { reply: v.array(WaitingFileSchema) }),
   readWaitingFile: route('GET', '/inbox/:name', { params: byFileName, reply: WaitingBytesSchema }),
   putAwayFile: route('POST', '/inbox/:name/done', { params: byFileName, reply: NothingSchema }),
+  /** A shop's own list of what lies on its rack, looked at or taken. */
+  readStockList: route('POST', '/stock-lists', { body: StockListSchema, reply: StockListFoundSchema }),
   importRack: route('POST', '/rack-files', { body: ImportRackSchema, reply: ImportResultSchema }),
 } as const;
 

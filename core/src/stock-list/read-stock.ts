@@ -3,7 +3,7 @@ import { parseQuantity } from '../quantities/parse-quantity';
 import type { Material } from '../lines/line';
 import type { Column } from './match-heads';
 import { STOCK_TRAITS, type StockField } from './stock-fields';
-import { codeOf, materialIn, tintOf } from './stock-words';
+import { codeOf, materialIn, nextPiece, tintOf } from './stock-words';
 
 /** How a list is read: what its columns are, and what holds for the whole of it where no column says. */
 export interface StockReading {
@@ -76,7 +76,12 @@ export function readStock(
   }
   const known = new Map(lines.map((line) => [keyOf(line), line.code]));
   const lineCodes = new Set(lines.map(({ code }) => code));
-  const codes = new Set(pieceCodes);
+  const ofPiece = reading.columns.findIndex(({ field }) => field === 'piece-code');
+  // A code that is proposed is none that stands further down.
+  const codes = new Set([
+    ...pieceCodes,
+    ...table.map((cells) => (cells[ofPiece] ?? '').trim().toUpperCase()),
+  ]);
   const products: StockRow[] = [];
   const pieces: StockRow[] = [];
   const problems: StockProblem[] = [];
@@ -98,7 +103,7 @@ export function readStock(
     }
     known.set(key, code);
     for (let n = 0; n < one.spools; n += 1) {
-      const piece = one.code !== '' && n === 0 ? one.code : codeOf(code, '', new Set([...codes, code]));
+      const piece = one.code !== '' && n === 0 ? one.code : nextPiece(code, codes);
       codes.add(piece);
       pieces.push({ row, values: pieceValues(one, code, piece) });
     }

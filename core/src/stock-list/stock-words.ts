@@ -38,6 +38,15 @@ export function tintOf(text: string): string {
   return named === undefined ? NO_TINT : TINTS[named]!;
 }
 
+/** The longest code there is, without what is put behind it here. */
+const MOST_BEFORE = 15;
+
+/** The next code of a line's spools that nobody has: `CLE-26-1`, `CLE-26-2`. */
+export function nextPiece(line: string, taken: ReadonlySet<string>): string {
+  const before = line.slice(0, MOST_BEFORE);
+  for (let n = 1; ; n += 1) if (!taken.has(`${before}-${String(n)}`)) return `${before}-${String(n)}`;
+}
+
 /** A new code that nobody has, of a text's first letters and a number: `CLE-26`, then `CLE-26-2`. */
 export function codeOf(text: string, number: string, taken: ReadonlySet<string>): string {
   const letters = text
@@ -45,7 +54,7 @@ export function codeOf(text: string, number: string, taken: ReadonlySet<string>)
     .toUpperCase()
     .replace(/[^A-Z]/g, '')
     .slice(0, 3);
-  const first = [letters || 'L', number].filter((part) => part !== '').join('-');
-  if (first.length > 1 && !taken.has(first)) return first;
+  const first = `${letters || 'L'}-${number}`;
+  if (!taken.has(first)) return first;
   for (let n = 2; ; n += 1) if (!taken.has(`${first}-${String(n)}`)) return `${first}-${String(n)}`;
 }

@@ -80,8 +80,10 @@ export class BrowserHand {
     const { browser } = this;
     const first = await browser.driver.getWindowHandle();
     switch (what) {
-      case 'a burst and a reload in one breath':
-        return this.burst(presses, 'location.reload()');
+      case 'a burst and a reload in one breath': {
+        await this.burst(presses, 'location.reload()');
+        return this.shows();
+      }
       case 'a burst, and the page closed': {
         await this.secondPage();
         await this.burst(presses);
@@ -206,6 +208,9 @@ export class BrowserHand {
       if (recorded === this.truth) return this.saysSaved();
       wrongSince ??= Date.now();
       return Date.now() - wrongSince > STAYS_MS;
+    }).catch(async (error: unknown) => {
+      const says = `${await this.browser.driver.getCurrentUrl()} ${await this.says()}`;
+      throw new Error(`${String(error)} ${String(recorded)} of ${String(this.truth)} are. ${says}`);
     });
     const off = recorded - this.truth;
     if (off === 0) return;
@@ -217,8 +222,11 @@ export class BrowserHand {
   }
 
   private async saysSaved(): Promise<boolean> {
-    const said = await this.browser.driver.executeScript<string>('return document.body.innerText');
-    return said.includes('All saved');
+    return (await this.says()).includes('All saved');
+  }
+
+  private says(): Promise<string> {
+    return this.browser.driver.executeScript<string>('return document.body.innerText');
   }
 
   private async recorded(): Promise<number> {

@@ -50,7 +50,10 @@ const BELIEVABLE = 24;
  * @param believable counts of it that a hand could have wound: those are counted, and nobody can tell
  */
 const doubtful =
-  (kind: string, { then, believable = 0 }: { readonly then?: Mishap; readonly believable?: number } = {}): Mishap =>
+  (
+    kind: string,
+    { then, believable = 0 }: { readonly then?: Mishap; readonly believable?: number } = {},
+  ): Mishap =>
   async (at) => {
     // What a counter forgets before anybody wrote it down is known to nobody.
     await written(at);

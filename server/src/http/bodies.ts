@@ -11,7 +11,7 @@ const LIMITS: readonly (readonly [path: RegExp, limit: string])[] = [
 ];
 const FORM = '64kb';
 /** A file comes as the bytes it is: making text and objects of them takes long, and is done in a worker. */
-const FILES = /^\/rack-files$/;
+const FILES = /^\/(?:rack-files|stock-lists)$/;
 const bytes: RequestHandler = express.raw({ type: 'application/json', limit: '4500kb' });
 /** Nobody signs in with more. */
 const STRANGER = '4kb';

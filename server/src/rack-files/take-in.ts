@@ -11,7 +11,8 @@ import { takeReels } from './take-reels';
 import type { TakeIn } from './take-in-type';
 import type { PieceFileRow } from './row-schemas';
 
-const takeProducts: TakeIn<'products'> = async (u, good) => {
+/** Lines that are new to the rack. */
+export const takeProducts: TakeIn<'products'> = async (u, good) => {
   const { tables } = u;
   const errors: RowError[] = [];
   const known = await idsByCode(u, 'products', codesOf(good));
@@ -83,27 +84,30 @@ const pieceValues = (row: PieceFileRow, productId: number) => ({
   }),
 });
 
-const takePieces: TakeIn<'pieces'> = async (u, good) => {
+/** Pieces of lines that are on the rack, or come in the same change. */
+export const takePieces = async (
+  u: Unit,
+  good: readonly Checked<PieceFileRow>[],
+  coming: ReadonlySet<string> = new Set(),
+): ReturnType<TakeIn<'pieces'>> => {
   const { tables, clock, actor } = u;
   const errors: RowError[] = [];
   const known = await idsByCode(u, 'pieces', codesOf(good));
-  const products = await idsByCode(
-    u,
-    'products',
-    good.map(({ value }) => value.product),
-  );
+  const lines = good.map(({ value }) => value.product);
+  const products = await idsByCode(u, 'products', lines);
   errors.push(...findTwice(good, 'code', ({ code }) => code), ...alreadyThere(good, known, 'piece'));
   for (const { row, value } of good)
-    if (!products.has(value.product))
+    if (!products.has(value.product) && !coming.has(value.product))
       errors.push({
         row,
         column: 'product',
         message: `There is no line ${value.product}. Import the products first.`,
       });
-  const write = (): Promise<void> =>
-    inChunks(good, async (chunk) => {
+  const write = async (): Promise<void> => {
+    const there = coming.size === 0 ? products : await idsByCode(u, 'products', lines);
+    await inChunks(good, async (chunk) => {
       await tables.pieces.createAll(
-        chunk.map(({ value }) => pieceValues(value, products.get(value.product) ?? 0)),
+        chunk.map(({ value }) => pieceValues(value, there.get(value.product) ?? 0)),
       );
       // Ids are read back: a bulk insert does not tell them all.
       const made = await tables.pieces.findAll({
@@ -137,12 +141,13 @@ const takePieces: TakeIn<'pieces'> = async (u, good) => {
         ]),
       );
     });
+  };
   return { errors, write };
 };
 
 const TAKE_IN: { readonly [K in RackFile]: TakeIn<K> } = {
   products: takeProducts,
-  pieces: takePieces,
+  pieces: (u, good) => takePieces(u, good),
   ledger: takeLedger,
   reels: takeReels,
 };

@@ -8,6 +8,7 @@ import { makePlans, PLANS } from '../planning/make-plans';
 import { REPLAN, replanWaiting } from '../planning/replan-waiting';
 import { SAME_KIND, tryAgainByKind } from '../planning/try-plan';
 import { READ_FILE, readAsked } from '../rack-files/read-rows';
+import { READ_STOCK, readAskedStock } from '../rack-files/read-stock-list';
 import type { Task, Works } from '../work/task';
 
 const works = new Map<string, (given: never) => unknown>();
@@ -29,6 +30,7 @@ does(EARLIEST, findEarliest);
 does(FIND_CUTS, findCuts);
 does(FIND_PACKS, findPacks);
 does(READ_FILE, readAsked);
+does(READ_STOCK, readAskedStock);
 does(SAME_KIND, tryAgainByKind);
 does(WEAKNESS, async (asked) => (await weakness()).weaknessOf(asked));
 does(PAPER, async (asked) => (await paper()).makePaper(asked));

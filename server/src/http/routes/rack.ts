@@ -1,4 +1,4 @@
-import { api, files } from '@yard-spool/contract';
+import { api, files, type Person } from '@yard-spool/contract';
 import type { Router } from 'express';
 import type { ServerContext } from '../../context/context';
 import { changePiece, writeOffPiece } from '../../rack/change-piece';
@@ -12,6 +12,7 @@ import { orderFile } from '../../rack-files/order-file';
 import { readReorder } from '../../cuts/reorder';
 import { exportRack } from '../../rack-files/export-rack';
 import { importRack } from '../../rack-files/import-rack';
+import { importStock } from '../../rack-files/import-stock';
 import { listWaitingFiles, putAwayFile, readWaitingFile } from '../../rack-files/waiting-files';
 import { readRecycling, recycle } from '../../recycling/recycling';
 import { readScale } from '../../scale/scale';
@@ -73,10 +74,16 @@ export function rackRoutes(router: Router, context: ServerContext, lanes: Lanes)
     return orderFile(context);
   });
   // What it brings is read in a worker, from the first bracket on: only bytes come this far.
-  router.post(api.importRack.path, async (request, response) => {
-    const body: unknown = request.body;
-    const bytes = body instanceof Uint8Array ? body : new Uint8Array();
-    const turn = lanes.turn('long', response);
-    response.json(await turn(() => importRack(context, personOf(response), bytes, placeOf(request))));
-  });
+  const bringsFile = (
+    path: string,
+    take: (body: Uint8Array, person: Person, place: string) => Promise<object>,
+  ): unknown =>
+    router.post(path, async (request, response) => {
+      const body: unknown = request.body;
+      const bytes = body instanceof Uint8Array ? body : new Uint8Array();
+      const turn = lanes.turn('long', response);
+      response.json(await turn(() => take(bytes, personOf(response), placeOf(request))));
+    });
+  bringsFile(api.importRack.path, (bytes, person, place) => importRack(context, person, bytes, place));
+  bringsFile(api.readStockList.path, (bytes, person, place) => importStock(context, person, bytes, place));
 }

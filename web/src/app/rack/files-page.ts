@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import {
   api,
   FILE_COLUMNS,
@@ -22,7 +23,7 @@ import { RackTabs } from './rack-tabs';
 /** Products, pieces and ledger as open files, out and in; a file to import is looked at first. */
 @Component({
   selector: 'ys-files-page',
-  imports: [Choice, RackTabs],
+  imports: [Choice, RackTabs, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './files-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -80,11 +81,14 @@ export class FilesPage {
     );
   }
 
-  protected chosen(files: FileList | null): void {
+  /** @param input emptied, so that the same file can be chosen again once it was corrected */
+  protected chosen(input: HTMLInputElement): void {
+    const [file = null] = Array.from(input.files ?? []);
+    input.value = '';
     this.waiting.set(null);
-    this.file.set(files?.[0] ?? null);
+    this.file.set(file);
     this.result.set(null);
-    if (this.file()) this.send(true);
+    if (file) this.send(true);
   }
 
   protected isWrong(row: number): boolean {

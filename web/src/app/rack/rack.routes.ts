@@ -9,5 +9,10 @@ export const RACK_ROUTES: Routes = [
   { path: 'count', loadComponent: async () => (await import('./count-rack')).CountRack, title },
   { path: 'cuts', loadComponent: async () => (await import('./cuts/cuts-page')).CutsPage, title },
   { path: 'order', loadComponent: async () => (await import('./order/order-page')).OrderPage, title },
+  {
+    path: 'stock-list',
+    loadComponent: async () => (await import('./stock-list/stock-list-page')).StockListPage,
+    title,
+  },
   { path: 'files', loadComponent: async () => (await import('./files-page')).FilesPage, title },
 ];
