@@ -87,9 +87,11 @@ export class Fill {
     const presses = this.disturbed.chance() < 0.5;
     this.truth[layer]! += by;
     if (this.bench) await this.panel(`/turn?n=${String(by)}`);
-    if (!this.bench || (!this.agent.heard && presses)) {
+    // Of turns that are shown already, none is pressed.
+    const missing = Math.min(by, this.truth[layer]! - this.agent.shown(layer));
+    if ((!this.bench || (!this.agent.heard && presses)) && missing > 0.01) {
       this.pressed = this.bench !== null;
-      this.agent.happen({ kind: 'turns', payload: { layer, turns: by } });
+      this.agent.happen({ kind: 'turns', payload: { layer, turns: missing } });
     }
     this.check(layer);
   }

@@ -102,8 +102,9 @@ export class ShopRun extends RunStore {
       }
     } catch (error) {
       this.trouble.set(sentenceOf(error));
-      // Nothing of it is kept here: it is asked for again until the server is back, or somebody goes elsewhere.
-      const away = error instanceof RequestProblem && error.away;
+      // Nothing of it is kept here: it is asked for again until the server is back, or somebody goes elsewhere. A server
+      // that failed just then may have lost its database in the middle.
+      const away = error instanceof RequestProblem && (error.away || error.code === 'server-error');
       if (away) this.again = setTimeout(() => void this.open(id, { watched }), AGAIN_MS);
     }
   }
