@@ -62,7 +62,7 @@ const SCREENS = [
   ['/rack/count', 'count', '[data-test=count-row]'],
   ['/rack/cuts', 'cuts', 'ys-cuts-page section'],
   ['/rack/order', 'order', 'ys-order-page tbody tr'],
-  ['/rack/stock-list', 'stock-list', 'ys-stock-list-page input[type=file]'],
+  ['/rack/files/stock-list', 'stock-list', 'ys-stock-list-page input[type=file]'],
   ['/rack/files', 'files', 'ys-files-page input[type=file]'],
   ['/reels', 'reels', 'ys-reel-search [role=listitem]'],
   ['/reels/book', 'reel book', 'ys-reel-book li'],

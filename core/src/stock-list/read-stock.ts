@@ -28,9 +28,10 @@ interface KnownLine {
   readonly diameter: number;
 }
 
-/** A row as the rack's own files write it, and the row of the list it comes from, as a spreadsheet counts. */
+/** A row as the rack's own files write it, the row of the list it comes from, as a spreadsheet counts, and its line's name. */
 export interface StockRow {
   readonly row: number;
+  readonly name: string;
   readonly values: Readonly<Record<string, string>>;
 }
 
@@ -59,10 +60,11 @@ const MOST_SPOOLS = 200;
  * with decimal commas, with thousands grouped; what no column says is said for the whole list.
  *
  * @param table rows as they stand in the file, the first the headings
+ * @param above how many rows of the file stand above the headings
  */
 export function readStock(
   [, ...table]: readonly (readonly string[])[],
-  reading: StockReading,
+  { above = 0, ...reading }: StockReading & { readonly above?: number },
   { lines, pieceCodes }: OnTheRack,
 ): StockRead {
   const lacking = NEEDED.filter((field) => !reading.columns.some((column) => column.field === field));
@@ -86,8 +88,8 @@ export function readStock(
   const pieces: StockRow[] = [];
   const problems: StockProblem[] = [];
   table.forEach((cells, i) => {
-    // The headings are a spreadsheet's first row.
-    const row = i + 2;
+    // A spreadsheet's first row is its first, whatever stands in it.
+    const row = above + i + 2;
     if (cells.every((cell) => cell.trim() === '')) return;
     const one = readRow(cells, reading);
     if ('problems' in one) {
@@ -99,13 +101,13 @@ export function readStock(
     if (code === undefined || (one.lineCode !== '' && !lineCodes.has(code))) {
       code ??= codeOf(one.name, String(Math.round(100 * one.diameter)), lineCodes);
       lineCodes.add(code);
-      products.push({ row, values: productValues(one, code) });
+      products.push({ row, name: one.name, values: productValues(one, code) });
     }
     known.set(key, code);
     for (let n = 0; n < one.spools; n += 1) {
       const piece = one.code !== '' && n === 0 ? one.code : nextPiece(code, codes);
       codes.add(piece);
-      pieces.push({ row, values: pieceValues(one, code, piece) });
+      pieces.push({ row, name: one.name, values: pieceValues(one, code, piece) });
     }
   });
   return { products, pieces, problems };

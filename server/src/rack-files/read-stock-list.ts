@@ -59,7 +59,11 @@ export async function readAskedStock({
   if ('wrong' in table) return { ok: false, errors: [{ path: 'body.base64', message: table.wrong }] };
   const [heads = []] = table.rows;
   const reading = said?.columns.length === heads.length ? said : readingOf(table.rows, imperial);
-  const read = readStock(table.rows, reading, { lines, pieceCodes: new Set(pieceCodes) });
+  const read = readStock(
+    table.rows,
+    { ...reading, above: table.above },
+    { lines, pieceCodes: new Set(pieceCodes) },
+  );
   const products = checked(ProductRowSchema, read.products);
   const pieces = checked(PieceRowSchema, read.pieces);
   const errors = [
@@ -80,10 +84,10 @@ export async function readAskedStock({
       rows: table.rows.slice(1).filter((cells) => cells.some((cell) => cell.trim() !== '')).length,
       lines: read.products.length,
       pieces: read.pieces.length,
-      sample: read.pieces.slice(0, SHOWN_PIECES).map(({ row, values }) => ({
+      sample: read.pieces.slice(0, SHOWN_PIECES).map(({ row, name: lineName, values }) => ({
         row,
         code: values.code ?? '',
-        line: values.product ?? '',
+        line: `${values.product ?? ''} ${lineName}`,
         receivedM: values.received_m ?? '',
         leftM: values.left_m ?? '',
         place: values.place ?? '',

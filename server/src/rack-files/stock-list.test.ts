@@ -79,7 +79,12 @@ describe('a shop’s own stock list', () => {
       ['Smoke leader', 'Fluorocarbon', '0.018', '200', 'sm-18'],
     ];
     const { body } = await send(spreadsheet(rows));
-    expect(body).toMatchObject({ taken: true, lines: 1, pieces: 1 });
+    expect(body).toMatchObject({
+      taken: true,
+      lines: 1,
+      pieces: 1,
+      sample: [{ row: 3, line: 'SMO-46 Smoke leader' }],
+    });
     const products = (await ada<Product[]>('GET', '/products')).body;
     expect(products.find(({ name }) => name === 'Smoke leader')).toMatchObject({ diameter: 0.4572 });
     const tabs = Buffer.from('Line\tdia mm\tm\nCafé nylon\t0.3\t500\n', 'latin1');

@@ -4,7 +4,9 @@ import Papa from 'papaparse';
 import readSheets from 'read-excel-file/node';
 
 /** A list as rows of text, the headings first, or what is wrong with the file. */
-export type StockTable = { readonly rows: string[][] } | { readonly wrong: string };
+export type StockTable =
+  | { readonly rows: string[][]; /** Rows above the headings. */ readonly above: number }
+  | { readonly wrong: string };
 
 /** A spreadsheet file is a packed folder: it begins with these two letters. */
 const isSpreadsheet = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
@@ -18,7 +20,7 @@ export async function readTable(bytes: Uint8Array): Promise<StockTable> {
   if (at < 0) return { wrong: 'No row of the file has two columns. Is it a list with headings?' };
   if (read.rows.length - at > MOST_STOCK_ROWS)
     return { wrong: `The list has more than ${MOST_STOCK_ROWS.toLocaleString('en')} rows. Split it.` };
-  return { rows: read.rows.slice(at) };
+  return { rows: read.rows.slice(at), above: at };
 }
 
 /** A list of thousands of rows is a few megabytes unpacked: what says that it is more is none. */
@@ -41,7 +43,7 @@ async function fromSheet(bytes: Uint8Array): Promise<StockTable> {
     if (unpackedSize(bytes) > MOST_UNPACKED)
       return { wrong: 'The spreadsheet is larger than any stock list. Save the one sheet as CSV.' };
     const [sheet] = await readSheets(Buffer.from(bytes));
-    return { rows: (sheet?.data ?? []).map((row) => row.map(cellText)) };
+    return { rows: (sheet?.data ?? []).map((row) => row.map(cellText)), above: 0 };
   } catch {
     return {
       wrong: 'The file is a packed one, and no spreadsheet that can be read. Save it as .xlsx or as CSV.',
@@ -60,7 +62,7 @@ function fromText(bytes: Uint8Array): StockTable {
   const { data, errors } = Papa.parse<string[]>(text, { delimitersToGuess: [',', ';', '\t'] });
   if (errors.some(({ code }) => code === 'MissingQuotes'))
     return { wrong: 'A quotation mark is opened and never closed: the file may have been cut short.' };
-  return { rows: data };
+  return { rows: data, above: 0 };
 }
 
 /** As UTF-8 where it is that, and else as what spreadsheets write in the West: a list has few letters beyond plain ones. */

@@ -71,7 +71,7 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
     'What runs out first at the use of the last weeks, with what is promised already taken into account. Beside each line stands what its metre costs in each size that was bought.',
   ],
   [
-    /^\/rack\/stock-list/,
+    /^\/rack\/files\/stock-list/,
     'Imports the list a shop keeps of its spools, as it is: a spreadsheet or CSV with headings of its own. Say what each column is where that was not found, look at the pieces, then import them all.',
   ],
   [

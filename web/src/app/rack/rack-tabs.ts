@@ -17,6 +17,6 @@ export class RackTabs {
     { path: '/rack/recycling', name: 'Recycling' },
     { path: '/rack/count', name: 'Count' },
     { path: '/rack/order', name: 'What to order' },
-    { path: '/rack/files', name: 'Import, export' },
+    { path: '/rack/files', name: 'Import, export', below: true },
   ];
 }

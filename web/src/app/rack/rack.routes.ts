@@ -10,7 +10,7 @@ export const RACK_ROUTES: Routes = [
   { path: 'cuts', loadComponent: async () => (await import('./cuts/cuts-page')).CutsPage, title },
   { path: 'order', loadComponent: async () => (await import('./order/order-page')).OrderPage, title },
   {
-    path: 'stock-list',
+    path: 'files/stock-list',
     loadComponent: async () => (await import('./stock-list/stock-list-page')).StockListPage,
     title,
   },
