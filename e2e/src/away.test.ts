@@ -1,6 +1,6 @@
 import { Key } from 'selenium-webdriver';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { BenchHand } from './bench-hand';
+import { fixedSpool, type BenchHand } from './bench-hand';
 import type { Browser } from './browser';
 import { journey } from './journey';
 
@@ -9,12 +9,7 @@ let hand: BenchHand;
 journey((opened) => ({ browser, hand } = opened), { brings: { 'JA-204': 'N-204', 'JA-207': 'N-207' } });
 
 const REEL = {
-  gear: '5.2:1',
-  rating: '208 x 0.25',
-  lip: '46 mm',
-  main: 'JA-207',
-  length: '100 m',
-  backing: 'JA-204',
+  ...fixedSpool('JA-207', '100 m', 'JA-204'),
 };
 
 /** The server stands still, as on a machine that was unplugged, or goes on. */

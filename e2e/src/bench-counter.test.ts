@@ -1,6 +1,6 @@
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { BenchHand } from './bench-hand';
+import { BenchHand, fixedSpool } from './bench-hand';
 import { Browser } from './browser';
 import { journey } from './journey';
 
@@ -9,12 +9,7 @@ let hand: BenchHand;
 journey((opened) => ({ browser, hand } = opened), { brings: { 'JC-204': 'N-204', 'JC-207': 'N-207' } });
 
 const REEL = {
-  gear: '5.2:1',
-  rating: '208 x 0.25',
-  lip: '46 mm',
-  main: 'JC-207',
-  length: '110 m',
-  backing: 'JC-204',
+  ...fixedSpool('JC-207', '110 m', 'JC-204'),
 };
 
 /** Turns the simulated counter of the second bench. */

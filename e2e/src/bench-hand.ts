@@ -22,6 +22,10 @@ export interface TypedReel {
   readonly planned?: false;
 }
 
+/** The fixed spool most journeys book: what is wound on it, and how much. */
+export const fixedSpool = (main: string, length: string, backing: string) =>
+  ({ gear: '5.2:1', rating: '208 x 0.25', lip: '46 mm', main, length, backing }) as const;
+
 /** What a technician does at the screen: books a reel, takes it to the bench, and goes through its steps. */
 export class BenchHand {
   runId = 0;

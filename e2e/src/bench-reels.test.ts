@@ -1,7 +1,7 @@
 import type { Fill, Piece, Reel } from '@yard-spool/contract';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import type { BenchHand } from './bench-hand';
+import { fixedSpool, type BenchHand } from './bench-hand';
 import type { Browser } from './browser';
 import { journey } from './journey';
 
@@ -29,12 +29,7 @@ describe('from bag to closed run', () => {
     await hand.book({
       customer: 'Bench Fixed',
       name: 'Bench 3000',
-      gear: '5.2:1',
-      rating: '208 x 0.25',
-      lip: '46 mm',
-      main: 'JB-207',
-      length: '120 m',
-      backing: 'JB-204',
+      ...fixedSpool('JB-207', '120 m', 'JB-204'),
     });
     await hand.until('Backing');
     await browser.text('Guide, never grip', 'b');
@@ -124,12 +119,7 @@ describe('from bag to closed run', () => {
     await hand.book({
       customer: 'Bench Long',
       name: 'Bench 3000',
-      gear: '5.2:1',
-      rating: '208 x 0.25',
-      lip: '46 mm',
-      main: 'JB-207',
-      length: '120 m',
-      backing: 'JB-204',
+      ...fixedSpool('JB-207', '120 m', 'JB-204'),
     });
     await hand.until('Read backing depth');
     await (await browser.field('Depth below the lip')).sendKeys('5.4 mm', Key.ENTER);
@@ -156,12 +146,7 @@ describe('from bag to closed run', () => {
     await hand.fill({
       customer: 'Bench Swap',
       name: 'Bench 3000',
-      gear: '5.2:1',
-      rating: '208 x 0.25',
-      lip: '46 mm',
-      main: 'JB-207',
-      length: '110 m',
-      backing: 'JB-204',
+      ...fixedSpool('JB-207', '110 m', 'JB-204'),
     });
     await browser.click('Other ways');
     await browser.text('Main first', 'b');

@@ -1,3 +1,4 @@
+import { fixedSpool } from './bench-hand';
 import type { RunHappening } from '@yard-spool/core';
 import { Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
@@ -11,12 +12,7 @@ journey((opened) => ({ browser, hand } = opened), { brings: { 'JX-204': 'N-204',
 
 const REEL: Omit<TypedReel, 'customer'> = {
   name: 'Cut off 3000',
-  gear: '5.2:1',
-  rating: '208 x 0.25',
-  lip: '46 mm',
-  main: 'JX-207',
-  length: '60 m',
-  backing: 'JX-204',
+  ...fixedSpool('JX-207', '60 m', 'JX-204'),
 };
 
 /** Brings a run to its last step, as if all before had been done: the bench's page hears of it. */

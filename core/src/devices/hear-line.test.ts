@@ -85,52 +85,14 @@ describe('lines of a counter', () => {
       const { doubt, sound } = answeredAt(after(...wound, ...lines), count, DEVICE);
       return [doubt, sound.count];
     };
-    const twice: readonly Told[] = [
-      [66, 464],
-      [67, 466],
-      [68, 867],
-      [69, 869],
-    ];
+    const jump: Told = [66, 464];
+    const begun: readonly Told[] = [jump, [1, 0, 5, 'fresh'], [2, 3]];
+    const twice: readonly Told[] = [jump, [67, 466], [68, 867], [69, 869]];
     expect(answered(twice, 466)).toEqual(['jumped', 466]);
     expect(answered(twice, 867)).toEqual([null, 869]);
     // What was wound on since the answer was given is no doubt, forward or back.
-    expect(
-      answered(
-        [
-          [66, 464],
-          [67, 468],
-        ],
-        464,
-      ),
-    ).toEqual([null, 468]);
-    expect(
-      answered(
-        [
-          [66, 464],
-          [67, 462],
-        ],
-        464,
-      ),
-    ).toEqual([null, 462]);
-    expect(
-      answered(
-        [
-          [66, 464],
-          [1, 0, 5, 'fresh'],
-          [2, 3],
-        ],
-        464,
-      ),
-    ).toEqual(['restarted', 464]);
-    expect(
-      answered(
-        [
-          [66, 464],
-          [1, 0, 5, 'fresh'],
-          [2, 3],
-        ],
-        0,
-      ),
-    ).toEqual([null, 3]);
+    for (const on of [468, 462]) expect(answered([jump, [67, on]], 464)).toEqual([null, on]);
+    expect(answered(begun, 464)).toEqual(['restarted', 464]);
+    expect(answered(begun, 0)).toEqual([null, 3]);
   });
 });

@@ -1,16 +1,10 @@
 import type { Bag, Fill, Job, Piece, ReorderLine, Run } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
-import { TestShop } from '../testing/test-shop';
+import { askAs } from '../testing/ask-as';
 
-let shop: TestShop;
-let bo: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  bo = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+const bo = askAs('Bo');
 
 /** A main of a given length alone, off the piece's own line. */
 const mainOnly = (metres: number, code = 'T-26', diameter = 0.26, material = 'nylon') => ({

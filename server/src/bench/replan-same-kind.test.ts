@@ -1,6 +1,6 @@
 import type { Bag, Fill, Job, Run } from '@yard-spool/contract';
 import type { PlanInput } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import {
   booking,
   FIRST_BENCH,
@@ -11,16 +11,10 @@ import {
   runOf,
   wholeFill,
 } from '../testing/bookings';
-import { TestShop } from '../testing/test-shop';
+import { askAs } from '../testing/ask-as';
 import { said } from '../testing/said';
 
-let shop: TestShop;
-let bo: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  bo = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+const bo = askAs('Bo');
 
 const bagOf = async (run: Run): Promise<Bag> => (await bo<Bag>('GET', `/bags/${String(run.bagNumber)}`)).body;
 const send = (run: Run, after: number, happenings: { kind: string; payload: object }[]) =>

@@ -1,14 +1,8 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
-import { TestShop } from '../testing/test-shop';
+import { askAs } from '../testing/ask-as';
 
-let shop: TestShop;
-let ask: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Ada');
-});
-afterAll(() => shop.close());
+const ask = askAs('Ada');
 
 const many = (count: number, one: unknown = {}): unknown[] => Array.from({ length: count }, () => one);
 
