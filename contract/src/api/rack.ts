@@ -53,6 +53,8 @@ export const rackApi = {
   listRack: route('GET', '/rack', { query: RackQuerySchema, reply: pageOf(PieceSchema) }),
   /** What a bar code on a pack stands for here. */
   readPack: route('GET', '/packs/:code', { params: byPackCode, reply: PackSchema }),
+  /** What another piece of a line is, by the last one of it; null where there was none. */
+  readNextOf: route('GET', '/products/:id/next-piece', { params: byId, reply: v.nullable(PackSchema) }),
   receivePiece: route('POST', '/pieces', { body: NewPieceSchema, reply: PieceSchema }),
   readPiece: route('GET', '/pieces/:code', {
     params: byCode,

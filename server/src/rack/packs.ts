@@ -10,7 +10,21 @@ const TRIES = 50;
 export async function readPack(from: Reading, packCode: string): Promise<Pack> {
   const last = await from.tables.pieces.findOne({ where: { packCode }, order: [['id', 'DESC']] });
   if (!last) throw new ProblemError('not-found', 'This bar code is new here. Say once what it stands for.');
-  const piece = await onePiece(from, { code: last.code });
+  return another(from, last.code);
+}
+
+/** What another piece of a line is, by the last one that came of it; stripped line and remnants come of nothing new. */
+export async function readNextOf(from: Reading, productId: number): Promise<Pack | null> {
+  const last = await from.tables.pieces.findOne({
+    where: { productId, kind: ['bulk', 'pack'] },
+    order: [['id', 'DESC']],
+  });
+  return last && another(from, last.code);
+}
+
+/** Another piece like one that is there, under the next code that is free. */
+async function another(from: Reading, code: string): Promise<Pack> {
+  const piece = await onePiece(from, { code });
   const { product, kind, place, receivedMm, lot, priceMinor, tareG, flangeMm, coreMm, wound, leaves, newOn } =
     piece;
   return {
@@ -18,7 +32,7 @@ export async function readPack(from: Reading, packCode: string): Promise<Pack> {
     kind,
     place,
     lengthMm: receivedMm,
-    nextCode: await freeCodeAfter(from, last.code),
+    nextCode: await freeCodeAfter(from, code),
     lot,
     priceMinor,
     tareG,

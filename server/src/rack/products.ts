@@ -36,8 +36,14 @@ export const productValues = ({ diameter, strengthKg, maker, ...rest }: NewProdu
 });
 
 /** The product a new piece is of: one that is known, or one made for it. */
+/** A code that somebody else has, told at its field. */
+export const taken = (sentence: string, path: string): ProblemError =>
+  new ProblemError('already-exists', sentence, [{ path, message: sentence }]);
+
 export async function productFor(u: Unit, asked: { id: number } | NewProduct): Promise<number> {
   if (!('id' in asked)) {
+    if (await u.tables.products.findOne({ where: { code: asked.code } }))
+      throw taken(`There is a line ${asked.code} already. Choose it in the list.`, 'product.code');
     const { id } = await u.tables.products.create(productValues(asked));
     await u.happened.renamed('line', [id]);
     return id;

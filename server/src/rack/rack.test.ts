@@ -27,7 +27,12 @@ describe('the rack', () => {
   it('refuses a code that is taken, a length of zero, and line that is too thick', async () => {
     const product = { id: (await ledger('A-26')).piece.product.id };
     const piece = { code: 'A-26', product, kind: 'bulk', place: '', lengthMm: 1000 };
-    expect((await ask('POST', '/pieces', piece)).body).toMatchObject({ status: 409, code: 'already-exists' });
+    expect((await ask('POST', '/pieces', piece)).body).toMatchObject({
+      code: 'already-exists',
+      errors: [{ path: 'code', message: 'There is a piece A-26 already.' }],
+    });
+    const next = await ask('GET', `/products/${String(product.id)}/next-piece`);
+    expect(next.body).toMatchObject({ nextCode: 'A-27', lengthMm: 500_000, kind: 'bulk' });
     expect(
       (await ask('POST', '/pieces', { ...piece, code: 'A-99', lengthMm: 0 })).body.errors?.[0]?.path,
     ).toBe('lengthMm');

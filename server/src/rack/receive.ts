@@ -4,7 +4,7 @@ import type { ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { addMoves } from './move';
-import { productFor } from './products';
+import { productFor, taken } from './products';
 import { onePiece } from './rack';
 
 type NewPiece = InferOutput<typeof NewPieceSchema>;
@@ -44,6 +44,8 @@ export async function createPiece(u: Unit, asked: NewPiece): Promise<void> {
     throw new ProblemError('not-found', `There is no reel ${fromReel} this could have been stripped from.`, [
       { path: 'fromReel', message: `There is no reel ${fromReel}.` },
     ]);
+  if (await u.tables.pieces.findOne({ where: { code } }))
+    throw taken(`There is a piece ${code} already.`, 'code');
   const productId = await productFor(u, asked.product);
   const piece = await u.tables.pieces.create({
     code,

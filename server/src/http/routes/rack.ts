@@ -6,7 +6,7 @@ import { countPiece, weighPiece } from '../../rack/correct';
 import { addMassSample, listShopLines, writeMaker } from '../../rack/products';
 import { listRack } from '../../rack/list-rack';
 import { listStock, readPiece } from '../../rack/rack';
-import { readPack } from '../../rack/packs';
+import { readNextOf, readPack } from '../../rack/packs';
 import { receivePiece } from '../../rack/receive';
 import { orderFile } from '../../rack-files/order-file';
 import { readReorder } from '../../cuts/reorder';
@@ -33,6 +33,7 @@ export function rackRoutes(router: Router, context: ServerContext, lanes: Lanes)
   );
   serve(router, api.listPieces, () => listStock(context));
   serve(router, api.listRack, ({ query }) => listRack(context, query));
+  serve(router, api.readNextOf, ({ params }) => readNextOf(context, params.id));
   serve(router, api.readPack, ({ params }) => readPack(context, params.code));
   serve(router, api.receivePiece, ({ body, response }) => receivePiece(context, personOf(response), body));
   serve(router, api.readPiece, ({ params, query }) => readPiece(context, params.code, query));

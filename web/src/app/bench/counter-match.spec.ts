@@ -32,6 +32,10 @@ const walked = (seq: number, reading: number): RunEvent =>
 const walksIn = (happened: readonly RunHappening[]) =>
   happened.flatMap((one) => (one.kind === 'walked' ? [one.payload] : []));
 
+/** The counter of a trolling reel that is filled, with what happened since. */
+const matching = (...since: readonly RunEvent[]) =>
+  onARun(CounterMatchPanel, { ownButton: true }, [...FILLED, ...since], TROLLING);
+
 describe('matching a counter', () => {
   it('takes a mark and a reading in whatever they are marked in, and says what it is to show', async () => {
     const { store, type, press, shown } = await onARun(
@@ -72,24 +76,14 @@ describe('matching a counter', () => {
   });
 
   it('gives one big answer with metres, turns and what one foot is worth', async () => {
-    const { shown } = await onARun(
-      CounterMatchPanel,
-      { ownButton: true },
-      [...FILLED, walked(70, 104)],
-      TROLLING,
-    );
+    const { shown } = await matching(walked(70, 104));
     expect(shown()).toMatch(/It shows 104 at 100 ft\. Add \d+(\.\d)? m/);
     expect(shown()).toMatch(/\d+ handle turns; likely/);
     expect(shown()).toMatch(/m of line moves it by one ft at 100 ft, by its own spool/);
   });
 
   it('writes down another length that came off', async () => {
-    const { store, type, press } = await onARun(
-      CounterMatchPanel,
-      { ownButton: true },
-      [...FILLED, walked(70, 97)],
-      TROLLING,
-    );
+    const { store, type, press } = await matching(walked(70, 97));
     await type('Another length came off', '12 m');
     await press('Enter');
     const [off] = store.happened;
@@ -97,35 +91,20 @@ describe('matching a counter', () => {
   });
 
   it('says that it agrees', async () => {
-    const { shown } = await onARun(
-      CounterMatchPanel,
-      { ownButton: true },
-      [...FILLED, walked(70, 100)],
-      TROLLING,
-    );
+    const { shown } = await matching(walked(70, 100));
     expect(shown()).toContain('It agrees');
     expect(shown()).toContain('Cut the supply now');
   });
 
   it('says what would help where no level makes it agree', async () => {
-    const { shown } = await onARun(
-      CounterMatchPanel,
-      { ownButton: true },
-      [...FILLED, walked(70, 118)],
-      TROLLING,
-    );
+    const { shown } = await matching(walked(70, 118));
     expect(shown()).toContain('It cannot be matched at 100 ft on this main');
     expect(shown()).toContain('above the lip');
   });
 
   it('asks about a reading that cannot be, and takes the answer by its key', async () => {
     const moved = anEvent(71, { kind: 'metres', payload: { layer: 'main', metres: 25 } });
-    const { store, type, press, shown } = await onARun(
-      CounterMatchPanel,
-      { ownButton: true },
-      [...FILLED, walked(70, 104), moved],
-      TROLLING,
-    );
+    const { store, type, press, shown } = await matching(walked(70, 104), moved);
     await type('Counter reads at the mark', '104');
     await press('Take this reading');
     expect(shown()).toContain('Was no line moved after the last walk?');

@@ -1,6 +1,8 @@
+import { TestBed } from '@angular/core/testing';
 import type { Pack } from '@yard-spool/contract';
 import { aPiece } from '../testing/pieces';
 import { openScreen, problem } from '../testing/screen';
+import { LastLine } from './last-line';
 import { ReceivePiece } from './receive-piece';
 
 const { product, lot, priceMinor, tareG, flangeMm, coreMm, wound, leaves, newOn } = aPiece({ tareG: 24 });
@@ -74,15 +76,32 @@ describe('packs that are scanned', () => {
   });
 
   it('without a code are received as any piece', async () => {
-    const { http, fixture, type, press, stored, received } = await open();
+    const { http, fixture, element, type, press, stored, received } = await open();
     await type('Line', '1');
     await type('Piece code', 'F-201');
-    await type('Length on it', '50 m');
+    // What was typed stays, whatever is proposed.
+    http.expectOne('/api/products/1/next-piece').flush({ ...PACK, kind: 'bulk' });
+    await fixture.whenStable();
     await press('Add to stock');
     const asked = http.expectOne('/api/pieces');
-    expect(asked.request.body).toMatchObject({ packCode: null });
-    asked.flush(aPiece({ code: 'F-201' }));
+    expect(asked.request.body).toMatchObject({
+      packCode: null,
+      code: 'F-201',
+      lengthMm: 150_000,
+      place: 'Drawer 4',
+    });
+    const error = { path: 'code', message: 'There is a piece F-201 already.' };
+    asked.flush(
+      { ...problem('already-exists', error.message), errors: [error] },
+      { status: 409, statusText: 'no' },
+    );
+    await fixture.whenStable();
+    expect(element.querySelector('[data-test=code-taken]')?.textContent).toBe(error.message);
+    await press('Add to stock');
+    http.expectOne('/api/pieces').flush(aPiece({ code: 'F-201' }));
     await fixture.whenStable();
     expect([stored, received]).toEqual([[], ['F-201']]);
+    // The next one is likely another of the same line.
+    expect(TestBed.inject(LastLine).productId).toBe(product.id);
   });
 });

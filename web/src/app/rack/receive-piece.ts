@@ -7,11 +7,11 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, PIECE_KINDS, type MakerWords, type Pack, type Piece } from '@yard-spool/contract';
 import { MATERIALS, parseQuantity, type Dimension } from '@yard-spool/core';
-import { map, startWith } from 'rxjs';
+import { catchError, map, of, startWith, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { sentenceOf } from '../data/request-problem';
@@ -24,8 +24,13 @@ import { text } from '../ui/text-control';
 import { WrapsHelper } from '../ui/wraps-helper';
 import { MakerFields } from './maker-fields';
 import { makerForm, makerWrong, readMaker } from './maker-form';
+import { LastLine } from './last-line';
 import { FactsFields } from './facts-fields';
 import { factsForm, factsReader } from './piece-facts';
+
+/** What is proposed of a spool before anything is typed. */
+type Proposed = Readonly<Record<'code' | 'length' | 'place' | 'kind', string>>;
+const EMPTY: Proposed = { code: '', length: '', place: '', kind: 'bulk' };
 
 /** Taking a piece on to the rack: of a line that is known, or of a new one. */
 @Component({
@@ -37,6 +42,7 @@ import { factsForm, factsReader } from './piece-facts';
 })
 export class ReceivePiece {
   private readonly api = inject(ApiService);
+  private readonly lastLine = inject(LastLine);
   protected readonly units = inject(UnitsService);
 
   readonly received = output<Piece>();
@@ -73,6 +79,8 @@ export class ReceivePiece {
     ),
     { initialValue: this.form.getRawValue() },
   );
+  /** What was proposed for the line that is chosen. */
+  private proposed: Proposed = EMPTY;
   protected readonly isNew = computed(() => this.typed().productId === '');
   protected readonly sending = new Sending();
   /** What was found of the bar code, or done last. */
@@ -84,6 +92,20 @@ export class ReceivePiece {
   } as const;
 
   constructor() {
+    // Another spool of the line that came last is the likeliest one.
+    const { productId } = this.lastLine;
+    if (productId !== null) this.controls.productId.setValue(String(productId));
+    this.controls.productId.valueChanges
+      .pipe(
+        startWith(this.controls.productId.value),
+        switchMap((id) =>
+          id === ''
+            ? of(null)
+            : this.api.call(api.readNextOf, { params: { id: Number(id) } }).pipe(catchError(() => of(null))),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((next) => this.propose(this.controls.packCode.value.trim() === '' ? next : null));
     const free = inject(Keyboard).takeScans((code) => {
       this.controls.packCode.setValue(code);
       this.lookUp();
@@ -128,9 +150,26 @@ export class ReceivePiece {
       packCode: typed.packCode.trim() || null,
     };
     this.sending.send(this.api.call(api.receivePiece, { body }), (piece) => {
+      this.lastLine.productId = piece.product.id;
       if (body.packCode === null) this.received.emit(piece);
       else this.nextPack(piece);
     });
+  }
+
+  /** What another spool of the chosen line would be; nothing that was typed is changed. */
+  private propose(next: Pack | null): void {
+    for (const field of ['code', 'length', 'place', 'kind'] as const)
+      if (this.controls[field].value === this.proposed[field]) this.controls[field].setValue(EMPTY[field]);
+    this.proposed = next
+      ? {
+          code: next.nextCode,
+          length: this.units.length(next.lengthMm / 1000),
+          place: next.place,
+          kind: next.kind,
+        }
+      : EMPTY;
+    for (const field of ['code', 'length', 'place', 'kind'] as const)
+      if (this.controls[field].value === EMPTY[field]) this.controls[field].setValue(this.proposed[field]);
   }
 
   /** What its box says; hours that were typed before the material became one that is not soaked are not sent. */
@@ -157,6 +196,8 @@ export class ReceivePiece {
 
   private fill({ product, kind, place, lengthMm, nextCode, ...facts }: Pack): void {
     const productId = String(product.id);
+    // What a bar code says goes before what would be proposed.
+    this.proposed = EMPTY;
     const length = this.units.length(lengthMm / 1000);
     this.form.patchValue({ productId, kind, place, length, code: nextCode });
     this.controls.facts.reset(factsForm(facts).getRawValue());
