@@ -132,6 +132,18 @@ describe('files', () => {
     expect(piece).toMatchObject({ lengthMm: 280_000, receivedMm: 300_000 });
   });
 
+  it('of a shop’s own are taken as they are: its columns are found, and put right where they are not', async () => {
+    await (await browser.text('import a stock list', 'a')).click();
+    await choose('ours.csv', 'Name;Ø;Full;Shelf\nOurs of nylon;0,31;1.200;Cellar\n');
+    await browser.text('Say which column is: Length of a full one.', 'td');
+    const is = await browser.find('select[aria-label="Full is the"]');
+    await is.sendKeys('Length of');
+    await browser.click('Import 1 piece');
+    await browser.text('Imported: 1 piece and 1 new line.', 'p');
+    const piece = (await browser.api<Piece[]>('/pieces')).find(({ place }) => place === 'Cellar');
+    expect(piece).toMatchObject({ code: 'OUR-31-1', lengthMm: 1_200_000 });
+  });
+
   it('say nothing the browser complains of', async () => {
     // The refused wet weigh-in is told as an answer of 409, which the browser counts as a failed load.
     const complaints = (await browser.complaints()).filter((message) => !message.includes('409'));

@@ -127,62 +127,88 @@ interface Read extends Omit<KnownLine, 'code'> {
   readonly price: string;
 }
 
-type Problems = { readonly problems: readonly Omit<StockProblem, 'row'>[] };
+interface Problems {
+  readonly problems: readonly Omit<StockProblem, 'row'>[];
+}
 
-function readRow(cells: readonly string[], reading: StockReading): Read | Problems {
-  const problems: Omit<StockProblem, 'row'>[] = [];
-  const text = (field: StockField): string => {
-    const at = reading.columns.findIndex((column) => column.field === field);
-    return at < 0 ? '' : (cells[at] ?? '').trim();
-  };
-  const quantity = (field: StockField): number | null => {
-    const read = quantityIn(text(field), field, reading);
+/** The cells of one row by what they are, and what is wrong with them. */
+class Cells {
+  readonly problems: Omit<StockProblem, 'row'>[] = [];
+
+  constructor(
+    private readonly cells: readonly string[],
+    private readonly reading: StockReading,
+  ) {}
+
+  text(field: StockField): string {
+    const at = this.reading.columns.findIndex((column) => column.field === field);
+    return at < 0 ? '' : (this.cells[at] ?? '').trim();
+  }
+
+  /** A quantity in the core's unit; null where there is none, or none that can be read. */
+  quantity(field: StockField): number | null {
+    const read = quantityIn(this.text(field), field, this.reading);
     if (typeof read === 'number' || read === null) return read;
-    problems.push({ field, message: read.sentence });
+    this.wrong(field, read.sentence);
     return null;
-  };
-  const needed = (field: StockField, value: number | null): number => {
-    if (value === null && !problems.some((one) => one.field === field))
-      problems.push({ field, message: 'This must be filled in.' });
+  }
+
+  /** A quantity there has to be. */
+  needed(field: StockField): number {
+    const value = this.quantity(field);
+    if (value === null && !this.problems.some((one) => one.field === field))
+      this.wrong(field, 'This must be filled in.');
     return value ?? 0;
-  };
-  const name = text('line');
-  if (name === '') problems.push({ field: 'line', message: 'This must be filled in.' });
-  const said = text('material');
-  const material =
-    (said === '' ? materialIn(name) : materialIn(said)) ?? (said === '' ? reading.material : null);
-  if (!material)
-    problems.push({
-      field: 'material',
-      message:
-        said === ''
-          ? 'Say what the line is made of.'
-          : `“${said}” is no material the rack knows: nylon, fluorocarbon, braid or hollow braid.`,
-    });
-  const diameter = needed('diameter', quantity('diameter'));
-  const length = needed('length', quantity('length'));
-  const left = quantity('left') ?? length;
-  if (left > length && length > 0)
-    problems.push({ field: 'left', message: 'More is left than a full one holds.' });
-  const spools = text('spools') === '' ? 1 : Number(text('spools'));
-  if (!Number.isInteger(spools) || spools < 0 || spools > MOST_SPOOLS)
-    problems.push({ field: 'spools', message: `This is a whole number up to ${String(MOST_SPOOLS)}.` });
-  const strength = quantity('strength');
-  if (problems.length > 0 || !material) return { problems };
+  }
+
+  /** What the line is made of: as its column says, else its name, else what is said for the whole list. */
+  material(): Material | null {
+    const said = this.text('material');
+    const found = said === '' ? (materialIn(this.text('line')) ?? this.reading.material) : materialIn(said);
+    const none = `“${said}” is no material the rack knows: nylon, fluorocarbon, braid or hollow braid.`;
+    if (!found) this.wrong('material', said === '' ? 'Say what the line is made of.' : none);
+    return found;
+  }
+
+  spools(): number {
+    const said = this.text('spools');
+    const spools = said === '' ? 1 : Number(said);
+    if (!Number.isInteger(spools) || spools < 0 || spools > MOST_SPOOLS)
+      this.wrong('spools', `This is a whole number up to ${String(MOST_SPOOLS)}.`);
+    return spools;
+  }
+
+  wrong(field: StockField, message: string): void {
+    this.problems.push({ field, message });
+  }
+}
+
+function readRow(row: readonly string[], reading: StockReading): Read | Problems {
+  const cells = new Cells(row, reading);
+  const name = cells.text('line');
+  if (name === '') cells.wrong('line', 'This must be filled in.');
+  const material = cells.material();
+  const diameter = cells.needed('diameter');
+  const length = cells.needed('length');
+  const left = cells.quantity('left') ?? length;
+  if (left > length && length > 0) cells.wrong('left', 'More is left than a full one holds.');
+  const spools = cells.spools();
+  const strength = cells.quantity('strength');
+  if (cells.problems.length > 0 || !material) return cells;
   return {
     name,
     material,
     diameter,
     strength,
-    tint: tintOf(text('colour') || name),
+    tint: tintOf(cells.text('colour') || name),
     length,
     left,
     spools,
-    lineCode: text('line-code').toUpperCase(),
-    code: text('piece-code').toUpperCase(),
-    place: text('place') || reading.place,
-    lot: text('lot'),
-    price: plain(text('price'), reading.comma).replace(/[^\d.]/g, ''),
+    lineCode: cells.text('line-code').toUpperCase(),
+    code: cells.text('piece-code').toUpperCase(),
+    place: cells.text('place') || reading.place,
+    lot: cells.text('lot'),
+    price: plain(cells.text('price'), reading.comma).replace(/[^\d.]/g, ''),
   };
 }
 
@@ -201,7 +227,7 @@ function quantityIn(
   const written = plain(text, comma);
   const isBare = !/[a-z"'″µ]/i.test(written);
   const read = parseQuantity(isBare && unit !== null ? `${written} ${unit}` : written, dimension);
-  return read.ok ? read.value.value : { sentence: read.issues[0]!.sentence };
+  return read.ok ? read.value.value : { sentence: read.issues[0]?.sentence ?? '' };
 }
 
 const keyOf = ({ name, material, diameter }: Omit<KnownLine, 'code'>): string =>

@@ -35,7 +35,7 @@ export function tintOf(text: string): string {
   const said = text.trim().toLowerCase();
   if (/^#[\da-f]{6}$/.test(said)) return said;
   const named = said.split(/[^a-z]+/).find((word) => word in TINTS);
-  return named === undefined ? NO_TINT : TINTS[named]!;
+  return TINTS[named ?? ''] ?? NO_TINT;
 }
 
 /** The longest code there is, without what is put behind it here. */

@@ -12,5 +12,5 @@ export function askAs(name: 'Ada' | 'Bo'): Asked {
     ask = await shop.as(name);
   });
   afterAll(() => shop?.close());
-  return ((...asked: Parameters<Asked>) => ask!(...asked)) as Asked;
+  return (...asked) => ask!(...asked);
 }
