@@ -19,6 +19,8 @@ export const CounterAtBenchSchema = v.object({
   odd: v.nullable(v.picklist(['restarted', 'jumped', 'unheard'])),
   /** Where it stood right behind its last jump: what it counts from there on can have been wound; left out without one. */
   since: v.exactOptional(v.number()),
+  /** How far the log was when that was asked about first. */
+  from: v.exactOptional(v.number()),
   /** The line meter beside it, which tells the radius being wound at; null where there is none. */
   meter: v.nullable(v.object({ device: DeviceSchema, link: v.picklist(['up', 'silent', 'away']) })),
 });

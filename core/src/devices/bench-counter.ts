@@ -377,6 +377,7 @@ export function shownTo(
   readonly unclaimed: number;
   readonly odd: OddCount | null;
   readonly since?: number;
+  readonly from?: number;
 } {
   const { heard, creditDue, unclaimed } = state;
   const since = creditDue === null && heard?.doubt === 'jumped' ? heard.since : undefined;
@@ -387,5 +388,6 @@ export function shownTo(
     unclaimed,
     odd: (creditDue === null ? heard?.doubt : null) ?? state.odd,
     ...(since === undefined ? {} : { since }),
+    ...(creditDue === null && heard?.doubt && heard.logged !== undefined ? { from: heard.logged } : {}),
   };
 }

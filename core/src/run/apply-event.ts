@@ -36,6 +36,7 @@ function takenUpAgain(state: MutableState, event: RunEvent): void {
 /** What one event does to a run's state. An event about an unknown layer or step has no effect on the rest. */
 export function applyEvent(state: MutableState, told: RunEvent, facts: RunFacts): void {
   const event = inNamesOfNow(told, state.called);
+  state.place = event.seq;
   inHandsOf(state, event);
   takenUpAgain(state, event);
   if (breaksStretch(event)) state.mark = null;

@@ -24,6 +24,8 @@ interface Asked {
   readonly odd: OddCount;
   /** Where it stood right behind its last jump: what came later can have been wound. */
   readonly since?: number;
+  /** How far the log was when it was asked about first: what was said before that is no answer. Left out where unknown. */
+  readonly from?: number;
   /** Spool turns to one counted turn of a layer. */
   readonly gear: (layer: string) => number;
 }
@@ -38,7 +40,7 @@ const BEGAN_AGAIN = 10;
  * answer says where the counter stands, so that it is asked once.
  */
 export function countQuestion(
-  state: Pick<RunState, 'current' | 'devices' | 'answeredAt' | 'unheard'>,
+  state: Pick<RunState, 'current' | 'devices' | 'answeredAt' | 'answeredIn' | 'unheard'>,
   asked: Asked,
 ): CountQuestion | null {
   const open = state.unheard[asked.device.name];
@@ -50,9 +52,9 @@ export function countQuestion(
 
 /** Whether it stands where somebody said last that it stands: where it was credited is no answer, nor is what was said before. */
 const isAnswered = (
-  { devices, answeredAt }: Pick<RunState, 'devices' | 'answeredAt'>,
-  { device: { name }, count }: Asked,
-): boolean => answeredAt[name] === count && devices[name] === count;
+  { devices, answeredAt, answeredIn }: Pick<RunState, 'devices' | 'answeredAt' | 'answeredIn'>,
+  { device: { name }, count, from = 0 }: Asked,
+): boolean => answeredAt[name] === count && devices[name] === count && (answeredIn[name] ?? 0) > from;
 
 /** What was counted, in what it is counted in. */
 const counted = (device: CountingDevice, units: number): Words =>

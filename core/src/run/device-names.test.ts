@@ -97,6 +97,14 @@ describe('a device that is called otherwise', () => {
     expect(
       takenUpAt(event(5, { kind: 'device-at', payload: { device: 'reed-9', count: 30 } }), 'reed-9'),
     ).toBe(30);
-    expect(fold(called(5, 'reed-9', 'reed-1', 30)).answeredAt).toEqual({ 'reed-9': 20 });
+    const state = fold(called(5, 'reed-9', 'reed-1', 30));
+    expect([state.answeredAt, state.answeredIn]).toEqual([{ 'reed-9': 20 }, { 'reed-9': 3 }]);
+  });
+
+  it('is asked about again where it stands as it was said to before it came into doubt', () => {
+    const state = fold(event(5, { kind: 'device-at', payload: { device: 'reed-1', count: 30 } }));
+    const asked = { device: device('reed-1'), count: 30, odd: 'restarted', gear: () => 5 } as const;
+    expect(countQuestion(state, { ...asked, from: 4 })).toBeNull();
+    expect(countQuestion(state, { ...asked, from: 5 })?.answers).toHaveLength(2);
   });
 });

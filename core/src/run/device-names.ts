@@ -37,7 +37,15 @@ interface Naming {
 /** A device is called otherwise from here on: all that is known of it, and all that is open about it, goes on. */
 export function renameDevice(state: MutableState, was: string, is: string): void {
   if (was === is) return;
-  const of = [state.devices, state.creditedTo, state.worth, state.answeredAt, state.heldAt, state.unheard];
+  const of = [
+    state.devices,
+    state.creditedTo,
+    state.worth,
+    state.answeredAt,
+    state.answeredIn,
+    state.heldAt,
+    state.unheard,
+  ];
   for (const known of of as Record<string, unknown>[]) {
     if (!Object.hasOwn(known, was)) continue;
     known[is] = known[was];

@@ -142,6 +142,7 @@ function stands(
   state.counting.add(device);
   if (from === undefined) {
     state.answeredAt[device] = count;
+    state.answeredIn[device] = state.place;
     heldFrom(state, device, count);
   }
   // Whatever was open about it is settled with this.

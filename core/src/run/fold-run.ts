@@ -88,6 +88,7 @@ const copyOf = (state: MutableState): MutableState => ({
   creditedTo: own(state.creditedTo),
   unheard: own(state.unheard),
   answeredAt: own(state.answeredAt),
+  answeredIn: own(state.answeredIn),
   worth: own(state.worth),
   supplies: own(state.supplies),
   notes: own(state.notes),

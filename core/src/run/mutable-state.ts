@@ -37,6 +37,10 @@ export interface MutableState {
   worth: Record<string, { readonly layer: string; readonly each: number; readonly per: number | null }>;
   /** The count of each device that was last said without crediting what it went on by. */
   answeredAt: Record<string, number>;
+  /** The place in the log where that was said. */
+  answeredIn: Record<string, number>;
+  /** The place of the event that is folded. */
+  place: number;
   unheard: Record<string, Unheard>;
   counting: Set<string>;
   byDevice: Set<string>;
@@ -85,6 +89,8 @@ export const emptyState = ({ request, counterOnly }: RunFacts): MutableState => 
   creditedTo: record(),
   unheard: record(),
   answeredAt: record(),
+  answeredIn: record(),
+  place: 0,
   worth: record(),
   counting: new Set(),
   byDevice: new Set(),

@@ -124,6 +124,8 @@ export interface RunState extends Counted {
   readonly held: boolean;
   /** The count each device was last said to stand at, whatever it was credited with: an answer, or a new beginning. */
   readonly answeredAt: Readonly<Record<string, number>>;
+  /** The place in the log where that was said. */
+  readonly answeredIn: Readonly<Record<string, number>>;
   /** The count each device stood at when it was held. */
   readonly heldAt: Readonly<Record<string, number>>;
   /** The count each device stood at when it was last credited or passed over. */

@@ -25,6 +25,7 @@ export function noteSeen(state: MutableState, seen: SeenCount | undefined, ended
   if (ended !== undefined) takeBack(state, device, count, ended);
   state.devices[device] = count;
   state.answeredAt[device] = count;
+  state.answeredIn[device] = state.place;
   heldFrom(state, device, count);
   state.counting.add(device);
 }

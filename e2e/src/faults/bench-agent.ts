@@ -114,13 +114,14 @@ export class BenchAgent {
     // Asked only while it is heard.
     if (!this.heard || !frame?.odd || frame.count === null) return;
     const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
-    const { device, count, odd, since } = frame;
+    const { device, count, odd, since, from } = frame;
     const question = countQuestion(state, {
       device,
       count,
       odd,
       gear,
       ...(since === undefined ? {} : { since }),
+      ...(from === undefined ? {} : { from }),
     });
     if (!question) return;
     const offs = question.answers.map((answer) => this.offBy(answer, truth));
