@@ -325,7 +325,6 @@ export { runFacts } from './run/facts-of-run';
 export {
   beginCounter,
   reduceCounter,
-  shownTo,
   SILENT_MS,
   type BenchCounterState,
   type CounterEffect,
@@ -333,6 +332,7 @@ export {
   type Credited,
   type Weighed,
 } from './devices/bench-counter';
+export { shownTo } from './devices/shown-counter';
 export { takenUpAt } from './devices/taken-up-at';
 export { calledNow, inNamesOfNow, type Called } from './run/device-names';
 export { parseCounterLine, type CounterLine } from './devices/counter-line';

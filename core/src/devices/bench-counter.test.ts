@@ -5,12 +5,12 @@ import type { RunEvent } from '../run/run-event';
 import {
   beginCounter,
   reduceCounter,
-  shownTo,
   type BenchCounterState,
   type CounterEffect,
   type CounterInput,
   type Weighed,
 } from './bench-counter';
+import { shownTo } from './shown-counter';
 
 const DEVICE: CountingDevice = { name: 'reed-1', counts: 'handle-turns', per: 1 };
 

@@ -366,28 +366,3 @@ function notCredited(state: BenchCounterState): Reduced {
 /** Once more in a while; whatever was added since then was added later. */
 const later = (state: BenchCounterState, { since }: Weighed): Reduced =>
   only({ ...state, moved: true, addedAt: since ?? state.addedAt });
-
-/** What whoever watches a run is told of the counter: as it stands, or that it counts for another run. */
-export function shownTo(
-  state: BenchCounterState,
-  runId: number,
-): {
-  readonly link: LinkState | 'taken';
-  readonly count: number | null;
-  readonly unclaimed: number;
-  readonly odd: OddCount | null;
-  readonly since?: number;
-  readonly from?: number;
-} {
-  const { heard, creditDue, unclaimed } = state;
-  const since = creditDue === null && heard?.doubt === 'jumped' ? heard.since : undefined;
-  if (runId !== state.runId) return { link: 'taken', count: null, unclaimed: 0, odd: null };
-  return {
-    link: state.link,
-    count: creditDue ?? heard?.count ?? null,
-    unclaimed,
-    odd: (creditDue === null ? heard?.doubt : null) ?? state.odd,
-    ...(since === undefined ? {} : { since }),
-    ...(creditDue === null && heard?.doubt && heard.logged !== undefined ? { from: heard.logged } : {}),
-  };
-}
