@@ -41,9 +41,8 @@ export function roomLeft(from: Stood, { sequence, count }: Line, by: Judging): n
   const quiet = Math.max(0, now - from.at) / 1000;
   const before = from.room ?? GATHERED_S;
   const isHeldUp = quiet <= HELD_UP_S;
-  const room =
-    Math.min(isHeldUp ? before : Math.min(before, GATHERED_S), MOST_UNSEEN_S) +
-    Math.min(quiet, MOST_UNSEEN_S);
+  const kept = Math.min(before, isHeldUp ? MOST_UNSEEN_S : GATHERED_S);
+  const room = kept + Math.min(quiet, MOST_UNSEEN_S);
   // One line speaks for so much time at most, and the lines that were lost for as much each.
   const most = fresh ? room : Math.min(room, GATHERED_S + EACH_S * (sequence - from.sequence));
   const takes = Math.abs(count - from.count) / device.per / COUNTED_TRAITS[device.counts].fastest;

@@ -22,6 +22,18 @@ const BURSTS = 6;
 /** A record that is wrong for so long while every page says that all is saved stays wrong, ms. */
 const STAYS_MS = 4000;
 
+/** Where a technician counts by hand, and what happens there. */
+interface AtTheShop {
+  readonly ask: Ask;
+  readonly bench: Bench;
+  readonly pieces: TwoPieces;
+  readonly tally: Tally;
+  /** A number from 0 to below 1. */
+  readonly chance: () => number;
+  /** Something may be killed right now. */
+  readonly mayKill: () => void;
+}
+
 /** A technician who counts by hand in a real browser, whose presses are truly known. */
 export class BrowserHand {
   private run: Run | null = null;
@@ -30,35 +42,13 @@ export class BrowserHand {
 
   private constructor(
     private readonly browser: Browser,
-    private readonly ask: Ask,
-    private readonly bench: Bench,
-    private readonly pieces: TwoPieces,
-    private readonly tally: Tally,
-    private readonly chance: () => number,
-    private readonly mayKill: () => void,
+    private readonly at: AtTheShop,
   ) {}
 
-  static async open(
-    screens: string,
-    {
-      ask,
-      bench,
-      pieces,
-      tally,
-      chance,
-      mayKill,
-    }: {
-      readonly ask: Ask;
-      readonly bench: Bench;
-      readonly pieces: TwoPieces;
-      readonly tally: Tally;
-      readonly chance: () => number;
-      readonly mayKill: () => void;
-    },
-  ): Promise<BrowserHand> {
+  static async open(screens: string, at: AtTheShop): Promise<BrowserHand> {
     const browser = await Browser.open(screens);
     await browser.signIn(WHO.name, WHO.passcode);
-    return new BrowserHand(browser, ask, bench, pieces, tally, chance, mayKill);
+    return new BrowserHand(browser, at);
   }
 
   close(): Promise<void> {
@@ -68,11 +58,11 @@ export class BrowserHand {
   /** One thing that goes wrong at the screen, and what it did to the record. */
   async suffers(what: AtTheScreen): Promise<void> {
     await this.atARun();
-    const presses = 5 + Math.floor(200 * this.chance());
-    if (this.chance() < 0.3) this.mayKill();
+    const presses = 5 + Math.floor(200 * this.at.chance());
+    if (this.at.chance() < 0.3) this.at.mayKill();
     await this.does(what, presses);
     this.bursts += 1;
-    this.tally.went(what);
+    this.at.tally.went(what);
     await this.compare(what);
   }
 
@@ -187,10 +177,10 @@ export class BrowserHand {
   /** A reel whose first layer is being wound; another one where this one has had enough. */
   private async atARun(): Promise<void> {
     if (this.run && this.bursts < BURSTS) return;
-    this.run = await runAt(this.ask, this.bench, this.pieces);
+    this.run = await runAt(this.at.ask, this.at.bench, this.at.pieces);
     this.bursts = 0;
     this.truth = 0;
-    await upToBacking(this.ask, this.run);
+    await upToBacking(this.at.ask, this.run);
     await this.opened();
     // Kept by the browser it opens without the server from then on; one that was away just then is asked again.
     while (!(await this.isKept())) await this.opened();
@@ -214,7 +204,7 @@ export class BrowserHand {
     });
     const off = recorded - this.truth;
     if (off === 0) return;
-    this.tally.off(off);
+    this.at.tally.off(off);
     process.stderr.write(
       `After ${what}: ${off < 0 ? 'lost' : 'doubled'} ${String(Math.abs(off))} of ${String(this.truth)} presses.\n`,
     );
@@ -230,7 +220,7 @@ export class BrowserHand {
   }
 
   private async recorded(): Promise<number> {
-    const run = await this.ask.patiently<Run>('GET', `/runs/${String(this.run?.id)}`);
+    const run = await this.at.ask.patiently<Run>('GET', `/runs/${String(this.run?.id)}`);
     return foldRun(runFacts(run), run.events).turns.backing ?? 0;
   }
 }

@@ -6,6 +6,7 @@ import { noteAudit } from '../people/audit';
 import { ProblemError } from '../problem-error';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inWorker } from '../work/in-worker';
+import { SHOWN_ERRORS } from './read-rows';
 import { READ_STOCK } from './read-stock-list';
 import { takePieces, takeProducts } from './take-in';
 
@@ -41,7 +42,9 @@ export async function importStock(
   return unit(context, person, async (u) => {
     const made = await takeProducts(u, newLines);
     const on = await takePieces(u, newPieces, new Set(newLines.map(({ value }) => value.code)));
-    const errors = [...found.errors, ...made.errors, ...on.errors].sort((a, b) => a.row - b.row);
+    // Rows that are wrong by themselves are none of the good ones.
+    const beside = [...made.errors, ...on.errors];
+    const errors = [...found.errors, ...beside].sort((a, b) => a.row - b.row).slice(0, SHOWN_ERRORS);
     const taken = !preview && errors.length === 0 && found.pieces > 0;
     if (taken) {
       await made.write();
@@ -52,6 +55,7 @@ export async function importStock(
         what: `stock list ${name}, ${String(found.rows)} rows`,
       });
     }
-    return { ...found, errors, wrongRows: new Set(errors.map(({ row }) => row)).size, taken };
+    const wrongRows = found.wrongRows + new Set(beside.map(({ row }) => row)).size;
+    return { ...found, errors, wrongRows, taken };
   });
 }

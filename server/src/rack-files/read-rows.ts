@@ -3,6 +3,7 @@ import { ImportRackSchema, type RackFile, type RowError } from '@yard-spool/cont
 import * as v from 'valibot';
 import { fieldErrors } from '../field-errors';
 import type { FieldError } from '../problem-error';
+import { bodyOf } from './body-of';
 import { checkRows } from './check-rows';
 import { inPieces } from './chunked';
 import { readFile } from './read-file';
@@ -44,7 +45,7 @@ export const SHOWN_ERRORS = 200;
  * @param body the request's body, as it came
  */
 export function readAsked(body: Uint8Array): AskedFile {
-  const told = parsed(body);
+  const told = bodyOf(body);
   if (told === undefined)
     return { ok: false, errors: [{ path: 'body', message: 'This is not readable as JSON.' }] };
   const asked = v.safeParse(ImportRackSchema, told);
@@ -67,14 +68,6 @@ export function readAsked(body: Uint8Array): AskedFile {
     errors: wrong.slice(0, SHOWN_ERRORS),
     wrongRows: new Set(wrong.map(({ row }) => row)).size,
   };
-}
-
-function parsed(body: Uint8Array): unknown {
-  try {
-    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(body)) as unknown;
-  } catch {
-    return undefined;
-  }
 }
 
 /** A request that brings a file, and the file's rows, each checked by itself. */

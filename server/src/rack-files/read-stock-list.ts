@@ -14,9 +14,9 @@ import * as v from 'valibot';
 import { fieldErrors } from '../field-errors';
 import type { FieldError } from '../problem-error';
 import { task } from '../work/task';
-import type { Checked } from './check-rows';
-import { checkRows } from './check-rows';
-import type { FileRows } from './read-rows';
+import { bodyOf } from './body-of';
+import { checkRows, type Checked } from './check-rows';
+import { SHOWN_ERRORS, type FileRows } from './read-rows';
 import { PieceRowSchema, ProductRowSchema } from './row-schemas';
 import { readTable } from './stock-table';
 
@@ -43,7 +43,6 @@ export type ReadStockList =
 
 const SHOWN_FIRST = 4;
 const SHOWN_PIECES = 40;
-const SHOWN_ERRORS = 200;
 
 /** Reads a shop's own list: its columns by their headings, unless somebody said what they are. */
 export async function readAskedStock({
@@ -52,7 +51,7 @@ export async function readAskedStock({
   pieceCodes,
   imperial,
 }: AskedStock): Promise<ReadStockList> {
-  const asked = v.safeParse(StockListSchema, parsed(body));
+  const asked = v.safeParse(StockListSchema, bodyOf(body));
   if (!asked.success) return { ok: false, errors: fieldErrors(asked.issues, 'body') };
   const { name, base64, preview, reading: said } = asked.output;
   const table = await readTable(Buffer.from(base64, 'base64'));
@@ -125,14 +124,6 @@ function columnOf({ field }: StockProblem, { columns }: StockReading, heads: rea
   if (field === null) return '';
   const at = columns.findIndex((column) => column.field === field);
   return heads[at] ?? STOCK_TRAITS[field].name;
-}
-
-function parsed(body: Uint8Array): unknown {
-  try {
-    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(body)) as unknown;
-  } catch {
-    return undefined;
-  }
 }
 
 /** A shop's own stock list, read and checked row by row. */

@@ -19,11 +19,12 @@ import { text } from '../ui/text-control';
 import { momentText } from '../ui/day-text';
 import { base64Of, bytesOf, saveFile } from '../data/file-bytes';
 import { RackTabs } from './rack-tabs';
+import { RowErrors } from './row-errors';
 
 /** Products, pieces and ledger as open files, out and in; a file to import is looked at first. */
 @Component({
   selector: 'ys-files-page',
-  imports: [Choice, RackTabs, RouterLink],
+  imports: [Choice, RackTabs, RouterLink, RowErrors],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './files-page.html',
   host: { class: 'block min-h-0 grow' },

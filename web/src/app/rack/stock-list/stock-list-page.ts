@@ -15,12 +15,13 @@ import { ApiService } from '../../data/api.service';
 import { base64Of, saveFile } from '../../data/file-bytes';
 import { Sending } from '../../ui/sending';
 import { RackTabs } from '../rack-tabs';
+import { RowErrors } from '../row-errors';
 import { unitsFor } from './units-for';
 
 /** A shop's own list of what lies on its rack: its columns are found by their headings, put right, and imported in one go. */
 @Component({
   selector: 'ys-stock-list-page',
-  imports: [RackTabs, RouterLink],
+  imports: [RackTabs, RouterLink, RowErrors],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './stock-list-page.html',
   host: { class: 'block min-h-0 grow' },
