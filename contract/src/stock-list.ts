@@ -1,6 +1,6 @@
 import { MATERIALS, STOCK_FIELDS, type StockReading } from '@yard-spool/core';
 import * as v from 'valibot';
-import { FileBytesSchema } from './rack-files';
+import { FileBytesSchema, RowErrorSchema } from './rack-files';
 import { sameAs } from './same';
 
 /** The most rows a stock list may have: it is read in one go with all that lies on the rack. */
@@ -52,7 +52,7 @@ export const StockListFoundSchema = v.object({
     }),
   ),
   /** The first of what is wrong; rows as a spreadsheet counts them, 0 for the whole list. */
-  errors: v.array(v.object({ row: v.number(), column: v.string(), message: v.string() })),
+  errors: v.array(RowErrorSchema),
   wrongRows: v.number(),
   taken: v.boolean(),
 });

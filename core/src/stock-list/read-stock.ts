@@ -1,4 +1,4 @@
-import { METRES_PER_YARD } from '../quantities/units';
+import { DEFAULT_UNIT, METRES_PER_YARD } from '../quantities/units';
 import { parseQuantity } from '../quantities/parse-quantity';
 import type { Material } from '../lines/line';
 import type { Column } from './match-heads';
@@ -271,11 +271,8 @@ export const hasCommas = (table: readonly (readonly string[])[]): boolean =>
 /** The unit a bare number of a column is taken for: yards, inches and pounds where the shop has those. */
 export const usualUnit = (field: StockField | null, imperial: boolean): string | null => {
   const { dimension } = field === null ? { dimension: undefined } : STOCK_TRAITS[field];
-  if (dimension === undefined) return null;
-  const [metric, other] = USUAL[dimension];
-  return imperial ? other : metric;
+  return dimension === undefined ? null : DEFAULT_UNIT[imperial ? 'imperial' : 'metric'][dimension];
 };
-const USUAL = { 'line-length': ['m', 'yd'], 'small-length': ['mm', 'in'], strength: ['kg', 'lb'] } as const;
 
 /** A list to begin with, as anybody keeps one. */
 export const SAMPLE_STOCK = [

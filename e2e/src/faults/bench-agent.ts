@@ -114,15 +114,8 @@ export class BenchAgent {
     // Asked only while it is heard.
     if (!this.heard || !frame?.odd || frame.count === null) return;
     const gear = (layer: string): number => gearAt(this.facts.request, state.supplies, layer);
-    const { device, count, odd, since, from } = frame;
-    const question = countQuestion(state, {
-      device,
-      count,
-      odd,
-      gear,
-      ...(since === undefined ? {} : { since }),
-      ...(from === undefined ? {} : { from }),
-    });
+    const { count, odd } = frame;
+    const question = countQuestion(state, { ...frame, count, odd, gear });
     if (!question) return;
     const offs = question.answers.map((answer) => this.offBy(answer, truth));
     const right = question.answers.find((_, i) => Math.abs(offs[i]!) < 0.01);

@@ -96,16 +96,9 @@ export class CounterPanel {
     const facts = this.store.facts();
     const state = this.store.state();
     if (!frame?.odd || frame.count === null || !facts || !state || !this.store.counterHeard()) return null;
-    const { device, count, odd, since, from } = frame;
+    const { count, odd } = frame;
     const gear = (layer: string): number => gearAt(facts.request, state.supplies, layer);
-    return countQuestion(state, {
-      device,
-      count,
-      odd,
-      gear,
-      ...(since === undefined ? {} : { since }),
-      ...(from === undefined ? {} : { from }),
-    });
+    return countQuestion(state, { ...frame, count, odd, gear });
   });
 
   protected take({ happenings }: CountAnswer): void {
