@@ -6,9 +6,9 @@ import {
   type HouseQuestion,
   type HouseRules,
   STREAMS,
-  UNIT_SYSTEMS,
 } from '@yard-spool/core';
 import * as v from 'valibot';
+import { LOCAL_USE } from './country';
 import { OpenHoursSchema, USUAL_HOURS } from './day';
 import { limit, WordsSchema } from './words';
 import { oneLine } from './hidden';
@@ -84,8 +84,8 @@ const options = {
     v.minValue(0, 'A tail cannot be less than zero.'),
     v.maxValue(20_000, limit('limit.at-most-m', { what: 'A tail', most: { m: 20 } })),
   ),
-  /** Units a new screen begins with; each person switches their own. */
-  units: v.picklist(UNIT_SYSTEMS),
+  /** Among it the units a new screen begins with; each person switches their own. */
+  ...LOCAL_USE,
   zone: ZoneSchema,
   /** Minutes without use after which somebody is signed out; 0 for never. */
   idleMinutes: v.optional(

@@ -19,8 +19,10 @@ export {
   type Person,
   type PersonChange,
   FIRST_WORDS_HEADER,
+  type FirstPerson,
   type SignInSheet,
 } from './people';
+export { type Country, DAY_ORDERS, PAPER_SIZES, type PaperSize } from './country';
 export { AUDIT_KINDS, type Audit, type AuditKind, type SignedIn } from './audit';
 export type { Network } from './network';
 export { PasscodeSchema, isTheirName, LEAST_PASSCODE } from './passcode';

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { IdSchema, InstantSchema, line, VersionSchema } from './basics';
+import { CountryCodeSchema } from './country';
 import { isTheirName, PasscodeSchema } from './passcode';
 import { StepCodeSchema } from './second-step';
 
@@ -21,12 +22,18 @@ export const ProofSchema = v.object({ passcode: typed });
 export const NAME_AS_PASSCODE = 'A passcode is not the name it belongs to. Choose another.';
 
 export const FirstPersonSchema = v.pipe(
-  v.object({ name: line('A name'), passcode: PasscodeSchema }),
+  v.object({
+    name: line('A name'),
+    passcode: PasscodeSchema,
+    /** What the shop begins with is what is usual there; left out, it begins in metres and euros. */
+    country: v.exactOptional(CountryCodeSchema),
+  }),
   v.forward(
     v.check(({ name, passcode }) => !isTheirName(passcode, name), NAME_AS_PASSCODE),
     ['passcode'],
   ),
 );
+export type FirstPerson = v.InferOutput<typeof FirstPersonSchema>;
 
 /** What is told of the demo: its invented people with their passcodes, and where its simulated counter is turned. */
 export const DemoSchema = v.object({

@@ -127,9 +127,11 @@ export class Browser {
     await field.sendKeys(text);
   }
 
-  /** Chooses the option that contains a text. */
+  /** Chooses the option that contains a text; in a list that is searched by typing it. */
   async choose(label: string, text: string): Promise<void> {
     const field = await this.field(label);
+    const searched = (await field.getAttribute('role')) === 'combobox';
+    if (searched) return this.pick(field, text);
     const option = By.xpath(`.//option[contains(normalize-space(.), ${quoted(text)})]`);
     await this.driver.wait(
       async () => (await field.findElements(option)).length > 0,
@@ -137,6 +139,16 @@ export class Browser {
       `no option "${text}" in "${label}"`,
     );
     await field.findElement(option).click();
+  }
+
+  private async pick(field: WebElement, text: string): Promise<void> {
+    const id = await field.getAttribute('id');
+    await field.clear();
+    await field.sendKeys(text);
+    const option = By.xpath(
+      `//*[@id=${quoted(`${id}-options`)}]/li[contains(normalize-space(.), ${quoted(text)})]`,
+    );
+    await this.driver.wait(until.elementLocated(option), WAIT_MS, `no "${text}" is offered`).click();
   }
 
   /** Presses a key while control is held. */

@@ -29,6 +29,7 @@ import { day } from './migrations/0028-day';
 import { dayByHand } from './migrations/0029-day-by-hand';
 import { cuts } from './migrations/0030-cuts';
 import { joinedCuts } from './migrations/0031-joined-cuts';
+import { localUse } from './migrations/0032-local-use';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -67,6 +68,7 @@ const MIGRATIONS: readonly Migration[] = [
   dayByHand,
   cuts,
   joinedCuts,
+  localUse,
 ];
 
 /** Whether a schema step is one of this version's. */

@@ -53,6 +53,13 @@ function mustBeNear(printer: string): void {
 
 type Difference = Pick<HouseChange, 'about' | 'was' | 'is'>;
 
+const ORDER: Readonly<Record<SavedHouseRules['dayOrder'], string>> = {
+  'day-first': 'the day',
+  'month-first': 'the month',
+};
+
+const weekday = (day: number): string => Info.weekdays('long', { locale: 'en' })[day - 1] ?? '';
+
 const UNITS: Readonly<Record<UnitSystem, string>> = {
   metric: 'metres, millimetres, kilograms',
   imperial: 'yards, inches in fractions, pounds',
@@ -80,7 +87,7 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
   const idle = ({ idleMinutes }: HouseSheet): string =>
     idleMinutes === 0 ? 'never' : `after ${String(idleMinutes)} minutes`;
   const open = ({ hours: { opens, closes, closedOn } }: HouseSheet): string =>
-    `${opens} to ${closes}, closed on ${closedOn.map((day) => Info.weekdays('long', { locale: 'en' })[day - 1] ?? '').join(', ') || 'no day'}`;
+    `${opens} to ${closes}, closed on ${closedOn.map(weekday).join(', ') || 'no day'}`;
   const more = ({ cautions }: HouseSheet): string =>
     cautions.more
       .map(({ title, text }) => `${title}: ${text}`)
@@ -101,6 +108,9 @@ function differences(before: HouseSheet, after: HouseSheet): Difference[] {
     { about: 'Money', was: before.money, is: after.money },
     { about: 'Tail lost with each cut', was: tail(before), is: tail(after) },
     { about: 'Units a new screen begins with', was: UNITS[before.units], is: UNITS[after.units] },
+    { about: 'Which number of a day comes first', was: ORDER[before.dayOrder], is: ORDER[after.dayOrder] },
+    { about: 'A week begins with', was: weekday(before.weekBegins), is: weekday(after.weekBegins) },
+    { about: 'Paper of the office printer', was: before.paper, is: after.paper },
     { about: 'Signed out without use', was: idle(before), is: idle(after) },
     { about: 'Opening hours', was: open(before), is: open(after) },
     { about: 'Time zone', was: before.zone, is: after.zone },

@@ -3,7 +3,7 @@ import { PNG } from 'pngjs';
 import type { PaperPreview } from '@yard-spool/contract';
 import type { PaperFacts } from './facts';
 import { sayFor, type House } from './say';
-import { PT, type Sheet } from './sheet';
+import { onPaper, PT, type Sheet } from './sheet';
 import { claimSlip } from './sheets/claim-slip';
 import { cutList } from './sheets/cut-list';
 import { gaugeSheet } from './sheets/gauge';
@@ -68,7 +68,7 @@ function sheetOf({ paper, house }: Asked, letters: number): Sheet {
 export async function makePaper(asked: Asked): Promise<MadePaper> {
   let made: MadePaper | null = null;
   for (const letters of asked.paper.what === 'tag' ? LETTERS : [0]) {
-    const sheet = sheetOf(asked, letters);
+    const sheet = onPaper(sheetOf(asked, letters), asked.house.paper);
     const pdf = await toPdf(sheet);
     made = { title: sheet.title, pages: pagesOf(pdf), pdf: new Uint8Array(pdf) };
     if (made.pages === 1) return made;

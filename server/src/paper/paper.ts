@@ -10,8 +10,8 @@ import { PAPER, PAPER_PREVIEW } from './tasks';
 import { sendToPrinter } from './printer';
 
 async function asked(from: Reading, query: PaperQuery): Promise<Asked> {
-  const { zone, shopName } = await readHouseRules(from);
-  return { paper: await gather(from, query), house: { units: query.units, zone, shop: shopName } };
+  const { zone, shopName, paper } = await readHouseRules(from);
+  return { paper: await gather(from, query), house: { units: query.units, zone, shop: shopName, paper } };
 }
 
 /** A paper as PDF. */

@@ -1,3 +1,4 @@
+import type { PaperSize } from '@yard-spool/contract';
 import { formatDiameter, formatQuantity, type UnitSystem } from '@yard-spool/core';
 import { inZone } from '../shop/shop-day';
 
@@ -7,6 +8,8 @@ export interface House {
   /** Empty for the machine's own. */
   readonly zone: string;
   readonly shop: string;
+  /** What is in the office printer. */
+  readonly paper: PaperSize;
 }
 
 /** Figures and times in the words of whoever asked. */

@@ -1,4 +1,5 @@
 import { MM_PER_INCH, PALETTE } from '@yard-spool/core';
+import type { PaperSize } from '@yard-spool/contract';
 import type { Content } from 'pdfmake/interfaces';
 
 /** Points to a millimetre: a point is 1/72 of an inch of 25.4 mm. */
@@ -16,6 +17,19 @@ export interface Sheet {
 }
 
 export const A4 = { widthMm: 210, heightMm: 297, marginMm: 14, fontSize: 10 } as const;
+/** Paper that is wider and shorter: 8 1/2 by 11 in. */
+const LETTER = { widthMm: 215.9, heightMm: 279.4 };
+
+/** A page for the office printer on the paper that is in it; labels, slips and half pages stay as they are. */
+export function onPaper(sheet: Sheet, paper: PaperSize): Sheet {
+  if (paper === 'A4') return sheet;
+  const { widthMm, heightMm } = sheet;
+  if (widthMm === A4.widthMm && heightMm === A4.heightMm) return { ...sheet, ...LETTER };
+  return widthMm === A4.heightMm && heightMm === A4.widthMm
+    ? { ...sheet, widthMm: LETTER.heightMm, heightMm: LETTER.widthMm }
+    : sheet;
+}
+
 export const A5 = { widthMm: 148, heightMm: 210, marginMm: 10, fontSize: 10 } as const;
 /** Paper off a roll, as slips are printed on. */
 export const ROLL = { widthMm: 80, heightMm: 'auto', marginMm: 4, fontSize: 10 } as const;

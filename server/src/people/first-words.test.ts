@@ -1,6 +1,7 @@
 import { FIRST_WORDS_HEADER, type Person, type SignInSheet } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestShop } from '../testing/test-shop';
+import { readHouseRules } from '../shop/read-house-rules';
 import { FirstWords, isThisMachine } from './first-words';
 
 const WHO = { name: 'Wren', passcode: 'herring-9-net' };
@@ -15,11 +16,11 @@ describe('an empty shop on a network', () => {
   });
   afterAll(() => shop.close());
 
-  const first = (words?: string) =>
+  const first = (words?: string, country = 'US') =>
     shop.ask<Person>(
       'POST',
       '/sign-in/first',
-      WHO,
+      { ...WHO, country },
       words === undefined ? {} : { [FIRST_WORDS_HEADER]: encodeURIComponent(words) },
     );
 
@@ -45,8 +46,12 @@ describe('an empty shop on a network', () => {
 
   it('takes whoever read the words on its console, however they typed them', async () => {
     const typed = ` ${firstWords.text.toUpperCase().replaceAll(' ', ', ')} `;
+    expect((await first(typed, 'XX')).body).toMatchObject({ errors: [{ path: 'country' }] });
     expect(await first(typed)).toMatchObject({ status: 200, body: { name: 'Wren', role: 'manager' } });
     expect((await shop.ask<SignInSheet>('GET', '/sign-in')).body.needsWords).toBeUndefined();
+    // As is usual in its country.
+    const local = { units: 'imperial', money: '$', dayOrder: 'month-first', weekBegins: 7, paper: 'Letter' };
+    expect(await readHouseRules(shop.context)).toMatchObject(local);
   });
 });
 

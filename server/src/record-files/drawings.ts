@@ -12,7 +12,7 @@ export async function exportDrawing(
   asked: { readonly fill: number; readonly what: 'section' | 'rule'; readonly units: UnitSystem },
 ): Promise<OutgoingFile> {
   const fill = await readFill(from, asked.fill);
-  const say = sayFor({ units: asked.units, zone: '', shop: '' });
+  const say = sayFor({ units: asked.units, zone: '', shop: '', paper: 'A4' });
   const svg =
     asked.what === 'rule'
       ? ruleSvg(fillStretches(fill), asked.units)

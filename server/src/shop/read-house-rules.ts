@@ -29,6 +29,9 @@ const USUAL: HouseSheet = {
   money: USUAL_MONEY,
   tailMm: 2000,
   units: 'metric',
+  dayOrder: 'day-first',
+  weekBegins: 1,
+  paper: 'A4',
   zone: '',
   idleMinutes: 240,
   hours: USUAL_HOURS,
@@ -60,11 +63,15 @@ export function readHouseRules(from: Reading): Promise<SavedHouseRules> {
 async function readRow({ tables }: Reading): Promise<SavedHouseRules> {
   const row = await tables.houseRules.findByPk(HOUSE_ROW);
   if (!row) return { ...USUAL, version: 1 };
-  const { money, tailMm, units, zone, idleMinutes, shopName, printer, version } = row;
+  const { money, tailMm, units, dayOrder, weekBegins, paper, zone, idleMinutes, shopName, printer, version } =
+    row;
   return {
     money,
     tailMm,
     units,
+    dayOrder,
+    weekBegins,
+    paper,
     zone,
     idleMinutes,
     shopName,

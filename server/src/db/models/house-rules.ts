@@ -19,6 +19,9 @@ export interface HouseRulesRow extends Model<
   money: CreationOptional<string>;
   tailMm: CreationOptional<number>;
   units: CreationOptional<SavedHouseRules['units']>;
+  dayOrder: CreationOptional<SavedHouseRules['dayOrder']>;
+  weekBegins: CreationOptional<number>;
+  paper: CreationOptional<SavedHouseRules['paper']>;
   zone: CreationOptional<string>;
   /** Minutes without use after which somebody is signed out; 0 for never. */
   idleMinutes: CreationOptional<number>;
@@ -43,6 +46,9 @@ export const defineHouseRules = (sequelize: Sequelize) =>
       money: { type: DataTypes.STRING, defaultValue: USUAL_MONEY },
       tailMm: { type: DataTypes.INTEGER, defaultValue: 2000 },
       units: { type: DataTypes.STRING, defaultValue: 'metric' },
+      dayOrder: { type: DataTypes.STRING, defaultValue: 'day-first' },
+      weekBegins: { type: DataTypes.INTEGER, defaultValue: 1 },
+      paper: { type: DataTypes.STRING, defaultValue: 'A4' },
       zone: { type: DataTypes.STRING, defaultValue: '' },
       idleMinutes: { type: DataTypes.INTEGER, defaultValue: 240 },
       hours: DataTypes.JSON,

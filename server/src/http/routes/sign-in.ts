@@ -3,6 +3,7 @@ import { Router, type Request, type RequestHandler } from 'express';
 import { calendarFile } from '../../calendar/calendar';
 import type { ServerContext } from '../../context/context';
 import { isThisMachine, type FirstWords } from '../../people/first-words';
+import { countries } from '../../shop/countries';
 import { addFirstPerson } from '../../people/first-person';
 import { signInSheet } from '../../people/people';
 import { signIn, signOut } from '../../people/sessions';
@@ -37,12 +38,13 @@ export function signInRoutes(
   serve(router, api.signInSheet, ({ request }) =>
     signInSheet(context, { demo, needsWords: firstWords !== null && !isHere(request) }),
   );
+  serve(router, api.listCountries, () => Promise.resolve([...countries()]));
   const knowsWords: RequestHandler = (request, _response, next) => {
     if (firstWords && !isHere(request)) firstWords.check(wordsIn(request));
     next();
   };
   router.post(api.addFirstPerson.path, passcodeTries(), knowsWords);
-  serve(router, api.addFirstPerson, ({ body }) => addFirstPerson(context, body.name, body.passcode));
+  serve(router, api.addFirstPerson, ({ body }) => addFirstPerson(context, body));
   router.post(api.importShop.path, passcodeTries(), knowsWords);
   serve(router, api.importShop, ({ query, request }) => importShop(context, request, query.step));
   router.get(CALENDAR, passcodeTries(), async (request, response) => {

@@ -18,6 +18,7 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { WhenField } from '../ui/when-field';
+import { PastPromise, promiseMissing } from './past-promise';
 import { promisedText } from '../words/promised-text';
 
 const FORMAT = "yyyy-MM-dd'T'HH:mm";
@@ -25,11 +26,12 @@ const FORMAT = "yyyy-MM-dd'T'HH:mm";
 /** Another promise, other notes; where somebody else was quicker, both versions are in sight. */
 @Component({
   selector: 'ys-bag-edit',
-  imports: [FormEnd, ReactiveFormsModule, TextField, WhenField],
+  imports: [FormEnd, PastPromise, ReactiveFormsModule, TextField, WhenField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="card grid gap-2.5 p-3.5" [formGroup]="form" (submit)="$event.preventDefault(); save()">
       <ys-when-field label="Promised" [time]="true" [control]="form.controls.promised" />
+      <ys-past-promise [promised]="newPromise()" [(meant)]="meant" />
       <ys-text-field label="Notes" [control]="form.controls.notes" />
       @if (overtaken(); as now) {
         <div class="look grid gap-1 px-3.5 py-2.5">
@@ -63,9 +65,10 @@ export class BagEdit {
   /** The version the fields were filled from. */
   private readonly from = signal<number | null>(null);
   protected readonly overtaken = computed(() => (this.bag().version === this.from() ? null : this.bag()));
-  protected readonly missing = computed(() =>
-    DateTime.fromISO(this.typed().promised).isValid ? '' : 'Say when it is promised.',
-  );
+  /** A promise in the past that is meant; the bag's own stays without asking. */
+  protected readonly meant = signal('');
+  protected readonly newPromise = computed(() => this.typed().promised);
+  protected readonly missing = computed(() => promiseMissing(this.newPromise(), this.meant()));
   protected readonly promised = promisedText;
 
   constructor() {
@@ -76,10 +79,9 @@ export class BagEdit {
   }
 
   protected take(bag: Bag): void {
-    this.form.setValue({
-      promised: DateTime.fromISO(bag.promisedAt).toFormat(FORMAT),
-      notes: bag.notes,
-    });
+    const promised = DateTime.fromISO(bag.promisedAt).toFormat(FORMAT);
+    this.meant.set(promised);
+    this.form.setValue({ promised, notes: bag.notes });
     this.from.set(bag.version);
   }
 

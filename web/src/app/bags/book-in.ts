@@ -25,6 +25,7 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
 import { WhenField } from '../ui/when-field';
+import { PastPromise, promiseMissing } from './past-promise';
 import { PromiseHint } from './promise-hint';
 import { dropDraft, emptyDraft, keepDraft, savedDraft, type BookingDraft } from './booking-draft';
 import { CameIn } from './came-in';
@@ -48,7 +49,16 @@ const bagForm = ({ key, customerId, customerName, contact, promised, notes }: Bo
 /** Booking a bag in: its reels one after another, each with its plan beside the entry, changing with every keystroke. */
 @Component({
   selector: 'ys-book-in',
-  imports: [CameIn, CustomerPicker, DeskView, LoadState, PromiseHint, ReactiveFormsModule, WhenField],
+  imports: [
+    CameIn,
+    CustomerPicker,
+    DeskView,
+    LoadState,
+    PastPromise,
+    PromiseHint,
+    ReactiveFormsModule,
+    WhenField,
+  ],
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './book-in.html',
@@ -96,6 +106,8 @@ export class BookIn {
   });
 
   protected readonly promisedAt = computed(() => this.bagTyped().promised);
+  /** A promise in the past that is meant. */
+  protected readonly meant = signal('');
   /** What cannot be done by then any more; empty where all can. */
   protected readonly tooLate = computed(() => {
     const soak = soakOf(this.desk.plan(), this.promisedAt(), this.desk.ruling().rules);
@@ -129,7 +141,7 @@ export class BookIn {
     const { customerName, promised } = this.bagTyped();
     if (this.desk.notReady() !== '') return this.desk.notReady();
     if (customerName.trim() === '') return 'Say whose reel it is.';
-    return DateTime.fromISO(promised).isValid ? '' : 'Say when it is promised.';
+    return promiseMissing(promised, this.meant());
   });
 
   constructor() {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api, type OpenRun } from '@yard-spool/contract';
@@ -10,29 +10,27 @@ import { pages } from '../data/pages';
 import { promisedText } from '../words/promised-text';
 import { SmallSection } from '../drawing/small-section';
 import { LoadState } from '../ui/load-state';
+import { PickField } from '../ui/pick-field';
+import { text } from '../ui/text-control';
 import { BenchNext } from './bench-next';
 
 /** Reels that are on a bench, and where to take the next one from. */
 @Component({
   selector: 'ys-bench-list',
-  imports: [BenchNext, LoadState, RouterLink, SmallSection],
+  imports: [BenchNext, LoadState, PickField, RouterLink, SmallSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="flex flex-wrap items-end justify-between gap-3 pb-3">
       <h1>On the bench</h1>
       <a class="plain ml-auto" routerLink="/bench/walks">Counter walks</a>
       @if (here.benches().length > 0) {
-        <label class="flex items-center gap-2">
-          <span class="text-mute">This computer is at</span>
-          <select #at class="entry w-40!" (change)="choose(at.value)">
-            @if (!here.bench()) {
-              <option value="" selected disabled>choose a bench</option>
-            }
-            @for (bench of here.benches(); track bench.id) {
-              <option [value]="bench.id" [selected]="bench.id === here.bench()?.id">{{ bench.name }}</option>
-            }
-          </select>
-        </label>
+        <ys-pick-field
+          class="w-56"
+          label="This computer is at"
+          placeholder="choose a bench"
+          [control]="at"
+          [options]="benches()"
+        />
       }
     </div>
     <ys-load-state what="the benches" [of]="runs.now()" (again)="runs.reload()" />
@@ -74,9 +72,11 @@ import { BenchNext } from './bench-next';
 export class BenchList {
   private readonly api = inject(ApiService);
   protected readonly here = inject(BenchHere);
-  protected choose(id: string): void {
-    this.here.choose(Number(id));
-  }
+  /** The bench this computer stands at, by its number. */
+  protected readonly at = text();
+  protected readonly benches = computed(() =>
+    this.here.benches().map(({ id, name }) => ({ value: String(id), name })),
+  );
 
   protected readonly promised = promisedText;
   protected readonly runs = pages((after) => this.api.call(api.listOpenRuns, { query: { after } }));
@@ -89,6 +89,10 @@ export class BenchList {
   }
 
   constructor() {
+    effect(() => this.at.setValue(String(this.here.bench()?.id ?? '')));
+    this.at.valueChanges.pipe(takeUntilDestroyed()).subscribe((id) => {
+      if (Number(id) !== (this.here.bench()?.id ?? 0)) this.here.choose(Number(id));
+    });
     this.runs.reload();
     this.outbox.confirmed$
       .pipe(

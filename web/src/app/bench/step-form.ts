@@ -7,15 +7,16 @@ import { catchError, map, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
+import { PickField } from '../ui/pick-field';
 import { QuantityField } from '../ui/quantity-field';
-import { SelectField } from '../ui/select-field';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
+import { lineOption } from '../words/line-finds';
 
 /** What is written down at a step: choices, figures, words and checks, none of them in the way. */
 @Component({
   selector: 'ys-step-form',
-  imports: [Choice, QuantityField, ReactiveFormsModule, SelectField, TextField],
+  imports: [Choice, PickField, QuantityField, ReactiveFormsModule, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (field of asked(); track field.key) {
@@ -35,7 +36,12 @@ import { TextField } from '../ui/text-field';
           }
           @case ('line') {
             @if (lines().length > 0) {
-              <ys-select-field [label]="field.label" [control]="control" [options]="lines()" />
+              <ys-pick-field
+                [label]="field.label"
+                [control]="control"
+                [options]="lines()"
+                [mayBeEmpty]="true"
+              />
             } @else {
               <ys-text-field [label]="field.label" [control]="control" placeholder="its code" />
             }
@@ -76,8 +82,7 @@ export class StepForm {
   protected readonly lines = toSignal(
     toObservable(computed(() => this.fields().some(({ kind }) => kind === 'line'))).pipe(
       switchMap((asked) => (asked ? this.api.call(api.listProducts).pipe(catchError(() => of([]))) : of([]))),
-      map((products) => products.map(({ code, name }) => ({ value: code, name }))),
-      map((options) => (options.length > 0 ? [{ value: '', name: 'Choose the line' }, ...options] : [])),
+      map((products) => products.map((line) => ({ ...lineOption(line), value: line.code }))),
     ),
     { initialValue: [] },
   );

@@ -13,7 +13,7 @@ import { api, type Customer } from '@yard-spool/contract';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { toSignalOf } from '../ui/control-signal';
-import { SuggestField } from '../ui/suggest-field';
+import { SuggestField, type Suggestion } from '../ui/suggest-field';
 
 const LETTERS = 3;
 
@@ -79,7 +79,7 @@ export class CustomerPicker {
   );
   protected readonly isNew = computed(() => this.chosenId() === '' && this.typed().trim().length >= LETTERS);
 
-  protected choose(id: number): void {
+  protected choose(id: Suggestion['id']): void {
     const customer = this.found().find((one) => one.id === id);
     if (!customer) return;
     this.contact().setValue(customer.contact);

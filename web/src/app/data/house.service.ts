@@ -12,6 +12,7 @@ import { Settings } from 'luxon';
 import { filter, take, tap, type Observable } from 'rxjs';
 import { ApiService } from './api.service';
 import { load } from './loaded';
+import { ShopDays } from './shop-days';
 import { UnitsService } from './units.service';
 
 /** What the shop has settled, and for whom there are exceptions. */
@@ -19,6 +20,7 @@ import { UnitsService } from './units.service';
 export class HouseService {
   private readonly api = inject(ApiService);
   private readonly units = inject(UnitsService);
+  private readonly days = inject(ShopDays);
   private readonly kept = load(() => this.api.callSaved(api.readHouseRules));
 
   private readonly taught = load(() => this.api.callSaved(api.readLearning));
@@ -35,6 +37,12 @@ export class HouseService {
 
   constructor() {
     effect(() => this.goByZone());
+    effect(() => {
+      const house = this.house();
+      if (!house) return;
+      this.days.order.set(house.dayOrder);
+      this.days.weekBegins.set(house.weekBegins);
+    });
     effect(() => {
       const units = this.house()?.units;
       if (units !== undefined) this.units.beginWith(units);

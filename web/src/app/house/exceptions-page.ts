@@ -19,11 +19,13 @@ import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
+import { PickField } from '../ui/pick-field';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
+import { lineOption } from '../words/line-finds';
 import { QUESTION_NAMES } from '../words/question-names';
 import { HouseTabs } from './house-tabs';
 
@@ -41,7 +43,7 @@ const ANY = 'any';
 /** Exceptions to the house rules for a sort of reel, a line, a customer or one reel, and setting another. */
 @Component({
   selector: 'ys-exceptions-page',
-  imports: [Choice, CustomerPicker, ReactiveFormsModule, HouseTabs, SelectField, TextField],
+  imports: [Choice, CustomerPicker, ReactiveFormsModule, HouseTabs, PickField, SelectField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './exceptions-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -85,10 +87,9 @@ export class ExceptionsPage {
     { value: ANY, name: 'any main line' },
     ...MATERIALS.map((value) => ({ value, name: value.replace('-', ' ') })),
   ];
-  protected readonly lines = computed(() => [
-    { value: '', name: 'Choose a line' },
-    ...(this.products.value() ?? []).map(({ code, name }) => ({ value: code, name: `${name}, ${code}` })),
-  ]);
+  protected readonly lines = computed(() =>
+    (this.products.value() ?? []).map((line) => ({ ...lineOption(line), value: line.code })),
+  );
   protected readonly questions = Object.entries(QUESTION_NAMES).map(([value, name]) => ({
     value,
     name: `${name}: ${HOUSE_QUESTIONS[value as HouseQuestion].ask}`,

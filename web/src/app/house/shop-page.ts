@@ -1,12 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import type { SavedHouseRules } from '@yard-spool/contract';
+import { api, PAPER_SIZES, type SavedHouseRules } from '@yard-spool/contract';
 import { STREAMS, UNIT_SYSTEMS } from '@yard-spool/core';
+import { Info } from 'luxon';
+import { ApiService } from '../data/api.service';
+import { load } from '../data/loaded';
 import { HouseService } from '../data/house.service';
 import { SessionService } from '../data/session.service';
 import { UNIT_NAMES, UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { LoadState } from '../ui/load-state';
+import { PickField } from '../ui/pick-field';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { Sending } from '../ui/sending';
@@ -26,6 +31,7 @@ const TAIL = { min: 0, max: 20 };
     Choice,
     LoadState,
     OpenHoursField,
+    PickField,
     QuantityField,
     ReactiveFormsModule,
     HouseTabs,
@@ -37,6 +43,7 @@ const TAIL = { min: 0, max: 20 };
   host: { class: 'block min-h-0 grow' },
 })
 export class ShopPage {
+  private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   private readonly quantity = quantityReader();
   private readonly units = inject(UnitsService);
@@ -46,8 +53,25 @@ export class ShopPage {
   protected readonly allowed = TAIL;
   protected readonly streams = STREAMS;
   protected readonly unitOptions = UNIT_SYSTEMS.map((value) => ({ value, name: UNIT_NAMES[value] }));
+  protected readonly orders = [
+    { value: 'day-first', name: 'day / month' },
+    { value: 'month-first', name: 'month / day' },
+  ];
+  protected readonly weeks = [1, 6, 7].map((day) => ({
+    value: String(day),
+    name: Info.weekdays('long', { locale: 'en' })[day - 1] ?? '',
+  }));
+  protected readonly papers = PAPER_SIZES.map((value) => ({ value, name: value }));
+  private readonly countries = load(() => this.api.call(api.listCountries));
+  protected readonly countryOptions = computed(() =>
+    (this.countries.value() ?? []).map(({ code, name }) => ({ value: code, name })),
+  );
   protected readonly form = new FormGroup({
+    country: text(),
     units: text('metric'),
+    dayOrder: text('day-first'),
+    weekBegins: text('1'),
+    paper: text('A4'),
     money: text(),
     zone: text(),
     tail: text(),
@@ -82,17 +106,43 @@ export class ShopPage {
   protected readonly machineZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
   constructor() {
+    this.form.controls.country.valueChanges.pipe(takeUntilDestroyed()).subscribe((code) => this.asIn(code));
     effect(() => {
       const house = this.house.house();
       if (house && this.form.pristine) this.show(house);
     });
   }
 
+  /** What is usual in a country, to be looked at and saved. */
+  private asIn(code: string): void {
+    const country = this.countries.value()?.find((one) => one.code === code);
+    if (!country) return;
+    const { units, dayOrder, weekBegins, paper, money } = country;
+    this.form.patchValue({ units, dayOrder, weekBegins: String(weekBegins), paper, money });
+  }
+
   private show(house: SavedHouseRules): void {
-    const { units, money, zone, tailMm, idleMinutes, hours, bins, shopName, printer, wordings } = house;
+    const {
+      units,
+      dayOrder,
+      weekBegins,
+      paper,
+      money,
+      zone,
+      tailMm,
+      idleMinutes,
+      hours,
+      bins,
+      shopName,
+      printer,
+      wordings,
+    } = house;
     this.closedOn.set(hours.closedOn);
     this.form.reset({
       units,
+      dayOrder,
+      weekBegins: String(weekBegins),
+      paper,
       money,
       zone,
       shopName,
@@ -115,13 +165,29 @@ export class ShopPage {
     const house = this.house.house();
     const tail = this.quantity(this.form.controls.tail, 'line-length', TAIL);
     if (!house || tail === null || this.missing() !== '') return;
-    const { units, money, zone, idle, opens, closes, nylon, fluorocarbon, braid, ...rest } =
-      this.form.getRawValue();
+    const {
+      units,
+      dayOrder,
+      weekBegins,
+      paper,
+      money,
+      zone,
+      idle,
+      opens,
+      closes,
+      nylon,
+      fluorocarbon,
+      braid,
+      ...rest
+    } = this.form.getRawValue();
     const { shopName, printer, ready, due, waits } = rest;
     const chosen = {
       money,
       zone: zone.trim(),
       units: units as SavedHouseRules['units'],
+      dayOrder: dayOrder as SavedHouseRules['dayOrder'],
+      weekBegins: Number(weekBegins),
+      paper: paper as SavedHouseRules['paper'],
       tailMm: Math.round(tail * 1000),
       idleMinutes: Number(idle),
       hours: { opens: opens.trim(), closes: closes.trim(), closedOn: [...this.closedOn()] },

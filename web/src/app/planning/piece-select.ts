@@ -1,46 +1,26 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  ElementRef,
-  inject,
-  input,
-  viewChild,
-} from '@angular/core';
-import { ReactiveFormsModule, type FormControl } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject, input, viewChild } from '@angular/core';
+import type { FormControl } from '@angular/forms';
 import type { Piece, Product } from '@yard-spool/contract';
 import { waterState } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
+import { PickField, type PickOption } from '../ui/pick-field';
+import { lineFinds } from '../words/line-finds';
 import { byLine } from './draft-sources';
 import { pieceGroups, type PieceGroup } from './piece-groups';
 
 /** The line of a layer, for the rack to propose a piece of it, or the very piece; each with what is free and whether it is wet. */
 @Component({
   selector: 'ys-piece-select',
-  imports: [ReactiveFormsModule],
+  imports: [PickField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label class="block">
-      <span class="caption block pb-0.5">{{ label() }}</span>
-      <select #select class="entry" [formControl]="control()">
-        <option value="">Choose the line</option>
-        @for (group of groups(); track group.code) {
-          <optgroup [label]="group.name">
-            <option [value]="byLine(group.code)">{{ lineWords(group) }}</option>
-            @for (piece of group.pieces; track piece.id) {
-              <option [value]="piece.id">{{ words(group.name, piece) }}</option>
-            }
-          </optgroup>
-        }
-        @if (sources().length) {
-          <optgroup label="Not from the rack">
-            @for (source of sources(); track source.value) {
-              <option [value]="source.value">{{ source.name }}</option>
-            }
-          </optgroup>
-        }
-      </select>
-    </label>
+    <ys-pick-field
+      placeholder="Any word of it: clear 0.26"
+      [label]="label()"
+      [control]="control()"
+      [options]="options()"
+      [mayBeEmpty]="true"
+    />
   `,
   host: { class: 'block min-w-0' },
 })
@@ -55,21 +35,38 @@ export class PieceSelect {
   /** Line that comes from no piece of the rack. */
   readonly sources = input<readonly { readonly value: string; readonly name: string }[]>([]);
 
-  private readonly select = viewChild.required<ElementRef<HTMLSelectElement>>('select');
-  protected readonly byLine = byLine;
-  protected readonly groups = computed(() => pieceGroups(this.pieces(), this.lines()));
+  private readonly field = viewChild.required(PickField);
+  protected readonly options = computed((): PickOption[] => [
+    ...pieceGroups(this.pieces(), this.lines()).flatMap((group) => this.ofLine(group)),
+    ...this.sources().map((source) => ({ ...source, beside: 'not from the rack' })),
+  ]);
 
   focus(): void {
-    this.select().nativeElement.focus();
+    this.field().focus();
   }
 
-  protected lineWords({ name, pieces }: PieceGroup): string {
-    return pieces.length > 0 ? `${name}, any piece` : `${name}, not in stock yet`;
+  /** A line, then its pieces. */
+  private ofLine({ name, code, line, pieces }: PieceGroup): PickOption[] {
+    const find = lineFinds(line);
+    const free = pieces.reduce((sum, piece) => sum + freeM(piece), 0);
+    const any = {
+      value: byLine(code),
+      find,
+      ...(pieces.length > 0
+        ? { name: `${name}, any piece`, beside: `${this.units.length(free)} free` }
+        : { name: `${name}, not in stock yet` }),
+    };
+    return [any, ...pieces.map((piece) => ({ ...this.piece(name, piece), find }))];
   }
 
-  protected words(name: string, piece: Piece): string {
-    const free = this.units.length((piece.lengthMm - piece.promisedMm) / 1000);
+  private piece(name: string, piece: Piece): PickOption {
     const water = waterState(piece);
-    return `${name} · ${piece.code} · ${free}${water === 'dry' ? '' : ` · ${water}`}`;
+    return {
+      value: String(piece.id),
+      name: `${name} · ${piece.code}`,
+      beside: `${this.units.length(freeM(piece))}${water === 'dry' ? '' : ` · ${water}`}`,
+    };
   }
 }
+
+const freeM = ({ lengthMm, promisedMm }: Piece): number => (lengthMm - promisedMm) / 1000;

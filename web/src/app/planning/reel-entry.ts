@@ -26,7 +26,7 @@ import { AmountField } from '../ui/amount-field';
 import { Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select-field';
-import { SuggestField } from '../ui/suggest-field';
+import { SuggestField, type Suggestion } from '../ui/suggest-field';
 import { TextField } from '../ui/text-field';
 import { WrapsHelper } from '../ui/wraps-helper';
 import { AMOUNT_RANGE } from './draft-fields';
@@ -201,7 +201,7 @@ export class ReelEntry {
   }
 
   /** A kind the shop has seen fills in what is known of it, and the eye goes on to the line. */
-  protected recognise(id: number): void {
+  protected recognise(id: Suggestion['id']): void {
     const kind = this.kinds().find((one) => one.id === id);
     if (!kind) return;
     const facts = factsOf(

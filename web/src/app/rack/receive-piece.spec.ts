@@ -67,7 +67,7 @@ describe('packs that are scanned', () => {
       });
     await fixture.whenStable();
     expect(shown()).toContain('new here. Say once');
-    await type('Line', '1');
+    await type('Line', product.name);
     await type('Piece code', 'F-200');
     await type('Length on it', '50 m');
     await press('Add to stock');
@@ -77,7 +77,7 @@ describe('packs that are scanned', () => {
 
   it('without a code are received as any piece', async () => {
     const { http, fixture, element, type, press, stored, received } = await open();
-    await type('Line', '1');
+    await type('Line', product.name);
     await type('Piece code', 'F-201');
     // What was typed stays, whatever is proposed.
     http.expectOne('/api/products/1/next-piece').flush({ ...PACK, kind: 'bulk' });

@@ -18,10 +18,12 @@ import { sentenceOf } from '../data/request-problem';
 import { UnitsService } from '../data/units.service';
 import { Keyboard } from '../keyboard/keyboard.service';
 import { FormEnd } from '../ui/form-end';
+import { PickField } from '../ui/pick-field';
 import { QuantityField } from '../ui/quantity-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { WrapsHelper } from '../ui/wraps-helper';
+import { lineOption } from '../words/line-finds';
 import { MakerFields } from './maker-fields';
 import { makerForm, makerWrong, readMaker } from './maker-form';
 import { LastLine } from './last-line';
@@ -35,7 +37,7 @@ const EMPTY: Proposed = { code: '', length: '', place: '', kind: 'bulk' };
 /** Taking a piece on to the rack: of a line that is known, or of a new one. */
 @Component({
   selector: 'ys-receive-piece',
-  imports: [FactsFields, FormEnd, MakerFields, ReactiveFormsModule, QuantityField, WrapsHelper],
+  imports: [FactsFields, FormEnd, MakerFields, PickField, ReactiveFormsModule, QuantityField, WrapsHelper],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './receive-piece.html',
   host: { class: 'card block overflow-y-auto p-4' },
@@ -51,6 +53,10 @@ export class ReceivePiece {
   readonly left = output();
 
   protected readonly products = load(() => this.api.call(api.listProducts));
+  protected readonly lines = computed(() => [
+    { value: '', name: 'New line' },
+    ...(this.products.value() ?? []).map(lineOption),
+  ]);
   protected readonly kinds = PIECE_KINDS;
   protected readonly materials = MATERIALS;
   protected readonly form = new FormGroup({

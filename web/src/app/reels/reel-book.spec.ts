@@ -54,7 +54,7 @@ describe('the reel book', () => {
 
   it('makes one of two that are the same', async () => {
     const screen = await open([kind(1, 'Pier 3000'), kind(2, 'Pier 3000 S')]);
-    await screen.type('It is the same kind as', '2');
+    await screen.type('It is the same kind as', 'Pier 3000 S');
     await screen.press('Merge');
     expect(screen.http.expectOne('/api/reel-kinds/1/merge').request.body).toEqual({ into: 2 });
   });

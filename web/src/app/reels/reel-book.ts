@@ -17,6 +17,7 @@ import { UnitsService } from '../data/units.service';
 import { learnedWords, percent } from '../ui/learned-words';
 import { LoadState } from '../ui/load-state';
 import { QuantityField } from '../ui/quantity-field';
+import { PickField } from '../ui/pick-field';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
@@ -28,7 +29,16 @@ import { ReelsTabs } from './reels-tabs';
 /** The reel book: kinds of reel the shop has seen, corrected and made one where two are the same. */
 @Component({
   selector: 'ys-reel-book',
-  imports: [KindRecipes, LoadState, QuantityField, ReelsTabs, ReactiveFormsModule, SelectField, TextField],
+  imports: [
+    KindRecipes,
+    LoadState,
+    PickField,
+    QuantityField,
+    ReelsTabs,
+    ReactiveFormsModule,
+    SelectField,
+    TextField,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reel-book.html',
   host: { class: 'block min-h-0 grow' },
@@ -66,12 +76,11 @@ export class ReelBook {
   protected readonly into = text();
   private readonly typedInto = toSignal(this.into.valueChanges, { initialValue: '' });
   protected readonly chosenOther = computed(() => this.typedInto() !== '');
-  protected readonly others = computed(() => [
-    { value: '', name: 'choose the other' },
-    ...(this.kinds.value() ?? [])
+  protected readonly others = computed(() =>
+    (this.kinds.value() ?? [])
       .filter(({ id }) => id !== this.shown()?.id)
       .map(({ id, label }) => ({ value: String(id), name: label })),
-  ]);
+  );
   protected readonly sending = new Sending();
   protected readonly merging = new Sending();
 

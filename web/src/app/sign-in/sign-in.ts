@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { api, type SignInSheet } from '@yard-spool/contract';
+import { api, type Country, type SignInSheet } from '@yard-spool/contract';
 import { catchError, finalize, of, switchMap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { RequestProblem, sentenceOf } from '../data/request-problem';
@@ -11,6 +11,8 @@ import { HelpButton } from '../help/help-button';
 import { helpFor } from '../help/screen-help';
 import { WalkGuide } from '../help/walk-guide.service';
 import { WALKS, type Walk } from '../help/walks';
+import { UNIT_NAMES } from '../data/units.service';
+import { PickField } from '../ui/pick-field';
 import { BringShop } from './bring-shop';
 import { withWords } from './first-words';
 
@@ -19,7 +21,7 @@ type Sheet = SignInSheet | { readonly away: string };
 /** Signing in by name and passcode; in a new house, making its first person. */
 @Component({
   selector: 'ys-sign-in',
-  imports: [BringShop, HelpButton, ReactiveFormsModule],
+  imports: [BringShop, HelpButton, PickField, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sign-in.html',
   host: { class: 'grid min-h-full place-items-center p-4' },
@@ -41,6 +43,7 @@ export class SignIn {
   protected readonly form = new FormGroup({
     name: new FormControl('', { nonNullable: true }),
     passcode: new FormControl('', { nonNullable: true }),
+    country: new FormControl('', { nonNullable: true }),
     words: new FormControl('', { nonNullable: true }),
     code: new FormControl('', { nonNullable: true }),
   });
@@ -64,6 +67,27 @@ export class SignIn {
   };
   protected readonly isNewHouse = (): boolean => this.known()?.people.length === 0;
 
+  private readonly countries = toSignal(
+    toObservable(computed(() => this.isNewHouse())).pipe(
+      switchMap((isNew) =>
+        isNew ? this.api.call(api.listCountries).pipe(catchError(() => of([]))) : of([]),
+      ),
+    ),
+    { initialValue: [] as Country[] },
+  );
+  protected readonly countryOptions = computed(() =>
+    this.countries().map(({ code, name }) => ({ value: code, name })),
+  );
+  private readonly chosenCountry = toSignal(this.form.controls.country.valueChanges, { initialValue: '' });
+  /** What the shop would begin with. */
+  protected readonly usual = computed(() => {
+    const country = this.countries().find(({ code }) => code === this.chosenCountry());
+    if (!country) return '';
+    const { units, money, paper, dayOrder } = country;
+    const days = dayOrder === 'day-first' ? 'day before month' : 'month before day';
+    return `${UNIT_NAMES[units]}; ${money}; ${paper} paper; ${days}. Each can be changed under Settings, Shop.`;
+  });
+
   protected choose(name: string, passcode?: string): void {
     this.wantsCode.set(false);
     this.form.patchValue({ name, ...(passcode === undefined ? {} : { passcode }) });
@@ -86,11 +110,14 @@ export class SignIn {
   }
 
   private signIn(then: () => void): void {
-    const { name, passcode, words, code } = this.form.getRawValue();
+    const { name, passcode, country, words, code } = this.form.getRawValue();
     this.problem.set('');
     this.busy.set(true);
     const first: Observable<unknown> = this.isNewHouse()
-      ? this.api.call(api.addFirstPerson, { body: { name, passcode }, headers: withWords(words) })
+      ? this.api.call(api.addFirstPerson, {
+          body: { name, passcode, ...(country === '' ? {} : { country }) },
+          headers: withWords(words),
+        })
       : of(null);
     first
       .pipe(

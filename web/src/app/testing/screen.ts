@@ -49,6 +49,8 @@ export async function openScreen<T>(
       const field = fieldOf(caption);
       field.value = text;
       field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input'));
+      // Whoever leaves a list with the one they mean has chosen it.
+      if ('picks' in field.dataset) field.dispatchEvent(new Event('blur'));
       await fixture.whenStable();
     },
     press: async (words) => {

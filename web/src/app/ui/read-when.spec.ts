@@ -29,6 +29,7 @@ describe('a day that is typed', () => {
     ['thu', '2031-11-27'],
     ['friday', '2031-11-28'],
     ['wed', '2031-12-03'],
+    ['3/12/31', '2031-12-03'],
   ])('%s is %s', (typed, iso) => {
     expect(day(typed)).toBe(iso);
   });
@@ -41,6 +42,12 @@ describe('a day that is typed', () => {
   );
 });
 
+it('has its month first where the shop does, and with dots nowhere', () => {
+  const american = (typed: string) => readDay(typed, NOW, 'month-first')?.toISODate();
+  expect(['12/3/2031', '12/3', '12/3/31', '3.12.2031'].map(american)).toEqual(Array(4).fill('2031-12-03'));
+  expect(american('31/12/2031')).toBeUndefined();
+});
+
 describe('a moment that is typed', () => {
   it.each([
     ['3 Dec 2031, 16:00', '2031-12-03T16:00'],
@@ -50,6 +57,8 @@ describe('a moment that is typed', () => {
     ['tomorrow at 4 pm', '2031-11-28T16:00'],
     ['12 am', '2031-11-27T00:00'],
     ['16:45', '2031-11-27T16:45'],
+    ['Sat 5pm', '2031-11-29T17:00'],
+    ['tomorrow 5pm', '2031-11-28T17:00'],
     ['2031-12-03T16:05', '2031-12-03T16:05'],
     ['2031-12-03 16:05', '2031-12-03T16:05'],
     ['3 Dec', '2031-12-03T17:00'],

@@ -6,12 +6,14 @@ import {
   CUSTOM_ELEMENTS_SCHEMA,
   effect,
   ElementRef,
+  inject,
   input,
   signal,
   viewChild,
 } from '@angular/core';
 import type { FormControl } from '@angular/forms';
 import { DateTime } from 'luxon';
+import { ShopDays } from '../data/shop-days';
 import { toSignalOf } from './control-signal';
 import { DAY_FORM, MOMENT_FORM, readDay, readMoment, UNREAD } from './read-when';
 
@@ -82,7 +84,7 @@ const LOCAL = "yyyy-MM-dd'T'HH:mm";
         <calendar-date
           #calendar
           [attr.value]="day()"
-          [attr.first-day-of-week]="1"
+          [attr.first-day-of-week]="days.weekBegins() % 7"
           locale="en-GB"
           (change)="choose(calendar.value)"
         >
@@ -123,6 +125,7 @@ export class WhenField {
   /** Whether the time of the day is part of it. */
   readonly time = input(false);
 
+  protected readonly days = inject(ShopDays);
   protected readonly id = `when-${String((fields += 1))}`;
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   private readonly calendar = viewChild<ElementRef<HTMLElement>>('calendar');
@@ -146,13 +149,12 @@ export class WhenField {
   protected readonly wrong = computed(() => {
     return this.value() === '' || this.at()?.isValid ? '' : `Write it like ${this.example()}.`;
   });
-  /** What was understood, while it is typed in another form. */
+  /** What was understood, while it is typed: Tue 12 May 2031, 202 days ago. */
   protected readonly note = computed(() => {
     const at = this.at();
-    const typing = this.typing();
-    return typing !== null && at?.isValid && at.toFormat(this.form()) !== typing
-      ? at.toFormat(`ccc ${this.form()}`)
-      : '';
+    if (this.typing() === null || !at?.isValid) return '';
+    const far = at.toRelativeCalendar({ base: DateTime.now(), unit: 'days', locale: 'en' });
+    return `${at.toFormat(`ccc ${this.form()}`)}, ${far}`;
   });
   protected readonly day = computed(() => (this.at()?.isValid ? (this.at()?.toISODate() ?? '') : ''));
 
@@ -167,7 +169,9 @@ export class WhenField {
   protected typed(text: string): void {
     this.typing.set(text);
     const now = DateTime.now();
-    const at = this.time() ? readMoment(text, now, USUAL_HOUR) : readDay(text, now);
+    const at = this.time()
+      ? readMoment(text, now, USUAL_HOUR, this.days.order())
+      : readDay(text, now, this.days.order());
     const unread = text.trim() === '' ? '' : UNREAD + text;
     this.keep(at ? at.toFormat(this.time() ? LOCAL : 'yyyy-MM-dd') : unread);
   }

@@ -5,14 +5,14 @@ import { RouterLink } from '@angular/router';
 import type { Loaded } from '../../data/loaded';
 import { UnitsService } from '../../data/units.service';
 import { quantityReader } from '../../ui/read-quantity';
+import { PickField } from '../../ui/pick-field';
 import { QuantityField } from '../../ui/quantity-field';
-import { SelectField } from '../../ui/select-field';
 import { costOf, piecesNow } from './cut-words';
 
 /** One layer of a reel: where it is cut from, what another piece would cost, and how short its main may be. */
 @Component({
   selector: 'ys-layer-panel',
-  imports: [QuantityField, RouterLink, SelectField],
+  imports: [PickField, QuantityField, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let one = layer();
@@ -25,7 +25,7 @@ import { costOf, piecesNow } from './cut-words';
         Its bag’s counters have to agree: their mains come from one lot.
       }
     </p>
-    <ys-select-field label="Cut it from" [control]="piece" [options]="options()" />
+    <ys-pick-field label="Cut it from" [control]="piece" [options]="options()" />
     @if (asked()) {
       <p role="status" class="text-[13px]">
         @let found = tried();
@@ -107,6 +107,7 @@ export class LayerPanel {
   });
   protected readonly askedName = computed(() => (this.comes() ? 'the line on order' : this.asked()));
   protected readonly now = computed(() => piecesNow(this.layer()));
+  private readonly shownPiece = computed(() => this.asked() || (this.layer().planned ?? ''));
   protected readonly piece = new FormControl('', { nonNullable: true });
   protected readonly least = new FormControl('', { nonNullable: true });
   protected readonly allowed = computed(() => ({ min: 1, max: this.layer().wantedMm / 1000 }));
@@ -114,10 +115,8 @@ export class LayerPanel {
     ...(this.layer().planned === null ? [{ value: '', name: 'no piece yet' }] : []),
     ...this.pieces().map(({ code, freeMm, opened, comesAt, place }) => ({
       value: code,
-      name:
-        comesAt === null
-          ? `${code}, ${this.units.length(freeMm / 1000)}, ${opened ? 'open' : 'sealed'}`
-          : `On order, ${this.units.length(freeMm / 1000)}, here by ${place}`,
+      name: comesAt === null ? `${code}, ${opened ? 'open' : 'sealed'}` : `On order, here by ${place}`,
+      beside: this.units.length(freeMm / 1000),
     })),
   ]);
   /** Null where nothing is asked for. */
@@ -134,11 +133,13 @@ export class LayerPanel {
 
   constructor() {
     effect(() => {
-      const { planned, leastMm } = this.layer();
-      this.piece.setValue(this.asked() || (planned ?? ''), { emitEvent: false });
+      const { leastMm } = this.layer();
+      this.piece.setValue(this.shownPiece());
       this.least.setValue(leastMm === null ? '' : this.units.length(leastMm / 1000), { emitEvent: false });
     });
-    this.piece.valueChanges.subscribe((code) => this.ask.emit(code));
+    this.piece.valueChanges.subscribe((code) => {
+      if (code !== this.shownPiece()) this.ask.emit(code);
+    });
   }
 
   protected keepLeast(): void {
