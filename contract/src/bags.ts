@@ -209,8 +209,20 @@ export type JobChange = v.InferOutput<typeof ChangeJobSchema>;
 /** Calling a bag off, or some reels of it, with a reason. */
 export const CancelSchema = v.object({ version: VersionSchema, why: line('A reason', 120) });
 
-/** Moving a reel on: checked and ready, or handed back. */
-export const MoveJobSchema = v.object({ version: VersionSchema, to: v.picklist(['ready', 'handed-back']) });
+/** Cancelled reels of a bag that are booked again as they were. */
+export const RestoreJobsSchema = v.object({
+  version: VersionSchema,
+  jobs: v.pipe(v.array(IdSchema), v.minLength(1, 'Name the reels.'), v.maxLength(100)),
+});
+export type RestoreJobs = v.InferOutput<typeof RestoreJobsSchema>;
+
+/** Moving a reel on: checked and ready, or handed back; or one step back, where that was a slip. */
+export const MoveJobSchema = v.object({
+  version: VersionSchema,
+  to: v.picklist(['to-check', 'ready', 'handed-back']),
+  undo: v.optional(v.boolean(), false),
+});
+export type MoveJob = v.InferOutput<typeof MoveJobSchema>;
 
 /** A reel a customer has had here, with how it was filled last. */
 export const CustomerReelSchema = v.object({

@@ -110,6 +110,8 @@ export {
   type CustomerReel,
   type Job,
   type JobChange,
+  type MoveJob,
+  type RestoreJobs,
   type JobState,
   type NewBag,
   type NewJob,

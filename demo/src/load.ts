@@ -146,7 +146,7 @@ async function finish(
   for (const { id } of jobs)
     for (const to of gone ? (['ready', 'handed-back'] as const) : (['ready'] as const)) {
       const { version } = await readBag(context, number);
-      await moveJob(context, person, id, { version, to });
+      await moveJob(context, person, id, { version, to, undo: false });
     }
 }
 

@@ -24,7 +24,7 @@ export const accessApi = {
   health: route('GET', '/health', { reply: v.object({ ready: v.boolean() }) }),
   signInSheet: route('GET', '/sign-in', { reply: SignInSheetSchema }),
   /** What is usual in each country, for whoever sets a shop up. */
-  listCountries: route('GET', '/countries', { reply: v.array(CountrySchema) }),
+  listCountries: route('GET', '/sign-in/countries', { reply: v.array(CountrySchema) }),
   addFirstPerson: route('POST', '/sign-in/first', { body: FirstPersonSchema, reply: PersonSchema }),
   /** A shop's file, as its bytes, into an empty house: what it holds, or taken. */
   importShop: route('POST', '/sign-in/shop-file', { query: ShopFileStepSchema, reply: ShopFileSchema }),

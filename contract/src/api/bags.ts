@@ -9,6 +9,7 @@ import {
   CustomerReelSchema,
   JobSchema,
   MoveJobSchema,
+  RestoreJobsSchema,
   NewBagSchema,
   TaggedReelSchema,
 } from '../bags';
@@ -27,6 +28,11 @@ export const bagsApi = {
   cancelBag: route('POST', '/bags/:number/cancel', {
     params: byNumber,
     body: CancelSchema,
+    reply: BagSchema,
+  }),
+  restoreJobs: route('POST', '/bags/:number/restore', {
+    params: byNumber,
+    body: RestoreJobsSchema,
     reply: BagSchema,
   }),
   changeJob: route('PUT', '/jobs/:id', { params: byId, body: ChangeJobSchema, reply: BagSchema }),

@@ -143,9 +143,9 @@ describe('one reel of a bag', () => {
   it('goes from the bench to be checked, ready and handed back, and no other way', async () => {
     const bag = await book();
     const [job] = bag.jobs;
-    const move = async (to: string) => {
+    const move = async (to: string, undo = false) => {
       const { version } = await read(bag);
-      return ask<Bag>('POST', `/jobs/${job!.id}/state`, { version, to });
+      return ask<Bag>('POST', `/jobs/${job!.id}/state`, { version, to, undo });
     };
     expect(codeOf(await move('ready'))).toBe('already-closed');
     const run = (await ask<{ id: number }>('POST', '/runs', { jobId: job!.id, benchId: FIRST_BENCH })).body;
@@ -158,14 +158,38 @@ describe('one reel of a bag', () => {
     expect((await read(bag)).jobs[0]!.state).toBe('to-check');
     expect(codeOf(await move('handed-back'))).toBe('already-closed');
     expect((await move('ready')).body.jobs[0]!.state).toBe('ready');
+    await move('handed-back');
+    expect((await move('ready', true)).body.jobs[0]!.state).toBe('ready');
+    expect(codeOf(await move('ready', true))).toBe('already-closed');
+    expect(codeOf(await move('handed-back', true))).toBe('bad-request');
     const { body } = await move('handed-back');
     expect(body.jobs[0]!.state).toBe('handed-back');
     expect(body.history.map(({ what }) => said(what).replace(/R-\d+/, 'R'))).toEqual([
+      'R handed back',
+      'R is checked and ready again',
       'R handed back',
       'R checked and ready',
       'R was filled',
       'Booked in',
     ]);
+  });
+
+  it('that was cancelled is booked again as it was, unless its line went to others meanwhile', async () => {
+    const bag = await book();
+    const before = await promised();
+    const cancelled = await ask<Bag>('POST', `/bags/${bag.number}/cancel`, { version: 1, why: 'a slip' });
+    const again = (version: number) =>
+      ask<Bag>('POST', `/bags/${bag.number}/restore`, { version, jobs: bag.jobs.map(({ id }) => id) });
+    const { version } = cancelled.body;
+    const { body } = await again(version);
+    expect(body.jobs).toEqual(bag.jobs);
+    expect([await promised(), body.history[0]!.what]).toEqual([before, 'Booked again, as it was']);
+    expect(codeOf(await again(body.version))).toBe('already-closed');
+    await ask('POST', `/bags/${bag.number}/cancel`, { version: body.version, why: 'not a slip' });
+    const { code, lengthMm } = pieces.main;
+    await ask('POST', `/pieces/${code}/count`, { lengthMm: 50_000, anyway: true });
+    expect(codeOf(await again(body.version + 1))).toBe('not-enough-line');
+    await ask('POST', `/pieces/${code}/count`, { lengthMm });
   });
 
   it('may have spools of its own beside the one it came with', async () => {

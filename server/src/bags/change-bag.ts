@@ -1,4 +1,4 @@
-import type { Bag, JobChange, Person } from '@yard-spool/contract';
+import type { Bag, JobChange, MoveJob, Person } from '@yard-spool/contract';
 import type { PlanInput, ReelType } from '@yard-spool/core';
 import type { BagTableRow, JobRow } from '../db/models/bags';
 import type { ReelTableRow } from '../db/models/customers';
@@ -21,7 +21,7 @@ interface Asked {
 }
 
 /** Does something to a bag that nobody else has changed since it was looked at, and writes down what. */
-async function changing(
+export async function changing(
   context: ServerContext,
   person: Person,
   bagId: number,
@@ -132,26 +132,47 @@ export const cancelJob = (
     return `${tag} cancelled: ${asked.why}`;
   });
 
+type Moved = MoveJob['to'];
+/** Where a reel stands before it is moved on, and where it must stand for that to be undone. */
 const BEFORE = { ready: 'to-check', 'handed-back': 'ready' } as const;
-const WORDS = { ready: 'checked and ready', 'handed-back': 'handed back' } as const;
+const AFTER = { 'to-check': 'ready', ready: 'handed-back' } as const;
+const WORDS: Readonly<Record<Moved, string>> = {
+  'to-check': 'to be checked',
+  ready: 'checked and ready',
+  'handed-back': 'handed back',
+};
 
-/** Moves a filled reel on: checked and ready, then handed back. */
+/**
+ * Moves a filled reel on: checked and ready, then handed back; or back where that was a slip.
+ *
+ * @throws ProblemError already-closed where it stands elsewhere, and where own line has gone with it
+ */
 export const moveJob = (
   context: ServerContext,
   person: Person,
   jobId: number,
-  asked: Asked & { readonly to: keyof typeof BEFORE },
-): Promise<Bag> =>
-  onJob(context, person, jobId, asked, BEFORE[asked.to], async (u, { job, tag }) => {
-    await u.tables.jobs.change(job, { state: asked.to });
-    if (asked.to === 'handed-back') await giveOwnLineBack(u, job.bagId);
-    return `${tag} ${WORDS[asked.to]}`;
+  asked: MoveJob,
+): Promise<Bag> => {
+  const { to, undo } = asked;
+  const must = undo ? to !== 'handed-back' && AFTER[to] : to !== 'to-check' && BEFORE[to];
+  if (must === false) throw new ProblemError('bad-request', 'A reel is not moved like that.');
+  return onJob(context, person, jobId, asked, must, async (u, { job, tag }) => {
+    if (undo && (await u.tables.pieces.count({ where: { broughtWith: job.bagId, writtenOff: true } })) > 0)
+      throw new ProblemError(
+        'not-allowed',
+        'The customer’s own line went back with it: that is not undone here.',
+      );
+    await u.tables.jobs.change(job, { state: to });
+    if (to === 'handed-back') await giveOwnLineBack(u, job.bagId);
+    return undo ? `${tag} is ${WORDS[to]} again` : `${tag} ${WORDS[to]}`;
   });
+};
 
-const SAYING: Readonly<Record<'booked' | 'to-check' | 'ready', string>> = {
+const SAYING: Readonly<Record<'booked' | 'to-check' | 'ready' | 'handed-back', string>> = {
   booked: 'This reel is not waiting any more, so its plan stays as it is.',
   'to-check': 'Only a reel that was filled can be checked.',
   ready: 'Only a reel that was checked can be handed back.',
+  'handed-back': 'This reel was not handed back: there is nothing to undo.',
 };
 
 /** A job under its lock, with the reel it is of. */
@@ -183,7 +204,6 @@ async function onJob(
   });
 }
 
-async function callOff({ tables }: Unit, job: JobRow): Promise<void> {
-  await tables.cuts.removeAll({ jobId: job.id });
-  await tables.jobs.change(job, { state: 'cancelled' });
-}
+/** What it was to be cut from stays written down and promises nothing: it may be booked again. */
+const callOff = ({ tables }: Unit, job: JobRow): Promise<unknown> =>
+  tables.jobs.change(job, { state: 'cancelled' });

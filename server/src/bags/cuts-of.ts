@@ -1,6 +1,7 @@
 import type { PlannedCut } from '@yard-spool/contract';
 import { waterState } from '@yard-spool/core';
 import type { Reading } from '../context/context';
+import { JOB_OF_CUT } from '../db/joins';
 import { parsed } from '../db/parsed';
 import { waterByPiece } from '../rack/water';
 
@@ -25,6 +26,7 @@ export async function cutsOf(
          products.name AS productName, products.tint, pieces.code AS pieceCode, pieces.kind AS pieceKind,
          pieces.brought_with AS broughtWith, pieces.lot
        FROM cuts JOIN products ON products.id = cuts.product_id LEFT JOIN pieces ON pieces.id = cuts.piece_id
+         ${JOB_OF_CUT} AND jobs.state <> 'cancelled'
        WHERE cuts.job_id IN (:jobIds) ORDER BY cuts.id`,
       { jobIds },
     ),

@@ -1,3 +1,4 @@
+import { JOB_OF_CUT } from '../db/joins';
 import { parsed } from '../db/parsed';
 import type { Drawing, LineOn } from '@yard-spool/contract';
 import type { FillPlan, PlanInput } from '@yard-spool/core';
@@ -30,7 +31,8 @@ export async function sketchesOfJobs(from: Reading, ids: readonly number[]): Pro
     }>(
       `SELECT cuts.job_id AS jobId, cuts.layer, products.tint, products.name FROM cuts
          LEFT JOIN pieces ON pieces.id = cuts.piece_id
-         JOIN products ON products.id = COALESCE(cuts.product_id, pieces.product_id) WHERE cuts.job_id IN (:ids)`,
+         JOIN products ON products.id = COALESCE(cuts.product_id, pieces.product_id) 
+         ${JOB_OF_CUT} AND jobs.state <> 'cancelled' WHERE cuts.job_id IN (:ids)`,
       { ids },
     ),
   ]);

@@ -133,6 +133,9 @@ async function fromThePlan(from: Reading): Promise<{
 
 const NO_WEEKS: readonly number[] = Array.from({ length: SEASON_WEEKS }, () => 0);
 
+/** What takes line off for good, and what gives it back because that was a slip. */
+const USED = "'filled', 'tail', 'recycled', 'written-off', 'taken-back'";
+
 /** mm of each line used in each of the last weeks. */
 async function usedWeekly({ query }: Reading, now: number): Promise<ReadonlyMap<number, number[]>> {
   const rows = await query<{ productId: number; week: number; mm: string | number }>(
@@ -140,7 +143,7 @@ async function usedWeekly({ query }: Reading, now: number): Promise<ReadonlyMap<
        -SUM(moves.length_mm) AS mm
      FROM moves JOIN pieces ON pieces.id = moves.piece_id
      WHERE pieces.brought_with IS NULL AND moves.at >= :since AND moves.at <= :now
-       AND moves.kind IN ('filled', 'tail', 'recycled', 'written-off')
+       AND moves.kind IN (${USED})
      GROUP BY pieces.product_id, week`,
     { now: new Date(now), since: new Date(now - SEASON_WEEKS * WEEK) },
   );
@@ -174,7 +177,7 @@ async function usedSince({ query }: Reading, since: Date): Promise<Map<number, n
   const rows = await query<{ productId: number; mm: string | number }>(
     `SELECT pieces.product_id AS productId, -SUM(moves.length_mm) AS mm
      FROM moves JOIN pieces ON pieces.id = moves.piece_id
-     WHERE pieces.brought_with IS NULL AND moves.at >= :since AND moves.kind IN ('filled', 'tail', 'recycled', 'written-off')
+     WHERE pieces.brought_with IS NULL AND moves.at >= :since AND moves.kind IN (${USED})
      GROUP BY pieces.product_id`,
     { since },
   );

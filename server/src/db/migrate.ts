@@ -30,6 +30,7 @@ import { dayByHand } from './migrations/0029-day-by-hand';
 import { cuts } from './migrations/0030-cuts';
 import { joinedCuts } from './migrations/0031-joined-cuts';
 import { localUse } from './migrations/0032-local-use';
+import { undo } from './migrations/0033-undo';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -69,6 +70,7 @@ const MIGRATIONS: readonly Migration[] = [
   cuts,
   joinedCuts,
   localUse,
+  undo,
 ];
 
 /** Whether a schema step is one of this version's. */

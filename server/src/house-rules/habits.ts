@@ -1,4 +1,4 @@
-import { REEL_OF_JOB } from '../db/joins';
+import { JOB_OF_CUT, REEL_OF_JOB } from '../db/joins';
 import type { Habits } from '@yard-spool/contract';
 import { inferSpool, priorsOf, supplySizes } from '@yard-spool/core';
 import type { Reading } from '../context/context';
@@ -47,7 +47,8 @@ async function commonestSupply(from: Reading): Promise<Habits['supply']> {
     mm: number | string;
   }>(
     `SELECT piece_id AS pieceId, COUNT(*) AS times, AVG(cuts.length_mm) AS mm FROM cuts
-     JOIN pieces ON pieces.id = cuts.piece_id AND pieces.brought_with IS NULL WHERE layer = 'main'
+     JOIN pieces ON pieces.id = cuts.piece_id AND pieces.brought_with IS NULL
+     ${JOB_OF_CUT} AND jobs.state <> 'cancelled' WHERE layer = 'main'
      GROUP BY piece_id ORDER BY times DESC, piece_id LIMIT 1`,
   );
   const [piece] = most ? await listPieces(from, { id: most.pieceId }) : [];

@@ -1,4 +1,4 @@
-import { FIRST_WORDS_HEADER, type Person, type SignInSheet } from '@yard-spool/contract';
+import { FIRST_WORDS_HEADER, type Country, type Person, type SignInSheet } from '@yard-spool/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestShop } from '../testing/test-shop';
 import { readHouseRules } from '../shop/read-house-rules';
@@ -30,6 +30,13 @@ describe('an empty shop on a network', () => {
     here = true;
     expect((await shop.ask('GET', '/sign-in')).body).toEqual({ people: [] });
     here = false;
+    // A stranger sees where in the world a shop could be.
+    const { body: all } = await shop.ask<Country[]>('GET', '/sign-in/countries');
+    expect(all.find(({ code }) => code === 'PT')).toMatchObject({
+      name: 'Portugal',
+      money: '€',
+      dayOrder: 'day-first',
+    });
   });
 
   it('takes no first person and no shop’s file from a stranger', async () => {

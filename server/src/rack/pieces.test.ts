@@ -89,6 +89,9 @@ describe('a piece', () => {
     expect(piece).toMatchObject({ writtenOff: true, lengthMm: 0 });
     expect(moves.at(-1)).toMatchObject({ kind: 'written-off', lengthMm: -120_000, why: 'chafed through' });
     expect(codeOf(await ask('POST', '/pieces/P-4/count', { lengthMm: 5 }))).toBe('not-found');
+    const restore = () => ask<Piece>('POST', '/pieces/P-4/restore', {});
+    expect((await restore()).body).toMatchObject({ writtenOff: false, lengthMm: 120_000 });
+    expect(codeOf(await restore())).toBe('already-exists');
   });
 
   it('is not let go of while booked reels wait for it', async () => {

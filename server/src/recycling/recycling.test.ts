@@ -40,6 +40,10 @@ describe('the recycling bins', () => {
     const { piece, moves } = await ledgerOf(ask, 'S-1');
     expect(piece).toMatchObject({ writtenOff: true, lengthMm: 0 });
     expect(moves.at(-1)).toMatchObject({ kind: 'recycled', why: 'into the nylon bin' });
+    await ask('POST', '/pieces/S-1/restore', {});
+    const book = (await ask<RecyclingBook>('GET', '/recycling')).body;
+    expect(total(book, 'nylon')).toEqual({ stream: 'nylon', grams: 200, tubes: 3 });
+    expect(book.entries[0]).toMatchObject({ grams: -entry!.grams, tubes: -1, why: 'S-1 taken out again' });
   });
 
   it('refuse the wrong bin, a weight nobody knows, and line that is promised; nothing is booked', async () => {

@@ -62,6 +62,8 @@ describe('a soak tub', () => {
     later(1);
     expect((await ask('POST', `/soaks/${soak.id}/out`, {})).status).toBe(200);
     expect((await ledgerOf(ask, 'T-2')).piece.wetUntil).toBe(first);
+    const back = await ask<Tub>('POST', `/soaks/${soak.id}/back`, {});
+    expect(back.body.soaks).toMatchObject([{ id: soak.id, inAt: soak.inAt }]);
   });
 
   it('refuses what is in the water already, what does not soak, and a tub that is not there', async () => {

@@ -160,3 +160,20 @@ export async function takeOut(context: ServerContext, person: Person, soakId: nu
   });
   return oneTub(context, tubId);
 }
+
+/** Puts a piece back that was taken out by a slip: it lies in the water as if it had never left. */
+export async function putBack(context: ServerContext, person: Person, soakId: number): Promise<Tub> {
+  const tubId = await unit(context, person, async (u) => {
+    const { soaks } = u.tables;
+    const soak = await soaks.lock(soakId);
+    if (!soak) throw new ProblemError('not-found', 'This piece is not in a tub any more.');
+    await lockTub(u, soak.tubId);
+    await lockPiece(u, { id: soak.pieceId });
+    const [now] = await soaks.findAll({ where: { pieceId: soak.pieceId, outAt: null } });
+    if (now && now.id !== soakId)
+      throw new ProblemError('in-the-water', 'It was put into a tub again meanwhile.');
+    await soaks.change(soak, { outAt: null, outById: null });
+    return soak.tubId;
+  });
+  return oneTub(context, tubId);
+}

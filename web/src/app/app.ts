@@ -18,6 +18,7 @@ import { UnreadRows } from './data/unread-rows';
 import { HelpButton } from './help/help-button';
 import { HelpPanel } from './help/help-panel';
 import { WalkStrip } from './help/walk-strip';
+import { UndoStrip } from './ui/undo-strip';
 import { Keyboard, useKeys } from './keyboard/keyboard.service';
 
 interface Area {
@@ -28,7 +29,7 @@ interface Area {
 /** The frame of every screen: areas, the tag field, units, who is signed in. */
 @Component({
   selector: 'app-root',
-  imports: [HelpButton, HelpPanel, RouterOutlet, RouterLink, RouterLinkActive, WalkStrip],
+  imports: [HelpButton, HelpPanel, RouterOutlet, RouterLink, RouterLinkActive, UndoStrip, WalkStrip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   host: { class: 'flex flex-col h-dvh' },

@@ -4,6 +4,7 @@ import { readBag, readJob } from '../../bags/bags';
 import { bookBag } from '../../bags/book-bag';
 import { cancelBag, cancelJob, changeBag, changeJob, moveJob } from '../../bags/change-bag';
 import { listCustomerReels, readLastPlan } from '../../bags/customer-reels';
+import { restoreJobs } from '../../bags/restore-jobs';
 import { listBags } from '../../bags/list-bags';
 import type { ServerContext } from '../../context/context';
 import { findCustomers } from '../../customers/customers';
@@ -20,6 +21,9 @@ export function bagsRoutes(router: Router, context: ServerContext): void {
   );
   serve(router, api.cancelBag, ({ params, body, response }) =>
     cancelBag(context, personOf(response), params.number, body),
+  );
+  serve(router, api.restoreJobs, ({ params, body, response }) =>
+    restoreJobs(context, personOf(response), params.number, body),
   );
   serve(router, api.changeJob, ({ params, body, response }) =>
     changeJob(context, personOf(response), params.id, body),

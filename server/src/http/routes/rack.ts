@@ -16,7 +16,8 @@ import { importStock } from '../../rack-files/import-stock';
 import { listWaitingFiles, putAwayFile, readWaitingFile } from '../../rack-files/waiting-files';
 import { readRecycling, recycle } from '../../recycling/recycling';
 import { readScale } from '../../scale/scale';
-import { addTub, changeTub, listTubs, removeTub, soakPiece, takeOut } from '../../tubs/tubs';
+import { restorePiece } from '../../rack/restore-piece';
+import { addTub, changeTub, listTubs, putBack, removeTub, soakPiece, takeOut } from '../../tubs/tubs';
 import type { Lanes } from '../lanes';
 import { noteExport } from '../note-export';
 import { placeOf } from '../place';
@@ -49,6 +50,9 @@ export function rackRoutes(router: Router, context: ServerContext, lanes: Lanes)
   serve(router, api.writeOffPiece, ({ params, body, response }) =>
     writeOffPiece(context, personOf(response), params.code, body.why),
   );
+  serve(router, api.restorePiece, ({ params, response }) =>
+    restorePiece(context, personOf(response), params.code),
+  );
   serve(router, api.readScale, () => readScale(context));
   serve(router, api.listTubs, () => listTubs(context));
   serve(router, api.addTub, ({ body, response }) => addTub(context, personOf(response), body.name));
@@ -60,6 +64,7 @@ export function rackRoutes(router: Router, context: ServerContext, lanes: Lanes)
     soakPiece(context, personOf(response), params.id, body.code),
   );
   serve(router, api.takeOut, ({ params, response }) => takeOut(context, personOf(response), params.id));
+  serve(router, api.putBack, ({ params, response }) => putBack(context, personOf(response), params.id));
   serve(router, api.readRecycling, () => readRecycling(context));
   serve(router, api.recycle, ({ body, response }) => recycle(context, personOf(response), body));
   serve(router, api.readReorder, () => readReorder(context));

@@ -14,6 +14,7 @@ import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { loadFor } from '../data/loaded';
+import { Undo } from '../data/undo.service';
 import { UnitsService } from '../data/units.service';
 import { exceptionWords } from '../words/exception-words';
 import { LoadState } from '../ui/load-state';
@@ -41,6 +42,7 @@ export class BagPage {
   protected readonly traits = REEL_TRAITS;
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
   private readonly here = inject(BenchHere);
   private readonly house = inject(HouseService);
 
@@ -50,9 +52,13 @@ export class BagPage {
   protected readonly bag = loadFor(this.number, (number) =>
     this.api.call(api.readBag, { params: { number } }),
   );
-  protected readonly shownId = linkedSignal(
-    () => this.bag.value()?.jobs.find(({ state }) => !isFilled(state))?.id ?? this.bag.value()?.jobs[0]?.id,
-  );
+  /** The reel looked at; the first that waits, until somebody chose or did something to one. */
+  protected readonly shownId = linkedSignal<readonly Job[], number | undefined>({
+    source: () => this.bag.value()?.jobs ?? [],
+    computation: (jobs, before) =>
+      (jobs.find(({ id }) => id === before?.value) ?? jobs.find(({ state }) => !isFilled(state)) ?? jobs[0])
+        ?.id,
+  });
   protected readonly job = computed(() => this.bag.value()?.jobs.find(({ id }) => id === this.shownId()));
   private readonly inferred = computed(() => {
     const job = this.job();
@@ -141,12 +147,14 @@ export class BagPage {
         : null;
 
   constructor() {
+    this.undo.whenUndone(() => this.bag.reload());
     useKeys({ 'Ctrl Enter': () => this.nextToBench() });
   }
 
   private nextToBench(): void {
     const job = this.job();
-    if (job) this.toBench(job);
+    // A key does what its button does, and nothing while a form is open or where there is none.
+    if (job && job.state !== 'cancelled' && this.panel() === null) this.toBench(job);
   }
 
   protected changed(): void {
@@ -155,13 +163,30 @@ export class BagPage {
   }
 
   /** Moves a filled reel on: checked and ready, then handed back. */
-  protected move({ id }: Job, to: 'ready' | 'handed-back'): void {
+  protected move({ id, tag, state }: Job, to: 'ready' | 'handed-back'): void {
     const version = this.bag.value()?.version;
     if (version === undefined) return;
     const again = (): void => {
       this.bag.reload();
     };
-    this.sending.send(this.api.call(api.moveJob, { params: { id }, body: { version, to } }), again, again);
+    const body = { version, to, undo: false };
+    this.sending.send(
+      this.api.call(api.moveJob, { params: { id }, body }),
+      (bag) => {
+        again();
+        // Own line that went with it is not called back by a press.
+        if ((state !== 'to-check' && state !== 'ready') || bag.brought.some(({ back }) => back)) return;
+        this.undo.tell({
+          words: to === 'ready' ? `${tag} is checked and ready.` : `${tag} is handed back.`,
+          back: () =>
+            this.api.call(api.moveJob, {
+              params: { id },
+              body: { version: bag.version, to: state, undo: true },
+            }),
+        });
+      },
+      again,
+    );
   }
 
   /** Takes the reel to this machine's bench, or goes on with the run it has. */

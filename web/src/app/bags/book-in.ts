@@ -18,6 +18,7 @@ import { DateTime } from 'luxon';
 import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
+import { Undo } from '../data/undo.service';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';
@@ -67,6 +68,7 @@ const bagForm = ({ key, customerId, customerName, contact, promised, notes }: Bo
 export class BookIn {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
   private readonly units = inject(UnitsService);
   protected readonly desk = inject(PlanningDesk);
 
@@ -237,7 +239,32 @@ export class BookIn {
     this.desk.say(last ? reelFromPlan(reel, last, this.units.system(), true) : knownReel(reel));
   }
 
+  /** Takes a reel out of the booking; a message brings it back. */
+  protected leaveOut(): void {
+    const reels = this.desk.reels();
+    const at = this.desk.at();
+    const label = reels[at]?.label ?? '';
+    this.desk.drop();
+    this.undo.tellHere(`${label === '' ? 'A reel' : label} is left out of the booking.`, () => {
+      this.desk.lay(reels);
+      this.desk.show(at);
+      this.keep();
+    });
+  }
+
   protected startOver(): void {
+    const bag = this.bagForm.getRawValue();
+    const begun = this.desk.reels();
+    this.clear();
+    if (bag.customerName === '' && begun.every(({ label }) => label === '')) return;
+    this.undo.tellHere('The booking that was begun is cleared.', () => {
+      this.bagForm.reset(bag);
+      this.desk.lay(begun);
+      this.keep();
+    });
+  }
+
+  private clear(): void {
     const { reels, ...bag } = (dropDraft(), emptyDraft());
     this.bagForm.reset(bag);
     this.desk.lay(reels);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Bag, type Job } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { Undo } from '../data/undo.service';
 import { FormEnd } from '../ui/form-end';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
@@ -24,6 +25,7 @@ import { typedValue } from '../ui/typed-value';
 })
 export class CallOff {
   private readonly api = inject(ApiService);
+  private readonly undo = inject(Undo);
 
   readonly bag = input.required<Bag>();
   /** One reel of it; the whole bag where none is given. */
@@ -44,6 +46,19 @@ export class CallOff {
     const ask = job
       ? this.api.call(api.cancelJob, { params: { id: job.id }, body })
       : this.api.call(api.cancelBag, { params: { number }, body });
-    this.sending.send(ask, () => this.done.emit());
+    const jobs = (job ? [job] : this.bag().jobs).filter(({ state }) => state === 'booked');
+    this.sending.send(ask, (bag) => {
+      this.done.emit();
+      // Own line goes back with the last reel of its bag: that is not undone by a press.
+      if (bag.brought.some(({ back }) => back)) return;
+      this.undo.tell({
+        words: job ? `${job.tag} is cancelled.` : `Bag ${String(number)} is cancelled.`,
+        back: () =>
+          this.api.call(api.restoreJobs, {
+            params: { number },
+            body: { version: bag.version, jobs: jobs.map(({ id }) => id) },
+          }),
+      });
+    });
   }
 }

@@ -7,6 +7,7 @@ import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
 import { LoadState } from '../ui/load-state';
+import { SureButton } from '../ui/sure-button';
 import { Sending } from '../ui/sending';
 import { HouseTabs } from './house-tabs';
 import { OnTheNetwork } from './on-the-network';
@@ -27,7 +28,7 @@ const KINDS: Readonly<Record<Audit['kind'], string>> = {
 /** Who is signed in where, how another device comes in, and what was done about access. */
 @Component({
   selector: 'ys-access-page',
-  imports: [HouseTabs, LoadState, OnTheNetwork],
+  imports: [HouseTabs, LoadState, OnTheNetwork, SureButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="flex min-h-full flex-col gap-3 p-4 px-5">
@@ -46,9 +47,13 @@ const KINDS: Readonly<Record<Audit['kind'], string>> = {
                       {{ one.place }}, used {{ at(one.seenAt) }}{{ one.here ? ', here' : '' }}
                     </span>
                   </span>
-                  <button type="button" class="plain shrink-0" [disabled]="sending.busy()" (click)="end(one)">
-                    Sign out
-                  </button>
+                  <ys-sure-button
+                    class="shrink-0"
+                    label="Sign out"
+                    [asks]="one.here ? 'You are signed out here.' : 'They sign in again to go on.'"
+                    [busy]="sending.busy()"
+                    (sure)="end(one)"
+                  />
                 </li>
               }
             </ul>

@@ -4,6 +4,7 @@ import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
+import { Undo } from '../data/undo.service';
 import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
@@ -22,6 +23,7 @@ import { HouseTabs } from './house-tabs';
 export class BenchesPage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
+  private readonly undo = inject(Undo);
   protected readonly here = inject(BenchHere);
   protected readonly units = inject(UnitsService);
 
@@ -32,13 +34,26 @@ export class BenchesPage {
   protected readonly sending = new Sending();
   protected readonly counted = COUNTED_WORDS;
 
+  constructor() {
+    this.undo.whenUndone(() => {
+      this.here.reload();
+      this.tubs.reload();
+    });
+  }
+
   protected saved(): void {
     this.open.set(null);
     this.here.reload();
   }
 
-  protected remove({ id }: Bench): void {
-    this.sending.send(this.api.call(api.removeBench, { params: { id } }), this.here.reload);
+  protected remove({ id, name, spanMm, hand, pedal, devices }: Bench): void {
+    this.sending.send(this.api.call(api.removeBench, { params: { id } }), () => {
+      this.here.reload();
+      this.undo.tell({
+        words: `${name} is deleted.`,
+        back: () => this.api.call(api.addBench, { body: { name, spanMm, hand, pedal, devices } }),
+      });
+    });
   }
 
   protected rename({ id, name }: Tub, typed: string): void {
@@ -47,7 +62,13 @@ export class BenchesPage {
     this.sending.send(ask, this.tubs.reload, this.tubs.reload);
   }
 
-  protected removeTub({ id }: Tub): void {
-    this.sending.send(this.api.call(api.removeTub, { params: { id } }), this.tubs.reload);
+  protected removeTub({ id, name }: Tub): void {
+    this.sending.send(this.api.call(api.removeTub, { params: { id } }), () => {
+      this.tubs.reload();
+      this.undo.tell({
+        words: `${name} is deleted.`,
+        back: () => this.api.call(api.addTub, { body: { name } }),
+      });
+    });
   }
 }

@@ -17,6 +17,7 @@ import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
+import { Undo } from '../data/undo.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { PickField } from '../ui/pick-field';
@@ -50,6 +51,7 @@ const ANY = 'any';
 })
 export class ExceptionsPage {
   private readonly api = inject(ApiService);
+  private readonly undo = inject(Undo);
   private readonly session = inject(SessionService);
   protected readonly house = inject(HouseService);
   protected readonly units = inject(UnitsService);
@@ -122,6 +124,10 @@ export class ExceptionsPage {
     return why.trim() === '' ? 'Enter a reason, in a few words.' : '';
   });
 
+  constructor() {
+    this.undo.whenUndone(this.house.reload);
+  }
+
   protected readonly at = (iso: string): string => promisedText(iso);
   protected readonly schoolName = ({ question, school }: Exception): string =>
     this.units.say(schoolOf({ [question]: school }, question).name);
@@ -151,7 +157,35 @@ export class ExceptionsPage {
     return material ? { scope: 'material', material } : { scope: 'type', type: type ?? 'fixed-spool' };
   }
 
-  protected drop({ id }: Exception): void {
-    this.dropping.send(this.api.call(api.dropException, { params: { id } }), this.house.reload);
+  protected drop(one: Exception): void {
+    const { id, name, question, school, why } = one;
+    this.dropping.send(this.api.call(api.dropException, { params: { id } }), () => {
+      this.house.reload();
+      this.undo.tell({
+        words: `The exception for ${name} is taken back.`,
+        back: () => this.api.call(api.setException, { body: { target: asSet(one), question, school, why } }),
+      });
+    });
+  }
+}
+
+/** What an exception was set for, as it is set. */
+function asSet({ scope, key }: Exception): NewException['target'] {
+  const [first = '', second = ''] = key.split(' ');
+  const materialOf = (text: string) => MATERIALS.find((one) => one === text) ?? 'nylon';
+  const typeOf = (text: string) => REEL_TYPES.find((one) => one === text) ?? 'fixed-spool';
+  switch (scope) {
+    case 'type':
+      return { scope, type: typeOf(key) };
+    case 'material':
+      return { scope, material: materialOf(key) };
+    case 'material-on-type':
+      return { scope, material: materialOf(first), type: typeOf(second) };
+    case 'line':
+      return { scope, code: key };
+    case 'customer':
+      return { scope, id: Number(key) };
+    case 'reel':
+      return { scope, tag: key };
   }
 }

@@ -17,6 +17,7 @@ describe('the calendar’s address', () => {
       `${location.origin}/api/calendar/x.ics`,
     );
     await press('Delete');
+    await press('Delete');
     http.expectOne('/api/calendar').flush({ since: null, path: null });
     http.expectOne('/api/calendar').flush({ since: null, path: null });
     await fixture.whenStable();

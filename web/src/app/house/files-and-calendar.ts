@@ -5,6 +5,7 @@ import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
 import { saveFile } from '../data/file-bytes';
 import { LoadState } from '../ui/load-state';
+import { SureButton } from '../ui/sure-button';
 import { Sending } from '../ui/sending';
 import { dayText } from '../ui/day-text';
 import { HouseTabs } from './house-tabs';
@@ -12,7 +13,7 @@ import { HouseTabs } from './house-tabs';
 /** The whole shop as a file, and the calendar that others subscribe to. */
 @Component({
   selector: 'ys-files-and-calendar',
-  imports: [HouseTabs, LoadState],
+  imports: [HouseTabs, LoadState, SureButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './files-and-calendar.html',
   host: { class: 'block p-4 px-5' },

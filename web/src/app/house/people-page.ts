@@ -5,10 +5,12 @@ import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
+import { Undo } from '../data/undo.service';
 import { SessionService } from '../data/session.service';
 import { Choice } from '../ui/choice';
 import { handWords } from '../ui/learned-words';
 import { LoadState } from '../ui/load-state';
+import { SureButton } from '../ui/sure-button';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
@@ -19,7 +21,7 @@ import { SecondStep } from './second-step';
 /** Who is here, what they may change, and their passcodes. */
 @Component({
   selector: 'ys-people-page',
-  imports: [Choice, LoadState, ReactiveFormsModule, HouseTabs, SecondStep, TextField],
+  imports: [Choice, LoadState, ReactiveFormsModule, HouseTabs, SecondStep, SureButton, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -27,6 +29,7 @@ import { SecondStep } from './second-step';
 export class PeoplePage {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
+  private readonly undo = inject(Undo);
   private readonly house = inject(HouseService);
 
   protected readonly people = load(() => this.api.call(api.listPeople));
@@ -66,6 +69,7 @@ export class PeoplePage {
   );
 
   constructor() {
+    this.undo.whenUndone(this.people.reload);
     this.house.learnMore();
   }
 
@@ -91,6 +95,24 @@ export class PeoplePage {
     this.changing.send(
       this.api.call(api.changePerson, { params: { id }, body }),
       this.done,
+      this.people.reload,
+    );
+  }
+
+  /** Whoever leaves is signed out at once; they may come back. */
+  protected deactivate(person: Member): void {
+    const { id, name, role, version } = person;
+    const body = { version, name, role, here: false };
+    this.changing.send(
+      this.api.call(api.changePerson, { params: { id }, body }),
+      (left) => {
+        this.done();
+        const back = { ...body, version: left.version, here: true };
+        this.undo.tell({
+          words: `${name} has left and cannot sign in any more.`,
+          back: () => this.api.call(api.changePerson, { params: { id }, body: back }),
+        });
+      },
       this.people.reload,
     );
   }

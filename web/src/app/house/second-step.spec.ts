@@ -47,6 +47,7 @@ describe('a manager’s second step', () => {
     const { http, fixture, shown, press } = await openScreen(SecondStep, { me: { ...ME, secondStep: true } });
     expect(shown()).toContain('the code your authenticator shows');
     await press('Passcode alone again');
+    await press('Passcode alone again');
     http.expectOne({ method: 'DELETE', url: URL }).flush(ME);
     await fixture.whenStable();
   });

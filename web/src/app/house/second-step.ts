@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { ReactiveFormsModule } from '@angular/forms';
 import { api, type BegunStep, type Member } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { SureButton } from '../ui/sure-button';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
@@ -10,16 +11,19 @@ import { AddressCode } from './on-the-network';
 /** A manager's own second step at signing in: a code of an authenticator beside the passcode. */
 @Component({
   selector: 'ys-second-step',
-  imports: [AddressCode, ReactiveFormsModule, TextField],
+  imports: [AddressCode, ReactiveFormsModule, SureButton, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="card grid gap-2.5 px-4 py-3.5" (submit)="$event.preventDefault(); confirm()">
       <h2>A second step</h2>
       @if (me().secondStep) {
         <p>Signing in as you takes your passcode and the code your authenticator shows.</p>
-        <button type="button" class="plain" [disabled]="sending.busy()" (click)="end()">
-          Passcode alone again
-        </button>
+        <ys-sure-button
+          label="Passcode alone again"
+          asks="The key on your phone is worth nothing then."
+          [busy]="sending.busy()"
+          (sure)="end()"
+        />
       } @else if (begun(); as step) {
         <p>1. Add this to an authenticator on your own phone: point it at the code, or type the key.</p>
         <ys-address-code [address]="step.address" />

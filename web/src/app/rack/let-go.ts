@@ -3,6 +3,7 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Piece } from '@yard-spool/contract';
 import { streamOf } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
+import { Undo } from '../data/undo.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { FormEnd } from '../ui/form-end';
@@ -57,6 +58,7 @@ const RANGE = { grams: { min: 0, max: 50_000 }, tubes: { min: 0, max: 500 } } as
 })
 export class LetGo {
   private readonly api = inject(ApiService);
+  private readonly undo = inject(Undo);
   private readonly quantity = quantityReader();
   protected readonly units = inject(UnitsService);
 
@@ -92,6 +94,10 @@ export class LetGo {
     const why = this.form.controls.why.value;
     const done = (): void => {
       this.done.emit();
+      this.undo.tell({
+        words: `${code} is off the rack.`,
+        back: () => this.api.call(api.restorePiece, { params: { code }, body: {} }),
+      });
     };
     if (!this.recycles()) {
       this.sending.send(this.api.call(api.writeOffPiece, { params: { code }, body: { why } }), done);

@@ -18,6 +18,8 @@ import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
 import { catchError, debounceTime, map, merge, of, Subject, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { pages } from '../data/pages';
+import { Undo } from '../data/undo.service';
+import { outOfTub } from './out-of-tub';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { LineSwatch } from '../drawing/line-swatch';
@@ -85,6 +87,7 @@ type Panel = 'receive' | Exclude<PieceAction, 'take-out'>;
 })
 export class RackPage {
   private readonly api = inject(ApiService);
+  private readonly undo = inject(Undo);
   protected readonly units = inject(UnitsService);
 
   /** Said where a new shop's first steps lead here: the form for a piece is open then. */
@@ -152,6 +155,7 @@ export class RackPage {
   );
 
   constructor() {
+    this.undo.whenUndone(() => this.reload());
     toObservable(this.typed)
       .pipe(debounceTime(RESTS), takeUntilDestroyed())
       .subscribe(() => this.pieces.reload());
@@ -190,9 +194,13 @@ export class RackPage {
       this.open(action);
       return;
     }
-    if (!piece.soaking) return;
-    const ask = this.api.call(api.takeOut, { params: { id: piece.soaking.id }, body: {} });
-    this.takingOut.send(ask, () => this.reload());
+    const { soaking } = piece;
+    if (!soaking) return;
+    const ask = this.api.call(api.takeOut, { params: { id: soaking.id }, body: {} });
+    this.takingOut.send(ask, ({ name }) => {
+      this.reload();
+      this.undo.tell(outOfTub(this.api, soaking.id, piece.code, name));
+    });
   }
 
   /** A form of the panel has done its work: look at the piece as it is now. */

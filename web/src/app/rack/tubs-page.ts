@@ -10,12 +10,14 @@ import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
+import { Undo } from '../data/undo.service';
 import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
+import { outOfTub } from './out-of-tub';
 import { RackTabs } from './rack-tabs';
 import { soakState } from './soak-state';
 
@@ -32,6 +34,7 @@ const MINUTE = 60_000;
 })
 export class TubsPage {
   private readonly api = inject(ApiService);
+  private readonly undo = inject(Undo);
   private readonly house = inject(HouseService);
   protected readonly units = inject(UnitsService);
 
@@ -54,6 +57,7 @@ export class TubsPage {
   });
 
   constructor() {
+    this.undo.whenUndone(() => this.tubs.reload());
     effect(() => {
       const house = this.house.house();
       if (house) this.school.setValue(house.rules.soak, { emitEvent: false });
@@ -102,10 +106,11 @@ export class TubsPage {
     this.moving.send(ask, () => this.tubs.reload());
   }
 
-  protected out(soak: number): void {
-    this.moving.send(this.api.call(api.takeOut, { params: { id: soak }, body: {} }), () =>
-      this.tubs.reload(),
-    );
+  protected out({ id, code }: Soak): void {
+    this.moving.send(this.api.call(api.takeOut, { params: { id }, body: {} }), ({ name }) => {
+      this.tubs.reload();
+      this.undo.tell(outOfTub(this.api, id, code, name));
+    });
   }
 
   protected add(): void {

@@ -9,7 +9,6 @@ const OPTIONS = ['Clear nylon 0.26', 'Clear nylon 0.31', 'Moss braid 0.19'].map(
 
 describe('a list that is searched by typing', () => {
   const open = async (mayBeEmpty = false) => {
-    HTMLElement.prototype.scrollIntoView = () => undefined;
     const control = new FormControl('3', { nonNullable: true });
     const screen = await openScreen(PickField, { control, label: 'Line', options: OPTIONS, mayBeEmpty });
     const field = screen.element.querySelector('input')!;

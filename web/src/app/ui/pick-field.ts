@@ -84,6 +84,7 @@ export class PickField {
       .map(({ value, name, beside }): Suggestion => ({ id: value, name, beside: beside ?? '' })),
   );
   protected readonly more = computed(() => {
+    if (this.options().length === 0) return '';
     if (this.typing()?.trim() && this.found().length === 0) return 'Nothing is called that.';
     const rest = this.found().length - MOST;
     return rest > 0 ? `and ${String(rest)} more: type more of it` : '';

@@ -14,6 +14,12 @@ export class Sending {
   /** What was wrong with one field, empty where nothing was. */
   readonly at = (path: string): string => this.wrong().find((one) => one.path === path)?.message ?? '';
 
+  /** Forgets what was refused. */
+  clear(): void {
+    this.why.set('');
+    this.wrong.set([]);
+  }
+
   /** Sends, unless something is on its way already: a double click sends once. */
   send<T>(
     ask: Observable<T>,
@@ -21,8 +27,7 @@ export class Sending {
     refused: (problem: RequestProblem) => void = () => undefined,
   ): void {
     if (this.onItsWay()) return;
-    this.why.set('');
-    this.wrong.set([]);
+    this.clear();
     this.onItsWay.set(true);
     ask.pipe(finalize(() => this.onItsWay.set(false))).subscribe({
       next: done,

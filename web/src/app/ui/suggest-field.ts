@@ -1,4 +1,5 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -9,6 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
+import { intoSight } from './in-view';
 
 /** Something that may be meant by what is typed. */
 export interface Suggestion {
@@ -40,12 +42,20 @@ export class SuggestField {
   readonly left = output();
 
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+  private readonly popup = viewChild.required<ElementRef<HTMLElement>>('popup');
   private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
   protected readonly open = signal(false);
   protected readonly active = signal(0);
   protected readonly shown = computed(() => (this.open() ? this.options() : []));
   /** Whether letters were typed since the field was come to. */
   private letters = false;
+
+  constructor() {
+    // Below the edge of a phone or of a panel nobody sees what is offered.
+    afterRenderEffect(() => {
+      if (this.shown().length > 0) intoSight(this.popup().nativeElement);
+    });
+  }
 
   focus(): void {
     this.field().nativeElement.focus();
@@ -104,6 +114,6 @@ export class SuggestField {
 
   private mark(at: number): void {
     this.active.set(at);
-    this.list().nativeElement.children[at]?.scrollIntoView({ block: 'nearest' });
+    intoSight(this.list().nativeElement.children[at]);
   }
 }
