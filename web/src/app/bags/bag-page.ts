@@ -14,7 +14,7 @@ import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { HouseService } from '../data/house.service';
 import { loadFor } from '../data/loaded';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { UnitsService } from '../data/units.service';
 import { exceptionWords } from '../words/exception-words';
 import { LoadState } from '../ui/load-state';

@@ -18,7 +18,7 @@ import { DateTime } from 'luxon';
 import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';

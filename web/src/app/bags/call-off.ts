@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Bag, type Job } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { FormEnd } from '../ui/form-end';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';

@@ -4,7 +4,7 @@ import { ApiService } from '../data/api.service';
 import { BenchHere } from '../data/bench-here.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';

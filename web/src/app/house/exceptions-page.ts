@@ -17,7 +17,7 @@ import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
 import { SessionService } from '../data/session.service';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { PickField } from '../ui/pick-field';

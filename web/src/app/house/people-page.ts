@@ -5,7 +5,7 @@ import { promisedText } from '../words/promised-text';
 import { ApiService } from '../data/api.service';
 import { HouseService } from '../data/house.service';
 import { load } from '../data/loaded';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { SessionService } from '../data/session.service';
 import { Choice } from '../ui/choice';
 import { handWords } from '../ui/learned-words';

@@ -3,7 +3,7 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Piece } from '@yard-spool/contract';
 import { streamOf } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { UnitsService } from '../data/units.service';
 import { Choice } from '../ui/choice';
 import { FormEnd } from '../ui/form-end';

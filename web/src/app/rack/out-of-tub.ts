@@ -1,6 +1,6 @@
 import { api } from '@yard-spool/contract';
 import type { ApiService } from '../data/api.service';
-import type { Undoable } from '../data/undo.service';
+import type { Undoable } from '../ui/undo.service';
 
 /** That a piece is out of its tub, with the way back into the water. */
 export const outOfTub = (server: ApiService, soakId: number, code: string, tub: string): Undoable => ({

@@ -18,7 +18,7 @@ import { api, PIECE_KINDS, type Piece } from '@yard-spool/contract';
 import { catchError, debounceTime, map, merge, of, Subject, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { pages } from '../data/pages';
-import { Undo } from '../data/undo.service';
+import { Undo } from '../ui/undo.service';
 import { outOfTub } from './out-of-tub';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';

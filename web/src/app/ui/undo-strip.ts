@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { Undo } from '../data/undo.service';
+import { Undo } from './undo.service';
 
 /** Says what was taken away, with the way back. */
 @Component({

@@ -1,8 +1,8 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { of, Subject, tap, type Observable } from 'rxjs';
-import { Sending } from '../ui/sending';
-import { SessionService } from './session.service';
+import { Sending } from './sending';
+import { SessionService } from '../data/session.service';
 
 /** Something that was taken away, in words, and how it comes back. */
 export interface Undoable {

@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { Subject, throwError } from 'rxjs';
 import { openScreen } from '../testing/screen';
-import { UndoStrip } from '../ui/undo-strip';
-import { RequestProblem } from './request-problem';
+import { UndoStrip } from './undo-strip';
+import { RequestProblem } from '../data/request-problem';
 import { Undo } from './undo.service';
 
 describe('what was taken away', () => {
