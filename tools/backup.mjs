@@ -2,7 +2,7 @@
 import { copyFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { parseArgs } from 'node:util';
+import { askedFor } from './lib/arguments.mjs';
 import { backUp, newestBackup } from './lib/backups.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { holderOf, lockFolder } from './lib/folder-lock.mjs';
@@ -15,7 +15,8 @@ import { say, Told } from './lib/progress.mjs';
 const PATIENCE_MS = 300_000;
 
 live(async () => {
-  const { to } = parseArgs({ options: { to: { type: 'string' } } }).values;
+  const usage = 'npm run backup, or npm run backup -- --to FILE';
+  const { to } = askedFor(usage, { options: { to: { type: 'string' } } }).values;
   const folder = shopDataFolder();
   const running = holderOf(folder);
   if (running && !running.address)
@@ -47,6 +48,5 @@ async function byItself(folder) {
   const outside = process.env.YARD_SPOOL_DATABASE;
   if (outside) return backUp(outside, folder);
   const database = await startDatabase(join(folder, 'database'));
-  atEnd(database.stop);
   return backUp(database.address, folder);
 }

@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase } from './lib/database.mjs';
 import { fuzz } from './lib/fuzz.mjs';
-import { atEnd, live } from './lib/lifetime.mjs';
+import { live } from './lib/lifetime.mjs';
 import { ensureNode, ensurePackages } from './lib/packages.mjs';
 import { CACHE, ROOT } from './lib/paths.mjs';
 import { prepare } from './lib/prepare.mjs';
@@ -16,7 +16,6 @@ const FUZZ = { count: 20_000, rounds: 200, waiting: 450 };
 async function load() {
   const folder = join(CACHE, 'test', 'load', 'database');
   const database = await startDatabase(folder, { durable: false, tests: true });
-  atEnd(database.stop);
   try {
     const { code } = await run('node', ['--import', 'tsx', join(ROOT, 'server', 'src', 'load', 'main.ts')], {
       env: { YARD_SPOOL_TEST_DATABASE: database.testsAddress ?? '' },

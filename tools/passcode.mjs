@@ -3,7 +3,7 @@
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { text } from 'node:stream/consumers';
-import { parseArgs } from 'node:util';
+import { askedFor } from './lib/arguments.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { holderOf, lockFolder } from './lib/folder-lock.mjs';
 import { atEnd, live } from './lib/lifetime.mjs';
@@ -13,7 +13,7 @@ import { say, Told } from './lib/progress.mjs';
 import { run } from './lib/run.mjs';
 
 live(async () => {
-  const name = parseArgs({ allowPositionals: true }).positionals.join(' ');
+  const name = askedFor('npm run passcode -- NAME', { allowPositionals: true }).positionals.join(' ');
   if (name === '') throw new Told('Say whose: npm run passcode -- NAME');
   const address = await databaseOf(shopDataFolder());
   const passcode = process.stdin.isTTY ? await askTwice() : (await text(process.stdin)).replace(/\r?\n$/, '');
@@ -33,7 +33,6 @@ async function databaseOf(folder) {
   atEnd(lockFolder(folder).release);
   await prepareDatabase();
   const database = await startDatabase(join(folder, 'database'));
-  atEnd(database.stop);
   return database.address;
 }
 

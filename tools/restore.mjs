@@ -1,8 +1,8 @@
 // npm run restore -- FILE: a shop from a backup. What is there now is put aside, never thrown away.
-import { existsSync, renameSync, rmSync } from 'node:fs';
-import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
-import { shopFile } from './lib/backups.mjs';
+import { resolve } from 'node:path';
+import { askedFor } from './lib/arguments.mjs';
+import { backupFolder, newestBackup, shopFile } from './lib/backups.mjs';
+import { markWhole, putInPlace, restoringIn, takeUpRestore } from './lib/begun-restore.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { lockFolder } from './lib/folder-lock.mjs';
 import { atEnd, live } from './lib/lifetime.mjs';
@@ -11,10 +11,10 @@ import { prepareDatabase } from './lib/prepare.mjs';
 import { say, step, Told } from './lib/progress.mjs';
 
 live(async () => {
-  const [asked] = parseArgs({ allowPositionals: true }).positionals;
-  if (!asked) throw new Told('Say which file: npm run restore -- FILE');
-  const file = resolve(process.env.INIT_CWD ?? '.', asked);
   const folder = shopDataFolder();
+  const [asked, ...more] = askedFor('npm run restore -- FILE', { allowPositionals: true }).positionals;
+  if (!asked || more.length > 0) throw new Told(whichFile(folder));
+  const file = resolve(process.env.INIT_CWD ?? '.', asked);
   const lock = lockFolder(folder);
   atEnd(lock.release);
   await prepareDatabase();
@@ -25,21 +25,15 @@ live(async () => {
     say('The shop is restored. "npm start" opens it.');
     return 0;
   }
-  const now = join(folder, 'database');
-  const next = join(folder, 'database.restoring');
-  rmSync(next, { recursive: true, force: true });
-  const database = await startDatabase(next);
+  await takeUpRestore(folder, say);
+  const database = await startDatabase(restoringIn(folder));
   try {
     tellUnread(await step('Restoring', () => shopFile('restore', file, database.schemaAddress)));
   } finally {
     await database.stop();
   }
-  if (existsSync(now)) {
-    const aside = `${now}.before-${new Date().toISOString().slice(0, 19).replace(/[-:T]/g, '')}`;
-    renameSync(now, aside);
-    say(`What was there is in ${aside}`);
-  }
-  renameSync(next, now);
+  markWhole(folder);
+  putInPlace(folder, say);
   say('The shop is restored. "npm start" opens it.');
   return 0;
 });
@@ -55,4 +49,12 @@ function tellUnread(told) {
   say(
     `${unread.length} of its entries cannot be read. They are kept, and left out of lists:\n  ${unread.slice(0, NAMED).join('\n  ')}`,
   );
+}
+
+/** @param {string} folder */
+function whichFile(folder) {
+  const newest = newestBackup(folder);
+  return newest
+    ? `Say one file: npm run restore -- FILE. The newest backup is\n\n  ${newest}\n`
+    : `Say one file: npm run restore -- FILE. Backups of this shop would be in ${backupFolder(folder)}; there is none.`;
 }

@@ -1,14 +1,15 @@
 // npm start: the server on the shop's own data.
 import { join } from 'node:path';
-import { parseArgs } from 'node:util';
+import { askedFor } from './lib/arguments.mjs';
 import { backUpNightly } from './lib/backups.mjs';
 import { certificateFor, ownNames } from './lib/certificate.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { lockFolder, makeFolder } from './lib/folder-lock.mjs';
 import { atEnd, live } from './lib/lifetime.mjs';
 import { shopDataFolder } from './lib/paths.mjs';
+import { takeUpRestore } from './lib/begun-restore.mjs';
 import { prepare } from './lib/prepare.mjs';
-import { say, step, Told } from './lib/progress.mjs';
+import { say, step } from './lib/progress.mjs';
 import { firstWordsTold, startServer } from './lib/server.mjs';
 
 live(async () => {
@@ -34,7 +35,7 @@ live(async () => {
       tell: say,
     }),
   );
-  atEnd(server.stop);
+  atEnd(server.stop, 'the server');
   backUpNightly(address, folder, say);
   lock.tell(server.address);
   say(`\nYard Spool is ready at ${server.address}\nIts data is in ${folder}. Ctrl-C ends it.`);
@@ -52,20 +53,14 @@ const lanWords = ({ authority, fingerprint }, address) =>
 
 /** `--lan`: for the whole network, with `--cert` and `--key` (files) or a certificate of its own, and `--name` for each name. */
 function readArguments() {
-  try {
-    return parseArgs({
-      options: {
-        lan: { type: 'boolean', default: false },
-        cert: { type: 'string' },
-        key: { type: 'string' },
-        name: { type: 'string', multiple: true, default: [] },
-      },
-    }).values;
-  } catch (error) {
-    throw new Told(
-      `${error instanceof Error ? error.message : error} Known are --lan, --cert, --key and --name.`,
-    );
-  }
+  return askedFor('npm start, with --lan, --cert FILE, --key FILE or --name NAME', {
+    options: {
+      lan: { type: 'boolean', default: false },
+      cert: { type: 'string' },
+      key: { type: 'string' },
+      name: { type: 'string', multiple: true, default: [] },
+    },
+  }).values;
 }
 
 /** @param {string} folder @param {ReturnType<typeof readArguments>} asked */
@@ -76,7 +71,6 @@ async function onTheNetwork(folder, { name, cert, key }) {
 
 /** @param {string} folder */
 async function ownDatabase(folder) {
-  const database = await startDatabase(join(folder, 'database'), { tell: say });
-  atEnd(database.stop);
-  return database;
+  await takeUpRestore(folder, say);
+  return startDatabase(join(folder, 'database'), { tell: say });
 }

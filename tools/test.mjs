@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { startDatabase } from './lib/database.mjs';
 import { ensurePrograms } from './lib/debian.mjs';
 import { startDemoServer } from './lib/demo-server.mjs';
-import { atEnd, live } from './lib/lifetime.mjs';
+import { live } from './lib/lifetime.mjs';
 import { ensureNode, ensurePackages } from './lib/packages.mjs';
 import { CACHE, ROOT } from './lib/paths.mjs';
 import { say, step, Told } from './lib/progress.mjs';
@@ -106,7 +106,6 @@ async function testApi() {
     durable: false,
     tests: true,
   });
-  atEnd(database.stop);
   try {
     return await testProject('api', {
       YARD_SPOOL_TEST_DATABASE: database.testsAddress ?? '',

@@ -2,11 +2,19 @@
 // by a crash or a kill, and the database is stopped then.
 import { spawn } from 'node:child_process';
 import { openSync } from 'node:fs';
+import { setInterval } from 'node:timers';
 
 const [log = '/dev/null', command = '', ...args] = process.argv.slice(2);
 const out = openSync(log, 'a');
 const child = spawn(command, args, { stdio: ['ignore', out, out] });
-const stop = () => child.kill('SIGTERM');
+/** It may not listen yet while it is still starting, so it is told again; what never listens is killed: nothing is lost by it. */
+const DEAF_SECONDS = 20;
+let asked = 0;
+const stop = () => {
+  child.kill(asked < DEAF_SECONDS ? 'SIGTERM' : 'SIGKILL');
+  if (asked === 0) setInterval(stop, 1000);
+  asked += 1;
+};
 process.stdin.on('end', stop).on('error', stop).resume();
 process.on('SIGTERM', stop);
 process.on('SIGINT', () => undefined);

@@ -1,5 +1,13 @@
 import { spawn } from 'node:child_process';
-import { chmodSync, existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  copyFileSync,
+  existsSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir, userInfo } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -8,7 +16,9 @@ import { addressesOf, initialStatements, newPasswords } from './database-account
 import { pidFile, runningDatabase } from './database-files.mjs';
 import { PROGRAMS } from './debian.mjs';
 import { littleRoom, noRoomFor } from './folder-trouble.mjs';
+import { didNotStart } from './database-trouble.mjs';
 import { makeFolder } from './folder-lock.mjs';
+import { atEnd } from './lifetime.mjs';
 import { keepUp } from './keep-up.mjs';
 import { Told } from './progress.mjs';
 import { run } from './run.mjs';
@@ -39,23 +49,34 @@ export async function startDatabase(folder, { durable = true, tests = false, tel
   const port = await freePort();
   const passwords = newPasswords(tests);
   const options = [...serverOptions(folder, data, port), ...(durable ? [] : FLEETING)];
+  /** @type {ReturnType<typeof launch> | null} */
+  let starting = null;
+  /** @type {(() => Promise<void>) | null} */
+  let stop = null;
+  // It may be asked to end before it is there: a first start takes seconds.
+  atEnd(() => (stop ? stop() : starting?.then(endKeeper, () => undefined)), 'the database');
   const kept = await keepUp({
     what: 'The database',
     start: async () => {
       await endLeftover(folder);
-      return launch(folder, options, passwords);
+      starting = launch(folder, options, passwords);
+      return starting;
     },
     ended: (keeper) => keeper.ended,
-    stop: async (keeper) => {
-      keeper.end();
-      await keeper.ended;
-    },
+    stop: endKeeper,
     ...(tell ? { tell } : {}),
   });
+  stop = kept.stop;
   return {
     ...addressesOf(passwords, port),
     stop: kept.stop,
   };
+}
+
+/** @param {{ ended: Promise<unknown>, end: () => void }} keeper */
+async function endKeeper(keeper) {
+  keeper.end();
+  await keeper.ended;
 }
 
 /** @param {string} folder @param {string[]} options @param {import('./database-accounts.mjs').Passwords} passwords */
@@ -158,9 +179,9 @@ async function untilReady(log, ended) {
     if (over) break;
     await pause(50);
   }
-  throw new Told(
-    `The database did not start:\n${tail().split('\n').slice(-12).join('\n')}${littleRoom(dirname(log))}`,
-  );
+  const kept = log.replace(/\.log$/, '.failed.log');
+  copyFileSync(log, kept);
+  throw new Told(didNotStart(dirname(log), kept, tail()) + littleRoom(dirname(log)));
 }
 
 /** @returns {Promise<number>} */

@@ -29,7 +29,9 @@ export async function ensurePrograms(names) {
   // An installation that was killed half-way is put right first.
   await run('dpkg', ['--configure', '-a'], { ...quiet, allowFailure: true });
   await step('Reading Debian’s package list', () => run('apt-get', ['update', '-q'], quiet));
-  await step(`Installing ${packages.join(', ')} from Debian`, () =>
-    run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...packages], quiet),
+  await step(
+    `Installing ${packages.join(', ')} from Debian`,
+    () => run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...packages], quiet),
+    'once, a minute or two',
   );
 }

@@ -1,6 +1,5 @@
 import { join } from 'node:path';
 import { startDatabase } from './database.mjs';
-import { atEnd } from './lifetime.mjs';
 import { CACHE, ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 
@@ -15,7 +14,6 @@ export async function fuzz({ count, rounds, waiting }, { lag = false, show = fal
     durable: false,
     tests: true,
   });
-  atEnd(database.stop);
   const env = { YARD_SPOOL_TEST_DATABASE: database.testsAddress ?? '' };
   const all = { passed: 0, failed: 0, output: '' };
   try {

@@ -2,24 +2,30 @@ import { readFileSync } from 'node:fs';
 import { setInterval } from 'node:timers';
 import { Told } from './progress.mjs';
 
-/** @type {(() => unknown)[]} */
+/** @type {{ work: () => unknown, what: string }[]} */
 const endings = [];
 let ending = false;
 
-/** Something to be undone at the end, in reverse order. @param {() => unknown} work */
-export const atEnd = (work) => endings.push(work);
+/**
+ * Something to be undone at the end, in reverse order.
+ * @param {() => unknown} work @param {string} [what] is ended, where that may take a moment
+ */
+export const atEnd = (work, what = '') => endings.push({ work, what });
 
 /** Ends everything in reverse order, then the process. @param {number} code */
 export async function endAll(code) {
   if (ending) return;
   ending = true;
-  for (const work of endings.reverse()) {
+  const named = endings.flatMap(({ what }) => (what === '' ? [] : [what]));
+  if (code > 128) process.stdout.write(`\nEnding ${named.reverse().join(', then ') || 'what was begun'}.\n`);
+  for (const { work } of endings.reverse()) {
     try {
       await work();
     } catch (error) {
       process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
     }
   }
+  if (code > 128) process.stdout.write('All of it has ended.\n');
   process.exit(code);
 }
 

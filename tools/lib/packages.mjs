@@ -22,6 +22,10 @@ export async function ensurePackages() {
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
-  await step('Installing npm packages', () => run('npm', ['ci', '--no-audit', '--no-fund']));
+  await step(
+    'Installing npm packages',
+    () => run('npm', ['ci', '--no-audit', '--no-fund']),
+    'once, a minute or two',
+  );
   writeFileSync(STAMP, lock);
 }

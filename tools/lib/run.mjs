@@ -17,9 +17,11 @@ export function run(command, args, options = {}) {
     const child = spawn(command, args, {
       cwd,
       env: { ...process.env, ...env },
+      detached: true,
       stdio: [input === undefined ? 'ignore' : 'pipe', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'],
     });
-    atEnd(() => child.kill());
+    // With what it started itself: a script's own programs would outlive it.
+    atEnd(() => endGroup(child));
     let output = '';
     child.stdin?.end(input);
     child.stdout?.on('data', (chunk) => (output += chunk));
@@ -33,4 +35,14 @@ export function run(command, args, options = {}) {
         );
     });
   });
+}
+
+/** @param {import('node:child_process').ChildProcess} child */
+function endGroup({ pid, exitCode, signalCode }) {
+  if (pid === undefined || exitCode !== null || signalCode !== null) return;
+  try {
+    process.kill(-pid, 'SIGTERM');
+  } catch {
+    // It has just ended.
+  }
 }

@@ -23,8 +23,10 @@ export async function ensureWebBuild() {
   if (fresh) return;
   // A build that is killed leaves no stamp: what it left is never taken for whole.
   rmSync(STAMP, { force: true });
-  await step('Building the screens', () =>
-    run('npx', ['ng', 'build', 'web'], { env: { NG_CLI_ANALYTICS: 'false' } }),
+  await step(
+    'Building the screens',
+    () => run('npx', ['ng', 'build', 'web'], { env: { NG_CLI_ANALYTICS: 'false' } }),
+    'once after each change, one to two minutes',
   );
   // Asked for only here: before the packages are installed there is nothing to bundle with.
   const { buildServiceWorker } = await import('./service-worker.mjs');

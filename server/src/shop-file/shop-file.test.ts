@@ -165,7 +165,7 @@ describe('is refused before anything is touched', () => {
     await refused('nothing like it', /no file of a shop/);
     await refused('', /no file of a shop|too early/);
     await refused(gzipSync('{"a":1}\n'), /no file of a shop/);
-    await refused(bytes.subarray(0, bytes.length / 2), /no file of a shop|too early/);
+    await refused(bytes.subarray(0, bytes.length / 2), /too early/);
     await refused(gzipSync(`${lines.slice(0, -1).join('\n')}\n`), /too early/);
     const changed = lines.map((line) => line.replace('Test nylon 0.26', 'Test nylon 0.62'));
     await refused(gzipSync(`${changed.join('\n')}\n`), /changed or damaged/);

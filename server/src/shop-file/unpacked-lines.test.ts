@@ -40,10 +40,10 @@ describe('a packed file', () => {
   it('that is none, is broken or is not there is said to be so', async () => {
     const plain = join(folder, 'plain');
     writeFileSync(plain, 'not packed');
-    await expect(read(plain)).rejects.toThrow('This is no file of a shop, or it is damaged.');
+    await expect(read(plain)).rejects.toThrow('This is no file of a shop: those are made by a backup');
     const cut = join(folder, 'cut');
     writeFileSync(cut, gzipSync('x'.repeat(5000)).subarray(0, 30));
-    await expect(read(cut)).rejects.toThrow('This is no file of a shop, or it is damaged.');
+    await expect(read(cut)).rejects.toThrow('ends too early');
     await expect(read(join(folder, 'none'))).rejects.toThrow('There is no file');
   });
 });

@@ -5,7 +5,19 @@ import { ShopFileError } from './format';
 /** What no shop's file comes near, in signs: one line is a row of one table. */
 export const MOST_OF_A_FILE = { line: 16_000_000, all: 20_000_000_000 } as const;
 
-const NONE = 'This is no file of a shop, or it is damaged.';
+const DAMAGED = 'This file was damaged since it was written: it cannot be unpacked. Take another one.';
+
+/** What is wrong with a file that cannot be read, each with what to do. */
+function whyNot(file: string, { code, message }: NodeJS.ErrnoException): string {
+  if (code === 'ENOENT') return `There is no file ${file}.`;
+  if (code === 'EISDIR') return `${file} is a folder. Name a file in it.`;
+  if (code === 'EACCES') return `This user may not read ${file}. Give it the right to, or copy the file.`;
+  if (code === 'Z_BUF_ERROR')
+    return 'This file ends too early: it was not written or copied whole. Take another one.';
+  return message.includes('incorrect header')
+    ? 'This is no file of a shop: those are made by a backup and end in .jsonl.gz. Spreadsheets and CSV are imported on the rack’s Import page.'
+    : DAMAGED;
+}
 
 /**
  * The lines of a packed file. A few packed bytes can stand for any number: nothing is held beyond one line, and nothing is
@@ -42,8 +54,7 @@ export async function* unpackedLines(
     }
   } catch (error) {
     if (error instanceof ShopFileError) throw error;
-    const { code } = error as NodeJS.ErrnoException;
-    throw new ShopFileError(code === 'ENOENT' ? `There is no file ${file}.` : NONE);
+    throw new ShopFileError(whyNot(file, error as NodeJS.ErrnoException));
   } finally {
     bytes.destroy();
     text.destroy();
