@@ -17,7 +17,7 @@ import { UNIT_NAMES, UnitsService } from './data/units.service';
 import { UnreadRows } from './data/unread-rows';
 import { HelpButton } from './help/help-button';
 import { HelpPanel } from './help/help-panel';
-import { WalkStrip } from './help/walk-strip';
+import { TourStrip } from './help/tour-strip';
 import { UndoStrip } from './ui/undo-strip';
 import { Keyboard, useKeys } from './keyboard/keyboard.service';
 
@@ -29,7 +29,7 @@ interface Area {
 /** The frame of every screen: areas, the tag field, units, who is signed in. */
 @Component({
   selector: 'app-root',
-  imports: [HelpButton, HelpPanel, RouterOutlet, RouterLink, RouterLinkActive, UndoStrip, WalkStrip],
+  imports: [HelpButton, HelpPanel, RouterOutlet, RouterLink, RouterLinkActive, UndoStrip, TourStrip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   host: { class: 'flex flex-col h-dvh' },

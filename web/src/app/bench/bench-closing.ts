@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import type { RunStep } from '@yard-spool/core';
 import { finalize } from 'rxjs';
 import { RequestProblem, sentenceOf } from '../data/request-problem';
-import type { JustFilled } from '../help/walks';
+import type { JustFilled } from '../help/tours';
 import { BenchView } from './bench-view';
 import { RunStore } from './run-store';
 import { savingWords } from './saving-words';

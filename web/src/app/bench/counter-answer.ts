@@ -61,6 +61,18 @@ export class CounterAnswer {
     const match = this.step.match();
     return match ? readingText(match.expected.value, this.step.setup().step) : '';
   });
+  /** Why there is something to do: what was read, or what it would show since line was moved. */
+  protected readonly stands = computed(() => {
+    const match = this.step.match();
+    if (!match) return '';
+    const { unit, step } = this.step.setup();
+    const walk = this.step.standing().at(-1);
+    if (walk && !this.step.movedSince())
+      return `It showed ${readingText(walk.reading, step)} at ${markText(walk.tape, unit)}.`;
+    // A tenth more than it shows where it would else read as if it agreed.
+    const near = Math.abs(match.expected.value - match.wanted) < step;
+    return `It would show ${readingText(match.expected.value, near ? 0.1 : step)} at ${this.mark()} now.`;
+  });
   protected readonly mark = computed(() => markText(this.step.setup().match, this.step.setup().unit));
   protected readonly ways = computed(() => {
     const reach = this.step.match()?.reach;

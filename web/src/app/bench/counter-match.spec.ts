@@ -77,7 +77,7 @@ describe('matching a counter', () => {
 
   it('gives one big answer with metres, turns and what one foot is worth', async () => {
     const { shown } = await matching(walked(70, 104));
-    expect(shown()).toMatch(/It shows 104 at 100 ft\. Add \d+(\.\d)? m/);
+    expect(shown()).toMatch(/It showed 104 at 100 ft\. Add \d+(\.\d)? m/);
     expect(shown()).toMatch(/\d+ handle turns; likely/);
     expect(shown()).toMatch(/m of line moves it by one ft at 100 ft, by its own spool/);
   });

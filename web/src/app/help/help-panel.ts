@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { useKeys } from '../keyboard/keyboard.service';
 import { helpFor } from './screen-help';
-import { WalkGuide } from './walk-guide.service';
-import { WALKS, type Walk } from './walks';
+import { TourGuide } from './tour-guide.service';
+import { TOURS, type Tour } from './tours';
 
-/** What the screen is for, and the walks that can be begun. */
+/** What the screen is for, and the tours that can be begun. */
 @Component({
   selector: 'ys-help-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -16,8 +16,8 @@ import { WALKS, type Walk } from './walks';
     >
       <p class="max-w-[70ch] grow basis-96">{{ says() }}</p>
       <div class="flex flex-wrap gap-2" role="group" aria-label="Show me how">
-        @for (walk of walks; track walk.id) {
-          <button type="button" class="plain" (click)="begin(walk)">{{ guide.nameOf(walk) }}</button>
+        @for (tour of tours; track tour.id) {
+          <button type="button" class="plain" (click)="begin(tour)">{{ guide.nameOf(tour) }}</button>
         }
         <button type="button" class="plain" (click)="closed.emit()">
           Close <span class="key">Esc</span>
@@ -28,8 +28,8 @@ import { WALKS, type Walk } from './walks';
   host: { class: 'contents' },
 })
 export class HelpPanel {
-  protected readonly guide = inject(WalkGuide);
-  protected readonly walks = WALKS;
+  protected readonly guide = inject(TourGuide);
+  protected readonly tours = TOURS;
 
   readonly url = input.required<string>();
   readonly closed = output();
@@ -39,8 +39,8 @@ export class HelpPanel {
     useKeys({ Escape: () => this.closed.emit() });
   }
 
-  protected begin(walk: Walk): void {
+  protected begin(tour: Tour): void {
     this.closed.emit();
-    this.guide.begin(walk);
+    this.guide.begin(tour);
   }
 }

@@ -9,8 +9,8 @@ import { RequestProblem, sentenceOf } from '../data/request-problem';
 import { SessionService } from '../data/session.service';
 import { HelpButton } from '../help/help-button';
 import { helpFor } from '../help/screen-help';
-import { WalkGuide } from '../help/walk-guide.service';
-import { WALKS, type Walk } from '../help/walks';
+import { TourGuide } from '../help/tour-guide.service';
+import { TOURS, type Tour } from '../help/tours';
 import { UNIT_NAMES } from '../data/units.service';
 import { PickField } from '../ui/pick-field';
 import { BringShop } from './bring-shop';
@@ -31,8 +31,8 @@ export class SignIn {
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
 
-  private readonly guide = inject(WalkGuide);
-  protected readonly walks = WALKS;
+  private readonly guide = inject(TourGuide);
+  protected readonly tours = TOURS;
   /** Whether it is said what the screen is for. */
   protected readonly helping = signal(false);
   protected readonly says = helpFor('/sign-in');
@@ -93,15 +93,15 @@ export class SignIn {
     this.form.patchValue({ name, ...(passcode === undefined ? {} : { passcode }) });
   }
 
-  /** A walk is tried by a technician of the demo. */
-  protected tryOut(walk: Walk): void {
+  /** A tour is tried by a technician of the demo. */
+  protected tryOut(tour: Tour): void {
     const sheet = this.known();
     // Somebody may have been added since: no passcode of theirs is told.
     const technicians = sheet?.people.filter(({ role }) => role === 'technician').map(({ name }) => name);
     const person = sheet?.demo?.people.find(({ name }) => technicians?.includes(name));
     if (!person) return;
     this.choose(person.name, person.passcode);
-    this.signIn(() => this.guide.begin(walk));
+    this.signIn(() => this.guide.begin(tour));
   }
 
   protected submit(event: Event): void {

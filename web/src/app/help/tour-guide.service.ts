@@ -4,59 +4,88 @@ import { NavigationEnd, Router } from '@angular/router';
 import { filter } from 'rxjs';
 import { DemoService } from '../data/demo.service';
 import { pathOf } from './path-of';
-import { WALKS, type JustFilled, type SeenPage, type Walk, type WalkStep } from './walks';
+import { TOURS, type JustFilled, type SeenPage, type Tour, type TourStep } from './tours';
 
-const KEPT_AT = 'yard-spool.walk';
-const MARK = 'data-walk-mark';
+const KEPT_AT = 'yard-spool.tour';
+const LEFT_AT = 'yard-spool.tour-left';
+const MARK = 'data-tour-mark';
 /** What may change what a page shows: also a field that is typed into, which changes no element. */
 const HAPPENINGS = ['input', 'change', 'click', 'keyup'] as const;
 
 interface Kept {
   readonly id: string;
   readonly at: number;
+  /** Steps that were passed over without being done. */
+  readonly skipped: readonly number[];
 }
 
-/** A walk over the real screens: which one, how far, and whether a step was done. It can be left at any time. */
+/** A tour over the real screens: which one, how far, and whether a step was done. It can be left at any time. */
 @Injectable({ providedIn: 'root' })
-export class WalkGuide {
+export class TourGuide {
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
   private readonly location = inject(Location);
   private readonly demo = inject(DemoService);
-  private readonly kept = signal(readSaved());
+  private readonly kept = signal(readSaved(KEPT_AT));
+  /** Gone back to: a step that was done once is not passed by itself. */
+  private held = false;
   private watching: (() => void) | null = null;
 
-  readonly walk = computed((): Walk | null => WALKS.find(({ id }) => id === this.kept()?.id) ?? null);
+  readonly tour = computed((): Tour | null => TOURS.find(({ id }) => id === this.kept()?.id) ?? null);
   readonly at = computed(() => this.kept()?.at ?? 0);
+  readonly skipped = computed(() => this.kept()?.skipped ?? []);
   /** The step that is to be done; null behind the last. */
-  readonly step = computed(() => this.walk()?.steps[this.at()] ?? null);
-  readonly name = computed(() => this.nameOf(this.walk()));
+  readonly step = computed(() => this.tour()?.steps[this.at()] ?? null);
+  readonly name = computed(() => this.nameOf(this.tour()));
 
   constructor() {
-    if (this.walk()) this.watch();
+    if (this.tour()) this.watch();
     inject(DestroyRef).onDestroy(() => this.watching?.());
   }
 
-  nameOf(walk: Walk | null): string {
-    return walk ? (this.demo.isDemo() ? walk.demoName : walk.name) : '';
+  nameOf(tour: Tour | null): string {
+    return tour ? (this.demo.isDemo() ? tour.demoName : tour.name) : '';
   }
 
-  /** Begins a walk where its first step is done. */
-  begin(walk: Walk): void {
-    this.keep({ id: walk.id, at: 0 });
+  /** Begins a tour, or takes up one that was left on its way; the one that is under way begins again. */
+  begin(tour: Tour): void {
+    const left = readSaved(LEFT_AT);
+    const from = left?.id === tour.id && this.tour() !== tour ? left : { id: tour.id, at: 0, skipped: [] };
+    this.held = false;
+    this.keep(from);
     this.watch();
-    void this.router.navigateByUrl(walk.steps[0]?.way ?? '/bags');
+    void this.router.navigateByUrl(tour.steps[from.at]?.way ?? '/bags');
   }
 
-  next(): void {
+  /** Past a step that is not done. */
+  skip(): void {
     const kept = this.kept();
-    if (kept) this.keep({ ...kept, at: kept.at + 1 });
+    this.next(kept && !this.held ? [...kept.skipped, kept.at] : undefined);
+  }
+
+  /** To the step before, to look at it or to do it after all. */
+  back(): void {
+    const kept = this.kept();
+    if (!kept || kept.at === 0) return;
+    const at = kept.at - 1;
+    this.held = true;
+    this.keep({ ...kept, at, skipped: kept.skipped.filter((one) => one !== at) });
+    this.follow();
+  }
+
+  private next(skipped = this.skipped()): void {
+    const kept = this.kept();
+    this.held = false;
+    if (kept) this.keep({ ...kept, at: kept.at + 1, skipped });
     this.follow();
   }
 
   leave(): void {
     this.watching?.();
     this.watching = null;
+    // Where it was left it can be taken up again.
+    if (this.step() && this.at() > 0) sessionStorage.setItem(LEFT_AT, JSON.stringify(this.kept()));
+    else sessionStorage.removeItem(LEFT_AT);
     this.keep(null);
     this.mark(null);
   }
@@ -94,7 +123,9 @@ export class WalkGuide {
   private follow(): void {
     const page = seen(this.document, pathOf(this.router.url), this.location.getState(), this.demo.isDemo());
     const step = this.step();
-    if (step?.done(page)) this.next();
+    const done = step?.done(page) ?? false;
+    if (!done) this.held = false;
+    if (done && !this.held) this.next();
     else this.mark(step?.at.test(page.url) ? marked(step, page.demo) : null);
   }
 
@@ -107,18 +138,18 @@ export class WalkGuide {
   }
 }
 
-function readSaved(): Kept | null {
+function readSaved(place: string): Kept | null {
   try {
-    const kept = JSON.parse(sessionStorage.getItem(KEPT_AT) ?? 'null') as Partial<Kept> | null;
+    const kept = JSON.parse(sessionStorage.getItem(place) ?? 'null') as Partial<Kept> | null;
     return typeof kept?.id === 'string' && Number.isInteger(kept.at)
-      ? { id: kept.id, at: Number(kept.at) }
+      ? { id: kept.id, at: Number(kept.at), skipped: (kept.skipped ?? []).filter(Number.isInteger) }
       : null;
   } catch {
     return null;
   }
 }
 
-const marked = ({ mark, demoMark }: WalkStep, demo: boolean): string | null =>
+const marked = ({ mark, demoMark }: TourStep, demo: boolean): string | null =>
   (demo ? demoMark : undefined) ?? mark ?? null;
 
 const seen = (document: Document, url: string, state: unknown, demo: boolean): SeenPage => ({

@@ -2,28 +2,29 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { DemoService } from '../data/demo.service';
 import { pathOf } from './path-of';
-import { WalkGuide } from './walk-guide.service';
+import { TourGuide } from './tour-guide.service';
 
-/** The step of a walk that is to be done now, above the screen it is done on. */
+/** The step of a tour that is to be done now, above the screen it is done on. */
 @Component({
-  selector: 'ys-walk-strip',
+  selector: 'ys-tour-strip',
   imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (guide.walk(); as walk) {
+    @if (guide.tour(); as tour) {
       <aside
         class="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b-3 border-join bg-card px-5 py-1.5 max-md:px-3 print:hidden"
         [attr.aria-label]="guide.name()"
       >
-        <p class="min-w-0 grow basis-96" role="status" data-test="walk-step">
+        <p class="min-w-0 grow basis-96" role="status" data-test="tour-step">
           @if (guide.step(); as step) {
-            <b class="text-join">{{ guide.name() }}, {{ guide.at() + 1 }} of {{ walk.steps.length }}.</b>
+            <b class="text-join">{{ guide.name() }}, {{ guide.at() + 1 }} of {{ tour.steps.length }}.</b>
             {{ step.say }}
             @if (step.demo && demo.isDemo()) {
               <span class="font-bold">{{ step.demo }}</span>
             }
           } @else {
-            <b class="text-pass">{{ guide.name() }}: done.</b> {{ walk.end }}
+            <b class="text-pass">{{ guide.name() }}: done{{ guide.skipped().length ? '' : '.' }}</b
+            >{{ skippedWords() }} {{ tour.end }}
           }
         </p>
         @if (guide.step(); as step) {
@@ -35,7 +36,10 @@ import { WalkGuide } from './walk-guide.service';
               >Open the simulated counter</a
             >
           }
-          <button type="button" class="plain" (click)="guide.next()">Skip this step</button>
+          <button type="button" class="plain" (click)="guide.skip()">Skip this step</button>
+        }
+        @if (guide.at() > 0) {
+          <button type="button" class="plain" (click)="guide.back()">Step back</button>
         }
         <button type="button" class="plain" (click)="guide.leave()">
           {{ guide.step() ? 'End the tour' : 'Close' }}
@@ -45,9 +49,18 @@ import { WalkGuide } from './walk-guide.service';
   `,
   host: { class: 'contents' },
 })
-export class WalkStrip {
-  protected readonly guide = inject(WalkGuide);
+export class TourStrip {
+  protected readonly guide = inject(TourGuide);
   protected readonly demo = inject(DemoService);
+
+  /** Steps that were passed over are told as that. */
+  protected readonly skippedWords = computed(() => {
+    const skipped = this.guide.skipped().map((at) => String(at + 1));
+    if (skipped.length === 0) return '';
+    return skipped.length === 1
+      ? `, step ${skipped.join('')} skipped.`
+      : `, steps ${skipped.join(', ')} skipped.`;
+  });
 
   /** The address of the screen below. */
   readonly url = input.required<string>();

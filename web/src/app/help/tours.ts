@@ -3,7 +3,7 @@ export interface JustFilled {
   readonly filled: true;
 }
 
-/** What a walk sees of the page it leads over. */
+/** What a tour sees of the page it leads over. */
 export interface SeenPage {
   /** The address within the application. */
   readonly url: string;
@@ -16,8 +16,8 @@ export interface SeenPage {
   readonly typed: (selector: string) => string;
 }
 
-/** One step of a walk over the real screens: what to do, and how it is seen that it was done. */
-export interface WalkStep {
+/** One step of a tour over the real screens: what to do, and how it is seen that it was done. */
+export interface TourStep {
   readonly say: string;
   /** What helps beside it in the demo, whose people and reels are known. */
   readonly demo?: string;
@@ -32,12 +32,12 @@ export interface WalkStep {
   readonly done: (page: SeenPage) => boolean;
 }
 
-export interface Walk {
+export interface Tour {
   readonly id: string;
   /** What it is called in the demo, and in a shop. */
   readonly demoName: string;
   readonly name: string;
-  readonly steps: readonly WalkStep[];
+  readonly steps: readonly TourStep[];
   /** Said when all was done. */
   readonly end: string;
 }
@@ -50,7 +50,7 @@ const RUN = /^\/bench\/\d+/;
 /** Closed from its last step, which leads on to its own page, or looked at once it is. */
 const isClosed = ({ has, filled }: SeenPage): boolean => filled || has('ys-closed-reel');
 
-const booking: Walk = {
+const booking: Tour = {
   id: 'book',
   demoName: 'Book in three reels',
   name: 'Book reels in',
@@ -80,7 +80,7 @@ const booking: Walk = {
     },
     {
       say: 'Say the line and how much of it, as people say it: 120 m, half, the whole pack, as much as fits. The plan beside it follows each key. Go on until it can be booked in.',
-      demo: 'Try “clear n”, Tab, then 120; for the backing “st”.',
+      demo: 'Try “clear 0.26”, Tab, then 120; for the backing “st”, Tab.',
       mark: 'ys-book-in [data-test=not-ready]',
       at: BOOKING,
       way: '/bags/new',
@@ -104,7 +104,7 @@ const booking: Walk = {
   end: 'That is their bag. Its tags and its claim slip go on paper from here, and each reel goes to the bench when its turn comes.',
 };
 
-const filling: Walk = {
+const filling: Tour = {
   id: 'fill',
   demoName: 'Fill the one on bench 2 with its simulated counter',
   name: 'Fill a reel',
@@ -112,12 +112,12 @@ const filling: Walk = {
     {
       say: 'Say which bench this computer is at: it is kept on the computer.',
       demo: 'Choose Bench 2.',
-      mark: 'ys-bench-list select',
+      mark: 'ys-bench-list ys-pick-field input',
       at: BENCH,
       way: '/bench',
       done: ({ url, typed, demo }) => {
-        const bench = typed('ys-bench-list select');
-        return RUN.test(url) || (demo ? bench === '2' : bench !== '');
+        const bench = typed('ys-bench-list ys-pick-field input');
+        return RUN.test(url) || (demo ? bench === 'Bench 2' : bench !== '');
       },
     },
     {
@@ -157,7 +157,7 @@ const filling: Walk = {
   end: 'It is filled: what went on stands in its record, and its line is off the rack.',
 };
 
-const matching: Walk = {
+const matching: Tour = {
   id: 'match',
   demoName: 'Match the Grey Petrel’s counters',
   name: 'Match a set of counters',
@@ -195,8 +195,8 @@ const matching: Walk = {
       done: isClosed,
     },
     {
-      say: 'Counters that are fished together are compared: open the customer’s page, and from it the reels fished together.',
-      demo: 'Look for Okerlind.',
+      say: 'Counters that are fished together are compared: on the page of one of those reels, press “Reels used as a set”.',
+      demo: 'From elsewhere: look for “Holmtroll” and open one of Bastian Okerlind’s.',
       mark: 'a[href^="/reels/set/"]',
       at: /^\/reels/,
       way: '/reels',
@@ -206,5 +206,5 @@ const matching: Walk = {
   end: 'Here stands what each of them shows for the same line. Its sheet goes on paper for the boat.',
 };
 
-/** The walks, in the order they are offered. */
-export const WALKS: readonly Walk[] = [booking, filling, matching];
+/** The tours, in the order they are offered. */
+export const TOURS: readonly Tour[] = [booking, filling, matching];

@@ -12,14 +12,14 @@ journey((opened) => ({ browser, hand } = opened), {
 
 const all = (css: string) => browser.driver.findElements(By.css(css));
 const gone = (css: string) => browser.until(async () => (await all(css)).length === 0, `${css} is gone`);
-const step = () => browser.shown('[data-test=walk-step]');
-const begin = async (walk: string): Promise<void> => {
+const step = () => browser.shown('[data-test=tour-step]');
+const begin = async (tour: string): Promise<void> => {
   await browser.press('?');
   await browser.find('[data-test=screen-help]');
-  await browser.click(walk);
+  await browser.click(tour);
 };
 const comes = (words: string) =>
-  browser.until(async () => (await step()).includes(words), `the walk says ${words}`);
+  browser.until(async () => (await step()).includes(words), `the tour says ${words}`);
 
 describe('the first five minutes', () => {
   it('begin at the sign-in, and lead over the real screens to a bag of three reels', async () => {
@@ -28,7 +28,7 @@ describe('the first five minutes', () => {
     await browser.find('[data-test=to-try]');
     await browser.click('Book in three reels');
     await comes('Book a bag in from here.');
-    await browser.find('a[href="/bags/new"][data-walk-mark]');
+    await browser.find('a[href="/bags/new"][data-tour-mark]');
     await browser.press('n');
     await comes('Whose reels are they?');
     await browser.click('Start over');
@@ -60,7 +60,7 @@ describe('the first five minutes', () => {
     await comes('done.');
     expect(await browser.driver.getCurrentUrl()).toMatch(/\/bags\/\d+$/);
     await browser.click('Close');
-    await gone('[data-test=walk-step], [data-walk-mark]');
+    await gone('[data-test=tour-step], [data-tour-mark]');
   });
 
   it('are left at any time, and shown the way back by whoever wandered off', async () => {
@@ -77,7 +77,7 @@ describe('the first five minutes', () => {
     await browser.driver.navigate().refresh();
     await comes('which bench this computer is at');
     await browser.click('End the tour');
-    await gone('[data-test=walk-step]');
+    await gone('[data-test=tour-step]');
   });
 
   it('say what a screen is for by its key, which closes it again', async () => {
@@ -111,7 +111,7 @@ describe('the first five minutes', () => {
     await comes('until the first layer is wound');
     await hand.until('Backing');
     await comes('The big number is what is left to wind');
-    await browser.find('ys-winding-count[data-walk-mark]');
+    await browser.find('ys-winding-count[data-tour-mark]');
     await hand.count(Number(await browser.shown('[data-test=turns-to-go]')));
     await comes('Enter ends the layer');
     await hand.until('Tag and close');
@@ -139,7 +139,7 @@ describe('the first five minutes', () => {
     });
     await comes('Walk the line out');
     await hand.until('Counter against tape');
-    await browser.find('ys-counter-match-panel input[data-walk-mark]');
+    await browser.find('ys-counter-match-panel input[data-tour-mark]');
     const reads = async (reading: string): Promise<void> =>
       (await browser.field('Counter reads at the mark')).sendKeys(reading, Key.ENTER);
     await reads('31');
