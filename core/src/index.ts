@@ -59,7 +59,7 @@ export {
   type PieceNeeded,
   type ProposedPiece,
 } from './builds/propose-piece';
-export { levelWords, markWords } from './plan/judge-gap';
+export { levelRange, levelWords, markWords } from './plan/judge-gap';
 export { REEL_TRAITS, REEL_TYPES, usualGear, type ReelTraits } from './lines/reel-type';
 export { EVENT_KINDS, EVENT_TRAITS, hasTrait, type EventKind } from './run/event-traits';
 export type { FillPlan, PlanIssue, PlannedLayer } from './plan/fill-plan';

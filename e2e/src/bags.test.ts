@@ -51,7 +51,7 @@ describe('three like reels', () => {
     await browser.find('#reel-option-0');
     await press(Key.ENTER);
     await press(...Array.from('clear n'));
-    await press(Key.TAB, ...Array.from('120'), Key.TAB, Key.TAB, Key.TAB, ...Array.from('st'));
+    await press(Key.TAB, ...Array.from('120'), Key.TAB, Key.TAB, Key.TAB, ...Array.from('st'), Key.TAB);
     await browser.until(async () => (await headline()).startsWith('Fills to the gap'), 'the plan is there');
     for (const reel of [2, 3]) {
       strokes += 2;

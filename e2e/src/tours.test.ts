@@ -49,6 +49,7 @@ describe('the first five minutes', () => {
       Key.TAB,
       's',
       't',
+      Key.TAB,
     );
     await comes('Two more of the same');
     for (const reel of [2, 3]) {

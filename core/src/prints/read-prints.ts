@@ -1,3 +1,4 @@
+import { sizeDiameter } from '../quantities/said-quantity';
 import { fail, succeed, type PlainIssue, type Result } from '../issue';
 import type { Material } from '../lines/line';
 import { formatDiameter, formatQuantity } from '../quantities/format-quantity';
@@ -42,7 +43,7 @@ export interface PrintContext {
  */
 export function printedDiameter({ system, figure }: PrintedBy, material: Material): number {
   const braid = material === 'braid' || material === 'hollow-braid';
-  if (system === 'size') return 0.165 * Math.sqrt(figure);
+  if (system === 'size') return sizeDiameter(figure);
   return (braid ? 0.075 : 0.145) * Math.sqrt(figure);
 }
 

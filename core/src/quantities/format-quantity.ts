@@ -45,6 +45,9 @@ export function formatQuantity(
   return shown(toDecimals(inUnit, DECIMALS[family][dimension]), unit);
 }
 
+/** What is off by this much is told to a hundredth of an inch, mm. */
+const COARSE = 0.05 * MM_PER_INCH;
+
 /**
  * A reading and how far off it may be, `48.2 ± 0.3 mm`. What may be off is told with at least the last step that is shown,
  * because a reading is never known better than it is told.
@@ -53,9 +56,16 @@ export function formatQuantity(
  * @param off one standard deviation, mm
  */
 export function formatSpread(millimetres: number, off: number, system: UnitSystem = 'metric'): string {
-  const { number } = formatQuantity(millimetres, 'small-length', system);
-  return `${number} ± ${formatQuantity(Math.max(SMALL_STEP[system], off), 'small-length', system).text}`;
+  const least = Math.max(SMALL_STEP[system], off);
+  // Nobody knows a tenth of an inch to its thousandth.
+  const decimals = system === 'thousandths' && least >= COARSE ? 2 : undefined;
+  const { number } = formatQuantity(millimetres, 'small-length', system, decimals);
+  return `${number} ± ${formatQuantity(least, 'small-length', system, decimals).text}`;
 }
+
+/** From one figure to another; where both are told alike, about that. @param low as it stands before the other */
+export const fromTo = (from: string, to: string, low = from): string =>
+  from === to ? `about ${to}` : `${low} to ${to}`;
 
 /** The least step that is told of a small length, mm. */
 export const SMALL_STEP: Readonly<Record<UnitSystem, number>> = {

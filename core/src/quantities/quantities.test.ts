@@ -1,9 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { valueOf } from '../testing/examples';
-import { formatDiameter, formatQuantity } from './format-quantity';
+import { formatDiameter, formatQuantity, formatSpread, fromTo } from './format-quantity';
 import { parseQuantity } from './parse-quantity';
 import { UNIT_SYSTEMS, type Dimension, type UnitSystem } from './units';
+
+it('a range whose ends are told alike is told once, and no tenth of an inch to its thousandth', () => {
+  expect(fromTo('1/16 in', '1/16 in')).toBe('about 1/16 in');
+  expect(formatSpread(42.07, 3.63, 'thousandths')).toBe('1.66 ± 0.14\u00a0in');
+});
 
 describe('parseQuantity', () => {
   it.each<[string, Dimension, UnitSystem, number]>([
@@ -11,6 +16,12 @@ describe('parseQuantity', () => {
     ['165yd', 'line-length', 'metric', 165 * 0.9144],
     ['165', 'line-length', 'imperial', 165 * 0.9144],
     ['100 ft', 'line-length', 'metric', 30.48],
+    ['1,000 yds', 'line-length', 'metric', 914.4],
+    ['300y', 'line-length', 'metric', 274.32],
+    ['8#', 'strength', 'metric', 8 * 0.45359237],
+    ['8 lb test', 'strength', 'metric', 8 * 0.45359237],
+    ['8', 'strength', 'imperial', 8 * 0.45359237],
+    ['PE 1.5', 'small-length', 'imperial', 0.165 * Math.sqrt(1.5)],
     ['.28', 'small-length', 'metric', 0.28],
     ['0,28 mm', 'small-length', 'metric', 0.28],
     ['0.011in', 'small-length', 'metric', 0.2794],

@@ -16,17 +16,25 @@ const SHARES: Readonly<Record<string, number>> = {
 };
 const INCH_SHARE =
   /^(?:(a|an|one|three|five|seven) )?(half|quarter|eighth|sixteenth|thirty[- ]second)s?(?: (?:of )?(?:an )?inch)?$/;
+/** A size number of a line, with the mark it is printed with. */
+const SIZE = /^(?:pe|size|no\.?|#)\s*#?\s*(\d[\d.,]*)$/i;
+
+/** Diameter of a line of size number n, mm: 0.165 √n, from memory. */
+export const sizeDiameter = (n: number): number => 0.165 * Math.sqrt(n);
+
 const FLUSH = /^(flush|level)( with the lip)?$/;
 
 /**
  * A quantity as it is said rather than measured: `0'3"`, `5 ft 6 in`, `a sixteenth`, `three thirty-seconds of an inch`,
- * `flush`. Shares of an inch and flush are small lengths.
+ * `flush`, `PE 1.5`. Shares of an inch, flush and size numbers of a line are small lengths.
  *
  * @returns null where it is said in no such way
  */
 export function readSaid(text: string, dimension: Dimension): Result<Quantity, PlainIssue> | null {
   const typed = text.trim();
   if (dimension !== 'line-length' && dimension !== 'small-length') return null;
+  const size = dimension === 'small-length' ? parseNumber(SIZE.exec(typed)?.[1] ?? '') : null;
+  if (size?.ok) return succeed({ text: typed, value: sizeDiameter(size.value), unit: 'mm' });
   const inches = inchesIn(typed, dimension);
   return inches === null
     ? null

@@ -1,5 +1,5 @@
 import { spanText } from '../quantities/span';
-import { formatDiameter, formatQuantity, type ShownQuantity } from '../quantities/format-quantity';
+import { formatDiameter, formatQuantity, fromTo, type ShownQuantity } from '../quantities/format-quantity';
 import type { UnitSystem } from '../quantities/units';
 
 /** From one to another. */
@@ -57,5 +57,5 @@ export function tellMeasured(measured: Measured, system: UnitSystem): string {
   if (typeof value === 'number') return SHOW[dimension](value, system).text;
   const [low, high] = value.map((end) => SHOW[dimension](end, system));
   if (!low || !high) return '';
-  return `${low.unit === high.unit ? low.number : low.text} to ${high.text}`;
+  return fromTo(low.text, high.text, low.unit === high.unit ? low.number : low.text);
 }

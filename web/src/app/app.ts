@@ -18,6 +18,7 @@ import { UnreadRows } from './data/unread-rows';
 import { HelpButton } from './help/help-button';
 import { HelpPanel } from './help/help-panel';
 import { TourStrip } from './help/tour-strip';
+import { PageFocus } from './ui/page-focus';
 import { UndoStrip } from './ui/undo-strip';
 import { Keyboard, useKeys } from './keyboard/keyboard.service';
 
@@ -52,6 +53,7 @@ export class App {
   ];
   protected readonly person = this.session.person;
   protected readonly again = inject(OpenAgain);
+  protected readonly pageFocus = inject(PageFocus);
   protected readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
@@ -79,10 +81,13 @@ export class App {
       this.helping.set(false);
       this.unread.count.set(0);
     });
-    useKeys((key) => {
-      if (key === '/' && this.framed()) return () => this.tagField()?.nativeElement.focus();
-      return key === '?' && this.framed() ? () => this.help() : undefined;
-    });
+    useKeys(
+      (key) => {
+        if (key === '/' && this.framed()) return () => this.tagField()?.nativeElement.focus();
+        return (key === '?' || key === 'F1') && this.framed() ? () => this.help() : undefined;
+      },
+      { '/': 'Scan a tag, or look for anything', '? or F1': 'What this screen is for, and its keys' },
+    );
     inject(Keyboard)
       .scanned.pipe(takeUntilDestroyed())
       .subscribe((tag) => {

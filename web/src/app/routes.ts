@@ -2,6 +2,7 @@ import { inject, Injector } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
 import { map, of, switchMap } from 'rxjs';
 import { HouseService } from './data/house.service';
+import { paperTitle } from './paper/paper-title';
 import { SessionService } from './data/session.service';
 
 /**
@@ -43,7 +44,7 @@ export const routes: Routes = [
       {
         path: 'paper/:what/:of',
         loadComponent: async () => (await import('./paper/paper-page')).PaperPage,
-        title: 'On paper · Yard Spool',
+        title: ({ params }) => paperTitle(String(params.what), String(params.of)),
       },
       { path: 'reels', loadChildren: async () => (await import('./reels/reels.routes')).REELS_ROUTES },
     ],

@@ -62,11 +62,14 @@ export class BagList {
         .pipe(catchError(() => EMPTY))
         .subscribe(({ rows }) => this.isNew.set(rows.length === 0));
     });
-    useKeys({
-      // Whoever comes by a key goes on typing.
-      N: () => void this.router.navigate(['/bags/new'], { state: { typing: true } }),
-      Q: () => void this.router.navigate(['/bags/question']),
-    });
+    useKeys(
+      {
+        // Whoever comes by a key goes on typing.
+        N: () => void this.router.navigate(['/bags/new'], { state: { typing: true } }),
+        Q: () => void this.router.navigate(['/bags/question']),
+      },
+      { N: 'Book a bag in', Q: 'Answer a question at the counter' },
+    );
   }
   /** Groups with nothing in them, though nothing is looked for. */
   protected counted(group: BagGroup, bags: number): void {

@@ -148,7 +148,10 @@ export class BagPage {
 
   constructor() {
     this.undo.whenUndone(() => this.bag.reload());
-    useKeys({ 'Ctrl Enter': () => this.nextToBench() });
+    useKeys(
+      { 'Ctrl Enter': () => this.nextToBench() },
+      { 'Ctrl Enter': 'Send the reel to the bench, go on with it there, or open its record' },
+    );
   }
 
   private nextToBench(): void {

@@ -157,7 +157,10 @@ export class BookIn {
       customerId: computed(() => this.bagTyped().customerId),
     });
     this.desk.lay(this.kept.reels);
-    useKeys({ 'Ctrl Enter': () => this.book(), 'Alt L': () => this.addLike() });
+    useKeys(
+      { 'Ctrl Enter': () => this.book(), 'Alt L': () => this.addLike() },
+      { 'Ctrl Enter': 'Book it in', 'Alt L': 'Copy this reel' },
+    );
     // Kept as it is typed, not when the screen next comes round: a reload may come first.
     this.desk.form.valueChanges.subscribe(() => this.keep());
     this.bagForm.valueChanges.subscribe(() => this.keep());

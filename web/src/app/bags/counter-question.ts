@@ -173,7 +173,7 @@ export class CounterQuestionPage {
   });
 
   constructor() {
-    useKeys({ 'Ctrl Enter': () => this.book() });
+    useKeys({ 'Ctrl Enter': () => this.book() }, { 'Ctrl Enter': 'Book the reel in' });
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     afterNextRender(() => host.querySelector('input')?.focus());
     // A counter in another unit is walked to another mark, until somebody says which.

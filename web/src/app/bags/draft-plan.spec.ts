@@ -3,6 +3,8 @@ import { aPiece } from '../testing/pieces';
 import { dropDraft, emptyDraft, keepDraft, savedDraft } from './booking-draft';
 import { PIECES, draft } from '../testing/spool-drafts';
 import { planFrom } from '../testing/drafts';
+import { TestBed } from '@angular/core/testing';
+import { UnitsService } from '../data/units.service';
 import { planSentence } from '../planning/plan-sentence';
 import { promisedText } from '../words/promised-text';
 import { emptyReel, reelForm, type ReelDraft } from '../planning/reel-draft';
@@ -137,20 +139,16 @@ describe('planDraft', () => {
 describe('planSentence', () => {
   const say = (more: Partial<ReelDraft>) => {
     const { made } = planFrom(draft(more), PIECES, 'metric');
-    return planSentence(
-      made!.plan,
-      (m) => `${m.toFixed(0)} m`,
-      (mm) => `${mm.toFixed(1)} mm`,
-    );
+    return planSentence(made!.plan, TestBed.inject(UnitsService));
   };
 
   it('tells the one figure that was unknown, with its range', () => {
     expect(say({})).toEqual({
-      headline: 'Fills to the gap with 79 m of backing.',
-      likely: 'likely 50 m to 108 m; the gap would then be 0.1 mm to 2.9 mm below the lip',
+      headline: 'Fills to the gap with 79\u00a0m of backing.',
+      likely: 'likely 50\u00a0m to 108\u00a0m; the gap would then be 0.1 to 2.9\u00a0mm below the lip',
     });
     expect(say({ underneath: 'main-only', mainLength: 'as much as fits' }).headline).toMatch(
-      /^Holds \d+ m of main line\.$/,
+      /^Holds \d+\sm of main line\.$/,
     );
   });
 

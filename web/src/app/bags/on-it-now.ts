@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
-import { levelWords } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
@@ -37,7 +36,7 @@ export class OnItNow {
   protected readonly units = inject(UnitsService);
 
   protected level(depth: number): string {
-    return levelWords(depth, (mm) => this.units.small(mm));
+    return this.units.level(depth);
   }
 
   readonly tag = input.required<string>();

@@ -86,7 +86,7 @@ export class QuickQuestion {
       customerId: signal(''),
     });
     this.desk.lay([emptyReel()]);
-    useKeys({ 'Ctrl Enter': () => this.book() });
+    useKeys({ 'Ctrl Enter': () => this.book() }, { 'Ctrl Enter': 'Book it in' });
     // The usual backing stands there, so that a reel and its main line are enough to ask with.
     const begin = effect(() => {
       const lines = this.lines.value();

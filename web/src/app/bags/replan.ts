@@ -117,7 +117,7 @@ export class Replan {
       lines: computed(() => this.lines.value() ?? []),
       customerId: this.customerId,
     });
-    useKeys({ 'Ctrl Enter': () => this.save() });
+    useKeys({ 'Ctrl Enter': () => this.save() }, { 'Ctrl Enter': 'Save the new plan' });
     effect(() => {
       const known = this.known.now().state !== 'loading';
       if (this.job() && known && this.from() === null) this.takeTheirs();

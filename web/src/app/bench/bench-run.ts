@@ -1,4 +1,5 @@
 import {
+  afterNextRender,
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
@@ -6,6 +7,7 @@ import {
   effect,
   type ElementRef,
   inject,
+  Injector,
   input,
   signal,
   untracked,
@@ -103,6 +105,7 @@ import { WindingCount } from './winding-count';
 })
 export class BenchRun {
   private readonly router = inject(Router);
+  private readonly injector = inject(Injector);
   private readonly announcer = inject(LiveAnnouncer);
   protected readonly outbox = inject(Outbox);
   protected readonly store = inject(RunStore);
@@ -161,6 +164,9 @@ export class BenchRun {
 
   private keyFor(key: string): (() => void) | undefined {
     if (key === 'Escape') return () => this.panel.set(null);
+    const depth = this.bench.winding() ? undefined : this.depthPanel();
+    if (depth && key === 'D') return () => depth.begin();
+    if (depth && /^[0-9]$/.test(key)) return () => depth.begin(key);
     if (key === this.bench.pedal()) return () => this.act('Space');
     return KEYS.includes(key) ? () => this.act(key) : undefined;
   }
@@ -220,7 +226,10 @@ export class BenchRun {
     const asked = this.bench.looks().some(({ kind, due }) => kind === 'tension' && due);
     if (asked && (key === 'H' || key === 'G')) this.counting.tension(key === 'H');
     const panel = PANELS.get(key);
-    if (panel) this.panel.update((open) => (open === panel ? null : panel));
+    if (!panel) return;
+    this.panel.update((open) => (open === panel ? null : panel));
+    // What opened for a figure takes the next one that is typed.
+    if (panel === 'depth') afterNextRender(() => this.depthPanel()?.begin(), { injector: this.injector });
   }
 
   /** A depth was taken: the step ends, unless the level has to be put right first. */

@@ -9,7 +9,6 @@ import {
   gearAt,
   judgeDrag,
   layersOn,
-  levelWords,
   looseLayer,
   REEL_TRAITS,
   restOfFill,
@@ -166,7 +165,7 @@ export class BenchView {
     const rest = underWay && read && !this.store.facts()?.counterOnly ? restOfFill(underWay) : null;
     if (!rest?.fits || rest.wanted === null || !read) return '';
     const { fits, gap } = rest;
-    return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.length(fits.low)} to ${this.units.length(fits.high)}. As planned it ${gap.value < 0 ? 'stands' : 'ends'} ${levelWords(gap.value, (mm) => this.units.small(mm))}.`;
+    return `${this.units.small(read.depth)} read: ${this.units.length(fits.value)} of ${rest.layer.replace('-', ' ')} fit to the gap, likely ${this.units.lengths(fits)}. As planned it ${gap.value < 0 ? 'stands' : 'ends'} ${this.units.level(gap.value)}.`;
   });
   readonly long = computed(() => {
     const underWay = this.store.underWay();

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { FormGroup } from '@angular/forms';
 import { allowedIn, DEPTH_RANGE, judgeDepth } from '@yard-spool/core';
 import { Choice } from '../ui/choice';
@@ -45,6 +54,7 @@ const DEPTH = allowedIn(DEPTH_RANGE);
   host: { class: 'block' },
 })
 export class DepthPanel {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly store = inject(RunStore);
   protected readonly units = inject(UnitsService);
   private readonly quantity = quantityReader();
@@ -76,6 +86,13 @@ export class DepthPanel {
     const verdict = this.judged()?.verdict;
     return verdict === 'fits' || (verdict === 'unlikely' && this.certain());
   });
+
+  /** The keyboard goes to the field; a figure that was typed elsewhere goes into it. */
+  begin(figure = ''): void {
+    const field = this.host.querySelector('input');
+    field?.focus();
+    if (figure !== '') this.form.controls.depth.setValue(this.form.controls.depth.value + figure);
+  }
 
   /** Whether anything stands in the field. */
   typedAnything(): boolean {

@@ -18,7 +18,8 @@ interface Way {
     <div class="look grid gap-2 px-3.5 py-3" role="alert">
       <b class="text-[17px]">The main is too long for what is left</b>
       <p>
-        All of it ends at {{ units.small(long().gap.value) }}, and {{ units.small(long().wanted) }} is wanted.
+        All of it ends {{ units.level(long().gap.value) }}, and a gap of {{ units.small(long().wanted) }} is
+        wanted.
       </p>
       @for (way of ways(); track way.how) {
         <button type="button" class="plain min-h-18! justify-between! text-left" (click)="choose(way.how)">
@@ -48,7 +49,10 @@ export class TooLongPanel {
         : []),
       {
         how: 'smaller-gap' as const,
-        words: `Accept a gap of ${this.units.small(gap.value)}`,
+        words:
+          gap.value < 0
+            ? `Accept that it stands ${this.units.level(gap.value)}`
+            : `Accept a gap of ${this.units.small(gap.value)}`,
       },
       {
         how: 'cut-short' as const,

@@ -7,6 +7,7 @@ import * as v from 'valibot';
 import { SavedReplies } from './saved-replies';
 import { OnceKeys } from './once-keys';
 import { Proof } from './proof.service';
+import type { AskedPasscode } from './send-proof';
 import { RequestProblem } from './request-problem';
 import { UnitsService } from './units.service';
 
@@ -52,7 +53,7 @@ export class ApiService {
         map((reply) => v.parse(parts.reply, reply)),
         catchError((error: unknown) => throwError(() => this.said(error))),
       );
-    return this.proved(asked);
+    return this.proved(asked, !UNASKED.has(route));
   }
 
   /** Calls a route that takes a file's bytes as they are. Cold, like a call. */
@@ -125,22 +126,31 @@ export class ApiService {
     return this.proved(arrives);
   }
 
-  private readonly sendProof = (passcode: string): Observable<unknown> =>
+  private readonly proveAgain = (passcode: string): Observable<unknown> =>
     this.call(api.proveAgain, { body: { passcode } });
 
+  /** The passcode that is asked for: before a manager's act, or by whoever was signed out elsewhere meanwhile. */
+  private askedBy({ code }: RequestProblem): AskedPasscode | null {
+    if (code === 'passcode-again') return { send: this.proveAgain, signedOut: '' };
+    const name = this.proof.who();
+    if (code !== 'not-signed-in' || name === '') return null;
+    return { send: (passcode) => this.call(api.signIn, { body: { name, passcode } }), signedOut: name };
+  }
+
   /** What asks for the passcode again is asked once more behind it; where it is left, nothing was done. */
-  private proved<T>(asked: Observable<T>): Observable<T> {
+  private proved<T>(asked: Observable<T>, mayAsk = true): Observable<T> {
     return asked.pipe(
       catchError((error: unknown) => {
-        if (!(error instanceof RequestProblem) || error.code !== 'passcode-again')
-          return throwError(() => error);
-        return this.proof
-          .ask(this.sendProof)
-          .pipe(switchMap((typed) => (typed ? asked : throwError(() => error))));
+        const what = error instanceof RequestProblem && mayAsk ? this.askedBy(error) : null;
+        if (!what) return throwError(() => error);
+        return this.proof.ask(what).pipe(switchMap((typed) => (typed ? asked : throwError(() => error))));
       }),
     );
   }
 }
+
+/** What nobody at the screen asks for: presses that wait are kept, and who is signed in is only looked up. */
+const UNASKED: ReadonlySet<unknown> = new Set([api.appendEvents, api.whoAmI, api.signIn, api.signOut]);
 
 /** A route's address, with what belongs into it. */
 export const addressOf = <P extends RouteParts>(

@@ -1,9 +1,9 @@
-import { inject, Injectable, InjectionToken, Injector } from '@angular/core';
+import { inject, Injectable, InjectionToken, Injector, signal } from '@angular/core';
 import { finalize, from, share, switchMap, type Observable } from 'rxjs';
-import type { SendProof } from './send-proof';
+import type { AskedPasscode } from './send-proof';
 
 /** Asks for a passcode on the screen, and says whether it was typed and was right. */
-export type AskPasscode = (injector: Injector, send: SendProof) => Observable<boolean>;
+export type AskPasscode = (injector: Injector, asked: AskedPasscode) => Observable<boolean>;
 
 /** Reads what asks for a passcode: named where the screens are put together, since it is one of them. */
 export const ASK_PASSCODE = new InjectionToken<() => Promise<AskPasscode>>('asks for a passcode', {
@@ -16,13 +16,15 @@ export const ASK_PASSCODE = new InjectionToken<() => Promise<AskPasscode>>('asks
 export class Proof {
   private readonly injector = inject(Injector);
   private readonly read = inject(ASK_PASSCODE);
+  /** Who is signed in by what this screen knows; empty for nobody. */
+  readonly who = signal('');
   private asking: Observable<boolean> | null = null;
 
   /** Whether it was typed, and was right. Several who ask at once are answered by one question. */
-  ask(send: SendProof): Observable<boolean> {
+  ask(asked: AskedPasscode): Observable<boolean> {
     // Read once it is needed: few screens ever ask.
     this.asking ??= from(this.read()).pipe(
-      switchMap((ask) => ask(this.injector, send)),
+      switchMap((ask) => ask(this.injector, asked)),
       finalize(() => (this.asking = null)),
       share(),
     );

@@ -2,6 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import { api, type Person } from '@yard-spool/contract';
 import { catchError, defer, map, of, tap, type Observable } from 'rxjs';
 import { addressOf, ApiService } from './api.service';
+import { Proof } from './proof.service';
 import { SavedReplies } from './saved-replies';
 
 /** Who is signed in at this screen. */
@@ -9,6 +10,7 @@ import { SavedReplies } from './saved-replies';
 export class SessionService {
   private readonly api = inject(ApiService);
   private readonly kept = inject(SavedReplies);
+  private readonly proof = inject(Proof);
   private readonly current = signal<Person | null>(null);
 
   /** The person signed in, or null. */
@@ -20,7 +22,7 @@ export class SessionService {
     if (person) return of(person);
     // With the server away it is whoever was signed in last: the server asks again before it takes anything.
     return this.api.callSaved(api.whoAmI).pipe(
-      tap((found) => this.current.set(found)),
+      tap((found) => this.isHere(found)),
       map((found): Person | null => found),
       catchError(() => of(null)),
     );
@@ -38,12 +40,17 @@ export class SessionService {
 
   /** Forgets the person, after the server said they are not signed in any more. */
   forget(): void {
-    this.current.set(null);
+    this.isHere(null);
     void this.kept.clear();
   }
 
-  private has(person: Person): void {
+  private isHere(person: Person | null): void {
     this.current.set(person);
+    this.proof.who.set(person?.name ?? '');
+  }
+
+  private has(person: Person): void {
+    this.isHere(person);
     // What somebody else was told is not shown to this one.
     void this.kept.clear().then(() => this.kept.keep(addressOf(api.whoAmI), person));
   }

@@ -38,7 +38,7 @@ describe('the units a person reads', () => {
   it('in thousandths, where those were chosen; the shop’s own never overrule a person’s', () => {
     units().beginWith('thousandths');
     expect(units().small(42.07)).toBe('1.656\u00a0in');
-    expect(units().spread(42.07, 3.33)).toBe('1.656 ± 0.131\u00a0in');
+    expect(units().spread(42.07, 3.33)).toBe('1.66 ± 0.13\u00a0in');
     units().switch();
     units().beginWith('imperial');
     expect(units().system()).toBe('metric');

@@ -3,6 +3,9 @@ import {
   formatDiameter,
   formatQuantity,
   formatSpread,
+  fromTo,
+  levelRange,
+  levelWords,
   tell,
   UNIT_SYSTEMS,
   type Dimension,
@@ -60,6 +63,21 @@ export class UnitsService {
   /** A reading of a spool and how far off it may be, both from mm. */
   spread(millimetres: number, off: number): string {
     return formatSpread(millimetres, off, this.chosen());
+  }
+
+  /** A level below the lip or proud of it, from mm. */
+  level(millimetres: number): string {
+    return levelWords(millimetres, (mm) => this.small(mm));
+  }
+
+  /** From one level to a deeper one, from mm. */
+  levels({ low, high }: { readonly low: number; readonly high: number }): string {
+    return this.say(levelRange({ low, high }));
+  }
+
+  /** From one length of line to another, from m. */
+  lengths({ low, high }: { readonly low: number; readonly high: number }): string {
+    return fromTo(this.length(low), this.length(high));
   }
 
   /** A pull, from kg. */

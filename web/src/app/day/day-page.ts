@@ -42,6 +42,13 @@ const COLUMNS =
 /** What is tried rests so long before it is asked: a row that is dragged passes others on its way, ms. */
 const RESTS_MS = 120;
 
+const DAY_KEYS = {
+  N: 'Book a bag in',
+  Q: 'Answer a question at the counter',
+  R: 'Put the day in order again',
+  B: 'Begin the next reel at this bench',
+};
+
 /** The day: what is next at each bench and tub, the running order, and how much time each bag has in hand. */
 @Component({
   selector: 'ys-day-page',
@@ -138,13 +145,16 @@ export class DayPage {
       )
       .subscribe(() => this.lookAgain());
     this.trying.pipe(takeUntilDestroyed()).subscribe((asked) => this.isTrying.set(asked !== null));
-    useKeys({
-      // Whoever comes by a key goes on typing.
-      N: () => void this.router.navigate(['/bags/new'], { state: { typing: true } }),
-      Q: () => void this.router.navigate(['/bags/question']),
-      R: () => this.again(),
-      B: () => this.beginHere(),
-    });
+    useKeys(
+      {
+        // Whoever comes by a key goes on typing.
+        N: () => void this.router.navigate(['/bags/new'], { state: { typing: true } }),
+        Q: () => void this.router.navigate(['/bags/question']),
+        R: () => this.again(),
+        B: () => this.beginHere(),
+      },
+      DAY_KEYS,
+    );
   }
 
   protected lookAgain(): void {

@@ -1,5 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { useKeys } from '../keyboard/keyboard.service';
+import { DOCUMENT } from '@angular/common';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
+import { Keyboard, useKeys } from '../keyboard/keyboard.service';
 import { helpFor } from './screen-help';
 import { TourGuide } from './tour-guide.service';
 import { TOURS, type Tour } from './tours';
@@ -15,11 +27,19 @@ import { TOURS, type Tour } from './tours';
       data-test="screen-help"
     >
       <p class="max-w-[70ch] grow basis-96">{{ says() }}</p>
+      <dl class="flex w-full flex-wrap gap-x-5 gap-y-1 text-[14px]" data-test="screen-keys">
+        @for (key of keys; track key[0]) {
+          <div class="flex items-baseline gap-1.5">
+            <dt class="key">{{ key[0] }}</dt>
+            <dd>{{ key[1] }}</dd>
+          </div>
+        }
+      </dl>
       <div class="flex flex-wrap gap-2" role="group" aria-label="Show me how">
         @for (tour of tours; track tour.id) {
           <button type="button" class="plain" (click)="begin(tour)">{{ guide.nameOf(tour) }}</button>
         }
-        <button type="button" class="plain" (click)="closed.emit()">
+        <button #close type="button" class="plain" (click)="closed.emit()">
           Close <span class="key">Esc</span>
         </button>
       </div>
@@ -35,7 +55,17 @@ export class HelpPanel {
   readonly closed = output();
   protected readonly says = computed(() => helpFor(this.url()));
 
+  /** As they are when it opens: no key of its own is among them. */
+  protected readonly keys = inject(Keyboard).listed();
+  private readonly close = viewChild.required<ElementRef<HTMLElement>>('close');
+
   constructor() {
+    const document = inject(DOCUMENT);
+    const before = document.activeElement;
+    afterNextRender(() => this.close().nativeElement.focus());
+    inject(DestroyRef).onDestroy(() => {
+      if (before instanceof HTMLElement) before.focus();
+    });
     useKeys({ Escape: () => this.closed.emit() });
   }
 

@@ -77,7 +77,7 @@ export class RulesPage {
   );
 
   constructor() {
-    useKeys({ 'Ctrl Enter': () => this.keep() });
+    useKeys({ 'Ctrl Enter': () => this.keep() }, { 'Ctrl Enter': 'Save the rules' });
     effect(() => {
       // A question asked again starts at its top, not where the last one was left.
       this.asked();

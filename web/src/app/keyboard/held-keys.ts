@@ -13,13 +13,13 @@ export const isTyping = ({ target }: { readonly target: EventTarget | null }): b
   within(target, TYPED);
 
 /**
- * Whether the control that has the focus needs a key for itself. A field keeps all that types, and lets Escape and keys
- * held with Ctrl or Alt go; a button or a link keeps Enter and Space; a box or a choice keeps Space and the arrows.
+ * Whether the control that has the focus needs a key for itself. A field keeps all that types, and lets Escape, F1 and
+ * keys held with Ctrl or Alt go; a button or a link keeps Enter and Space; a box or a choice keeps Space and the arrows.
  *
  * @param name the key as `keyName` writes it
  */
 export function isHeldBack(target: EventTarget | null, name: string): boolean {
-  if (isTyping({ target })) return name !== 'Escape' && !/^(Ctrl|Alt) /.test(name);
+  if (isTyping({ target })) return name !== 'Escape' && name !== 'F1' && !/^(Ctrl|Alt) /.test(name);
   if (within(target, PRESSED)) return name === 'Enter' || name === 'Space';
   return within(target, CHOSEN) && /^(Space|Arrow.*)$/.test(name);
 }

@@ -8,6 +8,9 @@ import { keyName } from './key-name';
 /** What keys do: an action by the key's name, or whatever is to be done for a name now; nothing where it does nothing. */
 export type Keys = Readonly<Record<string, () => void>> | ((name: string) => (() => void) | undefined);
 
+/** What keys do, in words, by their names; asked for when it is listed where it changes. */
+export type KeyWords = Readonly<Record<string, string>> | (() => Readonly<Record<string, string>>);
+
 /**
  * The keys of the whole application, in one place. Screens and panels say what their keys do while they are shown; the
  * one shown last is asked first. No key is taken from the control that has the focus and needs it, and what a scanner
@@ -15,7 +18,7 @@ export type Keys = Readonly<Record<string, () => void>> | ((name: string) => (()
  */
 @Injectable({ providedIn: 'root' })
 export class Keyboard {
-  private readonly shown: Keys[] = [];
+  private readonly shown: { readonly keys: Keys; readonly words: KeyWords }[] = [];
   /** Keys that were held back and are let through now. */
   private readonly replayed = new WeakSet<Event>();
   private readonly scans = new Subject<string>();
@@ -55,15 +58,21 @@ export class Keyboard {
   }
 
   /** Adds keys in front of those there are. Returns what takes them away again. */
-  use(keys: Keys): () => void {
-    this.shown.unshift(keys);
+  use(keys: Keys, words: KeyWords = {}): () => void {
+    const shown = { keys, words };
+    this.shown.unshift(shown);
     return () => {
-      this.shown.splice(this.shown.indexOf(keys), 1);
+      this.shown.splice(this.shown.indexOf(shown), 1);
     };
   }
 
+  /** What the keys do now, the screen's own before those of every screen. */
+  listed(): readonly (readonly [key: string, does: string])[] {
+    return this.shown.flatMap(({ words }) => Object.entries(typeof words === 'function' ? words() : words));
+  }
+
   private actionOf(name: string): (() => void) | undefined {
-    for (const keys of this.shown) {
+    for (const { keys } of this.shown) {
       const act =
         typeof keys === 'function' ? keys(name) : Object.hasOwn(keys, name) ? keys[name] : undefined;
       if (act) return act;
@@ -106,7 +115,11 @@ export class Keyboard {
   }
 }
 
-/** Gives a screen or panel its keys for as long as it is shown. */
-export function useKeys(keys: Keys): void {
-  inject(DestroyRef).onDestroy(inject(Keyboard).use(keys));
+/**
+ * Gives a screen or panel its keys for as long as it is shown.
+ *
+ * @param words what each does, where that is listed
+ */
+export function useKeys(keys: Keys, words: KeyWords = {}): void {
+  inject(DestroyRef).onDestroy(inject(Keyboard).use(keys, words));
 }

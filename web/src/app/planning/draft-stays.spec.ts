@@ -1,3 +1,5 @@
+import { TestBed } from '@angular/core/testing';
+import { UnitsService } from '../data/units.service';
 import { planFrom } from '../testing/drafts';
 import { aPiece } from '../testing/pieces';
 import { draftJob, notReady } from './draft-job';
@@ -68,9 +70,9 @@ describe('a reel whose line stays on', () => {
       layers: [{ line: { material: 'braid', diameter: 0.5 }, length: 'fits' }],
     });
     expect(plan.assumed).not.toContain('kept-diameter');
-    const { headline, likely } = staysSentence(plan.made!.plan, (metres) => `${metres.toFixed(0)} m`);
+    const { headline, likely } = staysSentence(plan.made!.plan, TestBed.inject(UnitsService));
     expect(headline).toBe('Its line stays on: the counter is matched.');
-    expect(likely).toMatch(/^about \d+ m on it, likely \d+ m to \d+ m$/);
+    expect(likely).toMatch(/^about \d+\sm on it, likely \d+\sm to \d+\sm$/);
   });
 
   it('is what lies there by the record, whatever was typed of backing', () => {

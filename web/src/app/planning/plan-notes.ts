@@ -63,13 +63,13 @@ function figureAt(input: PlanInput, diameter: number, units: UnitsService): stri
   if (!made.ok) return '';
   const { plan } = made.value;
   const solved = plan.layers.find(({ id }) => id === plan.solvedFor);
-  if (solved?.request.kind !== 'line') return `a gap of ${units.small(plan.gap.value)}`;
+  if (solved?.request.kind !== 'line') return units.level(plan.gap.value);
   return `${units.length(solved.length.value)} of ${solved.request.role}`;
 }
 
 function gapNote({ gapUnused, made }: DraftPlan, units: UnitsService): string {
   if (!gapUnused || !made) return '';
-  return `Every layer has its amount, so the gap that was typed has no say: it comes out at ${units.small(made.plan.gap.value)}. Let one layer be as much as fits to stop at the gap.`;
+  return `Every layer has its amount, so the gap that was typed has no say: it comes out ${units.level(made.plan.gap.value)}. Let one layer be as much as fits to stop at the gap.`;
 }
 
 function dragNote(draft: ReelDraft, { sources }: DraftPlan, units: UnitsService): string {

@@ -53,6 +53,7 @@ export class PlanSide {
     useKeys((key) => this.wayFor(key));
     useKeys(
       Object.fromEntries(this.tabs.map(({ id }, i) => [`Alt ${String(i + 1)}`, () => this.shown.set(id)])),
+      Object.fromEntries(this.tabs.map(({ name }, i) => [`Alt ${String(i + 1)}`, `Show: ${name}`])),
     );
   }
 

@@ -53,7 +53,7 @@ export class PlanView {
     stands: this.stays(),
   }));
   protected readonly sentence = computed(() =>
-    (this.stays() ? staysSentence : planSentence)(this.plan(), this.names().length, this.names().small),
+    (this.stays() ? staysSentence : planSentence)(this.plan(), this.units),
   );
   protected readonly section = computed(() => planSection(this.plan(), this.spool(), this.names()));
   protected readonly stretches = computed(() => planStretches(this.plan(), this.names()));

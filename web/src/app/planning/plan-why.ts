@@ -90,15 +90,15 @@ export class PlanWhy {
     const range = solved
       ? {
           what: 'Likely range: eight of ten such reels lie inside',
-          sum: `${this.units.length(solved.low)} to ${this.units.length(solved.high)}; never below zero`,
+          sum: `${this.units.lengths(solved)}; never below zero`,
         }
       : {
           what: 'Likely range of the gap',
-          sum: `${this.units.small(plan.gap.low)} to ${this.units.small(plan.gap.high)}`,
+          sum: this.units.levels(plan.gap),
         };
     const wet = plan.wetGap && {
       what: 'Gap once wet',
-      sum: `nylon swells 1 to 3 % in diameter when it is soaked, which leaves ${this.units.small(plan.wetGap.low)} to ${this.units.small(plan.wetGap.high)}`,
+      sum: `nylon swells 1 to 3 % in diameter when it is soaked, which leaves ${this.units.levels(plan.wetGap)}`,
     };
     const around = 2 * Math.PI * (spool.spool.lipRadius - plan.gap.value);
     return [

@@ -89,12 +89,15 @@ export class KindRecipes {
   });
 
   constructor() {
-    useKeys({
-      B: () => {
-        const [first] = this.recipes.value() ?? [];
-        if (first) void this.router.navigate(['/bags/new'], { queryParams: { like: first.tag } });
+    useKeys(
+      {
+        B: () => {
+          const [first] = this.recipes.value() ?? [];
+          if (first) void this.router.navigate(['/bags/new'], { queryParams: { like: first.tag } });
+        },
       },
-    });
+      { B: 'Book one in as the first of these' },
+    );
   }
 
   protected amount([middle, least, most]: readonly [number, number, number]): string {

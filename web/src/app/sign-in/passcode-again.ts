@@ -7,7 +7,7 @@ import { useKeys } from '../keyboard/keyboard.service';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
-import type { SendProof } from '../data/send-proof';
+import type { AskedPasscode } from '../data/send-proof';
 
 /** The passcode of whoever is signed in, again. What they were about to do goes on behind it. */
 @Component({
@@ -16,10 +16,16 @@ import type { SendProof } from '../data/send-proof';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="card grid w-105 max-w-[92vw] gap-3 p-5" (submit)="$event.preventDefault(); send()">
-      <h2 id="passcode-again">Your passcode again</h2>
+      <h2 id="passcode-again">
+        {{ asked.signedOut ? 'Sign in again, ' + asked.signedOut : 'Your passcode again' }}
+      </h2>
       <p class="text-mute">
-        It was typed more than {{ minutes }} minutes ago, and this is a manager’s to do. Nothing was changed
-        yet.
+        @if (asked.signedOut) {
+          You were signed out here. What you typed is still there, and goes on behind this.
+        } @else {
+          It was typed more than {{ minutes }} minutes ago, and this is a manager’s to do. Nothing was changed
+          yet.
+        }
       </p>
       <ys-text-field label="Your passcode" type="password" [control]="passcode" />
       @if (sending.problem(); as sentence) {
@@ -35,7 +41,7 @@ import type { SendProof } from '../data/send-proof';
   `,
 })
 export class PasscodeAgain {
-  private readonly sends = inject<SendProof>(DIALOG_DATA);
+  protected readonly asked = inject<AskedPasscode>(DIALOG_DATA);
   protected readonly dialog = inject<DialogRef<boolean>>(DialogRef);
   protected readonly passcode = text();
   protected readonly sending = new Sending();
@@ -48,7 +54,7 @@ export class PasscodeAgain {
 
   protected send(): void {
     this.sending.send(
-      this.sends(this.passcode.value),
+      this.asked.send(this.passcode.value),
       () => this.dialog.close(true),
       () => this.passcode.setValue(''),
     );
@@ -56,13 +62,13 @@ export class PasscodeAgain {
 }
 
 /** Opens the question; false where it is left. */
-export const askAgain = (injector: Injector, send: SendProof): Observable<boolean> =>
+export const askAgain = (injector: Injector, asked: AskedPasscode): Observable<boolean> =>
   injector
     .get(Dialog)
-    .open<boolean, SendProof>(
+    .open<boolean, AskedPasscode>(
       PasscodeAgain,
-      Object.assign(new DialogConfig<SendProof, DialogRef<boolean>>(), {
-        data: send,
+      Object.assign(new DialogConfig<AskedPasscode, DialogRef<boolean>>(), {
+        data: asked,
         ariaLabelledBy: 'passcode-again',
         autoFocus: 'input',
       }),

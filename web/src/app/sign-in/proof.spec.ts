@@ -4,7 +4,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { api } from '@yard-spool/contract';
 import { problem } from '../testing/screen';
 import { ApiService } from '../data/api.service';
-import { ASK_PASSCODE } from '../data/proof.service';
+import { ASK_PASSCODE, Proof } from '../data/proof.service';
 import { RequestProblem } from '../data/request-problem';
 import { askAgain } from './passcode-again';
 
@@ -66,6 +66,20 @@ describe('a manager’s act that asks for the passcode again', () => {
     await vi.waitFor(() => http.expectOne({ method: 'DELETE', url: '/api/exceptions/7' }).flush({}));
     expect(told).toEqual([{}]);
     await vi.waitFor(() => expect(document.querySelector('ys-passcode-again')).toBeNull());
+  });
+
+  it('is asked for in place where somebody was signed out elsewhere, and what they did goes on', async () => {
+    TestBed.inject(Proof).who.set('Tova');
+    const told = drop();
+    const out = problem('not-signed-in', 'Sign in to go on.');
+    http.expectOne('/api/exceptions/7').flush(out, NO);
+    await type('eider');
+    expect(document.body.textContent).toContain('Sign in again, Tova');
+    const signIn = http.expectOne('/api/session');
+    expect(signIn.request.body).toEqual({ name: 'Tova', passcode: 'eider' });
+    signIn.flush({ id: 1, name: 'Tova', role: 'manager' });
+    await vi.waitFor(() => http.expectOne({ method: 'DELETE', url: '/api/exceptions/7' }).flush({}));
+    expect(told).toEqual([{}]);
   });
 
   it('is not done where the question is left, and says so', async () => {

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
@@ -109,7 +118,14 @@ export class SignIn {
     this.signIn(() => void this.router.navigateByUrl(this.to() ?? '/day'));
   }
 
+  /** Signing in was asked for while a try was on its way. */
+  private again = false;
+  private readonly passcodeField = viewChild<ElementRef<HTMLInputElement>>('passcode');
+
   private signIn(then: () => void): void {
+    // Pressed again while the last try is on its way: what stands there now is tried next.
+    this.again = this.busy();
+    if (this.busy()) return;
     const { name, passcode, country, words, code } = this.form.getRawValue();
     this.problem.set('');
     this.busy.set(true);
@@ -122,7 +138,10 @@ export class SignIn {
     first
       .pipe(
         switchMap(() => this.session.signIn(name, passcode, this.wantsCode() ? code : undefined)),
-        finalize(() => this.busy.set(false)),
+        finalize(() => {
+          this.busy.set(false);
+          if (this.again && this.form.controls.passcode.value !== passcode) this.signIn(then);
+        }),
       )
       .subscribe({
         next: then,
@@ -130,6 +149,13 @@ export class SignIn {
           // The passcode was right: whoever it is has a second step.
           if (error instanceof RequestProblem && error.code === 'code-needed') this.wantsCode.set(true);
           this.problem.set(sentenceOf(error));
+          // The next try is typed in place of this one, also while it is still being looked at.
+          const field = this.passcodeField()?.nativeElement;
+          if (this.wantsCode()) return;
+          if (field && this.form.controls.passcode.value === passcode) {
+            field.focus();
+            field.select();
+          }
         },
       });
   }

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { OpenedForm } from './opened-form';
 import type { Sending } from './sending';
 
 /** The end of a form in a side panel: what is still missing or was refused, the one action, and a way out. */
@@ -20,6 +21,7 @@ import type { Sending } from './sending';
       <button type="button" class="plain" (click)="left.emit()">Cancel</button>
     </div>
   `,
+  hostDirectives: [OpenedForm],
   host: { class: 'grid gap-2.5' },
 })
 export class FormEnd {
@@ -28,4 +30,8 @@ export class FormEnd {
   /** What is still to be typed; empty when it can be sent. */
   readonly missing = input('');
   readonly left = output();
+
+  constructor() {
+    inject(OpenedForm).escaped.subscribe(() => this.left.emit());
+  }
 }
