@@ -15,7 +15,7 @@ import { pieceGroups, type PieceGroup } from './piece-groups';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ys-pick-field
-      placeholder="Any word of it: clear 0.26"
+      placeholder="clear 0.26"
       [label]="label()"
       [control]="control()"
       [options]="options()"

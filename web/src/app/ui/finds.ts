@@ -4,7 +4,9 @@ const plain = (text: string): string =>
     .normalize('NFD')
     .replaceAll(/\p{Mn}/gu, '')
     .toLowerCase()
-    .replaceAll(/(\d),(?=\d)/g, '$1.');
+    .replaceAll(/(\d),(?=\d)/g, '$1.')
+    // A figure and its unit are one word: 8 lb is not 0.8 mm of 20 lb.
+    .replaceAll(/(\d)\s*(lb|kg|mm|in|m|yd)(?![\p{L}])/gu, '$1$2');
 
 /** What a word may begin with to be found: a whole one like N-207 or 0.26mm, and each of its parts. */
 const beginnings = (text: string): string[] =>

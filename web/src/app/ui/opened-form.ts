@@ -6,6 +6,7 @@ import {
   Directive,
   ElementRef,
   inject,
+  Injector,
   output,
 } from '@angular/core';
 
@@ -26,7 +27,7 @@ export class OpenedForm {
 
   constructor() {
     // Of the application: what is drawn once this is gone is drawn without it.
-    const { injector } = inject(ApplicationRef);
+    const injector = inject(ApplicationRef).injector.get(Injector);
     const key = (event: KeyboardEvent): void => this.onKey(event);
     let form: HTMLElement = this.host;
     afterNextRender(() => {

@@ -76,7 +76,7 @@ export class PickField {
     const typed = this.typing();
     return typed === null || typed.trim() === ''
       ? this.options()
-      : this.options().filter(({ name, beside, find }) => finds(typed, [name, beside, find].join(' ')));
+      : this.options().filter(({ name, find = '' }) => finds(typed, `${name} ${find}`));
   });
   protected readonly shown = computed(() =>
     this.found()
