@@ -12,7 +12,7 @@ interface Walked {
   readonly diameters: ReadonlyMap<string, number>;
 }
 
-/** How the counter of a trolling reel was set up: two walks, a few metres moved between them, and what it reads then. */
+/** How the counter of a trolling reel was set up before it was closed: two walks, a few metres moved between them, and what it reads then. */
 export function matchOf(
   lies: readonly WoundLayer[],
   spool: SpoolGeometry,
@@ -49,8 +49,8 @@ export function matchOf(
     readsSd: 0.004,
     depth: spool.lipRadius - outer,
     walks: [
-      { ...walk, reading: first, expected: null, moved: 0, at: when(20) },
-      { ...walk, reading: Math.round(reads), expected: reads, moved: 6, at: when(31) },
+      { ...walk, reading: first, expected: null, moved: 0, at: when(-24) },
+      { ...walk, reading: Math.round(reads), expected: reads, moved: 6, at: when(-11) },
     ],
   };
 }

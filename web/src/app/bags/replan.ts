@@ -19,7 +19,7 @@ import { reelFromPlan } from '../planning/reel-from-plan';
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ys-load-state what="the reel" [of]="bag.now()" (again)="bag.reload()" />
+    <ys-load-state [page]="true" what="the reel" [of]="bag.now()" (again)="bag.reload()" />
     @if (job(); as job) {
       <form class="lg:h-full" (submit)="$event.preventDefault()">
         <ys-desk-view

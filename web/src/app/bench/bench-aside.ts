@@ -67,6 +67,7 @@ export class BenchAside {
 
   /** Why what the counter counts is not saved; empty where it is. */
   private readonly unheard = computed(() => {
+    if (this.store.problem() !== '') return 'what was refused is said above';
     const name = this.store.device()?.name ?? '';
     if (this.state().current?.kind === 'wind' && this.store.counterLost()) return `${name} cannot be heard`;
     return this.store.counter()?.odd ? `${name} asks` : '';

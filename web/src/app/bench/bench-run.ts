@@ -18,6 +18,7 @@ import { Router, RouterLink } from '@angular/router';
 import { type RunStep, stillMissing } from '@yard-spool/core';
 import { Outbox } from '../data/outbox.service';
 import { UnitsService } from '../data/units.service';
+import { Gone } from '../ui/gone';
 import { SpoolSection } from '../drawing/spool-section';
 import { useKeys } from '../keyboard/keyboard.service';
 import { BenchActions } from './bench-actions';
@@ -74,6 +75,7 @@ import { WindingCount } from './winding-count';
     CounterTable,
     DepthPanel,
     FinishPanel,
+    Gone,
     LayPanel,
     LoosePanel,
     ExitPanel,
@@ -163,6 +165,7 @@ export class BenchRun {
   protected readonly dragWords = computed(() => this.drag.judge(this.stepForm()?.read()));
 
   private keyFor(key: string): (() => void) | undefined {
+    if (key === 'F1') return () => this.act('?');
     if (key === 'Escape') return () => this.panel.set(null);
     const depth = this.bench.winding() ? undefined : this.depthPanel();
     if (depth && key === 'D') return () => depth.begin();

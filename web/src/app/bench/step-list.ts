@@ -3,7 +3,7 @@ import type { Run } from '@yard-spool/contract';
 import { runFacts, type RunState, type RunStep, stepWords } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 
-/** The steps of a run: done, now, to come; winding steps with their count. */
+/** The steps of a run: done, passed over, now, to come; winding steps with their count. */
 @Component({
   selector: 'ys-step-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,6 +24,10 @@ import { UnitsService } from '../data/units.service';
                 <circle cx="9" cy="9" r="9" class="fill-pass" />
                 <path d="M5 9.5l3 3 5.5-6.5" class="fill-none stroke-white" stroke-width="2.2" />
               }
+              @case ('skipped') {
+                <circle cx="9" cy="9" r="8" class="fill-none stroke-edge" stroke-width="2" />
+                <path d="M5 9h8" class="stroke-edge" stroke-width="2.2" />
+              }
               @case ('now') {
                 <circle cx="9" cy="9" r="9" class="fill-oil" />
               }
@@ -32,7 +36,7 @@ import { UnitsService } from '../data/units.service';
               }
             }
           </svg>
-          <span [class.line-through]="row.skipped"
+          <span [class.line-through]="row.state === 'skipped'"
             >{{ row.name }}<span class="sr-only">{{ row.state === 'done' ? ', done' : '' }}</span></span
           >
           <span class="whitespace-nowrap text-[13px]">{{ row.note }}</span>
@@ -57,12 +61,12 @@ export class StepList {
   private row(step: RunStep) {
     const state = this.state();
     const { name } = stepWords(step, runFacts(this.run()));
-    const progress = state.done.has(step.id) ? 'done' : step.id === state.current?.id ? 'now' : 'ahead';
+    const progress = this.progressOf(step.id);
     const { layer } = step;
-    const skipped = state.skipped.has(step.id);
+    if (progress === 'skipped') return { id: step.id, name, state: progress, note: 'skipped' };
     const ahead = step.optional && progress !== 'done';
     if (step.kind !== 'wind' || layer === undefined)
-      return { id: step.id, name, state: progress, note: ahead ? 'if needed' : '', skipped };
+      return { id: step.id, name, state: progress, note: ahead ? 'if needed' : '' };
     const counted = Math.round(state.turns[layer] ?? 0);
     const total = (this.totals()[layer] ?? 0).toFixed(0);
     const note = { done: String(counted), now: `${counted} / ${total}`, ahead: '' }[progress];
@@ -71,7 +75,13 @@ export class StepList {
       name: `${name} ${this.units.length(this.lengths()[layer] ?? 0)}`,
       state: progress,
       note,
-      skipped,
     };
+  }
+
+  private progressOf(id: string): 'done' | 'skipped' | 'now' | 'ahead' {
+    const { done, skipped, current } = this.state();
+    if (skipped.has(id)) return 'skipped';
+    if (done.has(id)) return 'done';
+    return id === current?.id ? 'now' : 'ahead';
   }
 }

@@ -12,13 +12,13 @@ import {
   switchMap,
   type Observable,
 } from 'rxjs';
-import { sentenceOf } from './request-problem';
+import { RequestProblem, sentenceOf } from './request-problem';
 
 /** Something asked of the server: still on its way, here, or not to be had and why. */
 export type Loaded<T> =
   | { readonly state: 'loading' }
   | { readonly state: 'ready'; readonly value: T }
-  | { readonly state: 'failed'; readonly sentence: string };
+  | { readonly state: 'failed'; readonly sentence: string; readonly gone?: boolean };
 
 /** A loaded value as a signal, and a way to ask again. What is shown stays while it is asked for again. */
 export interface Loader<T> {
@@ -27,6 +27,13 @@ export interface Loader<T> {
   readonly value: () => T | undefined;
   readonly reload: () => void;
 }
+
+/** Whether what was asked for is not there at all, or cannot be had now. */
+const failedBy = (error: unknown): Loaded<never> => ({
+  state: 'failed',
+  sentence: sentenceOf(error),
+  ...(error instanceof RequestProblem && error.code === 'not-found' ? { gone: true } : {}),
+});
 
 /** Asks at once and at each reload. Must be called where `inject` works. */
 export function load<T>(ask: () => Observable<T>): Loader<T> {
@@ -63,7 +70,7 @@ function loader<T, I>(
           waits,
           ask(input).pipe(
             map((value): Loaded<T> => ({ state: 'ready', value })),
-            catchError((error: unknown) => of<Loaded<T>>({ state: 'failed', sentence: sentenceOf(error) })),
+            catchError((error: unknown) => of(failedBy(error))),
           ),
         ),
       ),

@@ -15,7 +15,7 @@ import { LoadState } from '../ui/load-state';
   imports: [CounterTable, LoadState, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ys-load-state what="the reel" [of]="reel.now()" (again)="reel.reload()" />
+    <ys-load-state [page]="true" what="the reel" [of]="reel.now()" (again)="reel.reload()" />
     @if (reel.value(); as shown) {
       <div class="mx-auto grid w-72 gap-3">
         @if (kept(); as kept) {

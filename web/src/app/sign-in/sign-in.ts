@@ -21,6 +21,7 @@ import { helpFor } from '../help/screen-help';
 import { TourGuide } from '../help/tour-guide.service';
 import { TOURS, type Tour } from '../help/tours';
 import { UNIT_NAMES } from '../data/units.service';
+import { useKeys } from '../keyboard/keyboard.service';
 import { PickField } from '../ui/pick-field';
 import { BringShop } from './bring-shop';
 import { withWords } from './first-words';
@@ -96,6 +97,11 @@ export class SignIn {
     const days = dayOrder === 'day-first' ? 'day before month' : 'month before day';
     return `${UNIT_NAMES[units]}; ${money}; ${paper} paper; ${days}. Each can be changed under Settings, Shop.`;
   });
+
+  constructor() {
+    // In a field the sign is typed; F1 says it from there too.
+    useKeys((key) => (key === '?' || key === 'F1' ? () => this.helping.update((open) => !open) : undefined));
+  }
 
   protected choose(name: string, passcode?: string): void {
     this.wantsCode.set(false);

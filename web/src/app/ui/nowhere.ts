@@ -1,15 +1,11 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Gone } from './gone';
 
+/** An address that is none of this application. */
 @Component({
   selector: 'ys-nowhere',
-  imports: [RouterLink],
+  imports: [Gone],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="p-8">
-      <h1>There is nothing at this address</h1>
-      <p class="mt-2"><a class="underline font-bold" routerLink="/bags">Go to the bags</a></p>
-    </div>
-  `,
+  template: `<ys-gone words="There is nothing at this address" />`,
 })
 export class Nowhere {}

@@ -9,10 +9,12 @@ import {
   type Material,
   type StockField,
   type StockReading,
+  usualUnit,
 } from '@yard-spool/core';
 import { from, switchMap } from 'rxjs';
 import { ApiService } from '../../data/api.service';
 import { base64Of, saveFile } from '../../data/file-bytes';
+import { UnitsService } from '../../data/units.service';
 import { Sending } from '../../ui/sending';
 import { RackTabs } from '../rack-tabs';
 import { RowErrors } from '../row-errors';
@@ -31,6 +33,7 @@ export class StockListPage {
 
   protected readonly fields = STOCK_FIELDS.map((field) => ({ field, name: STOCK_TRAITS[field].name }));
   protected readonly materials = MATERIALS;
+  private readonly units = inject(UnitsService);
   protected readonly unitsFor = unitsFor;
   private readonly file = signal<File | null>(null);
   protected readonly name = computed(() => this.file()?.name ?? 'the list');
@@ -74,7 +77,7 @@ export class StockListPage {
 
   protected isField(at: number, field: string): void {
     const known = this.fields.find((one) => one.field === field)?.field ?? null;
-    this.column(at, { field: known, unit: unitsFor(known)[0] ?? null }, known);
+    this.column(at, { field: known, unit: usualUnit(known, this.units.system() !== 'metric') }, known);
   }
 
   protected isIn(at: number, unit: string): void {
