@@ -141,7 +141,7 @@ describe('a counter of a reel filled elsewhere', () => {
     await browser.fill('Customer', `Counter Only ${String(Date.now())}`);
     await browser.fill('Reel', 'Harling only 30');
     await browser.fill('Lip diameter', '58 mm');
-    await browser.text('Its line stays on: the counter is matched.', 'h1');
+    await browser.text('Its line stays on: the counter is matched.', 'h2');
     await hand.toBench();
     expect((await hand.run()).job.wants).toMatchObject({
       counterOnly: true,

@@ -47,7 +47,7 @@ import { WaysToSay } from './ways-to-say';
             [ends]="desk.openFace()"
           />
         } @else if (rackKnown()) {
-          <h1>{{ plan.problems[0] ?? 'The plan appears here' }}</h1>
+          <h2 class="title">{{ plan.problems[0] ?? 'The plan appears here' }}</h2>
           <p class="pt-2 text-mute">
             @if (desk.rack().length === 0) {
               There is no line on the rack yet.

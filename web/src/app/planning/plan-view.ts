@@ -13,7 +13,7 @@ import { planSentence, staysSentence } from './plan-sentence';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="flex flex-wrap items-baseline justify-between gap-x-4">
-      <h1 data-test="plan-headline">{{ units.say(sentence().headline) }}</h1>
+      <h2 class="title" data-test="plan-headline">{{ units.say(sentence().headline) }}</h2>
       <span class="text-mute" data-test="plan-likely">{{ sentence().likely }}</span>
     </div>
     <div class="card flex min-h-64 grow flex-col p-3">
