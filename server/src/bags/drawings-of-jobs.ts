@@ -31,7 +31,7 @@ export async function sketchesOfJobs(from: Reading, ids: readonly number[]): Pro
     }>(
       `SELECT cuts.job_id AS jobId, cuts.layer, products.tint, products.name FROM cuts
          LEFT JOIN pieces ON pieces.id = cuts.piece_id
-         JOIN products ON products.id = COALESCE(cuts.product_id, pieces.product_id) 
+         JOIN products ON products.id = COALESCE(cuts.product_id, pieces.product_id)
          ${JOB_OF_CUT} AND jobs.state <> 'cancelled' WHERE cuts.job_id IN (:ids)`,
       { ids },
     ),

@@ -34,17 +34,20 @@ async function comeBack(u: Unit, piece: PieceRow): Promise<void> {
     limit: 1,
   });
   // A piece that was empty left without a move.
-  if (last && last.kind !== 'written-off' && last.kind !== 'recycled') return;
-  if (last)
-    await addMoves(u, piece, [
-      { kind: 'taken-back', lengthMm: -last.lengthMm, why: 'undone, back on the rack' },
-    ]);
+  if (last?.kind !== 'written-off' && last?.kind !== 'recycled') return;
+  const why = 'undone, back on the rack';
+  await addMoves(u, piece, [{ kind: 'taken-back', lengthMm: -last.lengthMm, why }]);
+  if (last.kind === 'recycled') await outOfTheBin(u, piece);
+}
+
+/** The bin's book says that it was taken out again: what was written down stays. */
+async function outOfTheBin(u: Unit, piece: PieceRow): Promise<void> {
   const [bin] = await u.tables.recyclings.findAll({
     where: { pieceId: piece.id },
     order: [['id', 'DESC']],
     limit: 1,
   });
-  if (last?.kind !== 'recycled' || !bin) return;
+  if (!bin) return;
   const { stream, estimated, pieceId } = bin;
   await u.tables.recyclings.create({
     stream,

@@ -2,12 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, input, model } from '@ang
 import { DateTime } from 'luxon';
 
 /** How long ago a promise is that was typed; empty for one that is still to come, and for none. */
-export function howLongAgo(promised: string, now: DateTime = DateTime.now()): string {
+function howLongAgo(promised: string, now: DateTime = DateTime.now()): string {
   const at = DateTime.fromISO(promised);
   return at.isValid && at < now
     ? at.toRelative({ base: now, unit: ['days', 'hours', 'minutes'], locale: 'en' })
     : '';
 }
+
+/** How long ago a promise is that nobody said they mean; empty where nothing is to be asked. */
+const askedOf = (promised: string, meant: string): string => (promised === meant ? '' : howLongAgo(promised));
 
 /** A promise in the past is asked about: it may be a slip of the day, or line that has been waiting. */
 @Component({
@@ -38,15 +41,13 @@ export class PastPromise {
   /** The promise somebody said they mean though it is past. */
   readonly meant = model.required<string>();
 
-  protected readonly ago = computed(() =>
-    this.promised() === this.meant() ? '' : howLongAgo(this.promised()),
-  );
+  protected readonly ago = computed(() => askedOf(this.promised(), this.meant()));
 }
 
 /** What keeps a promise from being made: none that can be read, or a past one nobody said they mean. */
 export function promiseMissing(promised: string, meant: string): string {
   if (!DateTime.fromISO(promised).isValid) return 'Say when it is promised.';
-  return promised !== meant && howLongAgo(promised) !== ''
-    ? 'Say whether the promise is for a time that is past, or change it.'
-    : '';
+  return askedOf(promised, meant) === ''
+    ? ''
+    : 'Say whether the promise is for a time that is past, or change it.';
 }

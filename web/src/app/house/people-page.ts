@@ -68,6 +68,11 @@ export class PeoplePage {
       : '',
   );
 
+  private readonly done = (): void => {
+    this.open.set(null);
+    this.people.reload();
+  };
+
   constructor() {
     this.undo.whenUndone(this.people.reload);
     this.house.learnMore();
@@ -89,32 +94,26 @@ export class PeoplePage {
     } else this.change(person, { name, role: role as Member['role'] });
   }
 
-  protected change(person: Member, more: Partial<PersonChange>): void {
+  protected change(
+    person: Member,
+    more: Partial<PersonChange>,
+    then: (changed: Member) => void = this.done,
+  ): void {
     const { id, version, name, role, left } = person;
     const body = { version, name, role, here: left === null, ...more };
-    this.changing.send(
-      this.api.call(api.changePerson, { params: { id }, body }),
-      this.done,
-      this.people.reload,
-    );
+    this.changing.send(this.api.call(api.changePerson, { params: { id }, body }), then, this.people.reload);
   }
 
   /** Whoever leaves is signed out at once; they may come back. */
   protected deactivate(person: Member): void {
-    const { id, name, role, version } = person;
-    const body = { version, name, role, here: false };
-    this.changing.send(
-      this.api.call(api.changePerson, { params: { id }, body }),
-      (left) => {
-        this.done();
-        const back = { ...body, version: left.version, here: true };
-        this.undo.tell({
-          words: `${name} has left and cannot sign in any more.`,
-          back: () => this.api.call(api.changePerson, { params: { id }, body: back }),
-        });
-      },
-      this.people.reload,
-    );
+    this.change(person, { here: false }, ({ id, version, name, role }) => {
+      this.done();
+      const body = { version, name, role, here: true };
+      this.undo.tell({
+        words: `${name} has left and cannot sign in any more.`,
+        back: () => this.api.call(api.changePerson, { params: { id }, body }),
+      });
+    });
   }
 
   protected endStep({ id }: Member): void {
@@ -144,9 +143,4 @@ export class PeoplePage {
       },
     );
   }
-
-  private readonly done = (): void => {
-    this.open.set(null);
-    this.people.reload();
-  };
 }

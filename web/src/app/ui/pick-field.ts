@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import type { FormControl } from '@angular/forms';
 import { toSignalOf } from './control-signal';
-import { finds } from './finds';
+import { beginnings, finder } from './finds';
 import { SuggestField, type Suggestion } from './suggest-field';
 import { text } from './text-control';
 
@@ -72,11 +72,14 @@ export class PickField {
   protected readonly told = signal('');
   private readonly value = toSignalOf(this.control);
   private readonly held = computed(() => this.options().find(({ value }) => value === this.value()));
+  private readonly searched = computed(() =>
+    this.options().map((option) => ({ option, begun: beginnings(`${option.name} ${option.find ?? ''}`) })),
+  );
   private readonly found = computed(() => {
-    const typed = this.typing();
-    return typed === null || typed.trim() === ''
-      ? this.options()
-      : this.options().filter(({ name, find = '' }) => finds(typed, `${name} ${find}`));
+    const typed = this.typing()?.trim() ?? '';
+    if (typed === '') return this.options();
+    const isMeant = finder(typed);
+    return this.searched().flatMap(({ option, begun }) => (isMeant(begun) ? [option] : []));
   });
   protected readonly shown = computed(() =>
     this.found()
