@@ -88,7 +88,7 @@ describe('which piece a reel is cut from', () => {
     // By keys alone: from the length to its panel and back.
     await (await chip()).sendKeys(Key.ENTER);
     const focused = (): Promise<WebElement> => browser.driver.switchTo().activeElement();
-    expect(await (await focused()).getTagName()).toBe('select');
+    expect(await (await focused()).getTagName()).toBe('input');
     await (await focused()).sendKeys(Key.TAB, Key.NULL);
     await (await focused()).sendKeys(Key.TAB, Key.NULL);
     expect(await (await focused()).getText()).toBe('Let the plan choose');

@@ -66,11 +66,12 @@ describe('one reel, end to end', () => {
     expect(plan).toEqual(made.ok && made.value.plan);
     const { value, low, high } = plan.layers[0]!.length;
     expect(shownHeadline).toBe(plain(`Fills to the gap with ${metres(value)} of backing.`));
-    const small = (mm: number): string => formatQuantity(mm, 'small-length').text;
+    const small = (mm: number, say: 'text' | 'number' = 'text'): string =>
+      formatQuantity(mm, 'small-length')[say];
     const ends =
       plan.gap.low < 0
         ? `${small(-plan.gap.low)} proud of the lip to ${small(plan.gap.high)} below the lip`
-        : `${small(plan.gap.low)} to ${small(plan.gap.high)} below the lip`;
+        : `${small(plan.gap.low, 'number')} to ${small(plan.gap.high)} below the lip`;
     expect(shownLikely).toBe(
       plain(`likely ${metres(low)} to ${metres(high)}; the gap would then be ${ends}`),
     );

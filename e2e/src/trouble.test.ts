@@ -83,6 +83,6 @@ describe('when something is wrong', () => {
       'the reel opens',
     );
     await browser.go('/bags/99999');
-    await browser.text('There is no bag 99999.', 'span');
+    await browser.text('There is no bag 99999.', 'h1');
   });
 });

@@ -125,7 +125,7 @@ export class CutsPage {
   protected choose({ jobId, layer }: LayerOfPlan): void {
     const isChosen = this.chosenKey() === layerKey({ jobId, layer });
     this.chosen.set(isChosen ? null : { jobId, layer, piece: '' });
-    if (!isChosen) this.focus('ys-layer-panel select');
+    if (!isChosen) this.focus('ys-layer-panel input');
   }
 
   /** Looks at what it would cost to cut a layer from a piece. */
