@@ -181,6 +181,18 @@ async function writeRack({ tables, actor }: Unit, { fills }: Made, pieces: Piece
   await tables.pieces.createAll(pieces.rows());
   await tables.moves.createAll(pieces.moves(actor.id));
   await tables.fillLayers.createAll(layers);
+  // A job keeps what it was cut from: the next booking of its reel begins with it.
+  await tables.cuts.createAll(
+    layers.map(({ fillId, layer, pieceId, productId, lengthMm }) => ({
+      jobId: fillId,
+      layer,
+      pieceId,
+      productId,
+      lengthMm,
+      tailMm: UNDER.tailMm,
+      takes: null,
+    })),
+  );
 }
 
 /** What was told of fills since. */
