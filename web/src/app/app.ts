@@ -18,6 +18,8 @@ import { UnreadRows } from './data/unread-rows';
 import { HelpButton } from './help/help-button';
 import { HelpPanel } from './help/help-panel';
 import { TourStrip } from './help/tour-strip';
+import { Folds } from './ui/folds';
+import { LastPressed } from './ui/last-pressed';
 import { PageFocus } from './ui/page-focus';
 import { UndoStrip } from './ui/undo-strip';
 import { Keyboard, useKeys } from './keyboard/keyboard.service';
@@ -54,6 +56,7 @@ export class App {
   protected readonly person = this.session.person;
   protected readonly again = inject(OpenAgain);
   protected readonly pageFocus = inject(PageFocus);
+  protected readonly fromTheStart = [inject(Folds), inject(LastPressed)];
   protected readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),

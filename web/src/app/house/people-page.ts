@@ -11,6 +11,7 @@ import { Choice } from '../ui/choice';
 import { handWords } from '../ui/learned-words';
 import { LoadState } from '../ui/load-state';
 import { SureButton } from '../ui/sure-button';
+import { OpenedForm } from '../ui/opened-form';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
@@ -21,7 +22,7 @@ import { SecondStep } from './second-step';
 /** Who is here, what they may change, and their passcodes. */
 @Component({
   selector: 'ys-people-page',
-  imports: [Choice, LoadState, ReactiveFormsModule, HouseTabs, SecondStep, SureButton, TextField],
+  imports: [Choice, LoadState, ReactiveFormsModule, HouseTabs, OpenedForm, SecondStep, SureButton, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people-page.html',
   host: { class: 'block min-h-0 grow' },

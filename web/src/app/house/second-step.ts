@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { ReactiveFormsModule } from '@angular/forms';
 import { api, type BegunStep, type Member } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { OpenedForm } from '../ui/opened-form';
 import { SureButton } from '../ui/sure-button';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
@@ -11,7 +12,7 @@ import { AddressCode } from './on-the-network';
 /** A manager's own second step at signing in: a code of an authenticator beside the passcode. */
 @Component({
   selector: 'ys-second-step',
-  imports: [AddressCode, ReactiveFormsModule, SureButton, TextField],
+  imports: [AddressCode, OpenedForm, ReactiveFormsModule, SureButton, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="card grid gap-2.5 px-4 py-3.5" (submit)="$event.preventDefault(); confirm()">
@@ -30,6 +31,8 @@ import { AddressCode } from './on-the-network';
         <p class="font-bold wrap-anywhere" data-test="step-key">{{ spaced(step.secret) }}</p>
         <p>2. Type the six figures it shows now.</p>
         <ys-text-field
+          ysOpened
+          (escaped)="begun.set(null)"
           label="Code, six figures"
           inputmode="numeric"
           [control]="code"

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { DOCUMENT } from '@angular/common';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  inject,
+  input,
+  output,
+} from '@angular/core';
 import { OpenedForm } from './opened-form';
 import type { Sending } from './sending';
 
@@ -31,7 +40,17 @@ export class FormEnd {
   readonly missing = input('');
   readonly left = output();
 
+  private readonly document = inject(DOCUMENT);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+
   constructor() {
     inject(OpenedForm).escaped.subscribe(() => this.left.emit());
+    // A button that may not be pressed for a moment loses the keyboard; what was refused is put right from within.
+    afterRenderEffect(() => {
+      if (this.sending().busy() || this.sending().problem() === '') return;
+      if (this.document.activeElement !== this.document.body) return;
+      const wrong = this.host.closest('form')?.querySelector<HTMLElement>('[aria-invalid=true]');
+      (wrong ?? this.host.querySelector('button'))?.focus();
+    });
   }
 }

@@ -9,19 +9,21 @@ import {
   Injector,
   output,
 } from '@angular/core';
+import { LastPressed } from './last-pressed';
+import { PageFocus } from './page-focus';
 
 const FIELDS = 'input:not([type=hidden]):not(:disabled), select:not(:disabled), textarea:not(:disabled)';
-const OPENERS = 'button, a[href], summary';
 
 /**
  * A form that opens on a page: the keyboard is at its first field then, Escape leaves it, and where it is gone the keyboard
- * is at what opened it again.
+ * is at what opened it again, or at the page's heading where that is gone too.
  */
 @Directive({ selector: '[ysOpened]' })
 export class OpenedForm {
   private readonly document = inject(DOCUMENT);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-  private readonly opener = this.openerOf(this.document.activeElement);
+  private readonly page = inject(PageFocus);
+  private readonly opener = inject(LastPressed).opener;
   /** Escape was pressed in it. */
   readonly escaped = output();
 
@@ -49,24 +51,17 @@ export class OpenedForm {
     this.escaped.emit();
   }
 
-  private openerOf(
-    element: Element | null,
-  ): { readonly element: HTMLElement; readonly words: string } | null {
-    return element instanceof HTMLElement && element.matches(OPENERS)
-      ? { element, words: element.textContent.trim() }
-      : null;
-  }
-
   /** To the opener itself, or to the one that was drawn in its place. */
   private giveBack(): void {
     const now = this.document.activeElement;
     if (!this.opener || (now !== null && now !== this.document.body)) return;
-    const { element, words } = this.opener;
-    const there = element.isConnected
-      ? element
-      : [...this.document.querySelectorAll<HTMLElement>(OPENERS)].find(
-          (one) => one.textContent.trim() === words,
+    const { opener } = this;
+    const there = opener.isConnected
+      ? opener
+      : [...this.document.querySelectorAll<HTMLElement>(opener.tagName)].find(
+          ({ textContent }) => textContent === opener.textContent,
         );
     there?.focus();
+    this.page.keep();
   }
 }

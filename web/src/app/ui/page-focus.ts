@@ -37,15 +37,29 @@ export class PageFocus {
     if (heading) stand(heading);
   }
 
+  /** Until something is pressed: what has the keyboard may be taken away as the page is read again. */
+  keep(): void {
+    const kept = (): void => {
+      if (this.document.activeElement === this.document.body) this.toPage();
+    };
+    kept();
+    this.watch(kept);
+  }
+
   /** The heading may come with what the page is about. */
   private wait(): void {
     this.settle();
     if (this.stood()) return;
-    const main = this.document.querySelector('main');
-    if (!main) return;
-    this.watching = new MutationObserver(() => {
+    this.watch(() => {
       if (this.stood()) this.settle();
     });
+  }
+
+  private watch(changed: () => void): void {
+    this.settle();
+    const main = this.document.querySelector('main');
+    if (!main) return;
+    this.watching = new MutationObserver(changed);
     this.watching.observe(main, { childList: true, subtree: true });
   }
 

@@ -191,7 +191,10 @@ export class WhenField {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (event.key === 'Escape') this.close();
+    if (event.key !== 'Escape' || !this.open()) return;
+    // The form around it stays.
+    event.preventDefault();
+    this.close();
   }
 
   private close(): void {
