@@ -106,7 +106,7 @@ export const ImportRackSchema = v.object({
   preview: v.boolean(),
 });
 
-/** One thing wrong with one row. Row 1 is the first after the heading. */
+/** One thing wrong with one row. Rows are counted as a spreadsheet does, the heading first; 0 is the whole file. */
 export const RowErrorSchema = v.object({ row: v.number(), column: v.string(), message: v.string() });
 export type RowError = v.InferOutput<typeof RowErrorSchema>;
 

@@ -363,7 +363,8 @@ export {
   type RowToTell,
   type SaysLength,
 } from './day/row-words';
-export { matchHeads, type Column as StockColumn } from './stock-list/match-heads';
+export { guessColumns } from './stock-list/guess-columns';
+export type { Column as StockColumn } from './stock-list/match-heads';
 export { STOCK_FIELDS, STOCK_TRAITS, type StockField } from './stock-list/stock-fields';
 export {
   hasCommas,

@@ -1,11 +1,8 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
+import { violations } from './axe';
 import type { Browser } from './browser';
 import { filledReel, journey } from './journey';
 import { OVERLAPS } from './overlaps';
-
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 let browser: Browser;
 /** What stands for a number in an address, from a reel of this file's own. */
@@ -30,19 +27,6 @@ journey(
   { brings: { 'JZ-204': 'N-204', 'JZ-207': 'N-207' } },
 );
 const addressOf = (path: string): string => path.replace(/:\w+/g, (name) => own[name] ?? name);
-
-interface Violation {
-  readonly id: string;
-  readonly nodes: readonly { readonly html: string }[];
-}
-
-const violations = async (): Promise<string[]> => {
-  await browser.driver.executeScript(axe);
-  const found = await browser.driver.executeAsyncScript<Violation[]>(
-    'axe.run(document).then((r) => arguments[0](r.violations))',
-  );
-  return found.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
-};
 
 const SCREENS = [
   ['/day', 'day', 'ys-day-row'],
@@ -94,7 +78,7 @@ describe('every main screen', () => {
   it.each(SCREENS)('%s: axe finds nothing', async (path, _name, ready) => {
     await browser.go(addressOf(path));
     await browser.find(ready);
-    expect(await violations()).toEqual([]);
+    expect(await violations(browser)).toEqual([]);
   });
 
   it.each(SCREENS)(
@@ -132,10 +116,35 @@ describe('every main screen', () => {
     expect(seen.join()).toContain('Lower and Upper share');
   });
 
+  it.each(['/bags/99999', '/bench/99999', '/reels/NOPE-9', '/reels/customer/99999', '/paper/tag/NOPE-9'])(
+    '%s, which is not there: axe finds nothing',
+    async (path) => {
+      await browser.go(path);
+      await browser.find('[data-test=gone]');
+      expect(await violations(browser)).toEqual([]);
+    },
+  );
+
+  it.each([
+    ['/bags', 'Line rack'],
+    ['/rack', 'Reels'],
+  ])('%s, and “%s” while nothing answers: axe finds nothing', async (path, area) => {
+    await browser.go(path);
+    await browser.find('main h1');
+    await browser.offline(true);
+    try {
+      await (await browser.text(area, 'a')).click();
+      await browser.find('[role=alert]');
+      expect(await violations(browser)).toEqual([]);
+    } finally {
+      await browser.offline(false);
+    }
+  });
+
   it('/sign-in: axe finds nothing', async () => {
     await browser.driver.manage().deleteAllCookies();
     await browser.go('/sign-in');
     await browser.find('button.go');
-    expect(await violations()).toEqual([]);
+    expect(await violations(browser)).toEqual([]);
   });
 });

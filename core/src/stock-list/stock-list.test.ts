@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { guessColumns } from './guess-columns';
 import { matchHeads } from './match-heads';
 import { hasCommas, readStock, type OnTheRack, type StockReading } from './read-stock';
 import { codeOf, materialIn, tintOf } from './stock-words';
@@ -27,6 +28,35 @@ describe('the headings of a stock list', () => {
 
   it('mean each thing once, and nothing where they say nothing', () => {
     expect(fieldsOf('Length', 'Length left', 'Notes', '')).toBe('length, left, , ');
+  });
+});
+
+describe('what the headings do not say', () => {
+  const guess = (text: string, imperial = false) =>
+    guessColumns(
+      text.split('\n').map((row) => row.split('|').map((cell) => cell.trim())),
+      { comma: text.includes(','), imperial },
+    )
+      .map(({ field, unit }) => [field, unit].join(' ').trim())
+      .join('; ');
+
+  it('is told by what stands beneath them: names are the line, what is said again and again is not', () => {
+    expect(guess('Shop | What | mm | m\nNorth | Grey 16 | 0,16 | 1500\nNorth | Green 20 | 0,2 | 900')).toBe(
+      '; line; diameter mm; length m',
+    );
+    expect(guess('What | Line | Dia | Length\nGrey | Grey 16 | 1 | 1')).toBe('; line; diameter mm; length m');
+  });
+
+  it('follows the shop, but no line is a fiftieth of a millimetre thin or a quarter inch thick', () => {
+    const list = (dia: string): string => `Line | Dia\nGrey | ${dia}`;
+    expect([guess(list('.018')), guess(list('.26'), true)]).toEqual([
+      'line; diameter in',
+      'line; diameter mm',
+    ]);
+    expect([guess(list('.06')), guess(list('.06'), true)]).toEqual([
+      'line; diameter mm',
+      'line; diameter in',
+    ]);
   });
 });
 

@@ -59,7 +59,7 @@ describe('import', () => {
     expect((await ledgerOf(ask, 'F-2')).piece.lengthMm).toBe(380_000);
     const below = await importFile('ledger', head + row(-300) + row(-90));
     expect(below.errors).toEqual([
-      { row: 2, column: 'moved_m', message: 'F-2 has 80 m before this row: it would hold less than zero.' },
+      { row: 3, column: 'moved_m', message: 'F-2 has 80 m before this row: it would hold less than zero.' },
     ]);
     expect((await ledgerOf(ask, 'F-2')).piece.lengthMm).toBe(380_000);
     const strange = await importFile(
@@ -67,8 +67,8 @@ describe('import', () => {
       `${head}F-9,2031-01-05T09:00:00.000Z,received,5,Zed,\nF-2,yesterday,filled,-5,Ada,\n`,
     );
     expect(strange.errors.map(({ row: at, column }) => [at, column])).toEqual([
-      [1, 'kind'],
-      [2, 'at'],
+      [2, 'kind'],
+      [3, 'at'],
     ]);
   });
 });
@@ -80,13 +80,13 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
       'cut short in the middle of a row',
       'pieces',
       `${PIECES}${good}G-2,FN-30,bulk,Wall,30`,
-      [[2, '', /stops half way/]],
+      [[3, '', /stops half way/]],
     ],
     [
       'cut short inside quotation marks',
       'products',
       `${PRODUCTS}Q-1,"Open name,nylon,0.3,,#aabbcc\nQ-2,X,nylon,0.3,,#aabbcc\n`,
-      [[1, '', /never closed/]],
+      [[2, '', /never closed/]],
     ],
     [
       'in another encoding',
@@ -102,21 +102,21 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
       'with decimal commas in a comma file',
       'products',
       `${PRODUCTS}Q-1,Comma,nylon,0,3,7,#aabbcc\n`,
-      [[1, '', /decimal comma/]],
+      [[2, '', /decimal comma/]],
     ],
     [
       'with decimal commas in a semicolon file',
       'products',
       `${PRODUCTS.replaceAll(',', ';')}Q-1;Comma;nylon;0,3;;#aabbcc\n`,
-      [[1, 'diameter_mm', /0\.25, not 0,25/]],
+      [[2, 'diameter_mm', /0\.25, not 0,25/]],
     ],
     [
       'with a code twice and one that is taken',
       'pieces',
       `${PIECES}${pieceRow('G-1')}${pieceRow('G-1')}${pieceRow('F-1')}`,
       [
-        [2, 'code', /stands in row 1 already/],
-        [3, 'code', /on the rack already/],
+        [3, 'code', /stands in row 2 already/],
+        [4, 'code', /on the rack already/],
       ],
     ],
     [
@@ -124,8 +124,8 @@ describe('a bad file gets a clear answer, row by row, and changes nothing', () =
       'pieces',
       `${PIECES}${pieceRow('G-1').replace('FN-30', 'XX-1')}${pieceRow('G-2', '0,0')}`,
       [
-        [1, 'product', /no line XX-1/],
-        [2, 'received_m', /from 1 to 100000 m/],
+        [2, 'product', /no line XX-1/],
+        [3, 'received_m', /from 1 to 100000 m/],
       ],
     ],
     ['without its heading', 'pieces', good, [[0, '', /heading lacks/]]],
@@ -180,9 +180,9 @@ describe('the reel book as a file', () => {
     ]);
     const again = await importFile('reels', `${HEAD}${row}Half,spincast,4,200,,,,,,\nOdd,harpoon,4,,,,,,,\n`);
     expect(again.errors.map(({ row: at, column }) => [at, column])).toEqual([
-      [1, 'label'],
-      [2, 'rating1_m'],
-      [3, 'type'],
+      [2, 'label'],
+      [3, 'rating1_m'],
+      [4, 'type'],
     ]);
     const out = await ask<string>('GET', '/rack-files?what=reels&format=csv');
     expect(out.body).toContain('File 4000,fixed-spool,5.1,210,0.25,,,46.2,,');

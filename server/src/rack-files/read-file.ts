@@ -6,14 +6,19 @@ import { asItWas } from './harmless';
 export interface ReadFile {
   readonly rows: readonly Readonly<Record<string, string>>[];
   readonly errors: readonly RowError[];
+  /** What its first row is called: the second of a sheet, beneath the headings, or the first of a list. */
+  readonly first: number;
 }
+
+/** As a spreadsheet counts them: the headings are row 1. */
+const BENEATH_HEADINGS = 2;
 
 /** A heading of more than this is none of ours. */
 const LONGEST_HEADING = 2000;
 const TOO_WIDE = 'The heading is longer than any this product writes. Is it the right file?';
 
 const wrong = (message: string, row = 0, column = ''): RowError => ({ row, column, message });
-const refused = (message: string): ReadFile => ({ rows: [], errors: [wrong(message)] });
+const refused = (message: string): ReadFile => ({ rows: [], errors: [wrong(message)], first: 1 });
 
 /** Reads the bytes of a file. Wrong encodings, half files and missing columns are named, never guessed at. */
 export function readFile(bytes: Uint8Array, what: RackFile, format: 'csv' | 'json'): ReadFile {
@@ -56,17 +61,19 @@ function readCsv(text: string, what: RackFile): ReadFile {
       ),
     ),
   );
-  return { rows, errors: csvErrors(errors) };
+  return { rows, errors: csvErrors(errors), first: BENEATH_HEADINGS };
 }
 
 /** An open quotation mark swallows all that follows, so that only it is told. */
 function csvErrors(errors: readonly Papa.ParseError[]): RowError[] {
   const open = errors.find(({ code }) => code === 'MissingQuotes');
   // The parser counts rows of quotation marks from the heading, others from the first row after it.
-  if (open) return [wrong(CSV_ERRORS.MissingQuotes ?? '', Math.max(1, open.row ?? 1))];
+  if (open) return [wrong(CSV_ERRORS.MissingQuotes ?? '', Math.max(BENEATH_HEADINGS, (open.row ?? 1) + 1))];
   return errors
     .filter(({ type }) => type === 'FieldMismatch' || type === 'Quotes')
-    .map(({ code, row }) => wrong(CSV_ERRORS[code] ?? 'This row cannot be read.', (row ?? 0) + 1));
+    .map(({ code, row }) =>
+      wrong(CSV_ERRORS[code] ?? 'This row cannot be read.', (row ?? 0) + BENEATH_HEADINGS),
+    );
 }
 
 const CSV_ERRORS: Readonly<Record<string, string>> = {
@@ -91,7 +98,7 @@ function readJson(text: string, what: RackFile): ReadFile {
       : {},
   );
   const missing = missingColumns(Object.keys(rows[0] ?? {}), what);
-  return missing ? refused(missing) : { rows, errors: [] };
+  return missing ? refused(missing) : { rows, errors: [], first: 1 };
 }
 
 const textOf = (value: unknown): string =>

@@ -52,7 +52,7 @@ export function readAsked(body: Uint8Array): AskedFile {
   if (!asked.success) return { ok: false, errors: fieldErrors(asked.issues, 'body') };
   const { what, format, base64, preview } = asked.output;
   const file = readFile(Buffer.from(base64, 'base64'), what, format);
-  const { good, errors } = checkRows(SCHEMAS[what] as v.GenericSchema, file.rows);
+  const { good, errors } = checkRows(SCHEMAS[what] as v.GenericSchema, file.rows, file.first);
   // A row that is not whole is told as that; what its fields would say beside it is noise.
   const torn = new Set(file.errors.map(({ row }) => row));
   const wrong = [...file.errors, ...errors.filter(({ row }) => !torn.has(row))].sort(

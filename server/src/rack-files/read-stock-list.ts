@@ -1,10 +1,9 @@
 import { StockListSchema, type StockListFound } from '@yard-spool/contract';
 import {
+  guessColumns,
   hasCommas,
-  matchHeads,
   readStock,
   STOCK_TRAITS,
-  usualUnit,
   type OnTheRack,
   type StockProblem,
   type StockReading,
@@ -97,13 +96,10 @@ export async function readAskedStock({
   };
 }
 
-/** By its headings alone: what they do not say is what is usual in the shop. */
+/** By its headings and what stands beneath them: what neither says is what is usual in the shop. */
 function readingOf(rows: readonly (readonly string[])[], imperial: boolean): StockReading {
-  const columns = matchHeads(rows[0] ?? []).map(({ field, unit }) => ({
-    field,
-    unit: unit ?? usualUnit(field, imperial),
-  }));
-  return { columns, comma: hasCommas(rows), material: null, place: '' };
+  const comma = hasCommas(rows);
+  return { columns: guessColumns(rows, { comma, imperial }), comma, material: null, place: '' };
 }
 
 /** Each row by itself, as a row of the rack's own files; told by the row of the list it came from. */

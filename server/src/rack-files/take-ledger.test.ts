@@ -47,9 +47,9 @@ describe('an imported ledger', () => {
     );
     expect(taken).toBe(false);
     expect(errors.map(({ row, column }) => [row, column])).toEqual([
-      [1, 'at'],
       [2, 'at'],
-      [3, 'piece'],
+      [3, 'at'],
+      [4, 'piece'],
     ]);
   });
 

@@ -34,6 +34,7 @@ import { CustomerPicker } from '../customers/customer-picker';
 import { DeskView } from '../planning/desk-view';
 import { PlanningDesk } from '../planning/planning-desk';
 import { emptyReel, likeReel, spareOf } from '../planning/reel-draft';
+import { NextAsked } from '../ui/next-asked';
 import { knownReel, reelFromPlan } from '../planning/reel-from-plan';
 import { soakOf } from '../planning/soak-by';
 
@@ -55,6 +56,7 @@ const bagForm = ({ key, customerId, customerName, contact, promised, notes }: Bo
     CustomerPicker,
     DeskView,
     LoadState,
+    NextAsked,
     PastPromise,
     PromiseHint,
     ReactiveFormsModule,
@@ -159,7 +161,7 @@ export class BookIn {
     this.desk.lay(this.kept.reels);
     useKeys(
       { 'Ctrl Enter': () => this.book(), 'Alt L': () => this.addLike() },
-      { 'Ctrl Enter': 'Book it in', 'Alt L': 'Copy this reel' },
+      { Enter: 'On to what is still to be filled in', 'Ctrl Enter': 'Book it in', 'Alt L': 'Copy this reel' },
     );
     // Kept as it is typed, not when the screen next comes round: a reload may come first.
     this.desk.form.valueChanges.subscribe(() => this.keep());

@@ -16,6 +16,7 @@ import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
 import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';
+import { NextAsked } from '../ui/next-asked';
 import { addToDraft } from './booking-draft';
 import { DeskView } from '../planning/desk-view';
 import { byLine } from '../planning/draft-sources';
@@ -41,11 +42,11 @@ function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Prod
 /** A question at the counter: how much goes on, with no customer, no tag and no piece. It can become a booking. */
 @Component({
   selector: 'ys-quick-question',
-  imports: [DeskView, LoadState, RouterLink],
+  imports: [DeskView, LoadState, NextAsked, RouterLink],
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form class="lg:h-full" (submit)="$event.preventDefault()">
+    <form class="lg:h-full" ysNextAsked (submit)="$event.preventDefault()">
       <ys-desk-view [rackKnown]="pieces.value() !== undefined" [kinds]="kinds()" [asking]="true">
         <ng-container deskHead>
           <h1>Quick question</h1>

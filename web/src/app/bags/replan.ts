@@ -8,6 +8,7 @@ import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
+import { NextAsked } from '../ui/next-asked';
 import { DeskView } from '../planning/desk-view';
 import { PlanningDesk } from '../planning/planning-desk';
 import { reelFromPlan } from '../planning/reel-from-plan';
@@ -15,13 +16,13 @@ import { reelFromPlan } from '../planning/reel-from-plan';
 /** Planning a booked reel again before it goes to the bench; the line promised before is given back. */
 @Component({
   selector: 'ys-replan',
-  imports: [DeskView, LoadState, RouterLink],
+  imports: [DeskView, LoadState, NextAsked, RouterLink],
   providers: [PlanningDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ys-load-state [page]="true" what="the reel" [of]="bag.now()" (again)="bag.reload()" />
     @if (job(); as job) {
-      <form class="lg:h-full" (submit)="$event.preventDefault()">
+      <form class="lg:h-full" ysNextAsked (submit)="$event.preventDefault()">
         <ys-desk-view
           [rackKnown]="pieces.value() !== undefined"
           [tagged]="true"

@@ -7,6 +7,7 @@ import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
 import { saveFile } from '../data/file-bytes';
 import { Choice } from '../ui/choice';
+import { Gone } from '../ui/gone';
 import { LoadState } from '../ui/load-state';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
@@ -15,7 +16,7 @@ import { pageOf, papersLike, PAPER_NAMES } from './paper-names';
 /** A paper before it is printed: its pages as they will come out, and where it goes. */
 @Component({
   selector: 'ys-paper-page',
-  imports: [Choice, LoadState, RouterLink],
+  imports: [Choice, Gone, LoadState, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './paper-page.html',
   host: { class: 'block min-h-0 grow' },
@@ -43,6 +44,11 @@ export class PaperPage {
     units: this.units.system(),
   }));
   protected readonly preview = loadFor(this.query, (query) => this.api.call(api.previewPaper, { query }));
+  /** What the paper is of is not there: the sentence that says so. */
+  protected readonly gone = computed(() => {
+    const now = this.preview.now();
+    return now.state === 'failed' && now.gone ? now.sentence : '';
+  });
   protected readonly others = computed(() => papersLike(this.what(), this.of()));
   protected readonly subject = computed(() => pageOf(this.what(), this.of()));
   protected readonly printer = computed(() => this.house.house()?.printer ?? '');

@@ -149,6 +149,11 @@ export class ReelEntry {
   protected readonly belowMain = computed(() => BELOW_MAIN[this.underneath()]);
   protected readonly taped = computed(() => this.underneath() === 'tape');
   protected readonly mainFits = computed(() => this.stays() || fitsUnlessSaid(this.underneath(), 'main'));
+  /** Measures that stand in for what is printed. */
+  protected readonly measured = computed(() => {
+    const { lip, width, arbor } = this.typed() ?? {};
+    return [lip, width, arbor].every((one) => one?.trim());
+  });
   private readonly type = computed(() => {
     const typed = this.typed()?.type;
     return REEL_TYPES.find((one) => one === typed) ?? 'fixed-spool';

@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   ElementRef,
   inject,
   input,
@@ -98,7 +99,11 @@ export class SignIn {
     return `${UNIT_NAMES[units]}; ${money}; ${paper} paper; ${days}. Each can be changed under Settings, Shop.`;
   });
 
+  /** The first of what a new shop says of itself. */
+  private readonly first = viewChild<ElementRef<HTMLInputElement>>('first');
+
   constructor() {
+    effect(() => this.first()?.nativeElement.focus());
     // In a field the sign is typed; F1 says it from there too.
     useKeys((key) => (key === '?' || key === 'F1' ? () => this.helping.update((open) => !open) : undefined));
   }
