@@ -10,6 +10,7 @@ import type { BenchCounters } from './devices/bench-counters';
 import { certificatePages } from './http/certificate-pages';
 import { apiRoutes } from './http/api-routes';
 import { tellProblems } from './http/errors';
+import { packed } from './http/packed';
 import { screens } from './http/screens';
 import { sameOriginOnly, securityHeaders, withNonce } from './http/security';
 import { knowPerson } from './http/session-cookie';
@@ -34,7 +35,7 @@ export function createApp(parts: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.locals.secure = network !== null;
-  app.use(withNonce, securityHeaders(network !== null), knownHosts(names), sameOriginOnly);
+  app.use(withNonce, securityHeaders(network !== null), knownHosts(names), sameOriginOnly, packed);
   app.use('/api', quietLog(log), neverKept, cookieParser(), knowPerson(context), readBody);
   app.use('/api', signInRoutes(context, parts), apiRoutes(context, counters, network));
   app.use(certificatePages(authority));

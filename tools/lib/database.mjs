@@ -3,13 +3,14 @@ import {
   chmodSync,
   copyFileSync,
   existsSync,
+  mkdirSync,
   readFileSync,
   renameSync,
   rmSync,
   writeFileSync,
 } from 'node:fs';
 import { createServer } from 'node:net';
-import { tmpdir, userInfo } from 'node:os';
+import { tmpdir, totalmem, userInfo } from 'node:os';
 import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { addressesOf, initialStatements, newPasswords } from './database-accounts.mjs';
@@ -147,10 +148,17 @@ async function ensureData(data) {
   );
 }
 
+/** An eighth of the machine’s memory, within what a small shop needs and a large one uses. */
+const poolBytes = () => Math.min(1_073_741_824, Math.max(134_217_728, Math.floor(totalmem() / 8)));
+
 /** @param {string} folder @param {string} data @param {number} port */
 function serverOptions(folder, data, port) {
   // A socket's path may be 107 bytes long at most, so it cannot lie in the folder itself.
   const socket = join(tmpdir(), `yard-spool-${port}.sock`);
+  // What is sorted on the way lies with the shop: the machine’s own folder for it may be small, or in memory.
+  const temporary = join(folder, 'tmp');
+  rmSync(temporary, { recursive: true, force: true });
+  mkdirSync(temporary, { recursive: true });
   return [
     '--no-defaults',
     `--user=${userInfo().username}`,
@@ -166,6 +174,8 @@ function serverOptions(folder, data, port) {
     '--skip-log-bin',
     '--performance-schema=OFF',
     '--max-connections=200',
+    `--tmpdir=${temporary}`,
+    `--innodb-buffer-pool-size=${poolBytes()}`,
   ];
 }
 

@@ -1,13 +1,13 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ROOT } from './paths.mjs';
 
-/** A hash of all files below some of the project's paths, tests left out. @param {readonly string[]} paths */
+/** A hash of all files below some of the project's paths, tests left out: the same wherever the folder lies. @param {readonly string[]} paths */
 export function fingerprintOf(paths) {
   const hash = createHash('sha256');
   for (const file of paths.flatMap((path) => filesBelow(join(ROOT, path))).sort()) {
-    hash.update(file).update('\0').update(readFileSync(file));
+    hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file));
   }
   return hash.digest('hex');
 }

@@ -31,6 +31,8 @@ export async function ensureWebBuild() {
   // Asked for only here: before the packages are installed there is nothing to bundle with.
   const { buildServiceWorker } = await import('./service-worker.mjs');
   await buildServiceWorker();
+  const { precompress } = await import('./precompress.mjs');
+  await precompress(WEB_BUILD);
   mkdirSync(CACHE, { recursive: true });
   writeFileSync(STAMP, sources);
 }

@@ -1,17 +1,18 @@
 import type { Customer } from '@yard-spool/contract';
-import { Op } from 'sequelize';
 import type { Reading, Unit } from '../context/context';
 import { literally } from '../db/like';
 import { ProblemError } from '../problem-error';
+import { beginsWith } from '../search/begins-with';
 
 /** Customers whose name has a word that starts with what was typed; all of them, up to twenty, where nothing was. */
 export async function findCustomers(from: Reading, typed: string): Promise<Customer[]> {
-  const start = literally(typed);
-  const where = typed
-    ? { [Op.or]: [{ name: { [Op.like]: `${start}%` } }, { name: { [Op.like]: `% ${start}%` } }] }
-    : {};
-  const rows = await from.tables.customers.findAll({ where, order: ['name'], limit: 20 });
-  return rows.map(toCustomer);
+  const start = `${literally(typed)}%`;
+  const { sql, words } = beginsWith('customer', 'customers.id', typed);
+  return from.query<Customer>(
+    `SELECT id, name, contact FROM customers
+     WHERE ${sql} AND (name LIKE :start OR name LIKE :word) ORDER BY name LIMIT 20`,
+    { start, word: `% ${start}`, ...words },
+  );
 }
 
 /** The customer named by id, or a new one from name and contact. */

@@ -31,6 +31,7 @@ import { cuts } from './migrations/0030-cuts';
 import { joinedCuts } from './migrations/0031-joined-cuts';
 import { localUse } from './migrations/0032-local-use';
 import { undo } from './migrations/0033-undo';
+import { taught } from './migrations/0034-taught';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -71,6 +72,7 @@ const MIGRATIONS: readonly Migration[] = [
   joinedCuts,
   localUse,
   undo,
+  taught,
 ];
 
 /** Whether a schema step is one of this version's. */

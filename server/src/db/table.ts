@@ -25,8 +25,9 @@ export class ReadTable<Row extends Model> {
     return this.model.findAll({ ...options, ...this.inIt });
   }
 
+  /** The first row found. The limit is said: without it all are read where the first column of a key is asked for. */
   findOne(options: Find<Row> = {}): Promise<Row | null> {
-    return this.model.findOne({ ...options, ...this.inIt });
+    return this.model.findOne({ limit: 1, ...options, ...this.inIt });
   }
 
   findByPk(id: number | string): Promise<Row | null> {
@@ -58,7 +59,7 @@ export class Table<Row extends Model> extends ReadTable<Row> {
 
   /** The first row found, locked until the change ends. */
   lockOne(options: Find<Row>): Promise<Row | null> {
-    return this.model.findOne({ ...options, ...this.locking });
+    return this.model.findOne({ limit: 1, ...options, ...this.locking });
   }
 
   /** The rows found, locked in their order until the change ends. */

@@ -1,4 +1,4 @@
-import { JOB_OF_CUT, REEL_OF_JOB } from '../db/joins';
+import { REEL_OF_JOB } from '../db/joins';
 import type { Habits } from '@yard-spool/contract';
 import { inferSpool, priorsOf, supplySizes } from '@yard-spool/core';
 import type { Reading } from '../context/context';
@@ -19,10 +19,14 @@ export async function readHabits(from: Reading): Promise<Habits> {
   return { reel, supply, nylons: nylons.filter((one, i) => one.diameter !== nylons[i - 1]?.diameter) };
 }
 
-/** The fixed spool booked in most, as its latest plan has it. */
+/** What is looked back at: a shop’s habits are those of its last months, and older jobs are many. */
+const LATEST = 1000;
+
+/** The fixed spool booked in most of late, as its latest plan has it. */
 async function commonestReel({ query, tables }: Reading): Promise<Habits['reel']> {
   const [most] = await query<{ label: string; times: number | string; jobId: number }>(
-    `SELECT reels.label, COUNT(*) AS times, MAX(jobs.id) AS jobId FROM jobs
+    `SELECT reels.label, COUNT(*) AS times, MAX(jobs.id) AS jobId
+     FROM (SELECT id, spool_id FROM jobs ORDER BY id DESC LIMIT ${String(LATEST)}) AS jobs
      ${REEL_OF_JOB}
      WHERE reels.type = 'fixed-spool' GROUP BY reels.label ORDER BY times DESC, jobId DESC LIMIT 1`,
   );
@@ -39,17 +43,18 @@ async function commonestReel({ query, tables }: Reading): Promise<Habits['reel']
   };
 }
 
-/** The piece most mains are cut from. */
+/** The piece most mains were cut from of late. */
 async function commonestSupply(from: Reading): Promise<Habits['supply']> {
   const [most] = await from.query<{
     pieceId: number;
     times: number | string;
     mm: number | string;
   }>(
-    `SELECT piece_id AS pieceId, COUNT(*) AS times, AVG(cuts.length_mm) AS mm FROM cuts
+    `SELECT piece_id AS pieceId, COUNT(*) AS times, AVG(cuts.length_mm) AS mm FROM
+     (SELECT id, state FROM jobs ORDER BY id DESC LIMIT ${String(LATEST)}) AS jobs
+     JOIN cuts ON cuts.job_id = jobs.id AND cuts.layer = 'main'
      JOIN pieces ON pieces.id = cuts.piece_id AND pieces.brought_with IS NULL
-     ${JOB_OF_CUT} AND jobs.state <> 'cancelled' WHERE layer = 'main'
-     GROUP BY piece_id ORDER BY times DESC, piece_id LIMIT 1`,
+     WHERE jobs.state <> 'cancelled' GROUP BY piece_id ORDER BY times DESC, piece_id LIMIT 1`,
   );
   const [piece] = most ? await listPieces(from, { id: most.pieceId }) : [];
   if (!most || !piece) return null;

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { extname, join } from 'node:path';
-import express, { Router, type RequestHandler } from 'express';
+import { Router, type RequestHandler } from 'express';
+import packedStatic from 'express-static-gzip';
 
 /** Names that change with what is in them. */
-const HASHED = /-[A-Z0-9]{8}\.\w+$/;
+const HASHED = /-[A-Z0-9]{8}\.\w+(?:\.br|\.gz)?$/;
 
 /** Serves the built screens: hashed files for good, the page itself with its nonce and never from a cache. */
 export function screens(folder: string): Router {
@@ -30,12 +31,16 @@ export function screens(folder: string): Router {
     });
   });
   router.use(
-    express.static(folder, {
+    packedStatic(folder, {
       index: false,
-      cacheControl: false,
-      setHeaders: (response, path) => {
-        const kept = HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache';
-        response.setHeader('cache-control', kept);
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: {
+        cacheControl: false,
+        setHeaders: (response, path) => {
+          const kept = HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache';
+          response.setHeader('cache-control', kept);
+        },
       },
     }),
   );

@@ -34,11 +34,11 @@ export async function learnAgain(u: Unit): Promise<void> {
   const { query, tables, clock } = u;
   await lockHouse(u);
   const rows = await query<LessonRow>(
-    `SELECT fills.lesson, reels.type, reels.label, people.name AS person,
+    `SELECT STRAIGHT_JOIN fills.lesson, reels.type, reels.label, people.name AS person,
        JSON_UNQUOTE(JSON_EXTRACT(runs.made_under, '$.rules.tension')) AS tension
      FROM fills ${REEL_OF_FILL}
        JOIN people ON people.id = fills.by_id JOIN runs ON runs.id = fills.run_id
-     WHERE fills.taken_back_at IS NULL AND fills.lesson IS NOT NULL ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
+     WHERE fills.taught = 1 ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
   );
   const learning = learnShop(
     rows.map(({ lesson, type, label, person, tension }): ShopLesson => ({
@@ -93,9 +93,9 @@ interface CounterRow {
 /** What walks have taught of counters: of each reel its last match, of each kind those of its reels. */
 async function readCounters({ query }: Reading): Promise<Learning['counters']> {
   const rows = await query<CounterRow>(
-    `SELECT reels.tag, reels.type, reels.label, fills.counter AS kept
+    `SELECT STRAIGHT_JOIN reels.tag, reels.type, reels.label, fills.counter AS kept
      FROM fills ${REEL_OF_FILL}
-     WHERE fills.taken_back_at IS NULL AND fills.counter IS NOT NULL ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
+     WHERE fills.counted = 1 ORDER BY fills.id DESC LIMIT ${String(LOOK_BACK)}`,
   );
   const { reels, kinds } = learnCounters(
     rows.map(({ tag, type, label, kept }) => ({ tag, kind: kindKey({ type, label }), kept })),

@@ -10,7 +10,7 @@ interface Row extends Omit<Comeback, 'at' | 'filledAt'> {
   readonly filledAt: Date;
 }
 
-const COMEBACKS = `SELECT comebacks.id, comebacks.fill_id AS fillId, reels.tag, reels.label, customers.name AS customer,
+const COMEBACKS = `SELECT STRAIGHT_JOIN comebacks.id, comebacks.fill_id AS fillId, reels.tag, reels.label, customers.name AS customer,
     fills.closed_at AS filledAt, fillers.name AS filledBy, comebacks.at, people.name AS \`by\`, comebacks.complaint,
     comebacks.saw, comebacks.cause, comebacks.found, comebacks.did, comebacks.version
   FROM comebacks JOIN fills ON fills.id = comebacks.fill_id ${REEL_OF_FILL} ${OWNER_OF_REEL}

@@ -33,9 +33,9 @@ interface KindFill {
 /** What the closed fills of each kind of reel say of another of that kind, by type and name. */
 export async function learnedByKind({ query }: Reading): Promise<Map<string, Observation[]>> {
   const rows = await query<KindFill>(
-    `SELECT reels.type, reels.label, fills.depths FROM fills
+    `SELECT STRAIGHT_JOIN reels.type, reels.label, fills.depths FROM fills
      ${REEL_OF_FILL}
-     WHERE fills.taken_back_at IS NULL AND JSON_LENGTH(fills.depths) > 0 ORDER BY fills.id DESC LIMIT 2000`,
+     WHERE fills.measured = 1 ORDER BY fills.id DESC LIMIT 2000`,
   );
   const fillsOf = new Map<string, ClosedFill[]>();
   for (const { type, label, depths } of rows) {

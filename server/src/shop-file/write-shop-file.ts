@@ -72,7 +72,7 @@ interface TableToWrite {
 
 async function tablesOf(connection: Connection): Promise<TableToWrite[]> {
   const columns: [string, string][] = await connection.query(
-    `SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = DATABASE()
+    `SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = DATABASE() AND is_generated = 'NEVER'
      ORDER BY table_name, ordinal_position`,
   );
   const keys: [string, string][] = await connection.query(
