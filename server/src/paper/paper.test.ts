@@ -10,13 +10,17 @@ import { darkRuns, picturesOf, wordsOf, type Picture } from '../testing/read-pdf
 import { TestShop } from '../testing/test-shop';
 
 let shop: TestShop;
+const nine = new Date().setHours(9, 0, 0, 0);
+const begun = Date.now();
+/** What soaks first is wound before the shop shuts, whenever this runs. */
+const inTheMorning = (): Date => new Date(nine + Date.now() - begun);
 let ask: Ask;
 let cookie: string;
 let run: Run;
 let fill: Fill;
 let waiting: Bag;
 beforeAll(async () => {
-  shop = await TestShop.open();
+  shop = await TestShop.open(inTheMorning);
   ask = await shop.as('Bo');
   cookie = await shop.cookieOf('Bo');
   const brought = [{ name: 'my old braid', material: 'braid', diameter: 0.2, lengthMm: 90_000 }];

@@ -129,9 +129,9 @@ describe('what its maker says of a line', () => {
       `${head}FM-32,Dry,braid,0.3,,#aabbcc,3,,,,\nFM-33,Odd,nylon,0.3,,#aabbcc,99,left,,,\n`,
     );
     expect(wrong.errors.map(({ row, column }) => [row, column])).toEqual([
-      [1, 'soak_hours'],
       [2, 'soak_hours'],
-      [2, 'label_side'],
+      [3, 'soak_hours'],
+      [3, 'label_side'],
     ]);
   });
 });
