@@ -2,7 +2,7 @@ import type { Customer } from '@yard-spool/contract';
 import type { Reading, Unit } from '../context/context';
 import { literally } from '../db/like';
 import { ProblemError } from '../problem-error';
-import { beginsWith } from '../search/begins-with';
+import { beginsWith } from '../db/begins-with';
 
 /** Customers whose name has a word that starts with what was typed; all of them, up to twenty, where nothing was. */
 export async function findCustomers(from: Reading, typed: string): Promise<Customer[]> {

@@ -15,7 +15,7 @@ import { fillsOfSpools } from '../record/fills';
 import { learnedOfSpool } from '../record/learned';
 import { peopleNames } from '../people/people';
 import { reelByTag } from '../record/reel-by-tag';
-import { beginsWith } from '../search/begins-with';
+import { beginsWith } from '../db/begins-with';
 import { serviceSchools } from './read-due';
 import { whatIsOn } from '../record/on-spool';
 

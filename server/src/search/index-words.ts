@@ -3,7 +3,7 @@ import type { Unit } from '../context/context';
 import { NOTE_TEXT } from './note-text';
 import type { WordKind } from '../db/models/record';
 import { WORDS, type WordOf } from './search-words';
-import { wordsOf } from './words';
+import { wordsOf } from '../db/words';
 
 interface Entry {
   readonly id: number;

@@ -6,7 +6,7 @@ import { readHouseRules } from '../shop/read-house-rules';
 import { dayOf, hoursOf } from './days';
 import { HITS } from './hits';
 import { WORDS } from './search-words';
-import { codeOf, wordsAsked } from './words';
+import { codeOf, wordsAsked } from '../db/words';
 
 /** Hits of a kind that are shown. */
 const SHOWN = 8;

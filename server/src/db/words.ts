@@ -1,4 +1,4 @@
-import { partsOfCode } from '../db/holds-code';
+import { partsOfCode } from './holds-code';
 
 /** Words of no use in a question: people type them all the same. */
 const NOISE = new Set(

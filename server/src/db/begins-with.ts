@@ -1,5 +1,5 @@
-import { literally } from '../db/like';
-import type { WordKind } from '../db/models/record';
+import { literally } from './like';
+import type { WordKind } from './models/record';
 import { codeOf, wordsOf } from './words';
 
 /** SQL that narrows a question down, and what it is asked with. */
