@@ -47,9 +47,9 @@ live(async () => {
 /** @param {{ authority: string | null, fingerprint: string }} lan @param {string} address */
 const lanWords = ({ authority, fingerprint }, address) =>
   authority === null
-    ? 'Other devices of this network come in by that address; House, Access shows it as a code for a tablet’s camera.\n'
+    ? 'Other devices of this network come in by that address; Settings, Access shows it as a code for a tablet’s camera.\n'
     : `Other devices of this network open ${address.replace('https:', 'http:')}/certificate once and install this shop’s ` +
-      `certificate, whose fingerprint is\n\n  ${fingerprint}\n\nThen they come in by that address. House, Access shows both as codes for a tablet’s camera.\n`;
+      `certificate, whose fingerprint is\n\n  ${fingerprint}\n\nThen they come in by that address. Settings, Access shows both as codes for a tablet’s camera.\n`;
 
 /** `--lan`: for the whole network, with `--cert` and `--key` (files) or a certificate of its own, and `--name` for each name. */
 function readArguments() {

@@ -217,7 +217,7 @@ describe('another way to build it', () => {
 });
 
 describe('a bag that is booked', () => {
-  it('is planned again, keeps its history, and is called off with its line given back', async () => {
+  it('is planned again, keeps its history, and is cancelled with its line given back', async () => {
     await begin('Second thoughts');
     await browser.fill('Reel', 'Changing 3000');
     await (await browser.find('[aria-label^="Rating 1"]')).sendKeys('200 x 0.25');
@@ -237,9 +237,9 @@ describe('a bag that is booked', () => {
     await browser.fill('Notes', 'ring first');
     await browser.click('Save it');
     await browser.text('ring first', 'p');
-    await browser.click('Call the bag off');
+    await browser.click('Cancel the bag');
     await browser.fill('Why', 'sold it');
-    await browser.click('Cancel this reel');
+    await browser.click('Cancel the bag');
     await browser.text('Cancelled: sold it', 'li');
     expect((await browser.api<Bag>(`/bags/${String(number)}`)).jobs[0]).toMatchObject({
       state: 'cancelled',

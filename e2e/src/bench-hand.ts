@@ -122,15 +122,15 @@ export class BenchHand {
     await field.clear();
     await field.sendKeys(String(turns), Key.ENTER);
     await this.browser.until(
-      async () => Number(await this.browser.shown('[data-test=turns-so-far]')) === turns,
+      async () => (await this.browser.figure('[data-test=turns-so-far]')) === turns,
       `${String(turns)} turns are counted`,
     );
   }
 
   /** Counts to the stop and ends the layer. */
   async wind(): Promise<void> {
-    const toGo = Number(await this.browser.shown('[data-test=turns-to-go]'));
-    const soFar = Number(await this.browser.shown('[data-test=turns-so-far]'));
+    const toGo = await this.browser.figure('[data-test=turns-to-go]');
+    const soFar = await this.browser.figure('[data-test=turns-so-far]');
     await this.count(toGo + soFar);
     await this.done();
   }

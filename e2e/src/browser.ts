@@ -182,6 +182,11 @@ export class Browser {
     return this.driver.wait(condition, WAIT_MS, what);
   }
 
+  /** A number that is shown, its thousands grouped. */
+  async figure(css: string): Promise<number> {
+    return Number((await this.shown(css)).replaceAll(',', ''));
+  }
+
   /** What a selector shows; looked up again where the screen was just drawn again. */
   async shown(css: string): Promise<string> {
     try {

@@ -108,7 +108,7 @@ describe('a gap out of order', () => {
     );
     const over = Number(await browser.shown('[data-test=turns-over]'));
     expect(Math.abs(over - Number(turns))).toBeLessThanOrEqual(2);
-    await hand.count(Number(await browser.shown('[data-test=turns-so-far]')) - over);
+    await hand.count((await browser.figure('[data-test=turns-so-far]')) - over);
     await browser.press(Key.ENTER);
     await hand.stepComes('Read the gap');
     await readDepth(`${gap.toFixed(1)} mm`);

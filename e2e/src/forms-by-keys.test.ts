@@ -11,7 +11,7 @@ const SIZES = [
 ] as const;
 
 let browser: Browser;
-/** Bags to be called off, by the width of the screen. */
+/** Bags to be cancelled, by the width of the screen. */
 const off = new Map<number, number>();
 /** What stands for a name in an address, from a reel of this file's own. */
 const own: Record<string, string> = {};

@@ -162,7 +162,7 @@ describe('one reel, end to end', () => {
     await field.clear();
     await field.sendKeys('20000', Key.ENTER);
     await browser.until(
-      async () => (await browser.shown('[data-test=turns-so-far]')) === '20000',
+      async () => (await browser.shown('[data-test=turns-so-far]')) === '20,000',
       'the count is set',
     );
     expect(await browser.shown('[data-test=to-go-words]')).toBe('handle turns to take off');

@@ -2,7 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BagRow, Page, Reel, ReelRow } from '@yard-spool/contract';
-import { Key } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { Browser } from './browser';
 import { clockScript } from './shop-clock';
 
@@ -10,11 +10,17 @@ const [folder = 'docs/screenshots'] = process.argv.slice(2);
 const browser = await Browser.open();
 await browser.beforeEachPage(clockScript(Number(process.env.YARD_SPOOL_AHEAD ?? 0)));
 
-/** Waits until fonts are there and nothing has moved for two frames. */
-const settle = (): Promise<void> =>
-  browser.driver.executeAsyncScript(
+/** Waits until nothing is on its way any more, fonts are there, and nothing has moved for two frames. */
+async function settle(): Promise<void> {
+  await browser.driver.wait(
+    async () => (await browser.driver.findElements(By.css('ys-load-state [aria-live]'))).length === 0,
+    60_000,
+    'something is still being fetched',
+  );
+  await browser.driver.executeAsyncScript(
     'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))',
   );
+}
 
 async function picture(name: string): Promise<void> {
   await settle();

@@ -17,7 +17,7 @@ const lastFill = async (tag: string): Promise<Fill> => (await reelOf(tag)).fills
 const readDepth = async (depth: string): Promise<void> => {
   await (await browser.field('Depth below the lip')).sendKeys(depth, Key.ENTER);
 };
-const soFar = async (): Promise<number> => Number(await browser.shown('[data-test=turns-so-far]'));
+const soFar = (): Promise<number> => browser.figure('[data-test=turns-so-far]');
 const mainOf = async (tag: string) => (await lastFill(tag)).layers.filter(({ id }) => id === 'main');
 
 describe('a layer wound by eye', () => {

@@ -5,13 +5,21 @@ import { carryOn } from './devices/carry-on';
 import { learnAgain } from './learning/learning';
 import { tellReady } from './messages/tell-ready';
 import { planAgain } from './planning/plan-again';
+import { forgetKinds } from './record/learned';
 import { noteWords } from './search/index-words';
 import type { Clock } from './clock';
 
 /** Who is told of what a change did, in the change itself. */
 const listeners = (u: Unit): Happened => ({
-  renamed: (kind, ids) => noteWords(u, kind, ids),
-  fillsChanged: () => learnAgain(u),
+  renamed: (kind, ids) => {
+    // A reel that is called otherwise is of another kind.
+    if (kind === 'reel') u.afterCommit(() => forgetKinds(u));
+    return noteWords(u, kind, ids);
+  },
+  fillsChanged: () => {
+    u.afterCommit(() => forgetKinds(u));
+    return learnAgain(u);
+  },
   counterRenamed: (renamed) => carryOn(u, renamed),
   readyChanged: (bagId) => tellReady(u, bagId),
   rulesChanged: (before) => planAgain(u, before),

@@ -75,7 +75,7 @@ export async function certify(authority, names) {
 }
 
 /** @param {string} name */
-export const isIp = (name) => /^\d+\.\d+\.\d+\.\d+$/.test(name);
+const isIp = (name) => /^\d+\.\d+\.\d+\.\d+$/.test(name);
 
 /** @param {string} file @param {string} keyFile @returns {Promise<Authority | null>} */
 async function readAuthority(file, keyFile) {

@@ -34,7 +34,7 @@ export async function bundle(name, entries, more = []) {
   }
   mkdirSync(FOLDER, { recursive: true });
   // Asked for only here: before the packages are installed there is nothing to bundle with.
-  const { build } = await import('esbuild');
+  const { build, stop } = await import('esbuild');
   const begun = mkdtempSync(`${folder}-`);
   await build({
     absWorkingDir: ROOT,
@@ -50,6 +50,8 @@ export async function bundle(name, entries, more = []) {
     logLevel: 'error',
     plugins: [{ name: 'packages-stay-out', setup: packagesStayOut }],
   });
+  // What bundles runs beside this program until it is told to end.
+  await stop();
   try {
     renameSync(begun, folder);
   } catch (error) {

@@ -1,8 +1,8 @@
 import { X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { certify, isIp, shopAuthority } from './authority.mjs';
 import { Told } from './progress.mjs';
 
 const DAY = 86_400_000;
@@ -36,6 +36,8 @@ export const ownNames = (told) => [
 export async function certificateFor(folder, names, given) {
   if (given.cert !== undefined || given.key !== undefined) return givenOne(given);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
+  // What makes certificates is an installed package, and this file is read before anything is installed.
+  const { certify, shopAuthority } = await import('./authority.mjs');
   const authority = await shopAuthority(folder, names);
   const cert = join(folder, 'certificate.pem');
   const key = join(folder, 'key.pem');
@@ -73,7 +75,7 @@ function isGood(cert, names, authority) {
     return (
       enough &&
       there.verify(new X509Certificate(readFileSync(authority)).publicKey) &&
-      names.every((name) => (isIp(name) ? there.checkIP(name) : there.checkHost(name)) !== undefined)
+      names.every((name) => (isIP(name) ? there.checkIP(name) : there.checkHost(name)) !== undefined)
     );
   } catch {
     return false;

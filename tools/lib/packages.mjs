@@ -5,14 +5,20 @@ import { ROOT } from './paths.mjs';
 import { step, Told } from './progress.mjs';
 import { run } from './run.mjs';
 
+/** Versions of Node.js it is tried on, each from which of them on. */
+const LEAST_MINOR = new Map([
+  [20, 19],
+  [22, 12],
+  [24, 0],
+]);
 const STAMP = join(ROOT, 'node_modules', '.yard-spool-lock');
 
 /** Checks the version of Node.js before anything else is tried. */
 export function ensureNode() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
-  if (major === 20 && minor >= 19) return;
+  if (minor >= (LEAST_MINOR.get(major) ?? Infinity)) return;
   throw new Told(
-    `Yard Spool runs on Node.js 20.19 or later of version 20; this is ${process.versions.node}.`,
+    `Yard Spool runs on Node.js 20.19, 22.12 or 24, or a later one of these; this is ${process.versions.node}.`,
   );
 }
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { build } from 'esbuild';
+import { build, stop } from 'esbuild';
 import { ROOT, WEB_BUILD } from './paths.mjs';
 
 /** What the screens are made of; the page itself is kept as it was last seen, with the headers it came with. */
@@ -30,4 +30,6 @@ export async function buildServiceWorker() {
     logLevel: 'silent',
     define: { 'self.__WB_MANIFEST': JSON.stringify(parts), 'process.env.NODE_ENV': '"production"' },
   });
+  // What bundles runs beside this program until it is told to end.
+  await stop();
 }

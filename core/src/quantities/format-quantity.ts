@@ -104,6 +104,9 @@ function asFraction(inches: number): string {
 export const formatDiameter = (millimetres: number, system: UnitSystem = 'metric'): ShownQuantity =>
   formatQuantity(millimetres, 'small-length', system, system === 'metric' ? 2 : 3);
 
+/** A whole number of turns, wraps or casts, thousands grouped. */
+export const formatCount = (count: number): string => withThousands(count.toFixed(0));
+
 const withThousands = (digits: string): string => {
   const [whole = '', fraction] = digits.split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',');

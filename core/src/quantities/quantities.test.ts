@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { valueOf } from '../testing/examples';
-import { formatDiameter, formatQuantity, formatSpread, fromTo } from './format-quantity';
+import { formatCount, formatDiameter, formatQuantity, formatSpread, fromTo } from './format-quantity';
 import { parseQuantity } from './parse-quantity';
 import { UNIT_SYSTEMS, type Dimension, type UnitSystem } from './units';
 
@@ -89,6 +89,10 @@ describe('parseQuantity', () => {
 });
 
 describe('formatQuantity', () => {
+  it('groups the thousands of turns', () => {
+    expect([formatCount(87.4), formatCount(1178), formatCount(999.6)]).toEqual(['87', '1,178', '1,000']);
+  });
+
   it('sets the unit beside the number with a no-break space', () => {
     expect(formatQuantity(1310.4, 'line-length').text).toBe('1,310\u00a0m');
     expect(formatQuantity(100, 'line-length', 'imperial').text).toBe('109\u00a0yd');

@@ -1,4 +1,5 @@
 import { markWords } from '../plan/judge-gap';
+import { formatCount } from '../quantities/format-quantity';
 import type { LineStyle } from '../drawing/line-style';
 import type { RuleStretch } from '../drawing/rule-stretch';
 import type { SectionView } from '../drawing/section-layout';
@@ -50,7 +51,7 @@ export function fillSection({ spool, layers, gapByCount, gapRead }: DrawnFill, s
       inner: layer.innerRadius,
       outer: layer.outerRadius,
       lineStyle: fillStyle(layer),
-      label: `${say.length(layer.lengthMm / 1000)} ${layer.role}, ${layer.handleTurns.toFixed(0)} turns`,
+      label: `${say.length(layer.lengthMm / 1000)} ${layer.role}, ${formatCount(layer.handleTurns)} turns`,
     })),
     marks: [
       { kind: 'now', depth: gap, text: markWords(gap, 'gap', say.small) },

@@ -1,4 +1,5 @@
 import { isWithin } from '../numeric/bounded';
+import { formatCount } from '../quantities/format-quantity';
 import type { UnitSystem } from '../quantities/units';
 import { EVENT_TRAITS } from '../run/event-traits';
 import type { RunEvent, RunHappening } from '../run/run-event';
@@ -8,7 +9,7 @@ import { stepId, type RunFacts } from '../steps/run-facts';
 import { lineLayers } from '../steps/winding-order';
 import { roleOf } from './role-of';
 import { tellEvent, type Around } from './tell-event';
-import { figure, layerWords, metres, millimetres } from './words';
+import { layerWords, metres, millimetres } from './words';
 
 /** A part of a fill, told in a few sentences: before it, each layer, the end, and who had it. */
 export interface Chapter {
@@ -152,7 +153,7 @@ function countWords(
   const over = metered[id] ?? 0;
   const said = [
     ...(isWithin(counted, 0.5, Infinity)
-      ? [`${figure(counted, 0)} turns counted ${byDevice.has(id) ? 'by a counter' : 'by hand'}`]
+      ? [`${formatCount(counted)} turns counted ${byDevice.has(id) ? 'by a counter' : 'by hand'}`]
       : []),
     ...(over > 0 ? [`${metres(over, units)} over a line meter`] : []),
     ...(byEye.has(id) ? [byEye.get(id)?.at === 0 ? 'on it when it came' : 'wound by eye'] : []),

@@ -139,7 +139,7 @@ describe('booking a bag in', () => {
     );
     expect([again.status, again.body.code]).toEqual([409, 'already-exists']);
     expect(again.body.detail).toBe(
-      `OWN-2 waits in bag ${first.number} already. Change it there, or call it off there first.`,
+      `OWN-2 waits in bag ${first.number} already. Change it there, or cancel it there first.`,
     );
     expect(await rack()).toEqual(before);
     // Another of its spools is another one.

@@ -1,9 +1,11 @@
 import type { Customer, CustomerReel } from '@yard-spool/contract';
+import type { JobRow } from '../db/models/bags';
 import type { ReelTableRow, SpoolRow } from '../db/models/customers';
 import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
-import { learnedOfSpool } from '../record/learned';
-import { lyingOn } from '../record/lying';
+import { learnedOfSpools } from '../record/learned';
+import { stillOn } from '../record/lying';
+import { byFill, layersOfFills } from '../record/on-spool';
 import { reelByTag } from '../record/reel-by-tag';
 import { cutsOf } from './cuts-of';
 import { toCustomer } from '../customers/customers';
@@ -12,7 +14,7 @@ import { withGear } from './reel-gear';
 /** The reels a customer has had here, the latest first, each with how it was filled or planned last. */
 export async function listCustomerReels(from: Reading, customerId: number): Promise<CustomerReel[]> {
   const reels = await from.tables.reels.findAll({ where: { customerId }, order: [['id', 'DESC']] });
-  return Promise.all(reels.map((reel) => withLast(from, reel)));
+  return withLast(from, reels);
 }
 
 /** A reel by its tag, with whose it is and how it was filled or planned last. */
@@ -22,67 +24,86 @@ export async function readLastPlan(
 ): Promise<{ customer: Customer; reel: CustomerReel }> {
   const reel = await reelByTag(from, tag);
   const customer = reel && (await from.tables.customers.findByPk(reel.customerId));
-  if (!customer) throw new ProblemError('not-found', `No reel has the tag ${tag} yet.`);
-  return { customer: toCustomer(customer), reel: await withLast(from, reel) };
+  const [told] = customer ? await withLast(from, [reel]) : [];
+  if (!customer || !told) throw new ProblemError('not-found', `No reel has the tag ${tag} yet.`);
+  return { customer: toCustomer(customer), reel: told };
 }
 
-async function withLast(
-  from: Reading,
-  { id, tag, type, label, looks, gearFound }: ReelTableRow,
-): Promise<CustomerReel> {
+/** How each of some reels was filled or planned last, with one question to each table however many there are. */
+async function withLast(from: Reading, reels: readonly ReelTableRow[]): Promise<CustomerReel[]> {
+  if (reels.length === 0) return [];
   const { tables } = from;
-  const spools = await tables.spools.findAll({ where: { reelId: id } });
-  const job = await tables.jobs.findOne({
-    where: { spoolId: spools.map((spool) => spool.id) },
-    order: [['id', 'DESC']],
-  });
-  const bag = job && (await tables.bags.findByPk(job.bagId));
-  const on = await onSpools(from, spools);
-  if (!bag) return { tag, type, label, looks, on, last: null };
-  const { planInput, wants, spoolId } = job;
-  // What its fills showed comes from them again: taken along with the plan it would be counted twice, and grow.
-  const known = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
-  return {
-    tag,
-    type,
-    label,
-    looks,
-    on,
-    last: {
+  const spools = await tables.spools.findAll({ where: { reelId: reels.map(({ id }) => id) }, order: ['id'] });
+  const spoolIds = spools.map(({ id }) => id);
+  const [jobs, on, learned] = await Promise.all([
+    lastJobs(from, spoolIds),
+    onSpools(from, spools),
+    learnedOfSpools(from, spoolIds),
+  ]);
+  const [bags, cuts] = await Promise.all([
+    tables.bags.findAll({ where: { id: jobs.map(({ bagId }) => bagId) } }),
+    cutsOf(
+      from,
+      jobs.map(({ id }) => id),
+    ),
+  ]);
+  return reels.map(({ id, tag, type, label, looks, gearFound }): CustomerReel => {
+    const own = spools.filter(({ reelId }) => reelId === id);
+    const lies = own.flatMap((spool) => on.get(spool.id) ?? []);
+    const job = jobs.findLast(({ spoolId }) => own.some((spool) => spool.id === spoolId));
+    const bag = job && bags.find((one) => one.id === job.bagId);
+    if (!bag) return { tag, type, label, looks, on: lies, last: null };
+    const { planInput, wants, spoolId } = job;
+    // What its fills showed comes from them again: taken along with the plan it would be counted twice, and grow.
+    const known = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
+    const observations = [...known, ...(learned.get(spoolId) ?? [])];
+    const last = {
       at: bag.bookedAt.toISOString(),
-      spool: spools.find((spool) => spool.id === spoolId)?.name ?? 'own',
-      planInput: withGear(
-        { ...planInput, observations: [...known, ...(await learnedOfSpool(from, spoolId))] },
-        gearFound,
-      ),
-      cuts: (await cutsOf(from, [job.id])).get(job.id) ?? [],
+      spool: own.find((spool) => spool.id === spoolId)?.name ?? 'own',
+      planInput: withGear({ ...planInput, observations }, gearFound),
+      cuts: cuts.get(job.id) ?? [],
       wants,
-    },
-  };
+    };
+    return { tag, type, label, looks, on: lies, last };
+  });
 }
 
-async function onSpools(from: Reading, spools: readonly SpoolRow[]): Promise<CustomerReel['on']> {
-  const told = await Promise.all(
-    spools.map(async (spool): Promise<CustomerReel['on']> => {
-      const layers = await lyingOn(from, spool);
-      const fill = spool.fillId === null ? null : await from.tables.fills.findByPk(spool.fillId);
-      if (!fill || layers.length === 0) return [];
-      return [
-        {
-          spool: spool.name,
-          lipRadius: fill.spool.lipRadius,
-          layers: layers.map(({ line, lineName: name, tint, role, length, innerRadius, outerRadius }) => ({
-            line,
-            name,
-            tint,
-            role,
-            length,
-            innerRadius,
-            outerRadius,
-          })),
-        },
-      ];
+/** The job each spool had last, the latest last. */
+async function lastJobs({ tables, query }: Reading, spoolIds: readonly number[]): Promise<JobRow[]> {
+  if (spoolIds.length === 0) return [];
+  const last = await query<{ id: number }>(
+    'SELECT MAX(id) AS id FROM jobs WHERE spool_id IN (:spoolIds) GROUP BY spool_id',
+    { spoolIds },
+  );
+  return tables.jobs.findAll({ where: { id: last.map(({ id }) => id) }, order: ['id'] });
+}
+
+/** What lies on each spool that has something on it, by its number. */
+async function onSpools(
+  from: Reading,
+  spools: readonly SpoolRow[],
+): Promise<ReadonlyMap<number, CustomerReel['on'][number]>> {
+  const fillIds = spools.flatMap(({ fillId }) => fillId ?? []);
+  const [fills, layers] = await Promise.all([
+    from.tables.fills.findAll({ where: { id: fillIds }, attributes: ['id', 'spool'] }),
+    layersOfFills(from, fillIds),
+  ]);
+  const layersOf = byFill(layers);
+  return new Map(
+    spools.flatMap((spool): [number, CustomerReel['on'][number]][] => {
+      const fill = fills.find(({ id }) => id === spool.fillId);
+      const left = stillOn(layersOf.get(fill?.id ?? 0) ?? [], spool.offMm);
+      if (!fill || left.length === 0) return [];
+      const told = left.map(({ line, lineName: name, tint, role, length, innerRadius, outerRadius }) => ({
+        line,
+        name,
+        tint,
+        role,
+        length,
+        innerRadius,
+        outerRadius,
+      }));
+      return [[spool.id, { spool: spool.name, lipRadius: fill.spool.lipRadius, layers: told }]];
     }),
   );
-  return told.flat();
 }

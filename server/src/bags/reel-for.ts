@@ -66,7 +66,7 @@ export async function mustNotWait(
   const bag = `bag ${String(job.bagId)}`;
   throw refused(
     job.state === 'booked'
-      ? `${tag} waits in ${bag} already. Change it there, or call it off there first.`
+      ? `${tag} waits in ${bag} already. Change it there, or cancel it there first.`
       : `${tag} is on the bench, out of ${bag}. Finish it there first.`,
   );
 }

@@ -66,7 +66,7 @@ describe('a run opened again', () => {
     const refused = await ask('POST', `/runs/${run.id}/reopen`, { why: 'gap was misread' });
     expect([refused.status, refused.body.detail]).toEqual([
       409,
-      `${run.job.tag} waits in bag ${bag.number} already. Change it there, or call it off there first.`,
+      `${run.job.tag} waits in bag ${bag.number} already. Change it there, or cancel it there first.`,
     ]);
     expect((await piece('INTWO-26')).lengthMm).toBe(main.lengthMm);
     const off = { version: bag.version, why: 'not twice' };

@@ -1,6 +1,8 @@
-import { SAME_KIND } from '../planning/try-plan';
+import { isDeepStrictEqual } from 'node:util';
+import { SAME_KIND, type Tried } from '../planning/try-plan';
 import type { Job, Person } from '@yard-spool/contract';
 import {
+  formatCount,
   kindKey,
   message,
   type FillPlan,
@@ -10,47 +12,102 @@ import {
 } from '@yard-spool/core';
 import { noteChange } from '../history/bag-history';
 import { readJob } from '../bags/bags';
-import type { ServerContext } from '../context/context';
+import type { ServerContext, Unit } from '../context/context';
+import { REEL_OF_JOB } from '../db/joins';
+import type { JobRow } from '../db/models/bags';
 import { mainLineOf } from '../house-rules/main-line';
 import { keepPlan } from '../planning/plan-again';
-import { lockWaiting, type WaitingReel } from '../planning/waiting-reels';
+import { lockWaiting, readWaiting, type Waiting, type WaitingReel } from '../planning/waiting-reels';
 import { withBeliefs } from '../learning/with-beliefs';
 import { learnedByKind } from '../record/learned';
 import { unit } from '../context/unit';
 import { inWorker } from '../work/in-worker';
 
+/** How often they are planned without anybody waiting for it, before their bags are held meanwhile. */
+const TRIES = 3;
+
 /**
- * Plans the waiting reels of the kind of a reel that was just filled again, from what it taught: same kind, same main line. Their
- * bags say what changed, before anyone winds them. A plan that comes to the same is left alone, and so is one that cannot
- * be kept.
+ * Plans the waiting reels of the kind of a reel that was just filled again, from what it taught: same kind, same main line.
+ * Their bags say what changed, before anyone winds them. A plan that comes to the same is left alone, and so is one that
+ * cannot be kept.
+ *
+ * Planning takes its time, and nobody else has to wait for it: it is done from what was read, and kept where that stands
+ * there still.
  */
 export async function replanSameKind(context: ServerContext, person: Person, jobId: number): Promise<void> {
   const filled = await readJob(context, jobId);
-  await unit(context, person, async (u) => {
-    const { jobs, ...waiting } = await lockWaiting(u);
-    const ofItsKind = waiting.reels.filter((reel) => isSameKind(reel, filled));
-    if (ofItsKind.length === 0) return;
-    const learned = (await learnedByKind(u)).get(kindKey(filled)) ?? [];
-    const asked = ofItsKind.map((reel) => ({
-      reel,
-      planInput: taught(reel, learned, waiting.learning),
-    }));
-    const tried = await inWorker(SAME_KIND, {
-      asked: asked.map(({ reel, planInput }) => ({ planInput, cuts: reel.cuts })),
-      pieces: waiting.pieces,
-      tailMm: waiting.tailMm,
+  const ids = await likeIt(context, filled);
+  if (ids.length === 0) return;
+  const learned = (await learnedByKind(context)).get(kindKey(filled)) ?? [];
+  for (let left = TRIES; left > 0; left -= 1) {
+    const seen = sameKind(await readWaiting(context, ids), filled);
+    if (seen.reels.length === 0) return;
+    const tried = await plannedFrom(seen, learned);
+    const kept = await unit(context, person, async (u) => {
+      const { jobs, ...now } = await lockWaiting(u, ids);
+      if (!isDeepStrictEqual(sameKind(now, filled), seen)) return false;
+      await keepAll(u, filled, jobs, tried);
+      return true;
     });
-    for (const [i, { replanned }] of tried.entries()) {
-      const reel = ofItsKind[i];
-      const job = jobs.find(({ id }) => id === reel?.shown.jobId);
-      const change = reel && replanned ? changeWords(reel.plan, replanned.plan) : '';
-      if (!job || !reel || !replanned || change === '') continue;
-      await keepPlan(u, job, replanned);
-      await u.tables.bags.addOne('version', { id: job.bagId });
-      const told = { tag: reel.shown.tag, from: filled.tag, change };
-      await noteChange(u, job.bagId, message('bag.taught', told));
-    }
+    if (kept) return;
+  }
+  await unit(context, person, async (u) => {
+    const { jobs, ...now } = await lockWaiting(u, ids);
+    await keepAll(u, filled, jobs, await plannedFrom(sameKind(now, filled), learned));
   });
+}
+
+/** Waiting jobs of a kind of reel, by their numbers. */
+async function likeIt({ query }: ServerContext, { type, label }: Job): Promise<number[]> {
+  const rows = await query<{ id: number }>(
+    `SELECT jobs.id FROM jobs ${REEL_OF_JOB}
+     WHERE jobs.state = 'booked' AND reels.type = :type AND reels.label = :label ORDER BY jobs.id`,
+    { type, label },
+  );
+  return rows.map(({ id }) => id);
+}
+
+const sameKind = (waiting: Waiting, filled: Job): Waiting => ({
+  ...waiting,
+  reels: waiting.reels.filter((reel) => isSameKind(reel, filled)),
+});
+
+/** A waiting reel, and its plan from what was taught. */
+interface TriedReel extends Tried {
+  readonly reel: WaitingReel;
+}
+
+async function plannedFrom(
+  { reels, pieces, learning, tailMm }: Waiting,
+  learned: readonly Observation[],
+): Promise<TriedReel[]> {
+  const tried = await inWorker(SAME_KIND, {
+    asked: reels.map((reel) => ({ planInput: taught(reel, learned, learning), cuts: reel.cuts })),
+    pieces,
+    tailMm,
+  });
+  return reels.flatMap((reel, i) => {
+    const plan = tried[i];
+    return plan ? [{ reel, ...plan }] : [];
+  });
+}
+
+/** Keeps the plans that anybody would notice, and says so in their bags. */
+async function keepAll(
+  u: Unit,
+  filled: Job,
+  jobs: readonly JobRow[],
+  tried: readonly TriedReel[],
+): Promise<void> {
+  for (const { reel, replanned } of tried) {
+    const job = jobs.find(({ id }) => id === reel.shown.jobId);
+    const change = replanned ? changeWords(reel.plan, replanned.plan) : '';
+    if (!job || !replanned || change === '') continue;
+    await keepPlan(u, job, replanned);
+    await u.tables.bags.addOne('version', { id: job.bagId });
+    const told = { tag: reel.shown.tag, from: filled.tag, change };
+    await noteChange(u, job.bagId, message('bag.taught', told));
+  }
 }
 
 const isSameKind = (reel: WaitingReel, filled: Job): boolean =>
@@ -81,7 +138,7 @@ function changeWords(before: FillPlan, after: FillPlan): Words {
     .flatMap(({ id, length, handleTurns, request }): Words[] => {
       const was = before.layers.find((one) => one.id === id);
       if (!was || request.kind !== 'line') return [];
-      const turns = `${was.handleTurns.value.toFixed(0)} → ${handleTurns.value.toFixed(0)} turns`;
+      const turns = `${formatCount(was.handleTurns.value)} → ${formatCount(handleTurns.value)} turns`;
       if (Math.abs(was.length.value - length.value) >= SAME)
         return [
           message('bag.layer-changed', {

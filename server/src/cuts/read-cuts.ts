@@ -78,11 +78,15 @@ export async function cutsNow(from: Reading): Promise<FoundCuts> {
 
 /** The plan once no better one is looked for. */
 export async function cutsFound(from: Reading): Promise<FoundCuts> {
-  await cutsNow(from);
+  const now = await cutsNow(from);
   const held = from.held.of(CUTS);
+  let waited = false;
   // What is waited for may be overtaken by another.
-  for (let { looking } = held; looking; { looking } = held) await looking;
-  return cutsNow(from);
+  for (let { looking } = held; looking; { looking } = held) {
+    await looking;
+    waited = true;
+  }
+  return waited ? cutsNow(from) : now;
 }
 
 async function better(first: FoundCuts, signal: AbortSignal): Promise<FoundCuts> {

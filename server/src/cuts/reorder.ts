@@ -19,6 +19,10 @@ const SEASON_WEEKS = 12;
 const AHEAD_WEEKS = 4;
 const DAY = 86_400_000;
 const WEEK = 7 * DAY;
+/** Whose line was due longer ago is no longer waited for. */
+const YEAR = 365 * DAY;
+/** Spools that were bought last, whose sizes and prices are those of today. */
+const LAST_BOUGHT = 500;
 
 /** Use, what is left once every waiting reel is cut, what that lasts, and what to order of it; what is needed most first. */
 export async function readReorder(from: Reading): Promise<Reorder> {
@@ -30,7 +34,7 @@ export async function readReorder(from: Reading): Promise<Reorder> {
     usedSince(from, new Date(now - WEEKS * WEEK)),
     usedWeekly(from, now),
     stillToCome(from),
-    dueSoon(from, new Date(now + AHEAD_WEEKS * WEEK)),
+    dueSoon(from, now + AHEAD_WEEKS * WEEK),
     fromThePlan(from),
     listOrders(from),
   ]);
@@ -157,15 +161,15 @@ async function usedWeekly({ query }: Reading, now: number): Promise<ReadonlyMap<
   return weeks;
 }
 
-/** mm on reels whose line becomes due by then and that are not in the shop. */
-async function dueSoon({ query }: Reading, until: Date): Promise<ReadonlyMap<number, number>> {
+/** mm on reels whose line becomes due by then, or did within the last year, and that are not in the shop. */
+async function dueSoon({ query }: Reading, until: number): Promise<ReadonlyMap<number, number>> {
   const rows = await query<{ productId: number; mm: string | number }>(
     `SELECT fill_layers.product_id AS productId, SUM(fill_layers.length_mm) AS mm FROM spools
      JOIN fill_layers ON fill_layers.fill_id = spools.fill_id
-     WHERE spools.due_at <= :until AND fill_layers.product_id IS NOT NULL AND fill_layers.role <> 'backing'
+     WHERE spools.due_at > :since AND spools.due_at <= :until AND fill_layers.product_id IS NOT NULL AND fill_layers.role <> 'backing'
        AND spools.id NOT IN (SELECT spool_id FROM jobs WHERE state IN (${inSql(HERE)}))
      GROUP BY fill_layers.product_id`,
-    { until },
+    { since: new Date(until - YEAR), until: new Date(until) },
   );
   return new Map(rows.map(({ productId, mm }) => [productId, Number(mm)]));
 }
@@ -201,13 +205,16 @@ interface Bought {
   readonly priceMinor: number;
 }
 
-/** Each size of each line with the price paid last; salvage is not bought. */
-const sizesBought = ({ query }: Reading): Promise<Bought[]> =>
-  query<Bought>(
+/** Each size of each line that was bought of late, with the price paid last; salvage is not bought. */
+async function sizesBought({ query }: Reading): Promise<Bought[]> {
+  const late = await query<Bought>(
     `SELECT product_id AS productId, received_mm AS receivedMm, price_minor AS priceMinor FROM pieces
-     WHERE id IN (SELECT MAX(id) FROM pieces WHERE price_minor IS NOT NULL AND kind <> 'salvage'
-                  GROUP BY product_id, received_mm)`,
+     WHERE price_minor IS NOT NULL AND kind <> 'salvage' ORDER BY id DESC LIMIT ${String(LAST_BOUGHT)}`,
   );
+  const last = new Map<string, Bought>();
+  for (const one of late.reverse()) last.set(`${String(one.productId)} ${String(one.receivedMm)}`, one);
+  return [...last.values()];
+}
 
 /** The price of each size by the metre, cheapest first. */
 const pricesBySize = (bought: readonly Bought[]): ReorderLine['sizes'] =>

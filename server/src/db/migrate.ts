@@ -32,6 +32,7 @@ import { joinedCuts } from './migrations/0031-joined-cuts';
 import { localUse } from './migrations/0032-local-use';
 import { undo } from './migrations/0033-undo';
 import { taught } from './migrations/0034-taught';
+import { inStock } from './migrations/0035-in-stock';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -73,6 +74,7 @@ const MIGRATIONS: readonly Migration[] = [
   localUse,
   undo,
   taught,
+  inStock,
 ];
 
 /** Whether a schema step is one of this version's. */

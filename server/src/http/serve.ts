@@ -8,6 +8,7 @@ import {
 import type { Request, RequestHandler, Response, Router } from 'express';
 import * as v from 'valibot';
 import { ProblemError } from '../problem-error';
+import { whileAnswering } from '../context/read-once';
 import type { OutgoingFile } from '../rack-files/export-rack';
 import type { Turn } from '../work/turn';
 import { firstTooLong } from './bounds-first';
@@ -48,7 +49,9 @@ export function serve<P extends RouteParts>(
       request,
       response,
     } as Asked<P>;
-    const made = hiddenSeen(await handler(asked));
+    // What only asks is answered from one reading of what its rooms share.
+    const answer = () => handler(asked);
+    const made = hiddenSeen(await (method === 'GET' ? whileAnswering(answer) : answer()));
     const reply = v.safeParse(parts.reply, made);
     if (reply.success) {
       response.json(reply.output);

@@ -17,6 +17,7 @@ const much = {
   products: 60,
   pieces: Math.ceil(fills / 30),
   lots: Math.ceil(fills / 200),
+  years: 15,
 };
 
 const shop = await TestShop.open();

@@ -1,9 +1,9 @@
-import { USUAL_HOUSE_RULES, type PlanInput } from '@yard-spool/core';
+import { makePlan, USUAL_HOUSE_RULES, type PlanInput } from '@yard-spool/core';
 import { Dice } from '../fuzz/dice';
 import type { TestShop } from '../testing/test-shop';
 import { takeWords } from '../search/take-words';
 
-/** How much of a shop is written: two benches for some fifteen years. */
+/** How much of a shop is written, and how many years it took. */
 export interface Much {
   readonly fills: number;
   readonly reels: number;
@@ -12,6 +12,7 @@ export interface Much {
   readonly products: number;
   readonly pieces: number;
   readonly lots: number;
+  readonly years: number;
 }
 
 const TYPES = ['fixed-spool', 'baitcaster', 'spincast', 'trolling', 'big-game'] as const;
@@ -34,6 +35,8 @@ const NOTES =
   );
 const MATERIALS = ['nylon', 'braid', 'fluorocarbon', 'hollow-braid'] as const;
 const CHUNK = 1000;
+/** Pieces that have something left; the others are used up. */
+const IN_STOCK = 50;
 const DAY_MS = 86_400_000;
 
 interface Writer {
@@ -46,14 +49,14 @@ interface Writer {
     count: number,
     row: (id: number) => unknown[],
   ) => Promise<void>;
-  /** The day that lies a share of fifteen years back. */
+  /** The day that lies a share of all its years back. */
   readonly before: (share: number) => Date;
   readonly words: (count: number) => string;
 }
 
 /**
- * Writes a shop of many years straight into its tables, the same for the same seed. Plans are left out: nothing that is
- * measured reads them.
+ * Writes a shop of many years straight into its tables, the same for the same seed. Every reel was planned alike: plans are
+ * there to be read, not to be right.
  */
 export async function writeShop(shop: TestShop, much: Much, now: Date): Promise<void> {
   const dice = new Dice(20_310);
@@ -67,7 +70,7 @@ export async function writeShop(shop: TestShop, much: Much, now: Date): Promise<
         await sequelize.query(`INSERT INTO ${table} (${columns}) VALUES :rows`, { replacements: { rows } });
       }
     },
-    before: (share) => new Date(now.getTime() - share * 15 * 365 * DAY_MS),
+    before: (share) => new Date(now.getTime() - share * much.years * 365 * DAY_MS),
     words: (count) => Array.from({ length: count }, () => dice.of(NOTES)).join(' '),
   };
   await writeRack(writer);
@@ -98,7 +101,7 @@ async function writeRack({ insert, much }: Writer): Promise<void> {
     1 + (id % much.products),
     'bulk',
     3_000_000,
-    1_000_000,
+    id > much.pieces - IN_STOCK ? 1_000_000 : 0,
     `L${String(id % much.lots)}`,
   ]);
 }
@@ -130,6 +133,9 @@ async function writeBags({ insert, much, before, dice, words }: Writer): Promise
     return [id, crypto.randomUUID(), 1 + (id % much.customers), at, notes, at, 1];
   });
   const planInput = JSON.stringify(PLAN_INPUT);
+  const made = makePlan(PLAN_INPUT);
+  if (!made.ok) throw new Error('The plan of every reel cannot be made.');
+  const plan = JSON.stringify(made.value.plan);
   const wants = JSON.stringify(NO_WANTS);
   await insert('jobs', 'id, bag_id, spool_id, position, state, plan_input, plan, wants', much.fills, (id) => [
     id,
@@ -138,7 +144,7 @@ async function writeBags({ insert, much, before, dice, words }: Writer): Promise
     1 + Math.floor(id / much.bags),
     'handed-back',
     planInput,
-    '{"layers":[]}',
+    plan,
     wants,
   ]);
 }
@@ -170,7 +176,7 @@ async function writeRuns(writer: Writer): Promise<void> {
 async function writeFills(writer: Writer): Promise<void> {
   const { insert, much, dice, words } = writer;
   const spool = '{"lipRadius":23,"width":17,"arborRadius":14,"packing":0.7,"ratingDepth":1.5}';
-  const columns = 'id, run_id, spool_id, closed_at, by_id, gap_read, gap_by_count, spool, depths';
+  const columns = 'id, run_id, spool_id, closed_at, by_id, gap_read, gap_by_count, spool, depths, lesson';
   await insert('fills', columns, much.fills, (id) => [
     id,
     id,
@@ -180,7 +186,8 @@ async function writeFills(writer: Writer): Promise<void> {
     '1.600',
     1.5,
     spool,
-    '[]',
+    id % 2 === 0 ? DEPTHS : '[]',
+    id % 3 === 0 ? LESSON : null,
   ]);
   const layers = `id, fill_id, position, layer, role, line, line_name, tint, piece_id, product_id, length_mm,
     handle_turns, inner_radius, outer_radius`;
@@ -204,6 +211,13 @@ async function writeFills(writer: Writer): Promise<void> {
       ...radii,
     ];
   });
+  const moves = 'piece_id, kind, length_mm, at, by_id, why, run_id';
+  // Of each layer what went on the reel, and the tail.
+  await insert('moves', moves, 4 * much.fills, (n) => {
+    const id = 1 + Math.floor((n - 1) / 4);
+    const [kind, length] = n % 2 === 0 ? ['filled', -120_000] : ['tail', -2000];
+    return [1 + (n % much.pieces), kind, length, closedAt(writer, id), 1, '', id];
+  });
   const seen = 'id, fill_id, at, by_id, complaint, saw, cause, found, did';
   await insert('comebacks', seen, Math.floor(much.fills / 50), (id) => [
     id,
@@ -218,6 +232,20 @@ async function writeFills(writer: Writer): Promise<void> {
   ]);
 }
 
+const DEPTHS = JSON.stringify([
+  {
+    kind: 'depth',
+    layers: [{ line: { key: 'L-1', material: 'nylon', diameter: 0.25 }, length: 60 }],
+    depth: 6,
+    by: 'calliper',
+  },
+]);
+const LESSON = JSON.stringify({
+  lines: [{ key: 'L-1', material: 'nylon', share: 1 }],
+  value: 0.01,
+  precision: 400,
+  prints: [],
+});
 const NO_WANTS = { leastMm: null, leader: '', dragKg: null, onItNow: '', mainFirst: false, endForEnd: false };
 const line = (key: string, diameter: number) => ({ key, material: 'nylon', diameter }) as const;
 const PLAN_INPUT: PlanInput = {

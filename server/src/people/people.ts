@@ -1,5 +1,6 @@
 import type { Demo, Person, SignInSheet } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context/context';
+import { readOnce } from '../context/read-once';
 import { unit } from '../context/unit';
 import { hashPasscode } from './passcode';
 
@@ -18,10 +19,11 @@ export async function signInSheet(
 }
 
 /** Everybody's name by their number, for telling who did something. */
-export async function peopleNames({ tables }: Reading): Promise<ReadonlyMap<number, string>> {
-  const people = await tables.people.findAll({ attributes: ['id', 'name'] });
-  return new Map(people.map(({ id, name }) => [id, name]));
-}
+export const peopleNames = (from: Reading): Promise<ReadonlyMap<number, string>> =>
+  readOnce(peopleNames, async () => {
+    const people = await from.tables.people.findAll({ attributes: ['id', 'name'] });
+    return new Map(people.map(({ id, name }) => [id, name]));
+  });
 
 export async function addPerson(
   context: ServerContext,

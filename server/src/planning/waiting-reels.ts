@@ -29,18 +29,25 @@ export interface Waiting {
   readonly tailMm: number;
 }
 
-export async function readWaiting(from: Reading): Promise<Waiting> {
-  const jobs = await from.tables.jobs.findAll({ where: { state: 'booked' }, order: ['id'] });
-  return waitingOf(from, jobs);
+/** @param only these jobs, as far as they wait still */
+export async function readWaiting(from: Reading, only?: readonly number[]): Promise<Waiting> {
+  const where = { state: 'booked' as const, ...(only && { id: [...only] }) };
+  return waitingOf(from, await from.tables.jobs.findAll({ where, order: ['id'] }));
 }
 
 /**
  * The same under locks: the bags, their waiting reels and the pieces they are promised from, each in the order of their
  * numbers. Until the change ends nobody starts, calls off, plans or books anything on them.
+ *
+ * @param only these jobs, as far as they wait still
  */
-export async function lockWaiting(u: Unit): Promise<Waiting & { readonly jobs: readonly JobRow[] }> {
+export async function lockWaiting(
+  u: Unit,
+  only?: readonly number[],
+): Promise<Waiting & { readonly jobs: readonly JobRow[] }> {
   const { tables } = u;
-  const booked = await tables.jobs.findAll({ where: { state: 'booked' }, attributes: ['id', 'bagId'] });
+  const where = { state: 'booked' as const, ...(only && { id: [...only] }) };
+  const booked = await tables.jobs.findAll({ where, attributes: ['id', 'bagId'] });
   await tables.bags.lockAll({ where: { id: booked.map(({ bagId }) => bagId) }, order: ['id'] });
   const jobs = await tables.jobs.lockAll({
     where: { id: booked.map(({ id }) => id), state: 'booked' },

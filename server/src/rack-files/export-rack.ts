@@ -33,12 +33,15 @@ async function* asJson(
   columns: readonly string[],
 ): AsyncGenerator<string> {
   let begun = false;
-  for await (const rows of batches)
-    for (const row of rows) {
-      const text = JSON.stringify(inColumns(row, columns), null, 2).replaceAll('\n', '\n  ');
-      yield `${begun ? ',' : '['}\n  ${text}`;
-      begun = true;
-    }
+  // A piece for each batch: one for each row would be sent as a packet of its own.
+  for await (const rows of batches) {
+    if (rows.length === 0) continue;
+    const texts = rows.map((row) =>
+      JSON.stringify(inColumns(row, columns), null, 2).replaceAll('\n', '\n  '),
+    );
+    yield `${begun ? ',' : '['}\n  ${texts.join(',\n  ')}`;
+    begun = true;
+  }
   yield begun ? '\n]\n' : '[]\n';
 }
 

@@ -7,12 +7,16 @@ import {
 } from '@yard-spool/contract';
 import { mayBeSoaked, OWN_PREFIX } from '@yard-spool/core';
 import type { Reading, ServerContext, Unit } from '../context/context';
+import { readOnce } from '../context/read-once';
 import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
 import { toProduct } from './to-piece';
 
 /** All lines the shop knows, by code; customers' own among them. */
-export async function listProducts({ tables, tellUnread }: Reading): Promise<Product[]> {
+export const listProducts = (from: Reading): Promise<readonly Product[]> =>
+  readOnce(listProducts, () => readProducts(from));
+
+async function readProducts({ tables, tellUnread }: Reading): Promise<Product[]> {
   const [rows, samples] = await Promise.all([
     tables.products.findAll({ order: ['code'] }),
     tables.massSamples.findAll(),
@@ -35,11 +39,11 @@ export const productValues = ({ diameter, strengthKg, maker, ...rest }: NewProdu
   strengthKg: strengthKg === null ? null : String(strengthKg),
 });
 
-/** The product a new piece is of: one that is known, or one made for it. */
 /** A code that somebody else has, told at its field. */
 export const taken = (sentence: string, path: string): ProblemError =>
   new ProblemError('already-exists', sentence, [{ path, message: sentence }]);
 
+/** The product a new piece is of: one that is known, or one made for it. */
 export async function productFor(u: Unit, asked: { id: number } | NewProduct): Promise<number> {
   if (!('id' in asked)) {
     if (await u.tables.products.findOne({ where: { code: asked.code } }))

@@ -5,6 +5,7 @@ import type { Piece, PieceWithLedger } from '@yard-spool/contract';
 import { Op } from 'sequelize';
 import type { PieceRow } from '../db/models/rack';
 import type { Reading } from '../context/context';
+import { readOnce } from '../context/read-once';
 import { endOfDay } from '../shop/shop-day';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
@@ -26,10 +27,11 @@ export async function listPieces(from: Reading, { asOf, code, id }: Wanted): Pro
 }
 
 /** Every piece that something can be cut from, by code. */
-export async function listStock(from: Reading): Promise<Piece[]> {
-  const where = { lengthMm: { [Op.gt]: 0 }, writtenOff: false };
-  return asPieces(from, await from.tables.pieces.findAll({ where, order: ['code'] }));
-}
+export const listStock = (from: Reading): Promise<readonly Piece[]> =>
+  readOnce(listStock, async () => {
+    const where = { lengthMm: { [Op.gt]: 0 }, writtenOff: false };
+    return asPieces(from, await from.tables.pieces.findAll({ where, order: ['code'] }));
+  });
 
 /** Rows with what belongs to them: asked for those rows alone, since one piece is read under its lock, often. */
 async function asPieces(from: Reading, rows: readonly PieceRow[], asOf?: string): Promise<Piece[]> {

@@ -7,6 +7,7 @@ import {
   type ReelType,
 } from '@yard-spool/core';
 import type { Reading } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand's tension. */
 const LOOK_BACK = 6;
@@ -14,15 +15,27 @@ const LOOK_BACK = 6;
 /** Observations taken from a spool's fills at most: with what is typed beside them they have to fit a plan's input. */
 const MOST_OF_A_SPOOL = 36;
 
-/** What the closed fills of one spool say of it: depths read and packs used up then, newest fill first. */
-export async function learnedOfSpool({ tables }: Reading, spoolId: number): Promise<Observation[]> {
+/** What the closed fills of spools say of each: depths read and packs used up then, newest fill first, by the spool’s number. */
+export async function learnedOfSpools(
+  { tables }: Reading,
+  spoolIds: readonly number[],
+): Promise<ReadonlyMap<number, readonly Observation[]>> {
   const fills = await tables.fills.findAll({
-    where: { spoolId, takenBackAt: null },
+    where: { spoolId: [...spoolIds], takenBackAt: null },
+    attributes: ['spoolId', 'depths'],
     order: [['id', 'DESC']],
-    limit: LOOK_BACK,
   });
-  return fills.flatMap(({ depths }) => depths).slice(0, MOST_OF_A_SPOOL);
+  return new Map(
+    spoolIds.map((id) => {
+      const last = fills.filter(({ spoolId }) => spoolId === id).slice(0, LOOK_BACK);
+      return [id, last.flatMap(({ depths }) => depths).slice(0, MOST_OF_A_SPOOL)];
+    }),
+  );
 }
+
+/** The same of one spool. */
+export const learnedOfSpool = async (from: Reading, spoolId: number): Promise<readonly Observation[]> =>
+  (await learnedOfSpools(from, [spoolId])).get(spoolId) ?? [];
 
 interface KindFill {
   readonly type: ReelType;
@@ -30,8 +43,20 @@ interface KindFill {
   readonly depths: Observation[];
 }
 
-/** What the closed fills of each kind of reel say of another of that kind, by type and name. */
-export async function learnedByKind({ query }: Reading): Promise<Map<string, Observation[]>> {
+type LearnedByKind = ReadonlyMap<string, Observation[]>;
+
+const KINDS = heldAnswer(readKinds);
+
+/** What fills say of their kinds is read again when it is next asked for. */
+export const forgetKinds = KINDS.forget;
+
+/**
+ * What the closed fills of each kind of reel say of another of that kind, by type and name. Every booking asks for it, so
+ * it is read once and again after a fill.
+ */
+export const learnedByKind = KINDS.ask;
+
+async function readKinds({ query }: Reading): Promise<LearnedByKind> {
   const rows = await query<KindFill>(
     `SELECT STRAIGHT_JOIN reels.type, reels.label, fills.depths FROM fills
      ${REEL_OF_FILL}

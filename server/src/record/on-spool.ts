@@ -40,7 +40,8 @@ export async function noteWhatIsOn(u: Unit, ...spoolIds: readonly number[]): Pro
   }
 }
 
-const byFill = (layers: readonly FillLayerRow[]): Map<number, FillLayerRow[]> => {
+/** Layers of some fills, by the fill’s number. */
+export const byFill = (layers: readonly FillLayerRow[]): Map<number, FillLayerRow[]> => {
   const layersOf = new Map<number, FillLayerRow[]>();
   for (const layer of layers) layersOf.set(layer.fillId, [...(layersOf.get(layer.fillId) ?? []), layer]);
   return layersOf;

@@ -69,8 +69,9 @@ async function reelsOf(from: Reading, { id }: CustomerRow): Promise<CustomerPage
 
 const ownLine = (from: Reading, id: number): Promise<CustomerPage['line']> =>
   from.query<CustomerPage['line'][number]>(
-    `SELECT pieces.code, products.name, products.tint, pieces.length_mm AS lengthMm, bags.id AS bag
-     FROM pieces JOIN bags ON bags.id = pieces.brought_with JOIN products ON products.id = pieces.product_id
+    // From the customer's few bags, not from all spools of the shop.
+    `SELECT STRAIGHT_JOIN pieces.code, products.name, products.tint, pieces.length_mm AS lengthMm, bags.id AS bag
+     FROM bags JOIN pieces ON pieces.brought_with = bags.id JOIN products ON products.id = pieces.product_id
      WHERE bags.customer_id = :id AND pieces.written_off = FALSE AND pieces.length_mm > 0 ORDER BY pieces.id DESC`,
     { id },
   );

@@ -67,7 +67,7 @@ async function mustNotWait(u: Unit, reelId: number): Promise<void> {
   if (job)
     throw new ProblemError(
       'not-allowed',
-      `This reel is in bag ${String(job.bagId)}. Hand it back or call it off before it changes hands.`,
+      `This reel is in bag ${String(job.bagId)}. Hand it back or cancel it before it changes hands.`,
     );
 }
 

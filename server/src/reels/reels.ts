@@ -36,12 +36,15 @@ export async function findReels(
   const isMeant = `${sql} AND (reels.tag LIKE :start OR ${holdsCode('reels.tag', q.trim())}
     OR reels.label LIKE :start OR customers.name LIKE :start OR customers.name LIKE :word)`;
   const found = await from.query<FoundReel>(
-    // All of them are read in the order of their tags, as far as a page goes.
-    `SELECT ${q === '' ? 'STRAIGHT_JOIN' : ''} reels.tag, reels.type, reels.label, customers.name AS customer,
-       fills.closed_at AS filledAt, fills.id AS fillId
-     FROM reels ${q === '' ? 'FORCE INDEX (tag)' : ''} ${OWNER_OF_REEL}
-       LEFT JOIN fills ON fills.id = (SELECT MAX(spools.fill_id) FROM spools WHERE spools.reel_id = reels.id)
-     WHERE ${q === '' ? 'TRUE' : isMeant} AND reels.tag > :after ORDER BY reels.tag LIMIT ${String(PAGE + 1)}`,
+    // All of them are read in the order of their tags, as far as a page goes; what lies on them for that page alone.
+    `SELECT page.tag, page.type, page.label, page.customer, fills.closed_at AS filledAt, fills.id AS fillId
+     FROM (SELECT ${q === '' ? 'STRAIGHT_JOIN' : ''} reels.id, reels.tag, reels.type, reels.label,
+             customers.name AS customer
+           FROM reels ${q === '' ? 'FORCE INDEX (tag)' : ''} ${OWNER_OF_REEL}
+           WHERE ${q === '' ? 'TRUE' : isMeant} AND reels.tag > :after
+           ORDER BY reels.tag LIMIT ${String(PAGE + 1)}) AS page
+       LEFT JOIN fills ON fills.id = (SELECT MAX(spools.fill_id) FROM spools WHERE spools.reel_id = page.id)
+     ORDER BY page.tag`,
     { start, word: `% ${start}`, after, ...words },
   );
   const { rows, next } = pageOf(found, PAGE, ({ tag }) => tag);

@@ -27,7 +27,8 @@ export async function listGot(from: Reading, asked: GotQuery): Promise<Page<GotR
   ];
   if (!line && !lot && !piece && !day) return { rows: [], next: null };
   const rows = await from.query<Row>(
-    `SELECT fill_layers.id, reels.tag, reels.label, customers.name AS customer, customers.id AS customerId,
+    // A line has many thousand layers: they are gone through from the last one back, as far as a page goes.
+    `SELECT ${day ? '' : 'STRAIGHT_JOIN'} fill_layers.id, reels.tag, reels.label, customers.name AS customer, customers.id AS customerId,
        fills.id AS fillId, fills.closed_at AS filledAt, fill_layers.role, fill_layers.line_name AS name,
        pieces.code AS piece, COALESCE(pieces.lot, '') AS lot, fill_layers.length_mm AS lengthMm,
        spools.fill_id = fills.id AND fill_layers.length_mm > GREATEST(0, spools.off_mm - COALESCE((

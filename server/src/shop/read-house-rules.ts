@@ -2,24 +2,15 @@ import { USUAL_HOURS, type SavedHouseRules } from '@yard-spool/contract';
 import { USUAL_HOUSE_RULES } from '@yard-spool/core';
 import { USUAL_MONEY, type HouseRulesRow } from '../db/models/house-rules';
 import type { Reading, Unit } from '../context/context';
-import type { Held } from '../context/held';
-import { isInsideChange } from '../db/inside-change';
+import { heldAnswer } from '../context/held-answer';
 
 /** The only row there is. */
 export const HOUSE_ROW = 1;
 
-/** What the shop has chosen, held in memory since it was read last; null where it has to be read. */
-interface HeldHouse {
-  read: Promise<SavedHouseRules> | null;
-}
-
-const HOUSE: Held<HeldHouse> = {
-  make: () => ({ read: null }),
-  forget: (held) => (held.read = null),
-};
+const HOUSE = heldAnswer(readRow);
 
 /** The rules are read again when they are next asked for. */
-export const forgetHouse = ({ held }: Reading): void => HOUSE.forget(held.of(HOUSE));
+export const forgetHouse = HOUSE.forget;
 
 export type HouseSheet = Omit<SavedHouseRules, 'version'>;
 
@@ -50,15 +41,7 @@ export const lockHouse = ({ tables }: Unit): Promise<HouseRulesRow> =>
  * What the shop has chosen; the usual until somebody chooses. Every request asks for it and it changes once a season, so
  * it is read once and again after each change. A change reads it as it stands inside it.
  */
-export function readHouseRules(from: Reading): Promise<SavedHouseRules> {
-  if (isInsideChange()) return readRow(from);
-  const house = from.held.of(HOUSE);
-  house.read ??= readRow(from).catch((error: unknown) => {
-    house.read = null;
-    throw error;
-  });
-  return house.read;
-}
+export const readHouseRules = HOUSE.ask;
 
 async function readRow({ tables }: Reading): Promise<SavedHouseRules> {
   const row = await tables.houseRules.findByPk(HOUSE_ROW);

@@ -11,6 +11,7 @@ import type { ServerContext, Unit } from '../context/context';
 import { openShop } from '../open-shop';
 import { BenchCounters } from '../devices/bench-counters';
 import { addPerson } from '../people/people';
+import { rowsReadOf } from './rows-read';
 import { testClock } from './test-clock';
 
 /** Whoever makes a change in a test that goes past the API. */
@@ -38,6 +39,8 @@ export class TestShop {
     readonly name: string,
     private readonly server: Server,
     readonly address: string,
+    /** How often the database was asked so far. */
+    readonly asked: { queries: number },
   ) {}
 
   /** Opens a shop with a manager (Ada) and a technician (Bo). The clock can be set. */
@@ -62,7 +65,8 @@ export class TestShop {
     await admin.query(`GRANT PROCESS ON *.* TO '${user}'@'127.0.0.1'`);
     address.username = user;
     address.password = name;
-    const sequelize = connect(address.href);
+    const asked = { queries: 0 };
+    const sequelize = connect(address.href, () => (asked.queries += 1));
     const context = openShop(sequelize, clock, { passcodeCost: CHEAP, proofMinutes });
     await addPerson(context, 'Ada', 'manager', PASSCODE);
     await addPerson(context, 'Bo', 'technician', PASSCODE);
@@ -77,7 +81,7 @@ export class TestShop {
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const { port } = server.address() as AddressInfo;
-    return new TestShop(context, counters, admin, name, server, `http://127.0.0.1:${port}`);
+    return new TestShop(context, counters, admin, name, server, `http://127.0.0.1:${port}`, asked);
   }
 
   /** What a start of the server begins with: the counters’ links, from what was kept. */
@@ -95,6 +99,11 @@ export class TestShop {
     await this.admin.query(`DROP DATABASE ${this.name}`);
     await this.admin.query(`DROP USER '${this.name.slice(0, 20)}'@'127.0.0.1'`);
     await this.admin.close();
+  }
+
+  /** A way to count the rows the database reads for this shop while something is done. */
+  rowsRead(): ReturnType<typeof rowsReadOf> {
+    return rowsReadOf(this.admin, this.context.sequelize, this.name);
   }
 
   /** Asks as nobody, or as whoever the cookie belongs to. */

@@ -32,7 +32,7 @@ export function rackRoutes(router: Router, context: ServerContext, lanes: Lanes)
   serve(router, api.writeMaker, ({ params, body, response }) =>
     writeMaker(context, personOf(response), params.id, body),
   );
-  serve(router, api.listPieces, () => listStock(context));
+  serve(router, api.listPieces, async () => [...(await listStock(context))]);
   serve(router, api.listRack, ({ query }) => listRack(context, query));
   serve(router, api.readNextOf, ({ params }) => readNextOf(context, params.id));
   serve(router, api.readPack, ({ params }) => readPack(context, params.code));

@@ -9,17 +9,23 @@ import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 
-/** Calling a reel, or the whole bag, off; what was promised to it is free again. */
+/** Cancelling a reel, or the whole bag; what was promised to it is free again. */
 @Component({
   selector: 'ys-call-off',
   imports: [FormEnd, ReactiveFormsModule, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="card grid gap-2.5 p-3.5" [formGroup]="form" (submit)="$event.preventDefault(); callOff()">
-      <h2>{{ job() ? 'Call ' + job()?.tag + ' off' : 'Call the whole bag off' }}</h2>
+      <h2>{{ job() ? 'Cancel ' + job()?.tag : 'Cancel the whole bag' }}</h2>
       <p class="text-mute">The line promised to it is free again.</p>
       <ys-text-field label="Why" [control]="form.controls.why" />
-      <ys-form-end action="Cancel this reel" [sending]="sending" [missing]="missing()" (left)="left.emit()" />
+      <ys-form-end
+        [action]="job() ? 'Cancel this reel' : 'Cancel the bag'"
+        leaving="Keep it"
+        [sending]="sending"
+        [missing]="missing()"
+        (left)="left.emit()"
+      />
     </form>
   `,
 })

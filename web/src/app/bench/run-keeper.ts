@@ -11,7 +11,9 @@ const SOON_MS = 500;
 @Injectable()
 export class RunKeeper {
   private readonly kept = inject(SavedReplies);
-  private next: Run | null = null;
+  private next: { readonly run: Run; readonly events: readonly RunEvent[] } | null = null;
+  /** What is kept of it by now. */
+  private there: { readonly run: Run; readonly upTo: number; readonly count: number } | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
 
   constructor() {
@@ -24,14 +26,24 @@ export class RunKeeper {
   }
 
   keep(run: Run, events: readonly RunEvent[]): void {
-    this.next = { ...run, events: [...events] };
+    this.next = { run, events };
     this.timer ??= setTimeout(() => this.write(), SOON_MS);
   }
 
+  /** Only what came to it is written, unless the run itself is another: a long log would be written whole twice a second. */
   private write(): void {
     if (this.timer !== null) clearTimeout(this.timer);
     this.timer = null;
-    if (this.next) void this.kept.keep(addressOf(api.readRun, { params: { id: this.next.id } }), this.next);
+    if (!this.next) return;
+    const { run, events } = this.next;
+    const address = addressOf(api.readRun, { params: { id: run.id } });
+    const { there } = this;
+    const since = there ? events.slice(events.findLastIndex(({ seq }) => seq <= there.upTo) + 1) : [];
+    // Something may have come late, in among what is kept.
+    const goesOn = there?.run === run && there.count + since.length === events.length;
+    if (!goesOn) void this.kept.keep(address, { ...run, events: [...events] });
+    else if (since.length > 0) void this.kept.keepSince(address, since);
+    this.there = { run, upTo: events.at(-1)?.seq ?? 0, count: events.length };
     this.next = null;
   }
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { formatCount } from '@yard-spool/core';
 
 /** The layer being wound as a bar: how far the count is, from where to look, where to stop. */
 @Component({
@@ -9,7 +10,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
       class="w-full"
       viewBox="0 0 260 26"
       role="img"
-      [attr.aria-label]="turns().toFixed(0) + ' of ' + total().toFixed(0) + ' turns'"
+      [attr.aria-label]="count(turns()) + ' of ' + count(total()) + ' turns'"
     >
       <rect class="fill-groove" width="250" height="16" x="5" y="5" rx="2" />
       <rect class="fill-look" height="16" y="5" [attr.x]="x(from())" [attr.width]="x(to()) - x(from())" />
@@ -20,6 +21,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
   host: { class: 'block' },
 })
 export class RunProgress {
+  protected readonly count = formatCount;
   readonly turns = input.required<number>();
   readonly total = input.required<number>();
   /** Turns between which the surface is likely to reach its stop. */

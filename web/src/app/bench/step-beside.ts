@@ -1,6 +1,6 @@
 import type { Run } from '@yard-spool/contract';
 import { dayText } from '../ui/day-text';
-import { soakAdvice, type RunStep } from '@yard-spool/core';
+import { formatCount, soakAdvice, type RunStep } from '@yard-spool/core';
 import { makerWords } from '../ui/maker-words';
 import type { UnitsService } from '../data/units.service';
 
@@ -62,7 +62,7 @@ function stays({ job: { plan } }: Run, units: Units): string {
     ([length, counted], one) => [length + one.length.value, counted + one.handleTurns.value],
     [0, 0],
   );
-  return `Strip until it sits ${units.small(top.depthAfter.value)} below the lip: about ${units.length(metres)} stay on, ${turns.toFixed(0)} handle turns.`;
+  return `Strip until it sits ${units.small(top.depthAfter.value)} below the lip: about ${units.length(metres)} stay on, ${formatCount(turns)} handle turns.`;
 }
 
 /** Tape below the line: how much, and when to stop. */
@@ -83,7 +83,7 @@ function sisterTook({ sister }: Run, { units, per }: Saying, layer: string | und
   const took = sister?.layers.find((one) => one.layer === layer);
   if (!sister || !took || took.spoolTurns <= 0) return '';
   const came = sister.gap === null ? '' : `, and came out ${units.small(sister.gap)} below the lip`;
-  return `${sister.tag}, its like, took ${(took.spoolTurns / per).toFixed(0)} turns of this${came}.`;
+  return `${sister.tag}, its like, took ${formatCount(took.spoolTurns / per)} turns of this${came}.`;
 }
 
 /** What its maker says of the line that goes on, by which the right one is known. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Run } from '@yard-spool/contract';
-import { runFacts, type RunState, type RunStep, stepWords } from '@yard-spool/core';
+import { formatCount, runFacts, type RunState, type RunStep, stepWords } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 
 /** The steps of a run: done, passed over, now, to come; winding steps with their count. */
@@ -68,7 +68,7 @@ export class StepList {
     if (step.kind !== 'wind' || layer === undefined)
       return { id: step.id, name, state: progress, note: ahead ? 'if needed' : '' };
     const counted = Math.round(state.turns[layer] ?? 0);
-    const total = (this.totals()[layer] ?? 0).toFixed(0);
+    const total = formatCount(this.totals()[layer] ?? 0);
     const note = { done: String(counted), now: `${counted} / ${total}`, ahead: '' }[progress];
     return {
       id: step.id,

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import type { WindingNow } from '@yard-spool/core';
+import { formatCount, type WindingNow } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { BenchView } from './bench-view';
 import { MeasuredReel } from './measured-reel';
@@ -29,16 +29,16 @@ import { RunProgress } from './run-progress';
             bench.tooMany()
               ? 'wound past the plan; take them off, or finish here'
               : 'likely up to ' +
-                now().planned.handleTurns.high.toFixed(0) +
+                count(now().planned.handleTurns.high) +
                 ' turns; read the depth before more goes on'
           }}
         } @else if (now().likely.high > now().likely.low) {
           likely {{ now().likely.low }} to {{ now().likely.high }}; start checking at turn
-          {{ now().planned.handleTurns.low.toFixed(0) }}
+          {{ count(now().planned.handleTurns.low) }}
         } @else if (now().turnsToGo === 0) {
           stop here
         } @else {
-          stop at {{ now().planned.handleTurns.value.toFixed(0) }}
+          stop at {{ count(now().planned.handleTurns.value) }}
         }
       </div>
       <ys-run-progress
@@ -52,7 +52,7 @@ import { RunProgress } from './run-progress';
         <dt class="text-mute">On so far</dt>
         <dd class="font-bold" data-test="length-so-far">{{ units.length(now().lengthSoFar) }}</dd>
         <dt class="text-mute">Turns so far</dt>
-        <dd class="font-bold" data-test="turns-so-far">{{ now().turns.toFixed(0) }}</dd>
+        <dd class="font-bold" data-test="turns-so-far">{{ count(now().turns) }}</dd>
         <dt class="text-mute">Line per turn</dt>
         <dd class="font-bold">{{ units.show(now().perTurn, 'line-length', 2).text }}</dd>
       </dl>
@@ -78,6 +78,7 @@ import { RunProgress } from './run-progress';
   host: { class: 'block' },
 })
 export class WindingCount {
+  protected readonly count = formatCount;
   protected readonly bench = inject(BenchView);
   protected readonly units = inject(UnitsService);
 

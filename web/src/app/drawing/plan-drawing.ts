@@ -1,4 +1,5 @@
 import {
+  formatCount,
   type FillPlan,
   LINE_TINTS,
   type LineStyle,
@@ -20,7 +21,7 @@ export interface LayerNames {
   readonly stands?: boolean;
 }
 
-const handleTurnsWords = (turns: number): string => `${turns.toFixed(0)} handle turns`;
+const handleTurnsWords = (turns: number): string => `${formatCount(turns)} handle turns`;
 
 /** Old line that stays on, and tape: drawn apart from any line of the shop's. */
 export const KEPT_STYLE: LineStyle = { texture: 'salvage', tint: LINE_TINTS.kept };

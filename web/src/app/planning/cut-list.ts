@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import { SERVES, type LineStyle } from '@yard-spool/core';
+import { formatCount, SERVES, type LineStyle } from '@yard-spool/core';
 import type { PlannedCut } from '@yard-spool/contract';
 import { UnitsService } from '../data/units.service';
 import { LineSwatch } from '../drawing/line-swatch';
@@ -50,7 +50,7 @@ const WORTH_SAYING = 30;
           <b class="block truncate" [title]="cut.line">{{ cut.line }}</b>
           <span class="text-mute"
             >{{ cut.piece }}{{ cut.water === 'dry' ? '' : ' (' + cut.water + ')' }},
-            {{ cut.handleTurns.toFixed(0) }} handle turns</span
+            {{ count(cut.handleTurns) }} handle turns</span
           >
           @if (cut.proposed) {
             <span class="block text-mute">{{ cut.proposed }}</span>
@@ -88,6 +88,7 @@ const WORTH_SAYING = 30;
   host: { class: 'card block' },
 })
 export class CutList {
+  protected readonly count = formatCount;
   protected readonly units = inject(UnitsService);
   readonly cuts = input.required<readonly CutRow[]>();
 

@@ -18,7 +18,7 @@ import { WaysToSay } from './ways-to-say';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section
-      class="relative grid min-h-0 grid-cols-1 content-start gap-[5px] overflow-y-auto pr-1 lg:max-h-full"
+      class="relative grid min-h-0 grid-cols-1 content-start gap-[5px] pr-1 lg:max-h-full lg:overflow-y-auto"
       aria-label="What comes in"
     >
       <ng-content select="[deskHead]" />

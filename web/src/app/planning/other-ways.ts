@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { compareBuilds, type Build, type BuildKind, type HouseRules, type Words } from '@yard-spool/core';
+import {
+  formatCount,
+  compareBuilds,
+  type Build,
+  type BuildKind,
+  type HouseRules,
+  type Words,
+} from '@yard-spool/core';
 import type { Piece } from '@yard-spool/contract';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
@@ -37,7 +44,7 @@ const NAMES: Readonly<Record<BuildKind, string>> = {
           }}
         </span>
         <span class="col-span-2 text-[13px] text-mute">
-          {{ build.handleTurns.toFixed(0) }} turns, {{ joins(build) }}{{ cost(build) }}.
+          {{ count(build.handleTurns) }} turns, {{ joins(build) }}{{ cost(build) }}.
           {{ units.say(build.reason) }}
         </span>
         @if (blocked(build); as sentence) {
@@ -53,6 +60,7 @@ const NAMES: Readonly<Record<BuildKind, string>> = {
   host: { class: 'card block min-h-0 overflow-y-auto' },
 })
 export class OtherWays {
+  protected readonly count = formatCount;
   protected readonly units = inject(UnitsService);
   private readonly house = inject(HouseService);
 

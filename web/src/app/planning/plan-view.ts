@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { type FillPlan, type LineStyle, PALETTE, type SpoolGeometry, type SwapPlan } from '@yard-spool/core';
+import {
+  formatCount,
+  type FillPlan,
+  type LineStyle,
+  PALETTE,
+  type SpoolGeometry,
+  type SwapPlan,
+} from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { LengthRule } from '../drawing/length-rule';
 import { planSection, planStretches } from '../drawing/plan-drawing';
@@ -72,7 +79,7 @@ export class PlanView {
   private mainFirst({ first: { layers, gap } }: SwapPlan): string {
     const [main, backing] = layers;
     if (!main || !backing) return '';
-    const turns = (one: typeof main): string => `${one.handleTurns.value.toFixed(0)} turns`;
+    const turns = (one: typeof main): string => `${formatCount(one.handleTurns.value)} turns`;
     return `Main first: ${turns(main)}, until it sits ${this.units.small(main.depthAfter.value)} below the lip. Then backing on top, ${turns(backing)}, to ${this.units.small(gap.value)}. Then all of it over to the other spool.`;
   }
 }

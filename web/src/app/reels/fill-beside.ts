@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { formatCount } from '@yard-spool/core';
 import type { Fill } from '@yard-spool/contract';
 import { dayText } from '../ui/day-text';
 import { UnitsService } from '../data/units.service';
@@ -49,7 +50,7 @@ export class FillBeside {
         .filter((one) => one.role === role)
         .map(
           ({ lengthMm, lineName, pieceCode, handleTurns }) =>
-            `${this.units.length(lengthMm / 1000)} of ${lineName}${pieceCode ? ` off ${pieceCode}` : ''}, ${handleTurns.toFixed(0)} turns`,
+            `${this.units.length(lengthMm / 1000)} of ${lineName}${pieceCode ? ` off ${pieceCode}` : ''}, ${formatCount(handleTurns)} turns`,
         )
         .join('; ') || '—';
     const gap = (mm: number | null): string => (mm === null ? 'not read' : this.units.small(mm));

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Recipe, type ReelKind } from '@yard-spool/contract';
-import { makePlan } from '@yard-spool/core';
+import { formatCount, makePlan } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { loadFor } from '../data/loaded';
 import { UnitsService } from '../data/units.service';
@@ -108,7 +108,7 @@ export class KindRecipes {
   }
 
   protected turns(count: number): string {
-    return `${count.toFixed(0)} turns`;
+    return `${formatCount(count)} turns`;
   }
 
   protected gap({ gap }: Recipe): string {

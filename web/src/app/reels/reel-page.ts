@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { Router, RouterLink } from '@angular/router';
 import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
 import {
+  formatCount,
   bedInText,
   fillStyle,
   fillSection,
@@ -76,6 +77,7 @@ const BASIS_WORDS: Readonly<Record<FillLayer['restsOn'][number], string>> = {
   host: { class: 'block min-h-0 grow' },
 })
 export class ReelPage {
+  protected readonly count = formatCount;
   protected readonly traits = REEL_TRAITS;
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);

@@ -27,7 +27,7 @@ import type { Sending } from './sending';
       <button class="go grow" [disabled]="missing() !== '' || sending().busy()">
         {{ action() }} <span class="key">Enter</span>
       </button>
-      <button type="button" class="plain" (click)="left.emit()">Cancel</button>
+      <button type="button" class="plain" (click)="left.emit()">{{ leaving() }}</button>
     </div>
   `,
   hostDirectives: [OpenedForm],
@@ -38,6 +38,8 @@ export class FormEnd {
   readonly action = input.required<string>();
   /** What is still to be typed; empty when it can be sent. */
   readonly missing = input('');
+  /** What the way out is called, where what is done here is a cancelling itself. */
+  readonly leaving = input('Cancel');
   readonly left = output();
 
   private readonly document = inject(DOCUMENT);
