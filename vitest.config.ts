@@ -6,6 +6,8 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          // Files share what they import, and nothing else: reading it again for each file took most of the time.
+          isolate: false,
           include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'tools/**/*.test.mjs'],
           environment: 'node',
           testTimeout: 60_000,
@@ -14,6 +16,7 @@ export default defineConfig({
       {
         test: {
           name: 'api',
+          isolate: false,
           include: ['server/src/**/*.test.ts', 'demo/src/**/*.test.ts'],
           environment: 'node',
           testTimeout: 120_000,

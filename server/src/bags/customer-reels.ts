@@ -10,10 +10,11 @@ import { reelByTag } from '../record/reel-by-tag';
 import { cutsOf } from './cuts-of';
 import { toCustomer } from '../customers/customers';
 import { withGear } from './reel-gear';
+import { newestOf } from '../context/newest-of';
 
 /** The reels a customer has had here, the latest first, each with how it was filled or planned last. */
 export async function listCustomerReels(from: Reading, customerId: number): Promise<CustomerReel[]> {
-  const reels = await from.tables.reels.findAll({ where: { customerId }, order: [['id', 'DESC']] });
+  const reels = await from.tables.reels.findAll({ where: { customerId }, ...newestOf('customer_id') });
   return withLast(from, reels);
 }
 

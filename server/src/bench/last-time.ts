@@ -4,12 +4,13 @@ import { Op } from 'sequelize';
 import type { Reading } from '../context/context';
 import { readJob } from '../bags/bags';
 import { readLog } from './run-log';
+import { newestOf } from '../context/newest-of';
 
 /** How a spool was set up at its last fill here, before a run; null where it was not filled here. */
 export async function lastTime(from: Reading, spoolId: number, runId: number): Promise<Run['lastTime']> {
   const fill = await from.tables.fills.findOne({
     where: { spoolId, takenBackAt: null, runId: { [Op.lt]: runId } },
-    order: [['id', 'DESC']],
+    ...newestOf('spool_id'),
   });
   const run = fill && (await from.tables.runs.findByPk(fill.runId));
   if (!run) return null;

@@ -2,6 +2,7 @@ import type { Job, Run } from '@yard-spool/contract';
 import { kindKey } from '@yard-spool/core';
 import { Op } from 'sequelize';
 import type { Reading } from '../context/context';
+import { newestOf } from '../context/newest-of';
 
 /**
  * A reel of the same kind in the same bag that was filled before: the turns its layers took, of its spool, so that they can
@@ -11,7 +12,7 @@ export async function sisterFilled(from: Reading, bagId: number, job: Job): Prom
   const { tables } = from;
   const others = await tables.jobs.findAll({
     where: { bagId, id: { [Op.ne]: job.id } },
-    order: [['id', 'DESC']],
+    ...newestOf('bag_id'),
   });
   for (const other of others) {
     const run = await tables.runs.findOne({ where: { jobId: other.id, state: 'closed' } });

@@ -2,13 +2,14 @@ import { CODE_PATTERN, type Pack } from '@yard-spool/contract';
 import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { onePiece } from './rack';
+import { newestOf } from '../context/newest-of';
 
 /** How many codes on from the last one are tried before it is left to whoever receives the piece. */
 const TRIES = 50;
 
 /** What a bar code stands for here, by the last piece it was scanned for. */
 export async function readPack(from: Reading, packCode: string): Promise<Pack> {
-  const last = await from.tables.pieces.findOne({ where: { packCode }, order: [['id', 'DESC']] });
+  const last = await from.tables.pieces.findOne({ where: { packCode }, ...newestOf('pieces_by_pack') });
   if (!last) throw new ProblemError('not-found', 'This bar code is new here. Say once what it stands for.');
   return another(from, last.code);
 }
@@ -17,7 +18,7 @@ export async function readPack(from: Reading, packCode: string): Promise<Pack> {
 export async function readNextOf(from: Reading, productId: number): Promise<Pack | null> {
   const last = await from.tables.pieces.findOne({
     where: { productId, kind: ['bulk', 'pack'] },
-    order: [['id', 'DESC']],
+    ...newestOf('product_id'),
   });
   return last && another(from, last.code);
 }

@@ -12,6 +12,7 @@ import { ProblemError } from '../problem-error';
 import { waterByPiece } from './water';
 import { listProducts } from './products';
 import { DRY, toPiece } from './to-piece';
+import { newestOf } from '../context/newest-of';
 
 /** Which pieces are wanted, and as of the end of which day (ISO date, the shop's); as of now where none is said. */
 interface Wanted {
@@ -104,7 +105,7 @@ export async function readPiece(
       ...(asOf === undefined ? {} : { at: { [Op.lte]: await endOfDay(from, asOf) } }),
       ...(before === undefined ? {} : { id: { [Op.lt]: before } }),
     },
-    order: [['id', 'DESC']],
+    ...newestOf('piece_id'),
     limit: PAGE + 1,
   });
   const nameOf = await peopleNames(from);

@@ -5,6 +5,7 @@ import type { PieceRow } from '../db/models/rack';
 import { ProblemError } from '../problem-error';
 import { addMoves, goneFrom } from './move';
 import { onePiece } from './rack';
+import { newestOf } from '../context/newest-of';
 
 const NOT_GONE = 'This piece is on the rack: there is nothing to undo.';
 
@@ -30,7 +31,7 @@ export async function restorePiece(context: ServerContext, person: Person, code:
 async function comeBack(u: Unit, piece: PieceRow): Promise<void> {
   const [last] = await u.tables.moves.findAll({
     where: { pieceId: piece.id },
-    order: [['id', 'DESC']],
+    ...newestOf('piece_id'),
     limit: 1,
   });
   // A piece that was empty left without a move.
@@ -44,7 +45,7 @@ async function comeBack(u: Unit, piece: PieceRow): Promise<void> {
 async function outOfTheBin(u: Unit, piece: PieceRow): Promise<void> {
   const [bin] = await u.tables.recyclings.findAll({
     where: { pieceId: piece.id },
-    order: [['id', 'DESC']],
+    ...newestOf('piece_id'),
     limit: 1,
   });
   if (!bin) return;

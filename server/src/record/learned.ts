@@ -8,6 +8,7 @@ import {
 } from '@yard-spool/core';
 import type { Reading } from '../context/context';
 import { heldAnswer } from '../context/held-answer';
+import { newestOf } from '../context/newest-of';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand's tension. */
 const LOOK_BACK = 6;
@@ -23,7 +24,7 @@ export async function learnedOfSpools(
   const fills = await tables.fills.findAll({
     where: { spoolId: [...spoolIds], takenBackAt: null },
     attributes: ['spoolId', 'depths'],
-    order: [['id', 'DESC']],
+    ...newestOf('spool_id'),
   });
   return new Map(
     spoolIds.map((id) => {

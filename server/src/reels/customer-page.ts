@@ -10,6 +10,7 @@ import { unit } from '../context/unit';
 import { customerLikes } from './customer-likes';
 import { whatIsOn } from '../record/on-spool';
 import { serviceSchools } from './read-due';
+import { newestOf } from '../context/newest-of';
 
 /** Reels shown on a customer’s page: a club has more, and finds them by searching. */
 const MOST_REELS = 60;
@@ -42,7 +43,7 @@ async function reelsOf(from: Reading, { id }: CustomerRow): Promise<CustomerPage
   const { tables } = from;
   const reels = await tables.reels.findAll({
     where: { customerId: id },
-    order: [['id', 'DESC']],
+    ...newestOf('customer_id'),
     limit: MOST_REELS + 1,
   });
   const reelIds = reels.map((reel) => reel.id);

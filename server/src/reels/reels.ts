@@ -18,6 +18,7 @@ import { reelByTag } from '../record/reel-by-tag';
 import { beginsWith } from '../db/begins-with';
 import { serviceSchools } from './read-due';
 import { whatIsOn } from '../record/on-spool';
+import { newestOf } from '../context/newest-of';
 
 interface FoundReel extends Omit<ReelRow, 'filledAt' | 'drawing'> {
   readonly filledAt: Date | null;
@@ -64,7 +65,7 @@ export async function findReels(
 
 /** All that was read of a spool: as it was booked last, and what its fills showed since. */
 async function readOfSpool(from: Reading, spoolId: number): Promise<Observation[]> {
-  const job = await from.tables.jobs.findOne({ where: { spoolId }, order: [['id', 'DESC']] });
+  const job = await from.tables.jobs.findOne({ where: { spoolId }, ...newestOf('spool_id') });
   const typed = (job?.planInput.observations ?? []).filter(
     ({ kind }) => kind !== 'depth' && kind !== 'stretch',
   );
@@ -117,7 +118,7 @@ async function gearOf(
   spoolIds: readonly number[],
 ): Promise<Reel['gear']> {
   if (gearFound !== null) return { ratio: gearFound, found: true };
-  const job = await tables.jobs.findOne({ where: { spoolId: [...spoolIds] }, order: [['id', 'DESC']] });
+  const job = await tables.jobs.findOne({ where: { spoolId: [...spoolIds] }, ...newestOf('spool_id') });
   return job && saysGear(job.planInput) ? { ratio: job.planInput.request.gear, found: false } : null;
 }
 
@@ -135,7 +136,7 @@ async function reelHistory(from: Reading, reelId: number): Promise<Pick<Reel, 't
   const { tables } = from;
   const [tags, changes, names] = await Promise.all([
     tables.reelTags.findAll({ where: { reelId }, order: ['tag'] }),
-    tables.reelChanges.findAll({ where: { reelId }, order: [['id', 'DESC']], limit: 50 }),
+    tables.reelChanges.findAll({ where: { reelId }, ...newestOf('reel_id'), limit: 50 }),
     peopleNames(from),
   ]);
   return {
