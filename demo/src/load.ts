@@ -240,7 +240,10 @@ async function fill(
     add({ kind: step.kind === 'depth' ? 'step-skipped' : 'step-done', payload: { step: step.id } });
   }
   await appendEvents(context, person, run.id, log.slice(run.events.length));
-  if (until === 'closed') await closeRun(context, person, run.id);
+  if (until === 'closed') {
+    await closeRun(context, person, run.id);
+    await context.behind.idle();
+  }
 }
 
 /** A reading a little below the wish, as they come. */

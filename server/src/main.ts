@@ -4,6 +4,7 @@ import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo, Server } from 'node:net';
 import { createApp } from './app';
 import { BenchCounters } from './devices/bench-counters';
+import type { Behind } from './context/behind';
 import { readConfig } from './config';
 import { connect, untilItAnswers } from './db/connect';
 import { holdDatabase } from './db/one-server';
@@ -31,6 +32,7 @@ const log = openLog(config);
 
 const sequelize = connect(config.database);
 let counters: BenchCounters | null = null;
+let behind: Behind | null = null;
 let release: (() => Promise<void>) | null = null;
 const server = config.tls
   ? createSecureServer({
@@ -52,6 +54,7 @@ const stop = async (code = 0): Promise<void> => {
   door.close();
   for (const one of [server, plain]) one?.closeAllConnections();
   await counters?.close().catch(() => undefined);
+  await behind?.idle();
   await release?.();
   await sequelize.close().catch(() => undefined);
   process.exit(code);
@@ -83,6 +86,7 @@ try {
     tellUnread: (found) => log.error(found, 'stands in the books and cannot be read'),
     tellFailed: (what, error) => log.error({ err: error }, what),
   });
+  ({ behind } = context);
   await takeWords(context);
   counters = await BenchCounters.open(context);
   // Only where other devices are answered, and only on the console of whoever started it: never in the log.

@@ -45,8 +45,8 @@ export async function closeRun(context: ServerContext, person: Person, runId: nu
   });
   // A change of its own: whatever the waiting reels come to, this one is filled, and their plans hold as they are.
   if (fresh)
-    await replanSameKind(context, person, jobId).catch((error: unknown) =>
-      context.tellFailed('the waiting reels of its kind were not planned again', error),
+    context.behind.start('the waiting reels of its kind were not planned again', () =>
+      replanSameKind(context, person, jobId),
     );
   return readFill(context, fillId);
 }

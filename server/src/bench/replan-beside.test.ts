@@ -1,8 +1,9 @@
 // Sisters are planned again while others go on with the same bags: nothing anybody changed meanwhile is lost.
-import type { Bag, Job } from '@yard-spool/contract';
+import type { Bag, Job, Run } from '@yard-spool/contract';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { readJob } from '../bags/bags';
 import type { ServerContext } from '../context/context';
-import { booking, PLAN_INPUT, receiveTwo } from '../testing/bookings';
+import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { filledReel } from '../testing/filled';
 import { said } from '../testing/said';
 import { ADA, TestShop } from '../testing/test-shop';
@@ -55,4 +56,25 @@ it.each([1, 2, 5])('what is changed while they are planned stands, changed %i ti
   expect(now.cuts.find(({ layer }) => layer === 'main')!.lengthMm).toBe(1000 * metres(changes));
   const { history } = (await ask<Bag>('GET', `/bags/${String(bag.number)}`)).body;
   expect(history.filter(({ what }) => said(what).includes('planned again from what')).length).toBe(1);
+});
+
+it('a close answers before they are planned, and its end waits for them', async () => {
+  const label = 'Not waited for';
+  const pieces = await receiveTwo(ask, 900, 'NW');
+  const asked = booking(pieces);
+  const jobs = [1, 2].map(() => ({ ...asked.jobs[0]!, label }));
+  const { body: bag } = await ask<Bag>('POST', '/bags', { ...asked, jobs });
+  const [first, sister] = bag.jobs;
+  const { body: run } = await ask<Run>('POST', '/runs', { jobId: first!.id, benchId: FIRST_BENCH });
+  await ask('POST', `/runs/${String(run.id)}/events`, { events: numbered(run, 1, wholeFill()) });
+  const learnt = async (): Promise<boolean> =>
+    (await readJob(shop.context, sister!.id)).planInput.observations.some(({ kind }) => kind === 'depth');
+  let planNow: () => void = () => undefined;
+  shop.context.behind.start('held up', () => new Promise<void>((resolve) => (planNow = resolve)));
+  shop.patient = false;
+  expect((await ask('POST', `/runs/${String(run.id)}/close`, {})).status).toBe(200);
+  expect(await learnt()).toBe(false);
+  planNow();
+  await shop.context.behind.idle();
+  expect(await learnt()).toBe(true);
 });

@@ -1,5 +1,5 @@
 import { REEL_OF_JOB } from '../db/joins';
-import type { Job, OpenRun, Page, Person, Run } from '@yard-spool/contract';
+import type { Device, Job, OpenRun, Page, Person, Piece, Run } from '@yard-spool/contract';
 import { pageOf } from '../db/page-of';
 import { counterOf, message, supplySizes } from '@yard-spool/core';
 import type { RunRow } from '../db/models/runs';
@@ -10,7 +10,8 @@ import { NO_SKETCH, sketchesOfJobs } from '../bags/drawings-of-jobs';
 import { ProblemError } from '../problem-error';
 import { readJob } from '../bags/bags';
 import { cutsOf } from '../bags/cuts-of';
-import { onePiece } from '../rack/rack';
+import { piecesById } from '../rack/rack';
+import { parsed } from '../db/parsed';
 import { piecesHeld } from './pieces-held';
 import { lastTime } from './last-time';
 import { readLog, writeEvents } from './run-log';
@@ -101,54 +102,71 @@ export async function listOpenRuns(from: Reading, after: string): Promise<Page<O
   return pageOf(open, PAGE, ({ id }) => String(id));
 }
 
+interface Around {
+  readonly bagNumber: number;
+  readonly spoolId: number;
+  readonly notes: string;
+  readonly customer: string;
+  readonly bench: string | null;
+  readonly devices: Device[] | null;
+  readonly seatReversed: number | null;
+  readonly reelsInBag: number;
+}
+
 async function toRun(from: Reading, row: RunRow): Promise<Run> {
-  const { tables } = from;
-  const jobRow = await tables.jobs.findByPk(row.jobId);
-  const bag = jobRow && (await tables.bags.findByPk(jobRow.bagId));
-  const customer = bag && (await tables.customers.findByPk(bag.customerId));
-  if (!customer) throw new Error(`Run ${String(row.id)} has no bag.`);
-  const job = await readJob(from, row.jobId);
-  const [reel, bench] = await Promise.all([
-    tables.reels.findOne({ where: { tag: job.tag } }),
-    tables.benches.findByPk(row.benchId),
-  ]);
+  const { id, jobId, benchId, state, madeUnder } = row;
+  const [around] = await from.query<Around>(
+    `SELECT bags.id AS bagNumber, jobs.spool_id AS spoolId, bags.notes, customers.name AS customer,
+       benches.name AS bench, benches.devices, reels.seat_reversed AS seatReversed,
+       (SELECT COUNT(*) FROM jobs AS others WHERE others.bag_id = bags.id) AS reelsInBag
+     FROM jobs JOIN bags ON bags.id = jobs.bag_id JOIN customers ON customers.id = bags.customer_id
+       ${REEL_OF_JOB} LEFT JOIN benches ON benches.id = :benchId WHERE jobs.id = :jobId`,
+    { jobId, benchId },
+  );
+  if (!around) throw new Error(`Run ${String(id)} has no bag.`);
+  const { bagNumber, spoolId, notes, customer, bench, devices, seatReversed, reelsInBag } = around;
+  const job = await readJob(from, jobId);
+  const pieces = await piecesById(
+    from,
+    job.cuts.flatMap(({ pieceId }) => pieceId ?? []),
+  );
   return {
-    id: row.id,
-    bench: bench?.name ?? '',
-    benchId: row.benchId,
-    state: row.state,
-    bagNumber: bag.id,
-    customer: customer.name,
-    reelsInBag: await tables.jobs.count({ where: { bagId: bag.id } }),
+    id,
+    bench: bench ?? '',
+    benchId,
+    state,
+    bagNumber,
+    customer,
+    reelsInBag,
     job,
-    under: row.madeUnder,
-    supplies: await suppliesOf(from, job),
-    pieces: await piecesHeld(from, job.cuts),
-    notes: bag.notes,
-    sister: await sisterFilled(from, bag.id, job),
-    seatReversed: reel?.seatReversed ?? false,
-    lastTime: await lastTime(from, jobRow.spoolId, row.id),
-    device: counterOf(bench?.devices ?? []),
-    events: await readLog(from, row.id),
+    under: madeUnder,
+    supplies: suppliesOf(pieces, job),
+    pieces: piecesHeld([...pieces.values()], job.cuts),
+    notes,
+    sister: await sisterFilled(from, bagNumber, job),
+    seatReversed: Boolean(seatReversed),
+    lastTime: await lastTime(from, spoolId, id),
+    device: counterOf(parsed(devices ?? [])),
+    events: await readLog(from, id),
   };
 }
 
 /** Where the line of each layer leaves its supply. */
-async function suppliesOf(from: Reading, { cuts }: Job): Promise<Run['supplies']> {
-  const of = async (layer: string, id: number, lengthMm: number): Promise<Run['supplies'][number]> => {
-    const piece = await onePiece(from, { id });
+const suppliesOf = (pieces: ReadonlyMap<number, Piece>, { cuts }: Job): Run['supplies'] =>
+  cuts.flatMap(({ layer, pieceId, lengthMm }) => {
+    if (pieceId === null) return [];
+    const piece = pieces.get(pieceId);
+    if (!piece) throw new Error(`Piece ${String(pieceId)} is cut from and is not there.`);
     const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
     const { strengthKg, maker } = piece.product;
-    return {
-      layer,
-      diameters: [...diameters],
-      measured,
-      leaves: piece.leaves,
-      strengthKg,
-      ...(maker ? { maker } : {}),
-    };
-  };
-  return Promise.all(
-    cuts.flatMap(({ layer, pieceId, lengthMm }) => (pieceId === null ? [] : [of(layer, pieceId, lengthMm)])),
-  );
-}
+    return [
+      {
+        layer,
+        diameters: [...diameters],
+        measured,
+        leaves: piece.leaves,
+        strengthKg,
+        ...(maker ? { maker } : {}),
+      },
+    ];
+  });

@@ -16,7 +16,8 @@ export async function settleRun(
 ): Promise<Extract<SettledRun, { ok: true }>> {
   const { cuts, planInput, type } = job;
   await lockPiecesOf(u, job, state);
-  const pieces = await piecesHeld(u, cuts);
+  const ids = cuts.flatMap(({ pieceId }) => pieceId ?? []);
+  const pieces = piecesHeld(await u.tables.pieces.findAll({ where: { id: ids } }), cuts);
   const evidence = evidenceOfRun(planInput, facts, state, pieces);
   const settled = await inWorker(SETTLE, { evidence, type });
   if (!settled.ok) throw new ProblemError('bad-request', settled.sentence);

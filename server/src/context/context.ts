@@ -4,6 +4,7 @@ import { QueryTypes, type Attributes, type Model, type Sequelize, type WhereOpti
 import { systemClock, type Clock } from '../clock';
 import type { Table } from '../db/table';
 import { defineModels, readTables, type Models, type ReadTables, type Tables } from '../db/tables';
+import { Behind } from './behind';
 import { nobodyListens, type Happened } from './happened';
 import { HeldInMemory } from './held';
 import { TODAYS_COST, type ScryptCost } from './passcode-cost';
@@ -73,6 +74,8 @@ export interface ServerContext extends Reading {
   readonly proofMinutes: number;
   /** Told of what failed behind an answer and stopped nothing. */
   readonly tellFailed: (what: string, error: unknown) => void;
+  /** What follows from changes and nobody waits for. */
+  readonly behind: Behind;
   /** Who is told, inside a change, of what it did. */
   readonly listeners: (u: Unit) => Happened;
 }
@@ -118,6 +121,7 @@ export function openContext(
     proofMinutes,
     tellUnread,
     tellFailed,
+    behind: new Behind(tellFailed),
     listeners,
   };
 }

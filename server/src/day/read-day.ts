@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { DayPlan, DayTried } from '@yard-spool/contract';
 import {
   movedIn,
@@ -14,14 +15,18 @@ import { inWorker } from '../work/in-worker';
 import { gatherDay, type GatheredDay } from './gather-day';
 import { hasBegun } from './has-begun';
 import { minutesOf } from './open-spans';
-import { ORDER_DAY } from './order-day';
+import { ORDER_DAY, type DayToOrder } from './order-day';
 import { tellBags, tellDay } from './tell-day';
 import { timesOf } from './took';
 import { whyMoved } from './why-moved';
 
-/** Orders looked at, and the longest that may take, ms: at once, from the beginning, as the day is followed, to see. */
+/**
+ * Orders looked at, and the longest that may take, ms: at once, from the beginning, as the day is followed, to see. Whoever
+ * asks waits only for what is at once; the others are looked for behind the answer.
+ */
 const AT_ONCE = { tries: 60, within: 120 };
 const FROM_NEW = { tries: 1500, within: 1500 };
+const FOLLOWED_AT_ONCE = { tries: 5, within: 30 };
 const FOLLOWING = { tries: 200, within: 400 };
 const TO_SEE = { tries: 60, within: 120 };
 /** A day that changes while a better order is looked for is looked at again so often. */
@@ -79,23 +84,40 @@ async function read(from: Reading, held: HeldDay): Promise<DayPlan> {
   const before = held.last;
   const made = await inWorker(
     ORDER_DAY,
-    before ? { day: now.day, before: before.ordered, ...FOLLOWING } : { day: now.day, ...AT_ONCE },
+    before ? { day: now.day, before: before.ordered, ...FOLLOWED_AT_ONCE } : { day: now.day, ...AT_ONCE },
   );
   const last = { ...now, ordered: made };
   if (before) noteMoved(held, before, last);
   held.last = last;
-  if (!before && now.day.operations.length > 0)
-    held.improving ??= improve(held, last).finally(() => (held.improving = null));
+  if (now.day.operations.length > 0 && !(before && isSameWork(before.day, now.day)))
+    held.improving ??= improve(held, last, before ?? null).finally(() => (held.improving = null));
   return told(held, last);
 }
 
-/** Looks for a better order than the first while it is looked at; what happened meanwhile goes before it. */
-async function improve(held: HeldDay, first: OrderedDay): Promise<void> {
-  let seen: OrderedDay | null = first;
+/** Whether the same is left to do as before, whatever the time is by now. */
+const isSameWork = (before: Day, now: Day): boolean =>
+  isDeepStrictEqual(before.operations, now.operations) &&
+  isDeepStrictEqual(before.bags, now.bags) &&
+  isDeepStrictEqual(before.benches, now.benches) &&
+  isDeepStrictEqual(
+    before.people.map(({ id }) => id),
+    now.people.map(({ id }) => id),
+  );
+
+/**
+ * Looks for a better order than the one that is told while it is looked at: a better one from the beginning where there was
+ * none before, else one that follows the one before. What happens meanwhile goes before it.
+ */
+async function improve(held: HeldDay, told: OrderedDay, before: OrderedDay | null): Promise<void> {
+  let seen: OrderedDay | null = told;
   for (let round = 0; seen && round < MOST_ROUNDS; round += 1) {
-    const { day }: OrderedDay = seen;
-    const better = await inWorker(ORDER_DAY, { day, ...FROM_NEW }).catch(() => null);
-    if (better && held.last === seen) held.last = { ...seen, ordered: better };
+    const { day, ordered }: OrderedDay = seen;
+    const asked: DayToOrder = before ? { day, before: ordered, ...FOLLOWING } : { day, ...FROM_NEW };
+    const better: Ordered | null = await inWorker(ORDER_DAY, asked).catch(() => null);
+    if (better && held.last === seen) {
+      held.last = { ...seen, ordered: better };
+      if (before) noteMoved(held, seen, held.last);
+    }
     seen = held.last?.day === day ? null : held.last;
   }
 }

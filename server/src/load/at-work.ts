@@ -28,6 +28,8 @@ const REELS = 60;
 /** @param waiting reels that wait besides, each of another kind, so that they are nobody’s sisters */
 export async function atWork(shop: TestShop, waiting: number): Promise<Work> {
   const ask = await shop.as('Bo');
+  // The shop may stand from before, with what was put on its rack then.
+  const begun = Date.now().toString(36);
   let racks = 0;
   let left = 0;
   let there: Promise<Two>;
@@ -36,7 +38,7 @@ export async function atWork(shop: TestShop, waiting: number): Promise<Work> {
     left -= reels;
     if (left < 0) {
       left = REELS - reels;
-      there = receiveTwo(ask, METRES, `W${String((racks += 1))}`);
+      there = receiveTwo(ask, METRES, `W${begun}-${String((racks += 1))}`);
     }
     return there;
   };

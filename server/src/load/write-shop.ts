@@ -85,7 +85,9 @@ export async function writeShop(shop: TestShop, much: Much, now: Date): Promise<
        spools.due_at = DATE_ADD(fills.closed_at, INTERVAL 12 MONTH)`,
   );
   await takeWords(shop.context);
-  await shop.context.query('ANALYZE TABLE fill_layers, fills, spools, reels, search_words, bags, pieces');
+  await shop.context.query(
+    'ANALYZE TABLE fill_layers, fills, spools, reels, search_words, bags, pieces, jobs, runs, run_events, customers',
+  );
 }
 
 async function writeRack({ insert, much }: Writer): Promise<void> {

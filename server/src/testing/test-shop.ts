@@ -29,8 +29,17 @@ const CHEAP = { N: 1024, r: 8, p: 1 };
 
 const PASSCODE = 'right-passcode';
 
+interface More {
+  readonly proofMinutes?: number;
+  /** The name of a database that may be there from before. */
+  readonly keptAs?: string;
+}
+
 /** A whole server on a database of its own, for one test file. The real MariaDB, the real app, a real port. */
 export class TestShop {
+  /** Whether an answer is taken once what follows from it is done as well. */
+  patient = true;
+
   private constructor(
     readonly context: ServerContext,
     public counters: BenchCounters,
@@ -47,19 +56,21 @@ export class TestShop {
   static async open(
     clock: () => Date = testClock,
     // Tests let days go by between one act of a manager's and the next.
-    { proofMinutes = Infinity, ...more }: Partial<AppParts> & { proofMinutes?: number } = {},
+    { proofMinutes = Infinity, keptAs, ...more }: Partial<AppParts> & More = {},
   ): Promise<TestShop> {
     const base = process.env.YARD_SPOOL_TEST_DATABASE;
     if (!base) throw new Error('These tests need a database: run them with "npm test -- api".');
-    const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
+    const name = keptAs ?? `test_${crypto.randomUUID().replaceAll('-', '')}`;
     const admin = connect(base);
-    await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    await admin.query(
+      `CREATE DATABASE IF NOT EXISTS ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    );
     const address = new URL(base);
     address.pathname = `/${name}`;
     await migrateAt(address.href);
     // As in a shop: the application may change rows and no table.
     const user = name.slice(0, 20);
-    await admin.query(`CREATE USER '${user}'@'127.0.0.1' IDENTIFIED BY '${name}'`);
+    await admin.query(`CREATE OR REPLACE USER '${user}'@'127.0.0.1' IDENTIFIED BY '${name}'`);
     await admin.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ${name}.* TO '${user}'@'127.0.0.1'`);
     // Tests look who waits for whose lock.
     await admin.query(`GRANT PROCESS ON *.* TO '${user}'@'127.0.0.1'`);
@@ -68,8 +79,10 @@ export class TestShop {
     const asked = { queries: 0 };
     const sequelize = connect(address.href, () => (asked.queries += 1));
     const context = openShop(sequelize, clock, { passcodeCost: CHEAP, proofMinutes });
-    await addPerson(context, 'Ada', 'manager', PASSCODE);
-    await addPerson(context, 'Bo', 'technician', PASSCODE);
+    if ((await context.tables.people.count()) === 0) {
+      await addPerson(context, 'Ada', 'manager', PASSCODE);
+      await addPerson(context, 'Bo', 'technician', PASSCODE);
+    }
     const counters = await BenchCounters.open(context);
     const server = createServer(
       createApp({
@@ -84,6 +97,11 @@ export class TestShop {
     return new TestShop(context, counters, admin, name, server, `http://127.0.0.1:${port}`, asked);
   }
 
+  /** Asks the database as an account that may change tables. */
+  schema(sql: string): Promise<unknown> {
+    return this.admin.query(sql);
+  }
+
   /** What a start of the server begins with: the counters’ links, from what was kept. */
   async restartCounters(): Promise<BenchCounters> {
     await this.counters.close();
@@ -91,12 +109,14 @@ export class TestShop {
     return this.counters;
   }
 
-  async close(): Promise<void> {
+  /** @param keeps its database stands for the next one that is opened by its name */
+  async close(keeps = false): Promise<void> {
     this.server.closeAllConnections();
     await new Promise((resolve) => this.server.close(resolve));
     await this.counters.close();
+    await this.context.behind.idle();
     await this.context.sequelize.close();
-    await this.admin.query(`DROP DATABASE ${this.name}`);
+    if (!keeps) await this.admin.query(`DROP DATABASE ${this.name}`);
     await this.admin.query(`DROP USER '${this.name.slice(0, 20)}'@'127.0.0.1'`);
     await this.admin.close();
   }
@@ -118,6 +138,7 @@ export class TestShop {
       headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
       ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
+    if (this.patient) await this.context.behind.idle();
     // Byte for byte: `text()` would leave the byte order mark out.
     const text = Buffer.from(await response.arrayBuffer()).toString('utf8');
     // A file comes as it is, whatever is in it.
