@@ -6,6 +6,8 @@ import * as chrome from 'selenium-webdriver/chrome.js';
 
 // A machine that stands still for half a minute is no fault of the screens.
 const WAIT_MS = 60_000;
+/** How long it is waited before it is looked again, ms. */
+const LOOK_MS = 40;
 
 /** A text as XPath writes it, whatever quotes are in it. */
 const quoted = (text: string): string =>
@@ -92,28 +94,24 @@ export class Browser {
 
   /** The element a selector finds, once it is there. */
   find(css: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), WAIT_MS, `nothing matches ${css}`);
+    return this.located(By.css(css), `nothing matches ${css}`);
   }
 
   /** The element that shows this text, once it is there. */
   text(text: string, tag = '*'): Promise<WebElement> {
     const path = `//${tag}[contains(normalize-space(.), ${quoted(text)})][not(.//${tag}[contains(normalize-space(.), ${quoted(text)})])]`;
-    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, `"${text}" is not shown`);
+    return this.located(By.xpath(path), `"${text}" is not shown`);
   }
 
   /** Presses the button with this text. */
   async click(text: string): Promise<void> {
-    await (await this.text(text, 'button')).click();
+    await this.again(async () => (await this.text(text, 'button')).click());
   }
 
   /** The field with this label. */
   async field(label: string): Promise<WebElement> {
     const path = `//label[normalize-space()=${quoted(label)}] | //label[span[normalize-space()=${quoted(label)}]]`;
-    const found = await this.driver.wait(
-      until.elementLocated(By.xpath(path)),
-      WAIT_MS,
-      `no field is labelled "${label}"`,
-    );
+    const found = await this.located(By.xpath(path), `no field is labelled "${label}"`);
     const target = await found.getAttribute('for');
     return target
       ? this.driver.findElement(By.id(target))
@@ -122,23 +120,26 @@ export class Browser {
 
   /** Types into the field with this label, in place of what is there. */
   async fill(label: string, text: string): Promise<void> {
-    const field = await this.field(label);
-    await field.clear();
-    await field.sendKeys(text);
+    await this.again(async () => {
+      const field = await this.field(label);
+      await field.clear();
+      await field.sendKeys(text);
+    });
   }
 
   /** Chooses the option that contains a text; in a list that is searched by typing it. */
-  async choose(label: string, text: string): Promise<void> {
-    const field = await this.field(label);
-    const searched = (await field.getAttribute('role')) === 'combobox';
-    if (searched) return this.pick(field, text);
-    const option = By.xpath(`.//option[contains(normalize-space(.), ${quoted(text)})]`);
-    await this.driver.wait(
-      async () => (await field.findElements(option)).length > 0,
-      WAIT_MS,
-      `no option "${text}" in "${label}"`,
-    );
-    await field.findElement(option).click();
+  choose(label: string, text: string): Promise<void> {
+    return this.again(async () => {
+      const field = await this.field(label);
+      const searched = (await field.getAttribute('role')) === 'combobox';
+      if (searched) return this.pick(field, text);
+      const option = By.xpath(`.//option[contains(normalize-space(.), ${quoted(text)})]`);
+      await this.until(
+        async () => (await field.findElements(option)).length > 0,
+        `no option "${text}" in "${label}"`,
+      );
+      await field.findElement(option).click();
+    });
   }
 
   private async pick(field: WebElement, text: string): Promise<void> {
@@ -148,7 +149,7 @@ export class Browser {
     const option = By.xpath(
       `//*[@id=${quoted(`${id}-options`)}]/li[contains(normalize-space(.), ${quoted(text)})]`,
     );
-    await this.driver.wait(until.elementLocated(option), WAIT_MS, `no "${text}" is offered`).click();
+    await (await this.located(option, `no "${text}" is offered`)).click();
   }
 
   /** Presses a key while control is held. */
@@ -179,7 +180,7 @@ export class Browser {
 
   /** Waits until a condition holds; the message says what was awaited. */
   until(condition: () => Promise<boolean>, what: string): Promise<boolean> {
-    return this.driver.wait(condition, WAIT_MS, what);
+    return this.driver.wait(condition, WAIT_MS, what, LOOK_MS);
   }
 
   /** A number that is shown, its thousands grouped. */
@@ -188,13 +189,23 @@ export class Browser {
   }
 
   /** What a selector shows; looked up again where the screen was just drawn again. */
-  async shown(css: string): Promise<string> {
+  shown(css: string): Promise<string> {
+    return this.again(async () => (await this.find(css)).getText());
+  }
+
+  /** Does something with what is on the screen, once more where that was just drawn again. */
+  async again<T>(work: () => Promise<T>): Promise<T> {
     try {
-      return await (await this.find(css)).getText();
+      return await work();
     } catch (thrown) {
-      if (thrown instanceof error.StaleElementReferenceError) return this.shown(css);
+      if (thrown instanceof error.StaleElementReferenceError) return this.again(work);
       throw thrown;
     }
+  }
+
+  /** An element, once it is there. */
+  private async located(by: By, what: string): Promise<WebElement> {
+    return await this.driver.wait(until.elementLocated(by), WAIT_MS, what, LOOK_MS);
   }
 
   /** Cuts the page off from the server, or joins it again. */

@@ -136,8 +136,10 @@ describe('files', () => {
     await (await browser.text('import a stock list', 'a')).click();
     await choose('ours.csv', 'Name;Ø;Full;Shelf\nOurs of nylon;0,31;1.200;Cellar\n');
     await browser.text('Say which column is: Length of a full one.', 'td');
-    const is = await browser.find('select[aria-label="Full is the"]');
-    await (await is.findElement({ css: 'option[value=length]' })).click();
+    await browser.again(async () => {
+      const is = await browser.find('select[aria-label="Full is the"]');
+      await (await is.findElement({ css: 'option[value=length]' })).click();
+    });
     await browser.click('Import 1 piece');
     await browser.text('Imported: 1 piece and 1 new line.', 'p');
     const piece = (await browser.api<Piece[]>('/pieces')).find(({ place }) => place === 'Cellar');

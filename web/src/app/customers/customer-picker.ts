@@ -10,12 +10,19 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule, type FormControl } from '@angular/forms';
 import { api, type Customer } from '@yard-spool/contract';
-import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { toSignalOf } from '../ui/control-signal';
+import { beginnings, finder } from '../ui/finds';
 import { SuggestField, type Suggestion } from '../ui/suggest-field';
 
 const LETTERS = 3;
+
+/** Who was found for what was typed. */
+interface Found {
+  readonly q: string;
+  readonly rows: readonly Customer[];
+}
 
 /** The customer, found by typing three letters, or new in two fields. */
 @Component({
@@ -28,7 +35,7 @@ const LETTERS = 3;
       label="Customer"
       placeholder="Three letters find them"
       [control]="name()"
-      [options]="options()"
+      [options]="options"
       (typed)="customerId().setValue('')"
       (chosen)="choose($event.id)"
     />
@@ -65,22 +72,28 @@ export class CustomerPicker {
     toObservable(this.typed).pipe(
       debounceTime(120),
       switchMap((q) =>
-        q.trim().length < LETTERS
+        (q.trim().length < LETTERS
           ? of([])
-          : this.api.call(api.findCustomers, { query: { q } }).pipe(catchError(() => of([]))),
+          : this.api.call(api.findCustomers, { query: { q } }).pipe(catchError(() => of([])))
+        ).pipe(map((rows): Found => ({ q, rows }))),
       ),
     ),
-    { initialValue: [] as Customer[] },
+    { initialValue: { q: '', rows: [] } as Found },
   );
-  protected readonly options = computed(() =>
-    this.chosenId() === ''
-      ? this.found().map(({ id, name, contact }) => ({ id, name, beside: contact }))
-      : [],
-  );
+  /** Those found; while more is typed than they were found for, those of them that it still says. */
+  protected readonly options = computed(() => {
+    if (this.chosenId() !== '') return [];
+    const { q, rows } = this.found();
+    const typed = this.typed();
+    const isMeant = finder(typed);
+    return rows
+      .filter(({ name }) => q === typed || (typed.trim() !== '' && isMeant(beginnings(name))))
+      .map(({ id, name, contact }) => ({ id, name, beside: contact }));
+  });
   protected readonly isNew = computed(() => this.chosenId() === '' && this.typed().trim().length >= LETTERS);
 
   protected choose(id: Suggestion['id']): void {
-    const customer = this.found().find((one) => one.id === id);
+    const customer = this.found().rows.find((one) => one.id === id);
     if (!customer) return;
     this.contact().setValue(customer.contact);
     this.customerId().setValue(String(id));

@@ -40,6 +40,14 @@ describe('a list that is searched by typing', () => {
     expect(control.value).toBe('1');
   });
 
+  it('takes what its letters say though they were typed faster than they are drawn', async () => {
+    const { control, field } = await open();
+    field.value = '31';
+    field.dispatchEvent(new Event('input'));
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Tab', bubbles: true }));
+    expect([control.value, field.value]).toEqual(['2', 'Clear nylon 0.31']);
+  });
+
   it.each([
     ['moss', '3', ''],
     ['0.31', '2', ''],

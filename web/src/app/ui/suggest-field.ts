@@ -32,7 +32,8 @@ export class SuggestField {
   readonly label = input.required<string>();
   readonly placeholder = input('');
   readonly control = input.required<FormControl<string>>();
-  readonly options = input.required<readonly Suggestion[]>();
+  /** What is offered for what stands in the field, asked for with each key: what was drawn last may be a letter behind. */
+  readonly options = input.required<() => readonly Suggestion[]>();
   /** Whether one of them is to be chosen: all are shown on a press, and Tab takes the one that is marked. */
   readonly picks = input(false);
   /** Said below the suggestions. */
@@ -46,7 +47,7 @@ export class SuggestField {
   private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
   protected readonly open = signal(false);
   protected readonly active = signal(0);
-  protected readonly shown = computed(() => (this.open() ? this.options() : []));
+  protected readonly shown = computed(() => (this.open() ? this.options()() : []));
   /** Whether letters were typed since the field was come to. */
   private letters = false;
 
