@@ -19,8 +19,8 @@ export interface OutOfReach {
   readonly main: number | null;
   /** The longest shorter mark at which this main can be matched, m; null where none can. */
   readonly shorter: number | null;
-  /** What the counter reads at the mark at the level that comes nearest. */
-  readonly reads: number;
+  /** What the counter reads at the mark at the level that comes nearest; null where the spool is empty before the mark. */
+  readonly reads: number | null;
 }
 
 /**
@@ -36,6 +36,7 @@ export function outOfReach(
   const highest = spool.lip - limits.least;
   const lowest = spool.lip - limits.most;
   // A spool that runs empty before the mark has turned without end.
+  const runsEmpty = (outer: number): boolean => payOut({ ...spool, outer }, match).length < match - 1e-6;
   const reading = (outer: number, area = 1): number => {
     const { turns, length } = payOut(thick({ ...spool, outer }, area), match);
     return length < match - 1e-6 ? Infinity : perTurn * turns;
@@ -49,7 +50,7 @@ export function outOfReach(
     past,
     main: thicknessFor((area) => reading(edge, area) - wanted),
     shorter: shorterMark(spool, perTurn, { match, unit }, { highest, lowest }),
-    reads: reading(edge),
+    reads: runsEmpty(edge) ? null : reading(edge),
   };
 }
 

@@ -85,7 +85,7 @@ export class CounterAnswer {
     return {
       main,
       shorter: reach.shorter,
-      reads: readingText(reach.reads),
+      reads: reach.reads === null ? null : readingText(reach.reads),
       mark: reach.shorter === null ? '' : markText(reach.shorter, unit),
       past: reach.past,
     };

@@ -23,6 +23,7 @@ interface Found {
   readonly q: string;
   readonly rows: readonly Customer[];
 }
+const NOBODY: Found = { q: '', rows: [] };
 
 /** The customer, found by typing three letters, or new in two fields. */
 @Component({
@@ -78,7 +79,7 @@ export class CustomerPicker {
         ).pipe(map((rows): Found => ({ q, rows }))),
       ),
     ),
-    { initialValue: { q: '', rows: [] } as Found },
+    { initialValue: NOBODY },
   );
   /** Those found; while more is typed than they were found for, those of them that it still says. */
   protected readonly options = computed(() => {
