@@ -160,6 +160,7 @@ describe('a day lived through by its clock', () => {
   });
 
   it('says the same of each bag on every screen', async () => {
+    await lookAtTheDay();
     const words = await inHand(noon);
     await browser.go('/bags');
     const row = await browser.find(`a[href="/bags/${String(noon.number)}"]`);

@@ -49,7 +49,7 @@ interface HeldDay {
   moved: readonly (MovedOperation & { readonly why: string; readonly at: number })[];
   /** The order under way: whoever asks meanwhile is given the same. */
   asked: Promise<DayPlan> | null;
-  /** A better order than the first is looked for. */
+  /** A better order is looked for. */
   improving: Promise<void> | null;
 }
 
@@ -89,20 +89,31 @@ async function read(from: Reading, held: HeldDay): Promise<DayPlan> {
   const last = { ...now, ordered: made };
   if (before) noteMoved(held, before, last);
   held.last = last;
-  if (now.day.operations.length > 0 && !(before && isSameWork(before.day, now.day)))
+  if (now.day.operations.length > 0 && (!before || isWorthALook(before, last)))
     held.improving ??= improve(held, last, before ?? null).finally(() => (held.improving = null));
   return told(held, last);
 }
 
-/** Whether the same is left to do as before, whatever the time is by now. */
-const isSameWork = (before: Day, now: Day): boolean =>
-  isDeepStrictEqual(before.operations, now.operations) &&
-  isDeepStrictEqual(before.bags, now.bags) &&
-  isDeepStrictEqual(before.benches, now.benches) &&
-  isDeepStrictEqual(
-    before.people.map(({ id }) => id),
-    now.people.map(({ id }) => id),
-  );
+/** Whether something else is left to do than before, or promises suffer more: not that time goes by. */
+const isWorthALook = (before: OrderedDay, now: OrderedDay): boolean =>
+  now.ordered.plan.score.broken > before.ordered.plan.score.broken ||
+  now.ordered.plan.score.late > before.ordered.plan.score.late ||
+  !isDeepStrictEqual(leftToDo(before.day), leftToDo(now.day));
+
+const leftToDo = ({ operations, bags, benches, people }: Day) => ({
+  operations: operations.map(({ id, kind, reels, pieces, bench, person, at }) => ({
+    id,
+    kind,
+    reels,
+    pieces,
+    bench,
+    person,
+    at,
+  })),
+  bags,
+  benches,
+  people: people.map(({ id }) => id),
+});
 
 /**
  * Looks for a better order than the one that is told while it is looked at: a better one from the beginning where there was
@@ -136,7 +147,10 @@ function noteMoved(held: HeldDay, before: OrderedDay, now: OrderedDay): void {
 
 function told(held: HeldDay, { day, ordered, gathered }: OrderedDay): DayPlan {
   const { moved, improving } = held;
-  return (held.told = tellDay(day, ordered.plan, gathered, { moved, improving: improving !== null }));
+  return (held.told = tellDay(day, ordered.plan, gathered, {
+    moved,
+    improving: improving !== null,
+  }));
 }
 
 async function dayAsIs(from: Reading): Promise<Pick<OrderedDay, 'gathered' | 'day'>> {
