@@ -88,6 +88,23 @@ describe('something that could be asked', () => {
   });
 });
 
+describe('a better order', () => {
+  it('is looked for behind the answer where something else is left to do, not as time goes by', async () => {
+    const bag = await bookIn('2030-01-03T17:00:00.000Z');
+    const { body: run } = await ask<Run>('POST', '/runs', { jobId: bag.jobs[0]!.id, benchId: FIRST_BENCH });
+    await day();
+    const isLookedFor = async () => (await ask<DayPlan>('GET', '/day')).body.improving;
+    for (const minutes of [3, 3]) {
+      await later(minutes);
+      expect(await isLookedFor()).toBe(false);
+    }
+    await bookIn('2030-01-03T16:00:00.000Z');
+    expect(await isLookedFor()).toBe(true);
+    await day();
+    await ask('POST', `/runs/${run.id}/give-up`, { why: 'tried', line: 'back' });
+  });
+});
+
 describe('a row that is pinned', () => {
   it('to now is the next thing to do, and still is a while after; then it is as free as any', async () => {
     await bookIn('2030-01-03T15:00:00.000Z', {}, 2);
