@@ -83,6 +83,14 @@ export type Config = v.InferOutput<typeof ConfigSchema>;
 /** Reads the configuration from the environment; throws with one sentence a line where it is wrong. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = v.safeParse(ConfigSchema, env);
-  if (!read.success) throw new Error(read.issues.map(({ message }) => message).join('\n'));
+  if (!read.success)
+    throw new Error(
+      read.issues
+        .map((issue) => {
+          const name = v.getDotPath(issue);
+          return name === null || issue.message.includes(name) ? issue.message : `${name}: ${issue.message}`;
+        })
+        .join('\n'),
+    );
   return read.output;
 }

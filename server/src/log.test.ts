@@ -10,7 +10,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 it('tells what went wrong and where, in none of the words people typed, to its owner alone', async () => {
   const logFile = join(folder, 'server.log');
-  const log = openLog({ logFile, logLevel: 'info' });
+  const log = await openLog({ logFile, logLevel: 'info' });
   const parent = Object.assign(new Error("Duplicate entry 'Nell Harrow'"), {
     errno: 1062,
     sql: "INSERT INTO `customers` (`name`) VALUES ('Nell Harrow')",

@@ -50,7 +50,7 @@ function withoutWords(error: unknown): object {
  * The server's log: into a file that only its owner may read, or to what is printed. A log that cannot be written (a full
  * disk, a reader that is gone) loses lines and never ends or stops the server.
  */
-export function openLog({ logFile, logLevel }: Pick<Config, 'logFile' | 'logLevel'>): Logger {
+export async function openLog({ logFile, logLevel }: Pick<Config, 'logFile' | 'logLevel'>): Promise<Logger> {
   const where = destination({
     ...(logFile === undefined ? { fd: 1 } : { dest: logFile, append: true, mkdir: true, mode: 0o600 }),
     sync: false,
@@ -59,5 +59,7 @@ export function openLog({ logFile, logLevel }: Pick<Config, 'logFile' | 'logLeve
   });
   where.on('error', () => undefined);
   where.on('drop', () => undefined);
+  // A process that ends before it is open would end with a stack of its own.
+  await new Promise<void>((resolve) => void where.once('ready', resolve).once('error', () => resolve()));
   return pino({ level: logLevel, serializers: { err: withoutWords } }, where);
 }

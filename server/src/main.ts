@@ -28,7 +28,7 @@ const END_MS = 4000;
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
 
 const config = readConfig(process.env);
-const log = openLog(config);
+const log = await openLog(config);
 
 const sequelize = connect(config.database);
 let counters: BenchCounters | null = null;

@@ -65,6 +65,7 @@ it('the page is never kept, by whatever name; what changes its name with its con
 it('beyond this machine it speaks HTTPS or not at all', () => {
   const env = { YARD_SPOOL_DATABASE: 'mariadb://a:b@127.0.0.1:1/c', YARD_SPOOL_HOST: '0.0.0.0' };
   expect(() => readConfig(env)).toThrow(/HTTPS alone/);
+  expect(() => readConfig({ ...env, YARD_SPOOL_DATABASE: 'here' })).toThrow(/^YARD_SPOOL_DATABASE/);
   expect(readConfig({ ...env, YARD_SPOOL_TLS_CERT: 'c', YARD_SPOOL_TLS_KEY: 'k' }).tls).toMatchObject({
     cert: 'c',
   });
