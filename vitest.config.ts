@@ -29,6 +29,7 @@ export default defineConfig({
           include: ['e2e/src/**/*.test.ts'],
           environment: 'node',
           fileParallelism: false,
+          isolate: false,
           testTimeout: 600_000,
           hookTimeout: 300_000,
         },

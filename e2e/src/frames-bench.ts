@@ -55,7 +55,7 @@ try {
   await browser.beforeEachPage(TO_FRAME);
   await browser.signIn();
   const hand = new BenchHand(browser);
-  const reel = { ...fixedSpool('JC-207', '110 m', 'JC-204'), customer: 'Timed', name: 'Timed 3000' };
+  const reel = { ...fixedSpool('N-207', '110 m', 'N-204'), customer: 'Timed', name: 'Timed 3000' };
   await hand.fill(reel);
   for (const reels of [3, 20]) {
     while (
