@@ -2,12 +2,10 @@
 // drawn, in Chromium, on this machine and on one a quarter as fast. Prints the half and the 95th of 100 beside the limits.
 import { loadavg } from 'node:os';
 import { setTimeout as pause } from 'node:timers/promises';
-import { parseArgs } from 'node:util';
 import { BenchHand, fixedSpool } from './bench-hand';
 import { Browser } from './browser';
 
-const { values } = parseArgs({ options: { keys: { type: 'string', default: '60' } } });
-const KEYS = Number(values.keys);
+const KEYS = 60;
 /** Between two keystrokes, ms: a quick typist. */
 const EACH_MS = 130;
 

@@ -55,6 +55,7 @@ async function plan(css: string, tab = 'Supply'): Promise<string> {
   const { number, jobs } = waiting;
   await browser.go(`/bags/${String(number)}/reel/${String(jobs[0]!.id)}`);
   await browser.click(tab);
+  await browser.until(async () => (await browser.shown(css)) !== '', `${css} says something`);
   return browser.shown(css);
 }
 

@@ -1,8 +1,9 @@
 import type { Bag, CutsPlan, CutTried, LayerOfPlan, Piece } from '@yard-spool/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { booking, PLAN_INPUT } from '../testing/bookings';
-import { codeOf, lineOf, receive, type Ask } from '../testing/rack';
+import { booking } from '../testing/bookings';
+import { codeOf, type Ask } from '../testing/rack';
 import { said } from '../testing/said';
+import { cleared, ofOneLine, plannedOn, soakNothing } from '../testing/cutting';
 import { planOfCuts } from '../testing/plan-of-cuts';
 import { TestShop } from '../testing/test-shop';
 import { revisionOf } from './found-cuts';
@@ -18,40 +19,22 @@ let backing: (metres: number, more?: object) => Promise<Piece>;
 beforeAll(async () => {
   shop = await TestShop.open(() => now);
   ask = await shop.as('Ada');
-  const rules = (await ask<{ rules: object }>('GET', '/house-rules')).body;
-  await ask('PUT', '/house-rules', { ...rules, zone: 'UTC', rules: { ...rules.rules, soak: 'none' } });
+  await soakNothing(ask);
 });
 afterAll(() => shop.close());
 beforeEach(async () => {
-  await shop.force(({ tables }) => tables.jobs.changeAll({ state: 'cancelled' }, { state: 'booked' }));
-  await shop.force(({ tables }) => tables.pieces.changeAll({ writtenOff: true }, {}));
+  await cleared(shop);
   made += 1;
   const of = (line: string, diameter: number) => {
-    let product: unknown = lineOf(line, { diameter });
-    return async (metres: number, more: object = {}) => {
-      const piece = await receive(ask, `C${made}-${diameter * 100}-${metres}`, metres, { product, ...more });
-      product = { id: piece.product.id };
-      return piece;
-    };
+    const receives = ofOneLine(ask, line, diameter);
+    return (metres: number, more?: object) => receives(`C${made}-${diameter * 100}-${metres}`, metres, more);
   };
   main = of(`M${made}`, 0.26);
   backing = of(`B${made}`, 0.25);
 });
 
-/** 120 m of main over as much backing as fits, of these lines. */
-function plannedWith(from: { main: Piece; backing: Piece }): typeof PLAN_INPUT {
-  const line = (piece: Piece) => ({
-    key: piece.product.code,
-    material: 'nylon',
-    diameter: piece.product.diameter,
-  });
-  const planInput = structuredClone(PLAN_INPUT) as typeof PLAN_INPUT & {
-    request: { layers: { line: object }[] };
-  };
-  planInput.request.layers[0]!.line = line(from.backing);
-  planInput.request.layers[1]!.line = line(from.main);
-  return planInput;
-}
+const plannedWith = (from: { main: Piece; backing: Piece }) =>
+  plannedOn(from.backing.product, from.main.product);
 /** Books a reel that wants 120 m of main; of none where no piece is given. */
 async function book(from: { main: Piece; backing: Piece }, waits = false): Promise<Bag['jobs'][number]> {
   const planInput = plannedWith(from);

@@ -1,8 +1,9 @@
 import type { Bag, CutsPlan, Fill, Piece, Run } from '@yard-spool/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { booking, FIRST_BENCH, numbered, PLAN_INPUT, wholeFill } from '../testing/bookings';
+import { booking, FIRST_BENCH, numbered, wholeFill } from '../testing/bookings';
 import { lineOf, receive, type Ask } from '../testing/rack';
 import { said } from '../testing/said';
+import { cleared, ofOneLine, plannedOn, soakNothing } from '../testing/cutting';
 import { planOfCuts } from '../testing/plan-of-cuts';
 import { TestShop } from '../testing/test-shop';
 
@@ -15,31 +16,18 @@ let b: (name: string, metres: number, more?: object) => Promise<Piece>;
 beforeAll(async () => {
   shop = await TestShop.open(() => now);
   ask = await shop.as('Ada');
-  const rules = (await ask<{ rules: object }>('GET', '/house-rules')).body;
-  await ask('PUT', '/house-rules', { ...rules, zone: 'UTC', rules: { ...rules.rules, soak: 'none' } });
+  await soakNothing(ask);
 });
 afterAll(() => shop.close());
 beforeEach(async () => {
-  await shop.force(({ tables }) => tables.jobs.changeAll({ state: 'cancelled' }, { state: 'booked' }));
-  await shop.force(({ tables }) => tables.pieces.changeAll({ writtenOff: true }, {}));
+  await cleared(shop);
   made += 1;
-  let product: unknown = lineOf(`J${made}`, { diameter: 0.25 });
-  b = async (name, metres, more = {}) => {
-    const piece = await receive(ask, `J${made}-${name}`, metres, { product, ...more });
-    product = { id: piece.product.id };
-    return piece;
-  };
+  const receives = ofOneLine(ask, `J${made}`, 0.25);
+  b = (name, metres, more) => receives(`J${made}-${name}`, metres, more);
   main = await receive(ask, `JM${made}`, 900, { product: lineOf(`JM${made}`, { diameter: 0.26 }) });
 });
 
-const planned = (line: string): typeof PLAN_INPUT => {
-  const planInput = structuredClone(PLAN_INPUT) as typeof PLAN_INPUT & {
-    request: { layers: { line: object }[] };
-  };
-  planInput.request.layers[0]!.line = { key: line, material: 'nylon', diameter: 0.25 };
-  planInput.request.layers[1]!.line = { key: main.product.code, material: 'nylon', diameter: 0.26 };
-  return planInput;
-};
+const planned = (code: string) => plannedOn({ ...main.product, code, diameter: 0.25 }, main.product);
 /** Books a reel whose backing is cut as is said. */
 async function book(line: string, cuts: readonly object[]) {
   const body = booking({ main, backing: main }, { promisedAt: '2030-01-03T16:00:00.000Z' });

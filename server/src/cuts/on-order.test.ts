@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { codeOf, receive, type Ask } from '../testing/rack';
 import { said } from '../testing/said';
+import { soakNothing } from '../testing/cutting';
 import { planOfCuts } from '../testing/plan-of-cuts';
 import { TestShop } from '../testing/test-shop';
 
@@ -13,8 +14,7 @@ const now = new Date('2030-01-02T09:00:00.000Z');
 beforeAll(async () => {
   shop = await TestShop.open(() => now);
   ask = await shop.as('Ada');
-  const rules = (await ask<{ rules: object }>('GET', '/house-rules')).body;
-  await ask('PUT', '/house-rules', { ...rules, zone: 'UTC', rules: { ...rules.rules, soak: 'none' } });
+  await soakNothing(ask);
   pieces = await receiveTwo(ask, 900);
   // The main has line for one reel of 120 m.
   await shop.force(({ tables }) => tables.pieces.changeAll({ lengthMm: 130_000 }, { id: pieces.main.id }));

@@ -1,6 +1,7 @@
 import type { Fill, FillLayer } from '@yard-spool/contract';
 import type { FillLayerRow, FillRow } from '../db/models/runs';
 import type { Reading } from '../context/context';
+import { parsed } from '../db/parsed';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
 import { comebacksOf } from './comebacks';
@@ -34,46 +35,60 @@ export async function fillsOfSpools(from: Reading, spoolIds: readonly number[]):
 /** Fills as they are told, with one question to each table however many there are. */
 async function toFills(from: Reading, rows: readonly FillRow[]): Promise<Fill[]> {
   if (rows.length === 0) return [];
-  const { tables } = from;
   const ids = rows.map(({ id }) => id);
-  const [runs, spools, names, layers, comebacks, versions] = await Promise.all([
-    tables.runs.findAll({ where: { id: rows.map(({ runId }) => runId) } }),
-    tables.spools.findAll({ where: { id: rows.map(({ spoolId }) => spoolId) } }),
+  const [runs, names, layers, comebacks] = await Promise.all([
+    runsOfFills(from, ids),
     peopleNames(from),
     layersOfFills(from, ids),
     comebacksOf(from, ids),
-    tables.runEvents.findAll({
-      where: { runId: rows.map(({ runId }) => runId), kind: 'corrected' },
-      attributes: ['runId'],
-    }),
   ]);
-  const jobs = await tables.jobs.findAll({
-    where: { id: runs.map(({ jobId }) => jobId) },
-    attributes: ['id', 'bagId'],
-  });
   const pieces = await piecesOf(from, layers);
   return rows.map((row) => {
-    const run = runs.find(({ id }) => id === row.runId);
-    const job = jobs.find(({ id }) => id === run?.jobId);
-    if (!run || !job) throw new Error(`Fill ${String(row.id)} has no run.`);
+    const run = runs.get(row.id);
+    if (!run) throw new Error(`Fill ${String(row.id)} has no run.`);
     return {
       id: row.id,
       runId: row.runId,
-      bagNumber: job.bagId,
-      spoolName: spools.find(({ id }) => id === row.spoolId)?.name ?? '',
+      bagNumber: run.bagNumber,
+      spoolName: run.spoolName,
       closedAt: row.closedAt.toISOString(),
       by: names.get(row.byId) ?? '',
       gapRead: row.gapRead === null ? null : Number(row.gapRead),
       gapByCount: row.gapByCount,
       spool: row.spool,
-      under: run.madeUnder,
+      under: parsed(run.under),
       layers: layers.filter(({ fillId }) => fillId === row.id).map((layer) => toLayer(layer, pieces)),
       laid: row.laid,
       counter: row.counter,
-      corrections: versions.filter(({ runId }) => runId === row.runId).length,
+      corrections: run.corrections,
       comebacks: comebacks.filter(({ fillId }) => fillId === row.id),
     };
   });
+}
+
+interface RunOfFill {
+  readonly fillId: number;
+  readonly bagNumber: number;
+  readonly spoolName: string;
+  readonly under: Fill['under'];
+  readonly corrections: number;
+}
+
+/** The run of each fill: its bag, its spool, what it was filled under, and how often it was corrected since. */
+async function runsOfFills(
+  { query }: Reading,
+  ids: readonly number[],
+): Promise<ReadonlyMap<number, RunOfFill>> {
+  const rows = await query<RunOfFill>(
+    `SELECT fills.id AS fillId, jobs.bag_id AS bagNumber, spools.name AS spoolName, runs.made_under AS under,
+       (SELECT COUNT(*) FROM run_events WHERE run_events.run_id = runs.id AND run_events.kind = 'corrected')
+         AS corrections
+     FROM fills JOIN runs ON runs.id = fills.run_id JOIN jobs ON jobs.id = runs.job_id
+       JOIN spools ON spools.id = fills.spool_id
+     WHERE fills.id IN (:ids)`,
+    { ids },
+  );
+  return new Map(rows.map((row) => [row.fillId, row]));
 }
 
 type PieceOf = Pick<FillLayer, 'pieceCode' | 'pieceKind' | 'lot'>;

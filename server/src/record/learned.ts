@@ -34,10 +34,6 @@ export async function learnedOfSpools(
   );
 }
 
-/** The same of one spool. */
-export const learnedOfSpool = async (from: Reading, spoolId: number): Promise<readonly Observation[]> =>
-  (await learnedOfSpools(from, [spoolId])).get(spoolId) ?? [];
-
 interface KindFill {
   readonly type: ReelType;
   readonly label: string;

@@ -1,18 +1,19 @@
 import { OWNER_OF_REEL } from '../db/joins';
 import type { Page, Reel, ReelRow } from '@yard-spool/contract';
-import type { Observation } from '@yard-spool/core';
+import type { Observation, PlanInput } from '@yard-spool/core';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { toCustomer } from '../customers/customers';
 import { saysGear } from '../bags/reel-gear';
 import type { ReelTableRow } from '../db/models/customers';
-import { TO_FILL } from '../db/job-states';
+import { inSql, TO_FILL } from '../db/job-states';
+import { parsed } from '../db/parsed';
 import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { holdsCode } from '../db/holds-code';
 import { drawingsOfFills } from '../record/drawings-of-fills';
 import { fillsOfSpools } from '../record/fills';
-import { learnedOfSpool } from '../record/learned';
+import { learnedOfSpools } from '../record/learned';
 import { peopleNames } from '../people/people';
 import { reelByTag } from '../record/reel-by-tag';
 import { beginsWith } from '../db/begins-with';
@@ -63,13 +64,28 @@ export async function findReels(
   };
 }
 
-/** All that was read of a spool: as it was booked last, and what its fills showed since. */
-async function readOfSpool(from: Reading, spoolId: number): Promise<Observation[]> {
-  const job = await from.tables.jobs.findOne({ where: { spoolId }, ...newestOf('spool_id') });
-  const typed = (job?.planInput.observations ?? []).filter(
-    ({ kind }) => kind !== 'depth' && kind !== 'stretch',
+/** What each spool was booked with last, by its number: one question, however many there are. */
+async function lastBooked(
+  { query }: Reading,
+  spoolIds: readonly number[],
+): Promise<ReadonlyMap<number, PlanInput>> {
+  if (spoolIds.length === 0) return new Map();
+  const rows = await query<{ readonly spoolId: number; readonly planInput: PlanInput }>(
+    `SELECT jobs.spool_id AS spoolId, jobs.plan_input AS planInput
+     FROM (SELECT MAX(id) AS id FROM jobs WHERE spool_id IN (:spoolIds) GROUP BY spool_id) AS last
+       JOIN jobs ON jobs.id = last.id ORDER BY jobs.id`,
+    { spoolIds },
   );
-  return [...typed, ...(await learnedOfSpool(from, spoolId))];
+  return new Map(rows.map(({ spoolId, planInput }) => [spoolId, parsed(planInput)]));
+}
+
+/** All that was read of a spool: as it was booked last, and what its fills showed since. */
+function readOfSpool(
+  booked: PlanInput | undefined,
+  learned: readonly Observation[] | undefined,
+): Observation[] {
+  const typed = (booked?.observations ?? []).filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
+  return [...typed, ...(learned ?? [])];
 }
 
 /** A reel by its tag, or one it had: what is on it, what is due, and what was before. */
@@ -84,9 +100,11 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     );
   const spools = await tables.spools.findAll({ where: { reelId: reel.id }, order: ['id'] });
   const spoolIds = spools.map(({ id }) => id);
-  const [waiting, fills, on, history] = await Promise.all([
+  const [waiting, fills, booked, learned, on, history] = await Promise.all([
     waitingOf(from, spoolIds),
     fillsOfSpools(from, spoolIds),
+    lastBooked(from, spoolIds),
+    learnedOfSpools(from, spoolIds),
     serviceSchools(from, [reel]).then((schools) => whatIsOn(from, spools, schools)),
     reelHistory(from, reel.id),
   ]);
@@ -98,38 +116,34 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     looks: reel.looks,
     customer: toCustomer(customer),
     fills,
-    spools: await Promise.all(
-      spools.map(async ({ id, name }) => ({
-        name,
-        observations: await readOfSpool(from, id),
-        on: on.get(id) ?? null,
-      })),
-    ),
-    gear: await gearOf(from, reel, spoolIds),
+    spools: spools.map(({ id, name }) => ({
+      name,
+      observations: readOfSpool(booked.get(id), learned.get(id)),
+      on: on.get(id) ?? null,
+    })),
+    gear: gearOf(reel, [...booked.values()].at(-1)),
     ...history,
     waiting,
   };
 }
 
 /** A reel's gear: as a fill showed it, else as it was booked last with its gear said. */
-async function gearOf(
-  { tables }: Reading,
-  { gearFound }: ReelTableRow,
-  spoolIds: readonly number[],
-): Promise<Reel['gear']> {
+function gearOf({ gearFound }: ReelTableRow, booked: PlanInput | undefined): Reel['gear'] {
   if (gearFound !== null) return { ratio: gearFound, found: true };
-  const job = await tables.jobs.findOne({ where: { spoolId: [...spoolIds] }, ...newestOf('spool_id') });
-  return job && saysGear(job.planInput) ? { ratio: job.planInput.request.gear, found: false } : null;
+  return booked && saysGear(booked) ? { ratio: booked.request.gear, found: false } : null;
 }
 
 /** The bag a reel waits in, and its run where it is on a bench. */
-async function waitingOf({ tables }: Reading, spoolIds: readonly number[]): Promise<Reel['waiting']> {
-  const job = await tables.jobs.findOne({
-    where: { spoolId: [...spoolIds], state: [...TO_FILL] },
-    order: ['id'],
-  });
-  const run = job && (await tables.runs.findOne({ where: { jobId: job.id, state: ['open', 'closed'] } }));
-  return job && { bagNumber: job.bagId, jobId: job.id, runId: run?.id ?? null };
+async function waitingOf({ query }: Reading, spoolIds: readonly number[]): Promise<Reel['waiting']> {
+  if (spoolIds.length === 0) return null;
+  const [waits] = await query<NonNullable<Reel['waiting']>>(
+    `SELECT jobs.bag_id AS bagNumber, jobs.id AS jobId,
+       (SELECT MIN(runs.id) FROM runs WHERE runs.job_id = jobs.id AND runs.state IN ('open', 'closed')) AS runId
+     FROM jobs FORCE INDEX (spool_id) WHERE jobs.spool_id IN (:spoolIds) AND jobs.state IN (${inSql(TO_FILL)})
+     ORDER BY jobs.id LIMIT 1`,
+    { spoolIds },
+  );
+  return waits ?? null;
 }
 
 async function reelHistory(from: Reading, reelId: number): Promise<Pick<Reel, 'tags' | 'history'>> {
