@@ -7,6 +7,7 @@ export type { RuleStretch } from './drawing/rule-stretch';
 export { layoutSection, type SectionBox, type SectionView } from './drawing/section-layout';
 export { allowedIn, parseQuantity, type Allowed } from './quantities/parse-quantity';
 export type { Quantity } from './quantities/quantity';
+export { counted } from './quantities/counted';
 export * from './quantities/format-quantity';
 export { spanText } from './quantities/span';
 export { KILOGRAM_FORCE, UNIT_SYSTEMS, type Dimension, type UnitSystem } from './quantities/units';

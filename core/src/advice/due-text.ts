@@ -1,3 +1,4 @@
+import { counted } from '../quantities/counted';
 import { fillWording } from './wording';
 
 /** What a text to a customer is made from; a day as people write it. */
@@ -29,7 +30,7 @@ export function dueText(
     by === 'loss'
       ? `So much line is gone since we filled it on ${filledOn} that little is left to cast`
       : by === 'trips' && trips !== null
-        ? `It has been out ${String(trips)} times since we filled it on ${filledOn}`
+        ? `It has been out ${trips === 1 ? 'once' : counted(trips, 'time')} since we filled it on ${filledOn}`
         : `We filled it on ${filledOn}`;
   const advice = reverse
     ? 'Its inner end has not been used: we can turn it end for end for the price of winding only.'

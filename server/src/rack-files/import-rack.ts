@@ -1,4 +1,5 @@
 import { FILE_COLUMNS, type ImportResult, type Person } from '@yard-spool/contract';
+import { counted } from '@yard-spool/core';
 import type { ServerContext } from '../context/context';
 import { unit } from '../context/unit';
 import { noteAudit } from '../people/audit';
@@ -35,7 +36,7 @@ export async function importRack(
     const taken = !preview && errors.length === 0 && rows > 0;
     if (taken) {
       await write();
-      await noteAudit(u, 'imported', { name: person.name, place, what: `${what}, ${String(rows)} rows` });
+      await noteAudit(u, 'imported', { name: person.name, place, what: `${what}, ${counted(rows, 'row')}` });
     }
     return {
       rows,

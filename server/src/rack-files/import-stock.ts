@@ -1,5 +1,5 @@
 import type { Person, StockListFound } from '@yard-spool/contract';
-import type { Material } from '@yard-spool/core';
+import { counted, type Material } from '@yard-spool/core';
 import type { ServerContext } from '../context/context';
 import { unit } from '../context/unit';
 import { noteAudit } from '../people/audit';
@@ -52,7 +52,7 @@ export async function importStock(
       await noteAudit(u, 'imported', {
         name: person.name,
         place,
-        what: `stock list ${name}, ${String(found.rows)} rows`,
+        what: `stock list ${name}, ${counted(found.rows, 'row')}`,
       });
     }
     const wrongRows = found.wrongRows + new Set(beside.map(({ row }) => row)).size;

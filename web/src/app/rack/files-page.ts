@@ -10,6 +10,7 @@ import {
   type RackFile,
   type WaitingFile,
 } from '@yard-spool/contract';
+import { counted, formatCount } from '@yard-spool/core';
 import { catchError, EMPTY, from, map, switchMap, tap, type Observable } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { load } from '../data/loaded';
@@ -51,13 +52,14 @@ export class FilesPage {
   protected readonly words = computed(() => {
     const found = this.result();
     if (!found) return '';
-    if (found.taken)
-      return `Imported: ${found.rows === 1 ? '1 row' : `${String(found.rows)} rows`} of ${this.name()}.`;
+    if (found.taken) return `Imported: ${counted(found.rows, 'row')} of ${this.name()}.`;
     if (found.errors.some(({ row }) => row === 0))
       return `${this.name()} cannot be read. Nothing was imported.`;
     if (found.wrongRows > 0)
-      return `${String(found.wrongRows)} of ${String(found.rows)} rows are wrong. Nothing was imported.`;
-    return `All ${String(found.rows)} rows of ${this.name()} are right. Nothing is imported yet.`;
+      return `${formatCount(found.wrongRows)} of ${counted(found.rows, 'row')} ${found.wrongRows === 1 ? 'is' : 'are'} wrong. Nothing was imported.`;
+    return found.rows === 1
+      ? `The one row of ${this.name()} is right. Nothing is imported yet.`
+      : `All ${counted(found.rows, 'row')} of ${this.name()} are right. Nothing is imported yet.`;
   });
 
   constructor() {

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, type Piece, type Product } from '@yard-spool/contract';
-import { isBraid, lineOf, metresFromMass, waterState } from '@yard-spool/core';
+import { counted, isBraid, lineOf, metresFromMass, waterState } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { UnitsService } from '../data/units.service';
 import { FormEnd } from '../ui/form-end';
@@ -91,7 +91,7 @@ export class WeighPiece {
   protected readonly basis = computed(() => {
     const mass = this.mass();
     return mass
-      ? `By ${(1000 * mass.gramsPerMetre).toFixed(1)} g a kilometre, weighed ${String(mass.samples)} times.`
+      ? `By ${(1000 * mass.gramsPerMetre).toFixed(1)} g a kilometre, weighed ${mass.samples === 1 ? 'once' : counted(mass.samples, 'time')}.`
       : 'By its nominal diameter and the usual density.';
   });
   protected readonly missing = computed(() => {

@@ -56,7 +56,8 @@ export class CustomerPage {
     const page = this.page.value();
     if (!page) return [];
     const { gap, leader, main, guides, fills } = page.likes;
-    const of = (times: number): string => `${String(times)} of the last ${String(fills)} fills`;
+    const of = (times: number): string =>
+      fills === 1 ? 'at the one fill so far' : `${String(times)} of the last ${String(fills)} fills`;
     return [
       gap ? `A gap of ${this.units.small(gap.mm)}, ${of(gap.times)}.` : '',
       main ? `${main.name}, ${of(main.times)}.` : '',

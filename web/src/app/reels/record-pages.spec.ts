@@ -31,6 +31,7 @@ it('says when line is due: by then, since then, after so many trips, or only by 
   expect(dueWords(onSpool({ dueAt: '2032-03-01T08:00:00.000Z' }), now)).toBe('Due since 1 Mar 2032');
   const worn = onSpool({ dueAt: '2032-02-01T08:00:00.000Z', by: 'trips', trips: 6 });
   expect(dueWords(worn, now)).toBe('Due since 1 Feb 2032, after 6 trips');
+  expect(dueWords({ ...worn, trips: 1 }, now)).toBe('Due since 1 Feb 2032, after 1 trip');
   expect([isDue(worn, now), isDue(onSpool(), now)]).toEqual([true, false]);
   expect(dueWords(onSpool({ dueAt: null, by: 'trips' }), now)).toContain('none were told');
 });

@@ -1,4 +1,5 @@
 import type { Comeback, OnSpool } from '@yard-spool/contract';
+import { counted } from '@yard-spool/core';
 import { DateTime } from 'luxon';
 import { dayText } from '../ui/day-text';
 
@@ -35,7 +36,7 @@ export function dueWords(
     by === 'loss'
       ? ': too little is left to cast'
       : by === 'trips' && trips !== null
-        ? `, after ${String(trips)} trips`
+        ? `, after ${counted(trips, 'trip')}`
         : '';
   return at <= now ? `Due since ${dayText(dueAt)}${because}` : `Due ${at.toFormat('LLL yyyy')}`;
 }
