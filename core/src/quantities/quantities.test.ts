@@ -112,9 +112,9 @@ describe('whatever is shown', () => {
     ['count', 0, 30_000],
   ];
 
-  /** What is rounded away is never more than half of this. */
+  /** What is rounded away is never more than half of this, in whichever units: of a metre, say, not of a yard. */
   const UNIT: Readonly<Record<Dimension, number>> = {
-    'line-length': 0.9144,
+    'line-length': 1,
     'small-length': 1,
     mass: 28.35,
     strength: 0.4536,
