@@ -71,7 +71,10 @@ describe('the first five minutes', () => {
     expect(await browser.shown('[data-test=screen-help]')).toContain('Every piece of line in the shop');
     await browser.click('Fill the one on bench 2');
     await comes('which bench this computer is at');
-    expect(await browser.driver.getCurrentUrl()).toMatch(/\/bench$/);
+    await browser.until(
+      async () => (await browser.driver.getCurrentUrl()).endsWith('/bench'),
+      'it leads there',
+    );
     await browser.go('/rack');
     await (await browser.text('Go there', 'a')).click();
     await browser.find('ys-bench-list');
