@@ -1,17 +1,14 @@
 import type { Bag, SavedHouseRules, Piece, ReelKind } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { lockWaits } from '../testing/lock-waits';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 import { said } from '../testing/said';
 
 let shop: TestShop;
 let ada: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ada = await shop.as('Ada');
-});
-afterAll(() => shop.close());
+inShop('Ada', (opened) => ({ shop, ask: ada } = opened));
 
 const inParallel = <T>(many: number, ask: (i: number) => Promise<T>): Promise<T[]> =>
   Promise.all(Array.from({ length: many }, (_, i) => ask(i)));

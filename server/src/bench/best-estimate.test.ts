@@ -10,22 +10,18 @@ import type {
   Run,
 } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, numbered, PLAN_INPUT, receiveTwo, runOf, wholeFill } from '../testing/bookings';
 import { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
+import type { Ask } from '../testing/rack';
 import { said } from '../testing/said';
 
-type Ask = Awaited<ReturnType<TestShop['as']>>;
 type Happening = ReturnType<typeof wholeFill>[number];
 
-let shop: TestShop;
 let ask: Ask;
 
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ ask } = opened));
 
 /** A whole fill with one thing done otherwise. */
 const otherwise = (change: (one: Happening) => Happening[]): Happening[] => wholeFill().flatMap(change);

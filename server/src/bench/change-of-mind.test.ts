@@ -1,6 +1,6 @@
 import type { Bag, BagRow, Fill, OpenRun, Page, Piece, Reel, Run } from '@yard-spool/contract';
 import { makePlan } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import {
   FIRST_BENCH,
   halfWay,
@@ -10,15 +10,12 @@ import {
   runOf,
   wholeFill,
 } from '../testing/bookings';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
 let shop: TestShop;
 let bo: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  bo = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask: bo } = opened));
 
 const piece = async (code: string): Promise<Piece> =>
   (await bo<{ piece: Piece }>('GET', `/pieces/${code}`)).body.piece;

@@ -1,19 +1,16 @@
 import type { Run } from '@yard-spool/contract';
 import { runSteps } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, receiveTwo, RUN_FACTS } from '../testing/bookings';
 import { CounterBenches, waitFor } from '../testing/counter-benches';
 import { FakeCounter } from '../testing/fake-counter';
 import type { Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
 let shop: TestShop;
 let ada: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ada = await shop.as('Ada');
-});
-afterAll(() => shop.close());
+inShop('Ada', (opened) => ({ shop, ask: ada } = opened));
 
 describe('a device at a bench where a reel’s own counter is matched', () => {
   it('counts the line moved while the reel’s own counter is matched, and never the walk', async () => {

@@ -1,19 +1,16 @@
 import type { Bag, Fill, Learning, Problem, Reel, Run } from '@yard-spool/contract';
 import { makePlan, runSteps } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, RUN_FACTS } from '../testing/bookings';
 import { codeOf, ledgerOf } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
 const FT = 0.3048;
 type Ask = Awaited<ReturnType<TestShop['as']>>;
 let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask } = opened));
 
 const walked = (reading: number, more: object = {}) => ({
   kind: 'walked',

@@ -1,6 +1,6 @@
 import type { Bag, Fill, Piece, Reel, ReelKind, Run } from '@yard-spool/contract';
 import { makePlan, type Observation } from '@yard-spool/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import {
   booking,
   FIRST_BENCH,
@@ -10,16 +10,13 @@ import {
   runOf,
   wholeFill,
 } from '../testing/bookings';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 import { said } from '../testing/said';
 
 let shop: TestShop;
 let ask: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask } = opened));
 
 const piece = async (code: string): Promise<Piece> =>
   (await ask<{ piece: Piece }>('GET', `/pieces/${code}`)).body.piece;

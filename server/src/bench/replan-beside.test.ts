@@ -1,21 +1,18 @@
 // Sisters are planned again while others go on with the same bags: nothing anybody changed meanwhile is lost.
 import type { Bag, Job, Run } from '@yard-spool/contract';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import { readJob } from '../bags/bags';
 import type { ServerContext } from '../context/context';
 import { booking, FIRST_BENCH, numbered, PLAN_INPUT, receiveTwo, wholeFill } from '../testing/bookings';
 import { filledReel } from '../testing/filled';
 import { said } from '../testing/said';
 import { ADA, TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 import { replanSameKind } from './replan-same-kind';
 
 let shop: TestShop;
 let ask: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask } = opened));
 
 /** The shop as it is read, and somebody who does something each time that the waiting reels were read, as often as told. */
 function meddling(times: number, meddle: (time: number) => Promise<unknown>): ServerContext {

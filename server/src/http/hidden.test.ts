@@ -1,16 +1,13 @@
 import type { Page, Piece, PieceWithLedger, Product } from '@yard-spool/contract';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import { numbered, receiveTwo, runOf } from '../testing/bookings';
 import { lineOf, type Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
 let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask } = opened));
 
 it('what nobody sees is not kept of what is typed, in a field or a file', async () => {
   const { status, body } = await ask<Piece>('POST', '/pieces', {

@@ -1,16 +1,13 @@
 import type { Piece } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { ledgerOf, receive, sumOf, type Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 import { drawLine } from './draw';
 
 let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Ada');
-});
-afterAll(() => shop.close());
+inShop('Ada', (opened) => ({ shop, ask } = opened));
 
 /** A repeatable source of choices for one client. */
 function choices(seed: number): (most: number) => number {

@@ -1,18 +1,15 @@
 import { FILE_COLUMNS, type ImportResult } from '@yard-spool/contract';
 import type { MakerWords, Piece, Problem, Product, SearchHit, Tub } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import type { Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 import { said } from '../testing/said';
 
 let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask } = opened));
 
 const SAID: MakerWords = {
   soakHours: 2.5,

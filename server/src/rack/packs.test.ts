@@ -1,15 +1,10 @@
 import type { Pack, Piece } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { codeOf, lineOf, receive, type Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
-let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Ada');
-});
-afterAll(() => shop.close());
+inShop('Ada', (opened) => ({ ask } = opened));
 
 const pack = (code: string) => ask<Pack>('GET', `/packs/${code}`);
 

@@ -1,16 +1,13 @@
 import type { Move, Piece } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { receiveTwo } from '../testing/bookings';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 import { drawLine } from './draw';
 
 let shop: TestShop;
 let ask: Awaited<ReturnType<TestShop['as']>>;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Ada');
-});
-afterAll(() => shop.close());
+inShop('Ada', (opened) => ({ shop, ask } = opened));
 
 const ledger = async (code: string) =>
   (await ask<{ piece: Piece; moves: Move[] }>('GET', `/pieces/${code}`)).body;

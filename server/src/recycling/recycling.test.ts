@@ -1,16 +1,11 @@
 import type { Bag, RecyclingBook, ReorderLine } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, numbered, receiveTwo, runOf, wholeFill } from '../testing/bookings';
 import { codeOf, ledgerOf, lineOf, receive, type Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
-let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ ask } = opened));
 
 const recycle = (body: object) => ask<RecyclingBook>('POST', '/recycling', body);
 const total = (book: RecyclingBook, stream: string) => book.totals.find((one) => one.stream === stream)!;

@@ -1,16 +1,13 @@
 import type { Fill, Learning, Reel, Run } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { filledReel } from '../testing/filled';
 import { ledgerOf, receive, sumOf, type Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
 let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask } = opened));
 
 const filled = (prefix: string, first: { kind: string; payload: object }[] = []): Promise<[Run, Fill]> =>
   filledReel(shop, ask, prefix, { first });

@@ -1,17 +1,14 @@
 import type { Exception, Comeback, Fill, Found, Page, Reel, Run } from '@yard-spool/contract';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { booking, receiveTwo } from '../testing/bookings';
 import { filledReel } from '../testing/filled';
 import type { Ask } from '../testing/rack';
-import { TestShop } from '../testing/test-shop';
+import type { TestShop } from '../testing/test-shop';
+import { inShop } from '../testing/in-shop';
 
 let shop: TestShop;
 let ask: Ask;
-beforeAll(async () => {
-  shop = await TestShop.open();
-  ask = await shop.as('Bo');
-});
-afterAll(() => shop.close());
+inShop('Bo', (opened) => ({ shop, ask } = opened));
 
 const filled = (prefix: string, bag: object = {}, reel: object = {}): Promise<[Run, Fill]> =>
   filledReel(shop, ask, prefix, { bag, reel });
