@@ -118,14 +118,14 @@ describe('files', () => {
       'half.csv',
       `${HEAD}J-501,SN-20,bulk,Wall,300,300,,,,,,rolled,clockwise,\nJ-502,SN-20,bulk,Wa`,
     );
-    await browser.text('1 of 2 rows are wrong. Nothing was imported.', 'p');
+    await browser.text('1 of 2 rows is wrong. Nothing was imported.', 'p');
     await browser.text('This row stops half way', 'td');
     expect((await browser.api<Piece[]>('/pieces')).some(({ code }) => code === 'J-501')).toBe(false);
   });
 
   it('that are right are shown first and then imported whole', async () => {
     await choose('right.csv', `${HEAD}J-501,SN-20,bulk,Wall,300,280,,,,,,rolled,clockwise,\n`);
-    await browser.text('All 1 rows of right.csv are right. Nothing is imported yet.', 'p');
+    await browser.text('The one row of right.csv is right. Nothing is imported yet.', 'p');
     await browser.click('Import all 1');
     await browser.text('Imported: 1 row', 'p');
     const piece = (await browser.api<Piece[]>('/pieces')).find(({ code }) => code === 'J-501');
