@@ -23,6 +23,7 @@ export {
   type WoundLength,
   type WoundLine,
 } from './spool/observation';
+export { ownMeasures } from './spool/own-measures';
 export { priorsOf, type Beliefs } from './spool/beliefs';
 export {
   priorsFor,

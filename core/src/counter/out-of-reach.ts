@@ -36,7 +36,6 @@ export function outOfReach(
   const highest = spool.lip - limits.least;
   const lowest = spool.lip - limits.most;
   // A spool that runs empty before the mark has turned without end.
-  const runsEmpty = (outer: number): boolean => payOut({ ...spool, outer }, match).length < match - 1e-6;
   const reading = (outer: number, area = 1): number => {
     const { turns, length } = payOut(thick({ ...spool, outer }, area), match);
     return length < match - 1e-6 ? Infinity : perTurn * turns;
@@ -46,11 +45,12 @@ export function outOfReach(
   if (level !== null && level <= highest && level >= lowest) return null;
   const past = reading(highest) > wanted ? 'lip' : 'gap';
   const edge = past === 'lip' ? highest : lowest;
+  const reads = reading(edge);
   return {
     past,
     main: thicknessFor((area) => reading(edge, area) - wanted),
     shorter: shorterMark(spool, perTurn, { match, unit }, { highest, lowest }),
-    reads: runsEmpty(edge) ? null : reading(edge),
+    reads: Number.isFinite(reads) ? reads : null,
   };
 }
 

@@ -1,5 +1,5 @@
 import { formatCount } from './format-quantity';
 
 /** So many of something: "1 row", "1,200 rows". */
-export const counted = (count: number, one: string, several = `${one}s`): string =>
-  `${formatCount(count)} ${count === 1 ? one : several}`;
+export const counted = (count: number, one: string): string =>
+  `${formatCount(count)} ${one}${count === 1 ? '' : 's'}`;

@@ -1,5 +1,5 @@
 import type { Customer, CustomerReel } from '@yard-spool/contract';
-import type { JobRow } from '../db/models/bags';
+import { ownMeasures } from '@yard-spool/core';
 import type { ReelTableRow, SpoolRow } from '../db/models/customers';
 import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
@@ -8,6 +8,7 @@ import { stillOn } from '../record/lying';
 import { byFill, layersOfFills } from '../record/on-spool';
 import { reelByTag } from '../record/reel-by-tag';
 import { cutsOf } from './cuts-of';
+import { lastJobs } from './last-jobs';
 import { toCustomer } from '../customers/customers';
 import { withGear } from './reel-gear';
 import { newestOf } from '../context/newest-of';
@@ -56,8 +57,7 @@ async function withLast(from: Reading, reels: readonly ReelTableRow[]): Promise<
     if (!bag) return { tag, type, label, looks, on: lies, last: null };
     const { planInput, wants, spoolId } = job;
     // What its fills showed comes from them again: taken along with the plan it would be counted twice, and grow.
-    const known = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
-    const observations = [...known, ...(learned.get(spoolId) ?? [])];
+    const observations = [...ownMeasures(planInput.observations), ...(learned.get(spoolId) ?? [])];
     const last = {
       at: bag.bookedAt.toISOString(),
       spool: own.find((spool) => spool.id === spoolId)?.name ?? 'own',
@@ -67,16 +67,6 @@ async function withLast(from: Reading, reels: readonly ReelTableRow[]): Promise<
     };
     return { tag, type, label, looks, on: lies, last };
   });
-}
-
-/** The job each spool had last, the latest last. */
-async function lastJobs({ tables, query }: Reading, spoolIds: readonly number[]): Promise<JobRow[]> {
-  if (spoolIds.length === 0) return [];
-  const last = await query<{ id: number }>(
-    'SELECT MAX(id) AS id FROM jobs WHERE spool_id IN (:spoolIds) GROUP BY spool_id',
-    { spoolIds },
-  );
-  return tables.jobs.findAll({ where: { id: last.map(({ id }) => id) }, order: ['id'] });
 }
 
 /** What lies on each spool that has something on it, by its number. */

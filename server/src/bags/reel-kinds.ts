@@ -1,5 +1,5 @@
 import type { Person, ReelKind } from '@yard-spool/contract';
-import { kindKey, type Observation, type PlanInput, type ReelType } from '@yard-spool/core';
+import { kindKey, ownMeasures, type Observation, type PlanInput, type ReelType } from '@yard-spool/core';
 import type { ReelKindRow } from '../db/models/reel-kinds';
 import type { Reading, ServerContext, Unit } from '../context/context';
 import { unit } from '../context/unit';
@@ -38,7 +38,7 @@ export async function rememberKind(
   { tables }: Unit,
   { type, label, planInput }: { type: ReelType; label: string; planInput: PlanInput },
 ): Promise<void> {
-  const said = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
+  const said = ownMeasures(planInput.observations);
   const { gear } = planInput.request;
   const { reelKinds } = tables;
   const row = await reelKinds.lockOrCreate(

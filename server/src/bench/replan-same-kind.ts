@@ -5,6 +5,7 @@ import {
   formatCount,
   kindKey,
   message,
+  ownMeasures,
   type FillPlan,
   type Observation,
   type PlanInput,
@@ -121,9 +122,8 @@ function taught(
   learned: readonly Observation[],
   learning: Parameters<typeof withBeliefs>[2],
 ): PlanInput {
-  const own = planInput.observations.filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
   return withBeliefs(
-    { ...planInput, observations: [...learned, ...own] },
+    { ...planInput, observations: [...learned, ...ownMeasures(planInput.observations)] },
     { type, label: shown.label, tag: shown.tag },
     learning,
   );

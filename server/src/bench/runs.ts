@@ -10,7 +10,7 @@ import { NO_SKETCH, sketchesOfJobs } from '../bags/drawings-of-jobs';
 import { ProblemError } from '../problem-error';
 import { readJob } from '../bags/bags';
 import { cutsOf } from '../bags/cuts-of';
-import { piecesById } from '../rack/rack';
+import { listPieces } from '../rack/rack';
 import { parsed } from '../db/parsed';
 import { piecesHeld } from './pieces-held';
 import { lastTime } from './last-time';
@@ -126,10 +126,7 @@ async function toRun(from: Reading, row: RunRow): Promise<Run> {
   if (!around) throw new Error(`Run ${String(id)} has no bag.`);
   const { bagNumber, spoolId, notes, customer, bench, devices, seatReversed, reelsInBag } = around;
   const job = await readJob(from, jobId);
-  const pieces = await piecesById(
-    from,
-    job.cuts.flatMap(({ pieceId }) => pieceId ?? []),
-  );
+  const pieces = await listPieces(from, { id: job.cuts.flatMap(({ pieceId }) => pieceId ?? []) });
   return {
     id,
     bench: bench ?? '',
@@ -141,7 +138,7 @@ async function toRun(from: Reading, row: RunRow): Promise<Run> {
     job,
     under: madeUnder,
     supplies: suppliesOf(pieces, job),
-    pieces: piecesHeld([...pieces.values()], job.cuts),
+    pieces: piecesHeld(pieces, job.cuts),
     notes,
     sister: await sisterFilled(from, bagNumber, job),
     seatReversed: Boolean(seatReversed),
@@ -152,10 +149,10 @@ async function toRun(from: Reading, row: RunRow): Promise<Run> {
 }
 
 /** Where the line of each layer leaves its supply. */
-const suppliesOf = (pieces: ReadonlyMap<number, Piece>, { cuts }: Job): Run['supplies'] =>
+const suppliesOf = (pieces: readonly Piece[], { cuts }: Job): Run['supplies'] =>
   cuts.flatMap(({ layer, pieceId, lengthMm }) => {
     if (pieceId === null) return [];
-    const piece = pieces.get(pieceId);
+    const piece = pieces.find(({ id }) => id === pieceId);
     if (!piece) throw new Error(`Piece ${String(pieceId)} is cut from and is not there.`);
     const { diameters, measured } = supplySizes(piece, lengthMm / 1000);
     const { strengthKg, maker } = piece.product;

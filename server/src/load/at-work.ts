@@ -1,5 +1,6 @@
 import type { Bag, Piece, Run } from '@yard-spool/contract';
 import { booking, FIRST_BENCH, numbered, receiveTwo, wholeFill } from '../testing/bookings';
+import type { Ask } from '../testing/rack';
 import type { TestShop } from '../testing/test-shop';
 
 /** How long each time took, ms. */
@@ -18,8 +19,6 @@ interface Two {
   readonly backing: Piece;
   readonly main: Piece;
 }
-
-type Ask = Awaited<ReturnType<TestShop['as']>>;
 
 /** Metres on each of the two pieces that reels are cut from, and how many reels they surely do. */
 const METRES = 20_000;

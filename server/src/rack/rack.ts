@@ -34,12 +34,6 @@ export const listStock = (from: Reading): Promise<readonly Piece[]> =>
     return asPieces(from, await from.tables.pieces.findAll({ where, order: ['code'] }));
   });
 
-/** Some pieces by their numbers, whatever is left of them. */
-export async function piecesById(from: Reading, ids: readonly number[]): Promise<ReadonlyMap<number, Piece>> {
-  const rows = ids.length === 0 ? [] : await from.tables.pieces.findAll({ where: { id: [...ids] } });
-  return new Map((await asPieces(from, rows)).map((piece) => [piece.id, piece]));
-}
-
 /** Rows with what belongs to them: asked for those rows alone, since one piece is read under its lock, often. */
 async function asPieces(from: Reading, rows: readonly PieceRow[], asOf?: string): Promise<Piece[]> {
   if (rows.length === 0) return [];

@@ -1,13 +1,13 @@
 import { OWNER_OF_REEL } from '../db/joins';
 import type { Page, Reel, ReelRow } from '@yard-spool/contract';
-import type { Observation, PlanInput } from '@yard-spool/core';
+import { ownMeasures, type Observation, type PlanInput } from '@yard-spool/core';
 import { literally } from '../db/like';
 import { pageOf } from '../db/page-of';
 import { toCustomer } from '../customers/customers';
+import { lastJobs, type LastJob } from '../bags/last-jobs';
 import { saysGear } from '../bags/reel-gear';
 import type { ReelTableRow } from '../db/models/customers';
 import { inSql, TO_FILL } from '../db/job-states';
-import { parsed } from '../db/parsed';
 import type { Reading } from '../context/context';
 import { ProblemError } from '../problem-error';
 import { holdsCode } from '../db/holds-code';
@@ -64,28 +64,12 @@ export async function findReels(
   };
 }
 
-/** What each spool was booked with last, by its number: one question, however many there are. */
-async function lastBooked(
-  { query }: Reading,
-  spoolIds: readonly number[],
-): Promise<ReadonlyMap<number, PlanInput>> {
-  if (spoolIds.length === 0) return new Map();
-  const rows = await query<{ readonly spoolId: number; readonly planInput: PlanInput }>(
-    `SELECT jobs.spool_id AS spoolId, jobs.plan_input AS planInput
-     FROM (SELECT MAX(id) AS id FROM jobs WHERE spool_id IN (:spoolIds) GROUP BY spool_id) AS last
-       JOIN jobs ON jobs.id = last.id ORDER BY jobs.id`,
-    { spoolIds },
-  );
-  return new Map(rows.map(({ spoolId, planInput }) => [spoolId, parsed(planInput)]));
-}
-
 /** All that was read of a spool: as it was booked last, and what its fills showed since. */
 function readOfSpool(
-  booked: PlanInput | undefined,
+  booked: LastJob | undefined,
   learned: readonly Observation[] | undefined,
 ): Observation[] {
-  const typed = (booked?.observations ?? []).filter(({ kind }) => kind !== 'depth' && kind !== 'stretch');
-  return [...typed, ...(learned ?? [])];
+  return [...ownMeasures(booked?.planInput.observations ?? []), ...(learned ?? [])];
 }
 
 /** A reel by its tag, or one it had: what is on it, what is due, and what was before. */
@@ -103,7 +87,7 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
   const [waiting, fills, booked, learned, on, history] = await Promise.all([
     waitingOf(from, spoolIds),
     fillsOfSpools(from, spoolIds),
-    lastBooked(from, spoolIds),
+    lastJobs(from, spoolIds),
     learnedOfSpools(from, spoolIds),
     serviceSchools(from, [reel]).then((schools) => whatIsOn(from, spools, schools)),
     reelHistory(from, reel.id),
@@ -118,10 +102,13 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     fills,
     spools: spools.map(({ id, name }) => ({
       name,
-      observations: readOfSpool(booked.get(id), learned.get(id)),
+      observations: readOfSpool(
+        booked.find(({ spoolId }) => spoolId === id),
+        learned.get(id),
+      ),
       on: on.get(id) ?? null,
     })),
-    gear: gearOf(reel, [...booked.values()].at(-1)),
+    gear: gearOf(reel, booked.at(-1)?.planInput),
     ...history,
     waiting,
   };
