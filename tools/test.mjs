@@ -1,10 +1,9 @@
 // npm test: everything that must hold. "npm test -- unit api" runs only the named stages, "npm test -- quick" types,
 // units and components of what changed.
-import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase } from './lib/database.mjs';
 import { ensurePrograms } from './lib/debian.mjs';
-import { startDemoServer } from './lib/demo-server.mjs';
+import { testJourneys } from './lib/journeys.mjs';
 import { live } from './lib/lifetime.mjs';
 import { ensureNode, ensurePackages } from './lib/packages.mjs';
 import { CACHE, ROOT } from './lib/paths.mjs';
@@ -114,33 +113,5 @@ async function testApi() {
     });
   } finally {
     await database.stop();
-  }
-}
-
-async function testJourneys() {
-  await ensureWebBuild();
-  const demo = await startDemoServer(join(CACHE, 'test', 'journeys'), { port: 0 });
-  try {
-    const shots = join(CACHE, 'test', 'shots');
-    const outcome = await testProject('journeys', {
-      YARD_SPOOL_ADDRESS: demo.address,
-      YARD_SPOOL_SHOTS: shots,
-      YARD_SPOOL_COUNTER_PANEL: demo.counterPanel,
-      YARD_SPOOL_PRINTER_PANEL: demo.printerPanel,
-      YARD_SPOOL_SERVER_PID: String(demo.pid() ?? ''),
-    });
-    const tail = existsSync(demo.log) ? readFileSync(demo.log, 'utf8').split('\n').slice(-30).join('\n') : '';
-    // A server that fell over and was started again is a failure, though every journey got through.
-    if (demo.restarts() > 0)
-      return {
-        ...outcome,
-        failed: outcome.failed + 1,
-        output: `${outcome.output}\n\nThe server fell over:\n${tail}`,
-      };
-    return outcome.failed > 0
-      ? { ...outcome, output: `${outcome.output}\n\nThe server's log ends:\n${tail}` }
-      : outcome;
-  } finally {
-    await demo.stop();
   }
 }

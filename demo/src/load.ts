@@ -16,7 +16,6 @@ import {
   appendEvents,
   bookBag,
   closeRun,
-  computeHere,
   moveJob,
   readBag,
   openShop,
@@ -55,7 +54,6 @@ export async function loadDemo(
   today: Date,
   devices: BenchDevices = {},
 ): Promise<void> {
-  computeHere();
   const clock: SetClock = { at: new Date(today.getTime() - 30 * DAY) };
   const context = openShop(sequelize, () => clock.at);
   const [manager, technician, ...others] = await addPeople(context);

@@ -1,7 +1,7 @@
 // Loads the demo, as whoever started it says: `seasons`, with two seasons behind it; `small`; or `kept`, as it was loaded
 // before, where only its devices stand elsewhere. Is told where the database is and where the devices are once they are;
 // tells who works there, the reels that wait, as they truly are, and a file that waits to be imported.
-import { connect, migrateAt, untilItAnswers } from '@yard-spool/server';
+import { computeHere, connect, migrateAt, untilItAnswers } from '@yard-spool/server';
 import type { BenchDevices } from './house-days';
 import { loadDemo } from './load';
 import { moveDevices } from './move-devices';
@@ -26,6 +26,8 @@ const seasons =
 const { address, schemaAddress, devices } = await told;
 const sequelize = connect(address);
 await untilItAnswers(sequelize);
+// Nobody else is served meanwhile, and what is small is quicker without a worker.
+computeHere();
 if (what === 'kept') await moveDevices(sequelize, devices);
 else {
   await migrateAt(schemaAddress);

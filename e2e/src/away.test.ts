@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { fixedSpool, type BenchHand } from './bench-hand';
 import type { Browser } from './browser';
 import { journey } from './journey';
+import { shopHere } from './shop-here';
 
 let browser: Browser;
 let hand: BenchHand;
@@ -14,14 +15,12 @@ const REEL = {
 
 /** The server stands still, as on a machine that was unplugged, or goes on. */
 function server(signal: 'SIGSTOP' | 'SIGCONT'): void {
-  const pid = Number(process.env.YARD_SPOOL_SERVER_PID);
-  if (!pid) throw new Error('The server is not known: run this with "npm test -- journeys".');
-  process.kill(pid, signal);
+  process.kill(Number(shopHere('YARD_SPOOL_SERVER_PID')), signal);
 }
 afterEach(() => server('SIGCONT'));
 
 async function panel(path: string): Promise<void> {
-  await fetch(`${process.env.YARD_SPOOL_COUNTER_PANEL ?? ''}${path}`, { method: 'POST' });
+  await fetch(`${shopHere('YARD_SPOOL_COUNTER_PANEL')}${path}`, { method: 'POST' });
 }
 const soFar = (): Promise<string> => browser.shown('[data-test=turns-so-far]');
 const counted = (turns: string): Promise<boolean> =>

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { BenchHand, fixedSpool } from './bench-hand';
 import { Browser } from './browser';
 import { journey } from './journey';
+import { shopHere } from './shop-here';
 
 let browser: Browser;
 let hand: BenchHand;
@@ -14,9 +15,7 @@ const REEL = {
 
 /** Turns the simulated counter of the second bench. */
 async function turn(by: number): Promise<void> {
-  const panel = process.env.YARD_SPOOL_COUNTER_PANEL;
-  if (!panel) throw new Error('The simulated counter is not there: run this with "npm test -- journeys".');
-  await fetch(`${panel}/turn?n=${String(by)}`, { method: 'POST' });
+  await fetch(`${shopHere('YARD_SPOOL_COUNTER_PANEL')}/turn?n=${String(by)}`, { method: 'POST' });
 }
 
 const soFar = (who: Browser): Promise<string> => who.shown('[data-test=turns-so-far]');
@@ -124,7 +123,7 @@ describe('a line meter beside the counter', () => {
     await hand.until('Backing');
     await browser.until(async () => 'reed-2' in (await hand.state()).devices, 'the counter is known');
     await browser.text('the first figures come after some metres', 'p');
-    const panel = process.env.YARD_SPOOL_COUNTER_PANEL ?? '';
+    const panel = shopHere('YARD_SPOOL_COUNTER_PANEL');
     await fetch(`${panel}/reel?radius=14.4&rise=0.0043&gear=5.2`, { method: 'POST' });
     for (let i = 0; i < 9; i += 1) {
       const before = (await hand.state()).turns.backing ?? 0;

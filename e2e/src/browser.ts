@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import * as chrome from 'selenium-webdriver/chrome.js';
+import { shopHere } from './shop-here';
 
 // A machine that stands still for half a minute is no fault of the screens.
 const WAIT_MS = 60_000;
@@ -53,9 +54,7 @@ export class Browser {
   }
 
   get address(): string {
-    const address = this.own ?? process.env.YARD_SPOOL_ADDRESS;
-    if (!address) throw new Error('Journeys need a running demo: run them with "npm test -- journeys".');
-    return address;
+    return this.own ?? shopHere('YARD_SPOOL_ADDRESS');
   }
 
   private ownScript: string | null = null;

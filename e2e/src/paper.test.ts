@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Message, Page, Reel } from '@yard-spool/contract';
 import type { Browser } from './browser';
 import { journey } from './journey';
+import { shopHere } from './shop-here';
 
 let browser: Browser;
 journey((opened) => {
@@ -24,9 +25,9 @@ const pixels = (): Promise<{ data: number[]; width: number; height: number }> =>
       done({ data: [...data], width, height });
     });
   `);
-const printed = async (): Promise<string> => (await fetch(process.env.YARD_SPOOL_PRINTER_PANEL ?? '')).text();
+const printed = async (): Promise<string> => (await fetch(shopHere('YARD_SPOOL_PRINTER_PANEL'))).text();
 const paper = async (way: 'in' | 'out'): Promise<void> => {
-  await fetch(`${process.env.YARD_SPOOL_PRINTER_PANEL ?? ''}/?paper=${way}`, { method: 'POST' });
+  await fetch(`${shopHere('YARD_SPOOL_PRINTER_PANEL')}/?paper=${way}`, { method: 'POST' });
 };
 
 describe('a tag', () => {

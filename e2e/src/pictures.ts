@@ -60,7 +60,7 @@ async function lastOf(kind: string): Promise<string> {
 
 mkdirSync(folder, { recursive: true });
 try {
-  await browser.driver.get(`${process.env.YARD_SPOOL_ADDRESS ?? ''}/sign-in`);
+  await browser.driver.get(`${browser.address}/sign-in`);
   await browser.find('[data-test=to-try]');
   await picture('sign-in');
   await browser.signIn();

@@ -57,6 +57,11 @@ export class BenchAgent {
     return this.frame?.odd ?? (Object.keys(this.state().unheard).length > 0 ? 'unheard' : '');
   }
 
+  /** Whether what was pressed by hand and what was counted meanwhile stand beside each other, for somebody to choose. */
+  get choosesByHand(): boolean {
+    return Object.values(this.state().unheard).some(({ byHand }) => Object.keys(byHand).length > 0);
+  }
+
   /** Whether somebody has to say what it counted: it is asked about, or went on while the count was held. */
   get waits(): boolean {
     return this.odd !== '' || (this.state().held && (this.frame?.unclaimed ?? 0) !== 0);

@@ -150,8 +150,9 @@ export class Fill {
     });
   };
 
-  /** Nothing that was not wound is ever shown as counted. */
+  /** Nothing that was not wound is ever shown as counted, unless it is asked about: pressed by hand and counted both. */
   private check(layer: string): void {
+    if (this.pressed && this.agent.choosesByHand) return;
     const more = (this.agent.state().turns[layer] ?? 0) - this.truth[layer]! - this.allowed;
     if (more <= 1.01) return;
     this.tally.unasked(more);

@@ -9,6 +9,8 @@ const PATIENCE_S = 10;
 const USED_EACH_MS = 60_000;
 /** How soon a database that went away is asked again, ms. */
 const AGAIN_MS = 1000;
+/** How long an end waits for a connection that is just made again, ms. */
+const LETS_GO_MS = 2000;
 
 /** Another server works on the database. */
 export class SecondServer extends Error {
@@ -34,7 +36,11 @@ export async function holdDatabase(
   lost: (why: SecondServer) => void,
   patience = PATIENCE_S,
 ): Promise<() => Promise<void>> {
-  const held: { connection: Connection | null; over: boolean } = { connection: null, over: false };
+  const held: { connection: Connection | null; again: Promise<void>; over: boolean } = {
+    connection: null,
+    again: Promise.resolve(),
+    over: false,
+  };
   const take = async (): Promise<void> => {
     const connection = await locked(address, patience);
     if (held.over) {
@@ -43,7 +49,7 @@ export async function holdDatabase(
     }
     held.connection = connection;
     connection.on('error', () => undefined);
-    connection.on('end', () => void takeAgain(connection));
+    connection.on('end', () => (held.again = takeAgain(connection)));
   };
   const takeAgain = async (gone: Connection): Promise<void> => {
     if (held.connection !== gone) return;
@@ -72,6 +78,8 @@ export async function holdDatabase(
     const { connection } = held;
     held.connection = null;
     await connection?.end().catch(() => undefined);
+    // Taken again just now: it is let go as well before anybody is told that it is free.
+    await Promise.race([held.again, pause(LETS_GO_MS, undefined, { ref: false })]);
   };
 }
 
