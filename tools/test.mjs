@@ -16,17 +16,18 @@ import { checkTypes, PROJECTS } from './lib/types.mjs';
 import { ensureWebBuild } from './lib/web-build.mjs';
 
 /**
- * Stages in the order they are told. Those that only read the files run first, two at a time; the others one by one, since
- * they have a database or a browser of their own.
- * @type {Record<string, { what: string, reads?: true, work: () => Promise<import('./lib/stages.mjs').Outcome> }>}
+ * Stages in the order they are told: those of one pair run two at a time, pair by pair. The others run one by one: they
+ * use the whole machine themselves.
+ * @typedef {{ what: string, pair?: 'files' | 'servers', work: () => Promise<import('./lib/stages.mjs').Outcome> }} Stage
+ * @type {Record<string, Stage>}
  */
 const STAGES = {
-  types: { what: 'Types', reads: true, work: () => checkTypes(Object.keys(PROJECTS), 1) },
-  lint: { what: 'Lint', reads: true, work: () => checkBy('npx', ['eslint', '.']) },
-  format: { what: 'Format', reads: true, work: () => checkBy('npx', ['prettier', '--check', '.']) },
+  types: { what: 'Types', pair: 'files', work: () => checkTypes(Object.keys(PROJECTS), 1) },
+  lint: { what: 'Lint', pair: 'files', work: () => checkBy('npx', ['eslint', '.']) },
+  format: { what: 'Format', pair: 'files', work: () => checkBy('npx', ['prettier', '--check', '.']) },
   direction: {
     what: 'Dependency direction',
-    reads: true,
+    pair: 'files',
     work: () =>
       checkBy('npx', [
         'depcruise',
@@ -41,14 +42,15 @@ const STAGES = {
         '.dependency-cruiser.cjs',
       ]),
   },
-  unused: { what: 'Unused code', reads: true, work: () => checkBy('npx', ['knip']) },
-  share: { what: 'Share of tests', reads: true, work: () => Promise.resolve(checkTestShare()) },
+  unused: { what: 'Unused code', pair: 'files', work: () => checkBy('npx', ['knip']) },
+  share: { what: 'Share of tests', pair: 'files', work: () => Promise.resolve(checkTestShare()) },
   unit: { what: 'Core, contract and tools', work: () => testProject('unit') },
   screens: { what: 'Screens, component by component', work: () => testScreens() },
   api: { what: 'Server on a real database', work: testApi },
-  fuzz: { what: 'Requests nearly right and nothing like it', work: () => fuzz(FUZZ) },
+  fuzz: { what: 'Requests nearly right and nothing like it', pair: 'servers', work: () => fuzz(FUZZ) },
   faults: {
     what: 'Kills and faults',
+    pair: 'servers',
     work: async () => {
       await ensureWebBuild();
       return checkBy('node', ['--import', 'tsx', join(ROOT, 'e2e', 'src', 'faults', 'main.ts'), '--short']);
@@ -56,7 +58,7 @@ const STAGES = {
   },
   journeys: { what: 'Journeys in Chromium', work: testJourneys },
 };
-/** Stages that run only where they are named. @type {typeof STAGES} */
+/** Stages that run only where they are named. @type {Record<string, Stage>} */
 const ON_REQUEST = { quick: { what: 'What changed', work: quick } };
 
 /** Requests and rounds of the fuzz in an ordinary run. */
@@ -78,7 +80,7 @@ live(async () => {
   const totals = { passed: 0, failed: 0 };
   /** @type {import('./lib/stages.mjs').Slow[]} */
   const slowest = [];
-  const run = async (/** @type {(typeof STAGES)[string]} */ { what, work }) => {
+  const run = async (/** @type {Stage} */ { what, work }) => {
     const { passed, failed, output, slow = [] } = await step(what, work);
     slowest.push(...slow);
     totals.passed += passed;
@@ -88,12 +90,15 @@ live(async () => {
   const wanted = Object.entries({ ...STAGES, ...ON_REQUEST })
     .filter(([name]) => (asked.length > 0 ? asked.includes(name) : !(name in ON_REQUEST)))
     .map(([, stage]) => stage);
-  const reading = wanted.filter(({ reads }) => reads);
-  const worker = async () => {
-    for (let stage = reading.shift(); stage; stage = reading.shift()) await run(stage);
-  };
-  await Promise.all([worker(), worker()]);
-  for (const stage of wanted.filter(({ reads }) => !reads)) await run(stage);
+  while (wanted.length > 0) {
+    const { pair } = wanted[0] ?? {};
+    const end = pair ? wanted.findIndex((stage) => stage.pair !== pair) : 1;
+    const beside = wanted.splice(0, end < 0 ? wanted.length : end);
+    const worker = async () => {
+      for (let stage = beside.shift(); stage; stage = beside.shift()) await run(stage);
+    };
+    await Promise.all([worker(), worker()]);
+  }
   for (const { name, took } of slowest.sort((a, b) => b.took - a.took).slice(0, SHOWN))
     say(`  ${(took / 1000).toFixed(1).padStart(6)} s  ${name}`);
   say(`\n${totals.passed} passed, ${totals.failed} failed`);

@@ -35,10 +35,13 @@ describe('sisters', () => {
     };
     await hand.until('Tag and close', { 'Read backing depth': depth });
     const first = await hand.close();
-    const { jobs, history } = await browser.api<Bag>(`/bags/${String(hand.bagNumber)}`);
-    expect(
-      history.some(({ what }) => tell(what, 'metric').includes(`planned again from what ${first} taught`)),
-    ).toBe(true);
+    const bag = () => browser.api<Bag>(`/bags/${String(hand.bagNumber)}`);
+    const taught = `planned again from what ${first} taught`;
+    await browser.until(
+      async () => (await bag()).history.some(({ what }) => tell(what, 'metric').includes(taught)),
+      taught,
+    );
+    const { jobs } = await bag();
     const run = await browser.post<Run>('/runs', { jobId: jobs[1]!.id, benchId: 1 });
     await browser.go(`/bench/${String(run.id)}`);
     await browser.find('[aria-current=step]');

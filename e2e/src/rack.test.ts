@@ -91,6 +91,7 @@ describe('one piece of line, from the van to the bin', () => {
       async () => !(await browser.shown('ys-rack-page')).includes('J-400 Smoke'),
       'the piece is let go',
     );
+    await browser.until(async () => (await ledger()).piece.writtenOff, 'it is written off');
     expect((await ledger()).piece).toMatchObject({ writtenOff: true, lengthMm: 0 });
     await browser.go('/rack/recycling');
     await browser.text('by its length', 'span');

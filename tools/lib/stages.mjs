@@ -1,4 +1,5 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { CACHE, ROOT } from './paths.mjs';
 import { run } from './run.mjs';
@@ -48,7 +49,7 @@ export async function testScreens(only = []) {
   const args = ['ng', 'test', 'web', '--reporters', 'json', '--output-file', report];
   for (const specs of only) args.push('--include', specs);
   const { code, output } = await run('npx', args, {
-    env: { NG_CLI_ANALYTICS: 'false', CI: 'true' },
+    env: { NG_CLI_ANALYTICS: 'false', CI: 'true', VITEST_MAX_WORKERS: String(availableParallelism()) },
     allowFailure: true,
   });
   return readReport(report, code, output);

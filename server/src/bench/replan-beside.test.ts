@@ -17,15 +17,15 @@ inShop('Bo', (opened) => ({ shop, ask } = opened));
 /** The shop as it is read, and somebody who does something each time that the waiting reels were read, as often as told. */
 function meddling(times: number, meddle: (time: number) => Promise<unknown>): ServerContext {
   const { context } = shop;
-  const { customers } = context.tables;
+  const { cuts } = context.tables;
   let time = 0;
-  const findAll: typeof customers.findAll = async (...asked) => {
-    const rows = await customers.findAll(...asked);
+  const findAll: typeof cuts.findAll = async (...asked) => {
+    const rows = await cuts.findAll(...asked);
     if (time < times) await meddle((time += 1));
     return rows;
   };
-  const meddled = Object.assign(Object.create(customers) as typeof customers, { findAll });
-  return { ...context, tables: { ...context.tables, customers: meddled } };
+  const meddled = Object.assign(Object.create(cuts) as typeof cuts, { findAll });
+  return { ...context, tables: { ...context.tables, cuts: meddled } };
 }
 
 it.each([1, 2, 5])('what is changed while they are planned stands, changed %i times', async (times) => {

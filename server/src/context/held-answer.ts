@@ -1,4 +1,5 @@
 import { isInsideChange } from '../db/inside-change';
+import type { TableName } from '../db/tables';
 import type { Reading } from './context';
 import type { Held } from './held';
 
@@ -14,8 +15,16 @@ export interface HeldAnswer<T> {
   readonly forget: (from: Reading) => void;
 }
 
-export function heldAnswer<T>(readNow: (from: Reading) => Promise<T>): HeldAnswer<T> {
-  const what: Held<HeldRead<T>> = { make: () => ({ read: null }), forget: (held) => (held.read = null) };
+/** @param follows the tables it is read of: it is forgotten once a change of one of them is kept */
+export function heldAnswer<T>(
+  readNow: (from: Reading) => Promise<T>,
+  follows: readonly TableName[] = [],
+): HeldAnswer<T> {
+  const what: Held<HeldRead<T>> = {
+    make: () => ({ read: null }),
+    forget: (held) => (held.read = null),
+    follows,
+  };
   return {
     ask: (from) => {
       if (isInsideChange()) return readNow(from);

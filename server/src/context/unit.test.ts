@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { receiveTwo } from '../testing/bookings';
 import { ADA, TestShop } from '../testing/test-shop';
+import { heldAnswer } from './held-answer';
 import { unit } from './unit';
 
 let shop: TestShop;
@@ -35,6 +36,23 @@ describe('a change', () => {
     await moved(false);
     expect(await shop.context.tables.pieces.count({ where: { place: 'Shelf' } })).toBe(2);
     expect(happened).toEqual(['kept']);
+  });
+
+  it('has what is held of the tables it wrote read again once it is kept, and nothing else', async () => {
+    let read = 0;
+    const places = heldAnswer(() => Promise.resolve((read += 1)), ['pieces']);
+    const seen: number[] = [];
+    const change = (table: 'pieces' | 'bags') =>
+      shop.force(async ({ tables: { pieces, bags } }) => {
+        await (table === 'pieces' ? pieces.changeAll({ place: 'Wall' }, {}) : bags.removeAll({ id: 0 }));
+        seen.push(await places.ask(shop.context));
+      });
+    for (const one of ['bags', 'pieces'] as const) {
+      await change(one);
+      seen.push(await places.ask(shop.context), await places.ask(shop.context));
+    }
+    // Inside a change it is read as it stands there, and not held.
+    expect(seen).toEqual([1, 2, 2, 3, 4, 4]);
   });
 
   it('locks a row on the version that was looked at, or says what became of it', async () => {

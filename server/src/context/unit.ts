@@ -4,7 +4,7 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import type { ServerContext, Unit } from './context';
 import { isDeadlock } from '../db/database-errors';
 import { insideChange, isInsideChange } from '../db/inside-change';
-import { boundTables } from '../db/tables';
+import { boundTables, type TableName } from '../db/tables';
 import { keepKey, keyToKeep } from './once';
 import { ProblemError } from '../problem-error';
 
@@ -32,11 +32,12 @@ export async function unit<T>(
   const once = keyToKeep();
   for (let left = TRIES; ; left -= 1) {
     const after: (() => void)[] = [];
+    const written = new Set<TableName>();
     const reached = { commit: false };
     try {
       const done = await context.sequelize.transaction(async (transaction) => {
         const made = await insideChange(transaction, async () => {
-          const u = makeUnit(context, actor, transaction, after);
+          const u = makeUnit(context, actor, transaction, { after, written });
           if (once) await keepKey(u.tables, once, context.clock);
           return work(u);
         });
@@ -44,6 +45,7 @@ export async function unit<T>(
         return made;
       });
       if (once) once.kept = true;
+      context.held.changed(written);
       for (const one of after) one();
       return done;
     } catch (error) {
@@ -59,10 +61,10 @@ function makeUnit(
   { models, clock, notifier, held, listeners, tellUnread, sequelize }: ServerContext,
   actor: Person | null,
   transaction: Transaction,
-  after: (() => void)[],
+  { after, written }: { readonly after: (() => void)[]; readonly written: Set<TableName> },
 ): Unit {
   const u: Unit = {
-    tables: boundTables(models, transaction),
+    tables: boundTables(models, transaction, (table) => written.add(table)),
     clock,
     notifier,
     held,

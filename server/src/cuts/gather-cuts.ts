@@ -15,8 +15,9 @@ import {
   type StockPiece,
 } from '@yard-spool/core';
 import type { Reading } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import type { WaitingCut } from '../planning/try-plan';
-import { readWaiting, type Waiting, type WaitingReel } from '../planning/waiting-reels';
+import { readWaitingReels, type Waiting, type WaitingReel } from '../planning/waiting-reels';
 import { listStock } from '../rack/rack';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';
@@ -70,12 +71,14 @@ export interface GatheredCuts {
 const LEAST_USE_MM = LEAST_JOINED_MM;
 const HOUR = 3_600_000;
 
+const PINS = heldAnswer(({ tables }) => tables.cutPins.findAll(), ['cutPins']);
+
 /** All layers of waiting reels that are cut from the shop's own line, and the pieces there are for them. */
-export async function gatherCuts(from: Reading, waiting?: Waiting): Promise<GatheredCuts> {
+export async function gatherCuts(from: Reading, waiting?: Pick<Waiting, 'reels'>): Promise<GatheredCuts> {
   const [{ reels }, all, pins, orders, { rules, tailMm, zone }] = await Promise.all([
-    waiting ?? readWaiting(from),
+    waiting ?? readWaitingReels(from),
     listStock(from),
-    from.tables.cutPins.findAll({}),
+    PINS.ask(from),
     listOrders(from),
     readHouseRules(from),
   ]);

@@ -1,5 +1,6 @@
 import type { LineOrder, Person } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import { unit } from '../context/unit';
 import { peopleNames } from '../people/people';
 import { ProblemError } from '../problem-error';
@@ -7,7 +8,9 @@ import { listProducts } from '../rack/products';
 import { endOfDay } from '../shop/shop-day';
 
 /** Line that is on order, what comes first foremost. */
-export async function listOrders(from: Reading): Promise<LineOrder[]> {
+export const listOrders = heldAnswer(readOrders, ['lineOrders', 'products', 'massSamples', 'people']).ask;
+
+async function readOrders(from: Reading): Promise<LineOrder[]> {
   const [rows, products, names] = await Promise.all([
     from.tables.lineOrders.findAll({ where: { state: 'open' }, order: ['expectedAt', 'id'] }),
     listProducts(from),

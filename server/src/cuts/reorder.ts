@@ -1,6 +1,7 @@
 import type { Reorder, ReorderLine } from '@yard-spool/contract';
 import { LEAST_JOINED_MM, orderNeed, type OrderNeed, type PackSize } from '@yard-spool/core';
 import type { Reading } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import { HERE, inSql } from '../db/job-states';
 import { JOB_OF_CUT } from '../db/joins';
 import { listProducts } from '../rack/products';
@@ -27,11 +28,10 @@ const LAST_BOUGHT = 500;
 /** Use, what is left once every waiting reel is cut, what that lasts, and what to order of it; what is needed most first. */
 export async function readReorder(from: Reading): Promise<Reorder> {
   const now = from.clock().getTime();
-  const [products, pieces, bought, used, weekly, coming, due, cuts, orders] = await Promise.all([
+  const [products, pieces, bought, weekly, coming, due, cuts, orders] = await Promise.all([
     listProducts(from),
     listStock(from),
     sizesBought(from),
-    usedSince(from, new Date(now - WEEKS * WEEK)),
     usedWeekly(from, now),
     stillToCome(from),
     dueSoon(from, now + AHEAD_WEEKS * WEEK),
@@ -43,7 +43,8 @@ export async function readReorder(from: Reading): Promise<Reorder> {
   const lines = products.map((product) => {
     const mine = stock.filter((piece) => piece.product.id === product.id);
     const leftMm = sum(mine.map(({ lengthMm }) => lengthMm));
-    const usedMm = used.get(product.id) ?? 0;
+    const weeks = weekly.get(product.id) ?? NO_WEEKS;
+    const usedMm = sum(weeks.slice(0, WEEKS));
     const promisedMm = sum(mine.map(({ promisedMm: of }) => of)) + (coming.get(product.id) ?? 0);
     const freeMm =
       cuts.free.get(product.code) ??
@@ -55,7 +56,7 @@ export async function readReorder(from: Reading): Promise<Reorder> {
       orders.filter((one) => one.product.id === product.id).map(({ lengthMm, count }) => lengthMm * count),
     );
     const need = orderNeed(
-      { freeMm: freeMm + onOrderMm, lacksMm, dueMm, weekly: weekly.get(product.id) ?? NO_WEEKS },
+      { freeMm: freeMm + onOrderMm, lacksMm, dueMm, weekly: weeks.map((mm) => Math.max(0, mm)) },
       AHEAD_WEEKS,
     );
     return {
@@ -140,7 +141,7 @@ const NO_WEEKS: readonly number[] = Array.from({ length: SEASON_WEEKS }, () => 0
 /** What takes line off for good, and what gives it back because that was a slip. */
 const USED = "'filled', 'tail', 'recycled', 'written-off', 'taken-back'";
 
-/** mm of each line used in each of the last weeks. */
+/** mm of each line used in each of the last weeks, this one first: wound off, cut off or thrown away. Counts and weighings only put the books right. */
 async function usedWeekly({ query }: Reading, now: number): Promise<ReadonlyMap<number, number[]>> {
   const rows = await query<{ productId: number; week: number; mm: string | number }>(
     `SELECT pieces.product_id AS productId, FLOOR(TIMESTAMPDIFF(HOUR, moves.at, :now) / 168) AS week,
@@ -155,7 +156,7 @@ async function usedWeekly({ query }: Reading, now: number): Promise<ReadonlyMap<
   for (const { productId, week, mm } of rows) {
     const of = weeks.get(productId) ?? [...NO_WEEKS];
     const at = Math.min(SEASON_WEEKS - 1, week);
-    of[at] = (of[at] ?? 0) + Math.max(0, Number(mm));
+    of[at] = (of[at] ?? 0) + Number(mm);
     weeks.set(productId, of);
   }
   return weeks;
@@ -176,18 +177,6 @@ async function dueSoon({ query }: Reading, until: number): Promise<ReadonlyMap<n
 
 const sum = (figures: readonly number[]): number => figures.reduce((total, figure) => total + figure, 0);
 
-/** What was wound off, cut off or thrown away; counts and weighings only put the books right. */
-async function usedSince({ query }: Reading, since: Date): Promise<Map<number, number>> {
-  const rows = await query<{ productId: number; mm: string | number }>(
-    `SELECT pieces.product_id AS productId, -SUM(moves.length_mm) AS mm
-     FROM moves JOIN pieces ON pieces.id = moves.piece_id
-     WHERE pieces.brought_with IS NULL AND moves.at >= :since AND moves.kind IN (${USED})
-     GROUP BY pieces.product_id`,
-    { since },
-  );
-  return new Map(rows.map(({ productId, mm }) => [productId, Number(mm)]));
-}
-
 /** mm that booked reels wait for and no piece holds yet. */
 async function stillToCome({ query }: Reading): Promise<Map<number, number>> {
   const rows = await query<{ productId: number; mm: string | number }>(
@@ -206,7 +195,9 @@ interface Bought {
 }
 
 /** Each size of each line that was bought of late, with the price paid last; salvage is not bought. */
-async function sizesBought({ query }: Reading): Promise<Bought[]> {
+const sizesBought = heldAnswer(readSizesBought, ['pieces']).ask;
+
+async function readSizesBought({ query }: Reading): Promise<Bought[]> {
   const late = await query<Bought>(
     `SELECT product_id AS productId, received_mm AS receivedMm, price_minor AS priceMinor FROM pieces
      WHERE price_minor IS NOT NULL AND kind <> 'salvage' ORDER BY id DESC LIMIT ${String(LAST_BOUGHT)}`,

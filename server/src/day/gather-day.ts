@@ -16,6 +16,8 @@ import type { Reading } from '../context/context';
 import { inSql, TO_DO } from '../db/job-states';
 import { readHouseRules } from '../shop/read-house-rules';
 import { inZone } from '../shop/shop-day';
+import { heldAnswer } from '../context/held-answer';
+import { peopleHere } from '../people/people';
 import { listTubs } from '../tubs/tubs';
 import { asWish } from './as-wish';
 import { drySoak, soakOf } from './dry-soak';
@@ -143,11 +145,11 @@ async function openBags(from: Reading) {
      ORDER BY bags.promised_at, bags.id LIMIT ${String(MOST_REELS)}`,
     {},
   );
-  const [count] = await from.query<{ n: number | string }>(
-    `SELECT COUNT(DISTINCT bag_id) AS n FROM jobs WHERE state IN (${inSql(TO_DO)})`,
+  const [count] = await from.query<{ n: number | string; isNew: number }>(
+    `SELECT (SELECT COUNT(DISTINCT bag_id) FROM jobs WHERE state IN (${inSql(TO_DO)})) AS n,
+       NOT EXISTS (SELECT 1 FROM bags) AS isNew`,
     {},
   );
-  const [any] = await from.query<{ id: number }>('SELECT id FROM bags LIMIT 1', {});
   const bags: OpenBag[] = [];
   const bagOf = new Map<number, number>();
   for (const { jobs, ...bag } of rows) {
@@ -155,7 +157,7 @@ async function openBags(from: Reading) {
     for (const id of jobs.split(',')) bagOf.set(Number(id), bag.number);
     bags.push(bag);
   }
-  return { bags, bagOf, isNew: any === undefined, later: Math.max(0, Number(count?.n ?? 0) - bags.length) };
+  return { bags, bagOf, isNew: count?.isNew === 1, later: Math.max(0, Number(count?.n ?? 0) - bags.length) };
 }
 
 async function benchesOf({ tables }: Reading): Promise<GatheredDay['benches']> {
@@ -167,11 +169,11 @@ async function benchesOf({ tables }: Reading): Promise<GatheredDay['benches']> {
   return rows.map(({ id, name, runId, devices }) => ({ id, name, runId, counts: devices.length > 0 }));
 }
 
-async function peopleOf({ tables }: Reading, now: Date): Promise<GatheredDay['people']> {
-  const [people, aways] = await Promise.all([
-    tables.people.findAll({ where: { leftAt: null }, order: ['name'], attributes: ['id', 'name'] }),
-    tables.dayAways.findAll(),
-  ]);
+const AWAYS = heldAnswer(({ tables }) => tables.dayAways.findAll(), ['dayAways']);
+const WISHES = heldAnswer(({ tables }) => tables.dayWishes.findAll(), ['dayWishes']);
+
+async function peopleOf(from: Reading, now: Date): Promise<GatheredDay['people']> {
+  const [people, aways] = await Promise.all([peopleHere(from), AWAYS.ask(from)]);
   const awayOf = new Map(aways.map(({ personId, until }) => [personId, until]));
   return people.map(({ id, name }) => {
     const until = awayOf.get(id);
@@ -179,8 +181,8 @@ async function peopleOf({ tables }: Reading, now: Date): Promise<GatheredDay['pe
   });
 }
 
-async function wishesOf({ tables }: Reading): Promise<Record<string, DayWish>> {
-  const rows = await tables.dayWishes.findAll();
+async function wishesOf(from: Reading): Promise<Record<string, DayWish>> {
+  const rows = await WISHES.ask(from);
   return Object.fromEntries(
     rows.map(({ operation, benchId, personId, earliest, at, apart }): [string, DayWish] => [
       operation,

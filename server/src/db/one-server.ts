@@ -49,7 +49,9 @@ export async function holdDatabase(
     }
     held.connection = connection;
     connection.on('error', () => undefined);
-    connection.on('end', () => (held.again = takeAgain(connection)));
+    connection.on('end', () => {
+      held.again = takeAgain(connection);
+    });
   };
   const takeAgain = async (gone: Connection): Promise<void> => {
     if (held.connection !== gone) return;

@@ -21,8 +21,8 @@ export class ReadTable<Row extends Model> {
     protected readonly transaction: Transaction | null,
   ) {}
 
-  findAll(options: Find<Row> = {}): Promise<Row[]> {
-    return this.model.findAll({ ...options, ...this.inIt });
+  async findAll(options: Find<Row> = {}): Promise<Row[]> {
+    return asksForNone(options.where) ? [] : await this.model.findAll({ ...options, ...this.inIt });
   }
 
   /** The first row found. The limit is said: without it all are read where the first column of a key is asked for. */
@@ -43,13 +43,24 @@ export class ReadTable<Row extends Model> {
   }
 }
 
+/** Whether a column is to be one of no values: nothing is found, and the database need not be asked. */
+const asksForNone = (where: object | undefined): boolean =>
+  Object.values(where ?? {}).some((wanted) => Array.isArray(wanted) && wanted.length === 0);
+
 /** A table inside a change: everything read, locked and written belongs to the one transaction. */
 export class Table<Row extends Model> extends ReadTable<Row> {
   constructor(
     model: ModelStatic<Row>,
     private readonly bound: Transaction,
+    private readonly wrote: () => void,
   ) {
     super(model, bound);
+  }
+
+  /** The transaction that something is written in; whoever holds what was read of the table is told once it is kept. */
+  private get writing(): { transaction: Transaction } {
+    this.wrote();
+    return { transaction: this.bound };
   }
 
   /** The row, locked until the change ends. */
@@ -68,11 +79,11 @@ export class Table<Row extends Model> extends ReadTable<Row> {
   }
 
   create(values: CreationAttributes<Row>): Promise<Row> {
-    return this.model.create(values, { transaction: this.bound });
+    return this.model.create(values, this.writing);
   }
 
   async createAll(rows: readonly CreationAttributes<Row>[]): Promise<void> {
-    if (rows.length > 0) await this.model.bulkCreate([...rows], { transaction: this.bound });
+    if (rows.length > 0) await this.model.bulkCreate([...rows], this.writing);
   }
 
   /**
@@ -84,7 +95,7 @@ export class Table<Row extends Model> extends ReadTable<Row> {
     const there = await this.lockOne({ where });
     if (there) return there;
     const updateOnDuplicate = Object.keys(key) as (keyof Attributes<Row>)[];
-    await this.model.bulkCreate([values], { updateOnDuplicate, transaction: this.bound });
+    await this.model.bulkCreate([values], { updateOnDuplicate, ...this.writing });
     const made = await this.lockOne({ where });
     if (!made) throw new Error('What was just made is there.');
     return made;
@@ -92,11 +103,11 @@ export class Table<Row extends Model> extends ReadTable<Row> {
 
   /** Changes a row that was read inside this change. */
   change(row: Row, values: Partial<Attributes<Row>>): Promise<Row> {
-    return row.update(values, { transaction: this.bound });
+    return row.update(values, this.writing);
   }
 
   async changeAll(values: Partial<Attributes<Row>>, where: WhereOptions<Attributes<Row>>): Promise<number> {
-    const [changed] = await this.model.update(values, { where, transaction: this.bound });
+    const [changed] = await this.model.update(values, { where, ...this.writing });
     return changed;
   }
 
@@ -104,17 +115,17 @@ export class Table<Row extends Model> extends ReadTable<Row> {
     const options: IncrementDecrementOptionsWithBy<Attributes<Row>> = {
       by: 1,
       where,
-      transaction: this.bound,
+      ...this.writing,
     };
     await this.model.increment(column, options);
   }
 
   async remove(row: Row): Promise<void> {
-    await row.destroy({ transaction: this.bound });
+    await row.destroy(this.writing);
   }
 
   removeAll(where: NonNullable<DestroyOptions<Attributes<Row>>['where']>): Promise<number> {
-    return this.model.destroy({ where, transaction: this.bound });
+    return this.model.destroy({ where, ...this.writing });
   }
 
   private get locking() {

@@ -81,6 +81,7 @@ export function defineModels(sequelize: Sequelize) {
 }
 
 export type Models = ReturnType<typeof defineModels>;
+export type TableName = keyof Models;
 
 type RowOf<M> = M extends ModelStatic<infer Row extends Model> ? Row : never;
 
@@ -89,15 +90,25 @@ export type ReadTables = { readonly [K in keyof Models]: ReadTable<RowOf<Models[
 /** The tables inside a change. */
 export type Tables = { readonly [K in keyof Models]: Table<RowOf<Models[K]>> };
 
-const eachModel = (models: Models, make: (model: ModelStatic<Model>) => unknown): object =>
+const eachModel = (models: Models, make: (model: ModelStatic<Model>, name: TableName) => unknown): object =>
   Object.fromEntries(
-    Object.entries(models).map(([name, model]) => [name, make(model as unknown as ModelStatic<Model>)]),
+    Object.entries(models).map(([name, model]) => [
+      name,
+      make(model as unknown as ModelStatic<Model>, name as TableName),
+    ]),
   );
 
 /** Tables that read what is committed. */
 export const readTables = (models: Models): ReadTables =>
   eachModel(models, (model) => new ReadTable(model, null)) as ReadTables;
 
-/** Tables that read and write inside one transaction. */
-export const boundTables = (models: Models, transaction: Transaction): Tables =>
-  eachModel(models, (model) => new Table(model, transaction)) as Tables;
+/**
+ * Tables that read and write inside one transaction.
+ *
+ * @param wrote told of each table that is written
+ */
+export const boundTables = (
+  models: Models,
+  transaction: Transaction,
+  wrote: (table: TableName) => void,
+): Tables => eachModel(models, (model, name) => new Table(model, transaction, () => wrote(name))) as Tables;

@@ -16,7 +16,7 @@ import { ProblemError } from '../problem-error';
 import { unit } from '../context/unit';
 import { managersOnly, noteHouseChange } from '../shop/house-changes';
 import { listExceptions } from './list-exceptions';
-import { forgetHouse, HOUSE_ROW, lockHouse, readHouseRules, type HouseSheet } from '../shop/read-house-rules';
+import { HOUSE_ROW, lockHouse, readHouseRules, type HouseSheet } from '../shop/read-house-rules';
 
 /**
  * Changes what the shop has settled: a manager's, and on the sheet as it was looked at. Reels that wait and follow the
@@ -38,7 +38,6 @@ export async function changeHouseRules(
     const ruling = { rules: before.rules, exceptions: await listExceptions(u) };
     for (const change of differences(before, sheet)) await noteHouseChange(u, change);
     await u.tables.houseRules.change(row, { ...sheet, version: version + 1 });
-    u.afterCommit(() => forgetHouse(u));
     await u.happened.rulesChanged(ruling);
     return { ...sheet, version: version + 1 };
   });

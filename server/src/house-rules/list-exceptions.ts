@@ -2,10 +2,15 @@ import type { Exception } from '@yard-spool/contract';
 import { type ExceptionFacts, MATERIALS, REEL_TYPES, sortName } from '@yard-spool/core';
 import type { RuleExceptionRow } from '../db/models/house-rules';
 import type { Reading } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import { peopleNames } from '../people/people';
 
+const EXCEPTIONS = heldAnswer(readExceptions, ['ruleExceptions', 'products', 'customers', 'reels', 'people']);
+
 /** Every exception set for a sort of reel, a line, a customer or a reel. */
-export async function listExceptions(from: Reading): Promise<Exception[]> {
+export const listExceptions = EXCEPTIONS.ask;
+
+async function readExceptions(from: Reading): Promise<Exception[]> {
   const { tables } = from;
   const rows = await tables.ruleExceptions.findAll({ order: ['id'] });
   if (rows.length === 0) return [];

@@ -13,6 +13,7 @@ import {
 } from '@yard-spool/core';
 import type { LearnedRow } from '../db/models/learned';
 import type { Reading, Unit } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import { lockHouse } from '../shop/read-house-rules';
 
 /** Fills that are looked back at: older ones were of another maker's line, or another hand. */
@@ -65,8 +66,10 @@ export async function learnAgain(u: Unit): Promise<void> {
   ]);
 }
 
-/** What the shop has learned so far. */
-export async function readLearning(from: Reading): Promise<Learning> {
+/** What the shop has learned so far. Every plan asks for it. */
+export const readLearning = heldAnswer(readNow, ['learned', 'fills', 'spools', 'reels']).ask;
+
+async function readNow(from: Reading): Promise<Learning> {
   const rows = await from.tables.learned.findAll({
     order: ['scope', 'name'],
   });

@@ -1,6 +1,6 @@
 import type { FirstPerson, Person } from '@yard-spool/contract';
 import type { ServerContext, Unit } from '../context/context';
-import { forgetHouse, lockHouse } from '../shop/read-house-rules';
+import { lockHouse } from '../shop/read-house-rules';
 import { ProblemError } from '../problem-error';
 import { unit } from '../context/unit';
 import type { HouseRulesRow } from '../db/models/house-rules';
@@ -39,5 +39,4 @@ async function beginAsUsualIn(u: Unit, house: HouseRulesRow, code: string | unde
   if (!country) throw new ProblemError('bad-request', NO_COUNTRY, [{ path: 'country', message: NO_COUNTRY }]);
   const { money, units, dayOrder, weekBegins, paper } = country;
   await u.tables.houseRules.change(house, { money, units, dayOrder, weekBegins, paper });
-  u.afterCommit(() => forgetHouse(u));
 }

@@ -1,5 +1,6 @@
 import type { Demo, Person, SignInSheet } from '@yard-spool/contract';
 import type { Reading, ServerContext } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import { readOnce } from '../context/read-once';
 import { unit } from '../context/unit';
 import { hashPasscode } from './passcode';
@@ -18,12 +19,22 @@ export async function signInSheet(
   };
 }
 
+/** Everybody who is or was here, by name. */
+const EVERYBODY = heldAnswer(
+  async ({ tables }) =>
+    (await tables.people.findAll({ order: ['name'], attributes: ['id', 'name', 'leftAt'] })).map(
+      ({ id, name, leftAt }) => ({ id, name, leftAt }),
+    ),
+  ['people'],
+);
+
 /** Everybody's name by their number, for telling who did something. */
 export const peopleNames = (from: Reading): Promise<ReadonlyMap<number, string>> =>
-  readOnce(peopleNames, async () => {
-    const people = await from.tables.people.findAll({ attributes: ['id', 'name'] });
-    return new Map(people.map(({ id, name }) => [id, name]));
-  });
+  readOnce(peopleNames, async () => new Map((await EVERYBODY.ask(from)).map(({ id, name }) => [id, name])));
+
+/** Whoever works here, by name. */
+export const peopleHere = async (from: Reading): Promise<{ readonly id: number; readonly name: string }[]> =>
+  (await EVERYBODY.ask(from)).filter(({ leftAt }) => leftAt === null);
 
 export async function addPerson(
   context: ServerContext,

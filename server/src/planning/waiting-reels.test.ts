@@ -14,24 +14,17 @@ function shopOf(waiting: number) {
   const each = <Row extends object>(make: (i: number) => Row): Row[] =>
     Array.from({ length: waiting }, (_, i) => counting(make(i + 1)));
   const rows = {
-    jobs: each((id) => ({
-      id,
-      spoolId: 2 * id,
-      bagId: Math.ceil(id / 10),
-      planInput: {},
-      plan: {},
-      wants: {},
-    })),
+    jobs: each((id) => ({ id, bagId: Math.ceil(id / 10), planInput: {}, plan: {}, wants: {} })),
     cuts: each((jobId) => ({ jobId, layer: 'main', pieceId: 1, lengthMm: jobId, tailMm: 2000, takes: null })),
-    spools: each((id) => ({ id: 2 * id, reelId: 3 * id })),
-    bags: each((id) => ({ id, customerId: 5 * id, promisedAt: new Date(id * 1000) })),
-    reels: each((id) => ({
-      id: 3 * id,
+    whose: each((jobId) => ({
+      jobId,
       type: 'fixed-spool',
-      tag: `R-${String(id)}`,
-      label: `Reel ${String(id)}`,
+      tag: `R-${String(jobId)}`,
+      label: `Reel ${String(jobId)}`,
+      customerId: 5 * Math.ceil(jobId / 10),
+      customer: `Customer ${String(Math.ceil(jobId / 10))}`,
+      promisedAt: new Date(jobId * 1000),
     })),
-    customers: each((id) => ({ id: 5 * id, name: `Customer ${String(id)}` })),
   };
   return { rows: rows as unknown as WaitingRows, looked: () => looked };
 }
@@ -52,5 +45,5 @@ it('reels that wait are each joined with their own, at a cost that grows with ho
 
 it('a job without its reel is no reel that waits', () => {
   const { rows } = shopOf(3);
-  expect(() => joinWaiting({ ...rows, reels: [] })).toThrow('has no reel or no bag');
+  expect(() => joinWaiting({ ...rows, whose: [] })).toThrow('has no reel or no bag');
 });

@@ -1,9 +1,8 @@
 import type { Piece, PreviewReel } from '@yard-spool/contract';
 import type { FillPlan, PlanInput, ReelType } from '@yard-spool/core';
 import type { Job } from '@yard-spool/contract';
-import { Op } from 'sequelize';
 import type { CutRow, JobRow } from '../db/models/bags';
-import type { ReelTableRow } from '../db/models/customers';
+import { REEL_OF_JOB } from '../db/joins';
 import type { Reading, Unit } from '../context/context';
 import { readLearning } from '../learning/learning';
 import { listPieces } from '../rack/rack';
@@ -61,63 +60,86 @@ export async function lockWaiting(
 const piecesOf = (cuts: readonly { readonly pieceId: number | null }[]): number[] =>
   cuts.flatMap(({ pieceId }) => pieceId ?? []);
 
-const byId = <Row extends { readonly id: number }>(rows: readonly Row[]): ReadonlyMap<number, Row> =>
-  new Map(rows.map((row) => [row.id, row]));
+/** Only the reels, with what is cut for them. */
+export async function readWaitingReels(from: Reading): Promise<Pick<Waiting, 'reels'>> {
+  const jobs = await from.tables.jobs.findAll({ where: { state: 'booked' }, order: ['id'] });
+  return { reels: (await reelsOf(from, jobs)).reels };
+}
 
 async function waitingOf(from: Reading, jobs: readonly JobRow[]): Promise<Waiting> {
-  const { tables } = from;
-  const [cuts, spools, bags, learning, { tailMm }] = await Promise.all([
-    tables.cuts.findAll({ where: { jobId: jobs.map(({ id }) => id) }, order: ['id'] }),
-    tables.spools.findAll({ where: { id: jobs.map(({ spoolId }) => spoolId) } }),
-    tables.bags.findAll({ where: { id: jobs.map(({ bagId }) => bagId) } }),
+  const [{ reels, cuts }, learning, { tailMm }] = await Promise.all([
+    reelsOf(from, jobs),
     readLearning(from),
     readHouseRules(from),
   ]);
-  const [pieces, reels, customers] = await Promise.all([
-    listPieces(from, { id: piecesOf(cuts) }),
-    tables.reels.findAll({ where: { id: { [Op.in]: spools.map(({ reelId }) => reelId) } } }),
-    tables.customers.findAll({ where: { id: bags.map(({ customerId }) => customerId) } }),
+  return { reels, pieces: await listPieces(from, { id: piecesOf(cuts) }), learning, tailMm };
+}
+
+/** The reels of jobs, the one promised soonest first, and the cuts for them. */
+async function reelsOf(
+  from: Reading,
+  jobs: readonly JobRow[],
+): Promise<{ readonly reels: readonly WaitingReel[]; readonly cuts: readonly CutRow[] }> {
+  const ids = jobs.map(({ id }) => id);
+  const [cuts, whose] = await Promise.all([
+    from.tables.cuts.findAll({ where: { jobId: ids }, order: ['id'] }),
+    whoseOf(from, ids),
   ]);
-  const waiting = joinWaiting({ jobs, cuts, spools, bags, reels, customers });
   const soonest = (a: WaitingReel, b: WaitingReel): number =>
     a.shown.promisedAt.localeCompare(b.shown.promisedAt) || a.shown.jobId - b.shown.jobId;
-  return { reels: waiting.sort(soonest), pieces, learning, tailMm };
+  return { reels: joinWaiting({ jobs, cuts, whose }).sort(soonest), cuts };
+}
+
+/** A job's reel, its bag and whose it is. */
+interface Whose {
+  readonly jobId: number;
+  readonly tag: string;
+  readonly type: ReelType;
+  readonly label: string;
+  readonly customerId: number;
+  readonly customer: string;
+  readonly promisedAt: Date;
+}
+
+async function whoseOf({ query }: Reading, ids: readonly number[]): Promise<readonly Whose[]> {
+  if (ids.length === 0) return [];
+  return query<Whose>(
+    `SELECT jobs.id AS jobId, reels.tag, reels.type, reels.label, bags.customer_id AS customerId,
+       customers.name AS customer, bags.promised_at AS promisedAt
+     FROM jobs ${REEL_OF_JOB}
+       JOIN bags ON bags.id = jobs.bag_id JOIN customers ON customers.id = bags.customer_id
+     WHERE jobs.id IN (:ids)`,
+    { ids: [...ids] },
+  );
 }
 
 /** Rows of the jobs that wait, and of what belongs to them. */
 export interface WaitingRows {
-  readonly jobs: readonly Pick<JobRow, 'id' | 'spoolId' | 'bagId' | 'planInput' | 'plan' | 'wants'>[];
+  readonly jobs: readonly Pick<JobRow, 'id' | 'bagId' | 'planInput' | 'plan' | 'wants'>[];
   readonly cuts: readonly Pick<
     CutRow,
     'jobId' | 'layer' | 'nth' | 'pieceId' | 'lengthMm' | 'tailMm' | 'takes'
   >[];
-  readonly spools: readonly { readonly id: number; readonly reelId: number }[];
-  readonly bags: readonly { readonly id: number; readonly customerId: number; readonly promisedAt: Date }[];
-  readonly reels: readonly Pick<ReelTableRow, 'id' | 'type' | 'tag' | 'label'>[];
-  readonly customers: readonly { readonly id: number; readonly name: string }[];
+  readonly whose: readonly Whose[];
 }
 
 /** Each job with its reel, bag, customer and cuts. */
-export function joinWaiting({ jobs, cuts, spools, bags, reels, customers }: WaitingRows): WaitingReel[] {
+export function joinWaiting({ jobs, cuts, whose }: WaitingRows): WaitingReel[] {
   // By their numbers: a shop has hundreds of each, and one looked for among all others holds everybody up.
-  const spoolOf = byId(spools);
-  const reelOf = byId(reels);
-  const bagOf = byId(bags);
-  const customerOf = byId(customers);
+  const whoseOfJob = new Map(whose.map((one) => [one.jobId, one]));
   const cutsOf = new Map<number, WaitingRows['cuts'][number][]>();
   for (const cut of cuts) cutsOf.set(cut.jobId, [...(cutsOf.get(cut.jobId) ?? []), cut]);
-  return jobs.map((job): WaitingReel => {
-    const reel = reelOf.get(spoolOf.get(job.spoolId)?.reelId ?? 0);
-    const bag = bagOf.get(job.bagId);
-    if (!reel || !bag) throw new Error(`Job ${String(job.id)} has no reel or no bag.`);
-    const { planInput, plan, wants } = job;
+  return jobs.map(({ id, bagId, planInput, plan, wants }): WaitingReel => {
+    const reel = whoseOfJob.get(id);
+    if (!reel) throw new Error(`Job ${String(id)} has no reel or no bag.`);
+    const { type, customerId, customer, promisedAt, tag, label } = reel;
     return {
       planInput,
       plan,
       wants,
-      type: reel.type,
-      customerId: bag.customerId,
-      cuts: (cutsOf.get(job.id) ?? []).map(({ layer, nth, pieceId, lengthMm, tailMm, takes }) => ({
+      type,
+      customerId,
+      cuts: (cutsOf.get(id) ?? []).map(({ layer, nth, pieceId, lengthMm, tailMm, takes }) => ({
         layer,
         nth,
         pieceId,
@@ -125,14 +147,7 @@ export function joinWaiting({ jobs, cuts, spools, bags, reels, customers }: Wait
         tailMm,
         takes: takes ?? null,
       })),
-      shown: {
-        jobId: job.id,
-        bagNumber: bag.id,
-        customer: customerOf.get(bag.customerId)?.name ?? '',
-        promisedAt: bag.promisedAt.toISOString(),
-        tag: reel.tag,
-        label: reel.label,
-      },
+      shown: { jobId: id, bagNumber: bagId, customer, promisedAt: promisedAt.toISOString(), tag, label },
     };
   });
 }

@@ -7,6 +7,7 @@ import {
 } from '@yard-spool/contract';
 import { mayBeSoaked, OWN_PREFIX } from '@yard-spool/core';
 import type { Reading, ServerContext, Unit } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import { readOnce } from '../context/read-once';
 import { unit } from '../context/unit';
 import { ProblemError } from '../problem-error';
@@ -14,7 +15,9 @@ import { toProduct } from './to-piece';
 
 /** All lines the shop knows, by code; customers' own among them. */
 export const listProducts = (from: Reading): Promise<readonly Product[]> =>
-  readOnce(listProducts, () => readProducts(from));
+  readOnce(listProducts, () => PRODUCTS.ask(from));
+
+const PRODUCTS = heldAnswer(readProducts, ['products', 'massSamples']);
 
 async function readProducts({ tables, tellUnread }: Reading): Promise<Product[]> {
   const [rows, samples] = await Promise.all([

@@ -3,6 +3,7 @@ import { HERE, inSql } from '../db/job-states';
 import type { DueRow, Page } from '@yard-spool/contract';
 import { type ExceptionScope, type Material, nearness, type ReelType, sortKey } from '@yard-spool/core';
 import type { SpoolRow } from '../db/models/customers';
+import { heldAnswer } from '../context/held-answer';
 import type { Reading } from '../context/context';
 import { readHouseRules } from '../shop/read-house-rules';
 import { pageOf } from '../db/page-of';
@@ -101,7 +102,9 @@ const underException = (exceptions: readonly ServiceException[]): string =>
 const literal = (target: number | string): string =>
   typeof target === 'number' ? String(target) : `'${target.replace(/[^a-z -]/g, '')}'`;
 
-async function serviceExceptions({ tables }: Reading): Promise<ServiceException[]> {
+const serviceExceptions = heldAnswer(readServiceExceptions, ['ruleExceptions']).ask;
+
+async function readServiceExceptions({ tables }: Reading): Promise<readonly ServiceException[]> {
   const rows = await tables.ruleExceptions.findAll({ where: { question: 'service' }, order: ['id'] });
   return rows.map(({ scope, sort, productId, customerId, reelId, school }) => ({
     scope,

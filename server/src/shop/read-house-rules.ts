@@ -7,10 +7,7 @@ import { heldAnswer } from '../context/held-answer';
 /** The only row there is. */
 export const HOUSE_ROW = 1;
 
-const HOUSE = heldAnswer(readRow);
-
-/** The rules are read again when they are next asked for. */
-export const forgetHouse = HOUSE.forget;
+const HOUSE = heldAnswer(readRow, ['houseRules']);
 
 export type HouseSheet = Omit<SavedHouseRules, 'version'>;
 

@@ -2,6 +2,7 @@ import type { Person, Soak, Tub } from '@yard-spool/contract';
 import { lineOf, soakAdvice, soakUptake, wordsAsText, wordsFromText } from '@yard-spool/core';
 import type { SoakRow, TubRow } from '../db/models/tubs';
 import type { Reading, ServerContext, Unit } from '../context/context';
+import { heldAnswer } from '../context/held-answer';
 import { unit } from '../context/unit';
 import { rulesFor } from '../house-rules/effective';
 import { managersOnly, noteHouseChange } from '../shop/house-changes';
@@ -12,10 +13,19 @@ import { listPieces, onePiece } from '../rack/rack';
 
 const HOUR = 3_600_000;
 
+const TUBS = heldAnswer(
+  async ({ tables }) =>
+    (await tables.tubs.findAll({ where: { removed: false }, order: ['name'] })).map(({ id, name }) => ({
+      id,
+      name,
+    })),
+  ['tubs'],
+);
+
 /** All tubs with what lies in them, soonest ready first. */
 export async function listTubs(from: Reading): Promise<Tub[]> {
   const [tubs, soaks, nameOf] = await Promise.all([
-    from.tables.tubs.findAll({ where: { removed: false }, order: ['name'] }),
+    TUBS.ask(from),
     from.tables.soaks.findAll({ where: { outAt: null }, order: ['readyAt', 'id'] }),
     peopleNames(from),
   ]);
@@ -42,7 +52,7 @@ export async function listTubs(from: Reading): Promise<Tub[]> {
       uptake: soakUptake(diameter, hours, material) ?? none,
     };
   };
-  return tubs.map(({ id, name }: TubRow) => ({
+  return tubs.map(({ id, name }) => ({
     id,
     name,
     soaks: soaks.filter(({ tubId }) => tubId === id).map(toSoak),

@@ -48,6 +48,16 @@ describe('a list that is searched by typing', () => {
     expect([control.value, field.value]).toEqual(['2', 'Clear nylon 0.31']);
   });
 
+  it('is typed into in place of what it holds, though that came when somebody was in it already', async () => {
+    const { fixture, field } = await open();
+    fixture.componentRef.setInput('options', []);
+    await fixture.whenStable();
+    field.focus();
+    fixture.componentRef.setInput('options', OPTIONS);
+    await fixture.whenStable();
+    expect([field.value, field.selectionStart, field.selectionEnd]).toEqual(['Moss braid 0.19', 0, 15]);
+  });
+
   it.each([
     ['moss', '3', ''],
     ['0.31', '2', ''],

@@ -96,7 +96,11 @@ export class PickField {
   constructor() {
     effect(() => {
       const name = this.held()?.name ?? '';
-      if (untracked(this.typing) === null) this.words.setValue(name);
+      if (untracked(this.typing) !== null) return;
+      this.words.setValue(name);
+      // Whoever was in the field before this came types in place of it, and not behind it.
+      const at = document.activeElement;
+      if (at instanceof HTMLInputElement && at.id === this.id) at.select();
     });
   }
 
