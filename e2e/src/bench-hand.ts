@@ -94,8 +94,13 @@ export class BenchHand {
     return this.browser.api<Bag>(`/bags/${String(this.bagNumber)}`);
   }
 
-  /** The run as its log on the server has it. */
+  /** The run as its log on the server has it, once what is just being saved is in it. */
   async state(): Promise<RunState> {
+    const saving = 'return document.querySelector("ys-bench-aside")?.textContent.includes("Saving") === true';
+    await this.browser.until(
+      async () => !(await this.browser.driver.executeScript<boolean>(saving)),
+      'it is saved',
+    );
     const run = await this.run();
     return foldRun(runFacts(run), run.events);
   }

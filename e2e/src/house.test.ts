@@ -73,6 +73,11 @@ describe('the rest of the house', () => {
       async () => (await browser.api<SavedHouseRules>('/house-rules')).tailMm === 2500,
       'the tail is kept',
     );
+    await browser.until(
+      async () =>
+        (await (await browser.field('Tail lost with each cut')).getAttribute('value')).startsWith('2.50'),
+      'what was kept is shown',
+    );
     await browser.fill('Tail lost with each cut', '2 m');
     await browser.click('Save');
     await browser.until(

@@ -17,20 +17,51 @@ export interface OrdinaryFill {
   readonly truth: readonly [backing: number, main: number];
 }
 
+/** What else may be wrong with a fill than the usual: mm, turns of the handle, or ln of a factor; 0 for nothing. */
+export interface FillErrors {
+  /** The lip diameter, always measured then. */
+  readonly lip: number;
+  /** All depths, as of a gauge that is not at zero; and the one at the join. */
+  readonly depths: number;
+  readonly join: number;
+  /** Each layer’s count by hand, and by a device. */
+  readonly handTurns: number;
+  readonly device: number;
+  /** The barrel at the end that is measured, beside its middle. */
+  readonly taper: number;
+  readonly prints: number;
+  /** The braid’s bulk, in place of a usual one. */
+  readonly bulk: number | null;
+}
+
+const NOTHING: FillErrors = {
+  lip: 0,
+  depths: 0,
+  join: 0,
+  handTurns: 0,
+  device: 0,
+  taper: 0,
+  prints: 0,
+  bulk: null,
+};
+
 /**
  * Fills wound to their plan on reels drawn from the starting priors: counted by a device, or by hand with a ten missed now
  * and then; read by a calliper mostly; some packs used up. Seeded.
  */
-export function* ordinaryFills(seed: number): Generator<OrdinaryFill, never> {
+export function* ordinaryFills(
+  seed: number,
+  errors: Partial<FillErrors> = {},
+): Generator<OrdinaryFill, never> {
   const uniform = seeded(seed);
   const normal = normalFrom(uniform);
   for (;;) {
-    const fill = windOne(uniform, normal);
+    const fill = windOne(uniform, normal, { ...NOTHING, ...errors });
     if (fill) yield fill;
   }
 }
 
-function windOne(uniform: () => number, normal: () => number): OrdinaryFill | null {
+function windOne(uniform: () => number, normal: () => number, errors: FillErrors): OrdinaryFill | null {
   const { aspect, arborShare, packing, ratingDepth, bulk } = STARTING_PRIORS;
   const spread = (median: number, sd: number): number => median * Math.exp(sd * normal());
   const lip = spread(24, 0.2);
@@ -40,21 +71,26 @@ function windOne(uniform: () => number, normal: () => number): OrdinaryFill | nu
   const dense = spread(packing.median, packing.sd);
   const depth = ratingDepth.median + ratingDepth.sd * normal();
   if (lip - arbor < 5 || depth > 3) return null;
-  const material = uniform() < 0.5 ? ('braid' as const) : ('nylon' as const);
+  const material = errors.bulk !== null || uniform() < 0.5 ? ('braid' as const) : ('nylon' as const);
   const main: Line = { key: 'm', material, diameter: 0.22 };
   const backing: Line = { key: 'b', material: 'nylon', diameter: 0.25 };
   const area = {
-    main: woundArea(0.22, spread(bulk[material].median, bulk[material].sd), dense),
+    main: woundArea(0.22, errors.bulk ?? spread(bulk[material].median, bulk[material].sd), dense),
     backing: woundArea(0.25, spread(1, bulk.nylon.sd), dense),
   };
   const holds = lengthBetween(width, arbor, lip - depth, woundArea(0.3, 1, dense));
   const observations: Observation[] = [
     {
       kind: 'rating',
-      length: holds * Math.exp(0.06 * normal() + READING_SD.rating * normal()),
+      length: holds * Math.exp(errors.prints + 0.06 * normal() + READING_SD.rating * normal()),
       diameter: 0.3,
     },
-    ...(uniform() < 0.5 ? [{ kind: 'lip' as const, diameter: 2 * lip + READING_SD.lip * normal() }] : []),
+    ...(errors.lip !== 0 || uniform() < 0.5
+      ? [{ kind: 'lip' as const, diameter: 2 * lip + errors.lip + READING_SD.lip * normal() }]
+      : []),
+    ...(errors.taper === 0
+      ? []
+      : [{ kind: 'arbor' as const, diameter: 2 * arbor + errors.taper + READING_SD.arbor * normal() }]),
   ];
   const usual = woundArea(0.22, bulk[material].median, packing.median);
   const request = requestOf(backing, main, 0.5 * lengthBetween(width, arbor, lip - GAP, usual));
@@ -67,10 +103,12 @@ function windOne(uniform: () => number, normal: () => number): OrdinaryFill | nu
     lengthBetween(width, arbor, join, area.backing),
     lengthBetween(width, join, surface, area.main),
   ] as const;
-  const hand = uniform() < 0.6;
+  const hand = errors.device === 0 && (errors.handTurns !== 0 || uniform() < 0.6);
   const slip = (): number => (uniform() < 0.15 ? (uniform() < 0.5 ? -10 : 10) : 0);
   const count = (truly: number): number =>
-    hand ? truly + GEAR * (slip() + (1 + (0.005 * truly) / GEAR) * normal()) : truly;
+    hand
+      ? truly + GEAR * (errors.handTurns + slip() + (1 + (0.005 * truly) / GEAR) * normal())
+      : truly * Math.exp(errors.device);
   const counted = { backing: count(turns.backing), main: count(turns.main) };
   const usedUp = uniform() < 0.3;
   const pack = { length: truth[1] / Math.exp(0.01 + 0.015 * normal()), sd: 1, sealed: true };
@@ -83,10 +121,12 @@ function windOne(uniform: () => number, normal: () => number): OrdinaryFill | nu
       ? { usedUp, piece: pack }
       : { usedUp: false, piece: { length: 3000, sd: 60, sealed: false } }),
   });
-  const look = (after: string, at: number, wound: DepthEvidence['wound'], share: number): DepthEvidence[] =>
-    uniform() < share
-      ? [{ after, depth: lip - at + READING_SD.calliper * normal(), by: 'calliper', wound }]
+  const look = (after: string, at: number, wound: DepthEvidence['wound'], share: number): DepthEvidence[] => {
+    const off = errors.depths + (after === 'backing' ? errors.join : 0);
+    return uniform() < (off === 0 ? share : 1)
+      ? [{ after, depth: lip - at + off + READING_SD.calliper * normal(), by: 'calliper', wound }]
       : [];
+  };
   const onBacking = { backing: [{ spoolTurns: counted.backing }] };
   const depths = [
     ...look('backing', join, onBacking, 0.6),

@@ -44,7 +44,7 @@ export async function holdDatabase(
   const take = async (): Promise<void> => {
     const connection = await locked(address, patience);
     if (held.over) {
-      await connection.end();
+      await letGo(connection, address);
       return;
     }
     held.connection = connection;
@@ -79,10 +79,16 @@ export async function holdDatabase(
     clearInterval(timer);
     const { connection } = held;
     held.connection = null;
-    await connection?.end().catch(() => undefined);
+    if (connection) await letGo(connection, address);
     // Taken again just now: it is let go as well before anybody is told that it is free.
     await Promise.race([held.again, pause(LETS_GO_MS, undefined, { ref: false })]);
   };
+}
+
+/** Lets go of the lock, and then of the connection: the database gives the lock back some time behind the end of that. */
+async function letGo(connection: Connection, address: string): Promise<void> {
+  await connection.query('SELECT RELEASE_LOCK(?)', [lockName(address)]).catch(() => undefined);
+  await connection.end().catch(() => undefined);
 }
 
 async function locked(address: string, patience: number): Promise<Connection> {

@@ -7,6 +7,7 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
+import { of, switchMap } from 'rxjs';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Bag, type Job, type Paper } from '@yard-spool/contract';
 import { inferSpool, type LineStyle, PALETTE, priorsOf, REEL_TRAITS, swapOf } from '@yard-spool/core';
@@ -202,14 +203,13 @@ export class BagPage {
       void this.router.navigate(['/bench', job.runId]);
       return;
     }
-    const benchId = this.here.bench()?.id;
+    const ask = this.here.known$.pipe(
+      switchMap((bench) =>
+        bench ? this.api.call(api.startRun, { body: { jobId: job.id, benchId: bench.id } }) : of(null),
+      ),
+    );
     // Nobody said at which bench this machine stands: that is said there.
-    if (benchId === undefined) {
-      void this.router.navigate(['/bench']);
-      return;
-    }
-    const ask = this.api.call(api.startRun, { body: { jobId: job.id, benchId } });
-    this.sending.send(ask, ({ id }) => void this.router.navigate(['/bench', id]));
+    this.sending.send(ask, (run) => void this.router.navigate(run ? ['/bench', run.id] : ['/bench']));
   }
 
   private styleOf(layer: string): LineStyle {

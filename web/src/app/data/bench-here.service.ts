@@ -1,4 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { filter, map, take } from 'rxjs';
 import { api, type Bench } from '@yard-spool/contract';
 import { ApiService } from './api.service';
 import { load } from './loaded';
@@ -31,6 +33,13 @@ export class BenchHere {
     const name = localStorage.getItem(NAME_KEPT_AT);
     return benches.find((bench) => bench.name === name) ?? benches[0] ?? null;
   });
+
+  /** The bench once the benches are known: who is quicker than that waits for it. */
+  readonly known$ = toObservable(this.all.now).pipe(
+    filter(({ state }) => state !== 'loading'),
+    map(() => this.bench()),
+    take(1),
+  );
 
   choose(id: number): void {
     this.chosen.set(id);

@@ -196,8 +196,16 @@ export class ShopPage {
       printer,
       wordings: { ready, due, waits },
     };
-    this.sending.send(this.house.change({ ...house, ...chosen }), (kept) => {
-      this.show(kept);
-    });
+    // What is typed while it is being saved stays, and is saved next.
+    this.form.markAsPristine();
+    this.sending.send(
+      this.house.change({ ...house, ...chosen }),
+      (kept) => {
+        if (this.form.pristine) this.show(kept);
+      },
+      () => {
+        this.form.markAsDirty();
+      },
+    );
   }
 }
