@@ -25,9 +25,13 @@ process.stdout.write(
 const heads = ['backing', 'main', 'asked', 'inside or asked', 'width backing', 'width main', 'worst ms'];
 process.stdout.write(`  ${''.padEnd(30)}${heads.map((head) => head.padStart(17)).join('')}\n`);
 for (const [name, errors] of Object.entries(WORLDS)) {
-  const inside = [0, 0];
-  const widths: [number[], number[]] = [[], []];
-  let [told, asked, either, worst] = [0, 0, 0, 0];
+  const cell = (): { inside: number; readonly widths: number[] } => ({ inside: 0, widths: [] });
+  const backing = cell();
+  const main = cell();
+  let told = 0;
+  let asked = 0;
+  let either = 0;
+  let worst = 0;
   const fills = ordinaryFills(SEED, errors);
   for (let made = 0; made < FILLS; made += 1) {
     const { evidence, truth } = fills.next().value;
@@ -37,24 +41,26 @@ for (const [name, errors] of Object.entries(WORLDS)) {
     if (!settled.ok) continue;
     told += 1;
     if (settled.value.question) asked += 1;
-    for (const [i, truly] of truth.entries()) {
-      const length = settled.value.layers[i]!.length;
+    for (const [i, of] of [backing, main].entries()) {
+      const truly = truth[i] ?? NaN;
+      const length = settled.value.layers[i]?.length;
+      if (!length) continue;
       const isIn = truly >= length.low && truly <= length.high;
-      if (isIn) inside[i]! += 1;
+      if (isIn) of.inside += 1;
       if (isIn || settled.value.question) either += 0.5;
-      widths[i as 0 | 1].push((length.high - length.low) / truly);
+      of.widths.push((length.high - length.low) / truly);
     }
   }
   const share = (count: number): string => `${((100 * count) / told).toFixed(0)} %`;
   const middle = (all: number[]): string =>
     `${(100 * (all.sort((a, b) => a - b)[all.length >> 1] ?? 0)).toFixed(1)} %`;
   const cells = [
-    share(inside[0]!),
-    share(inside[1]!),
+    share(backing.inside),
+    share(main.inside),
     share(asked),
     share(either),
-    middle(widths[0]),
-    middle(widths[1]),
+    middle(backing.widths),
+    middle(main.widths),
     worst.toFixed(0),
   ];
   process.stdout.write(`  ${name.padEnd(30)}${cells.map((cell) => cell.padStart(17)).join('')}\n`);

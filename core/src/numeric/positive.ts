@@ -41,6 +41,12 @@ export function solveFactorised(lower: readonly (readonly number[])[], right: re
   return x;
 }
 
+/** ln of a positive definite matrix's determinant; infinity where it is none. */
+export function logDeterminant(matrix: readonly (readonly number[])[]): number {
+  const lower = factorise(matrix);
+  return lower ? 2 * lower.reduce((sum, row) => sum + Math.log(row.at(-1) ?? 1), 0) : Infinity;
+}
+
 /** The inverse of a positive definite matrix, exactly symmetric; null where it is none. */
 export function invertPositive(matrix: readonly (readonly number[])[]): number[][] | null {
   const lower = factorise(matrix);

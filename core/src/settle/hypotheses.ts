@@ -1,6 +1,12 @@
 import type { Settling } from '../run/settling';
 import type { FillEvidence } from './evidence';
 
+/** What may be wrong with a fill: what somebody can be asked about it, and what was read of the bare spool. */
+export interface Doubt {
+  readonly cause: Settling['cause'] | 'lip' | 'barrel';
+  readonly about: string;
+}
+
 /** What a hypothesis frees, beside what is always unknown: names of factors (ln) and offsets (mm) with their spread. */
 export interface Hypothesis {
   readonly settling: Settling;
@@ -9,7 +15,7 @@ export interface Hypothesis {
 }
 
 /** How far each cause may reach: ln of a factor, or mm for a depth. */
-export const REACH: Readonly<Record<Exclude<Settling['cause'], 'none'>, number>> = {
+export const REACH: Readonly<Record<Exclude<Doubt['cause'], 'none'>, number>> = {
   gear: 0.25,
   count: 0.5,
   depth: 3,
@@ -17,6 +23,8 @@ export const REACH: Readonly<Record<Exclude<Settling['cause'], 'none'>, number>>
   line: 0.35,
   piece: 0.3,
   meter: 0.1,
+  lip: 2,
+  barrel: 4,
 };
 
 const PENALTY: Readonly<Record<Exclude<Settling['cause'], 'none'>, number>> = {
@@ -51,5 +59,30 @@ export function hypothesesFor({ layers, depths, stretches = [] }: FillEvidence):
   ];
 }
 
+/**
+ * How much room a settling opens beside what was free before: its reach where it frees a figure of its own, else how much
+ * wider than usual a figure may lie.
+ */
+export const reachOver = ({ cause }: Doubt): number =>
+  cause === 'packing'
+    ? REACH.packing / 0.1
+    : cause === 'line'
+      ? REACH.line / 0.1
+      : cause === 'none'
+        ? 1
+        : REACH[cause];
+
+/** What was read of the bare spool may be wrong too: a lip misread, a barrel that tapers and was read at one end. */
+export function doubtsOfSpool({
+  observations,
+}: FillEvidence): { readonly doubt: Doubt; readonly penalty: number }[] {
+  const lip = observations.some(({ kind }) => kind === 'lip');
+  const oneEnd = observations.some((one) => one.kind === 'arbor' && one.farDiameter === undefined);
+  return [
+    ...(lip ? [{ doubt: { cause: 'lip' as const, about: '' }, penalty: 0 }] : []),
+    ...(oneEnd ? [{ doubt: { cause: 'barrel' as const, about: '' }, penalty: -3 }] : []),
+  ];
+}
+
 /** The name of what a settling frees, among a problem's unknowns. */
-export const freedName = ({ cause, about }: Settling): string => `${cause}:${about}`;
+export const freedName = ({ cause, about }: Doubt): string => `${cause}:${about}`;

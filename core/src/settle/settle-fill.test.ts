@@ -163,6 +163,27 @@ describe('readings that contradict each other', () => {
     expect(said(question!.sentence)).toMatch(/ cannot all be right\. Which is wrong\?$/);
   });
 
+  it.each([2.5, -2.5])('leave two right counts by hand alone where the join was misread by %f mm', (off) => {
+    const hand = (id: 'backing' | 'main') => layer(id, { countedBy: 'hand' });
+    const more = {
+      layers: [hand('backing'), hand('main')],
+      depths: [read('backing', TRUE.depth.backing + off), read('gap', TRUE.depth.main)],
+    };
+    for (const settlings of [[], [{ cause: 'none', about: '' } as const]])
+      for (const { id, length } of settled({ ...more, settlings }).layers)
+        expect(Math.abs(length.value / LENGTHS[id as 'main'] - 1)).toBeLessThan(0.03);
+    expect(causes(more)[0]).toBe('depth');
+  });
+
+  it('tell a range as wide as what is not excluded: a barrel read at its wide end', () => {
+    const observations = WORKED_READINGS.map((one) =>
+      one.kind === 'arbor' ? { ...one, diameter: one.diameter + 4 } : one,
+    );
+    const [backing] = settled({ observations }).layers;
+    expect(backing!.length.low).toBeLessThan(LENGTHS.backing);
+    expect(backing!.length.high).toBeGreaterThan(LENGTHS.backing);
+  });
+
   it('find a count off by a fifth', () => {
     const main = layer('main', {
       goes: [{ spoolTurns: 1.2 * TRUE.turns.main }],

@@ -1,8 +1,8 @@
 import { leastSquares, type LeastSquaresFit } from '../numeric/least-squares';
 import type { LayerRequest } from '../plan/fill-request';
-import type { Settling } from '../run/settling';
 import { priorsOf } from '../spool/beliefs';
 import { depthSpread, forecastOf, type World } from '../spool/forecast';
+import type { Observation } from '../spool/observation';
 import { PLACE } from '../spool/parameters';
 import { otherStarts, unknownsOf, type Unknowns } from '../spool/unknowns';
 import {
@@ -12,7 +12,7 @@ import {
   type LayerEvidence,
   type StretchEvidence,
 } from './evidence';
-import { freedName, REACH } from './hypotheses';
+import { freedName, REACH, type Doubt } from './hypotheses';
 import { rescaled } from './rescaled';
 import { metresOfGoes, radiusWith, shareOn } from './line-wound';
 import { woundArea } from '../lines/line';
@@ -30,7 +30,7 @@ export interface SettleProblem {
   /** Length of a layer under a vector, m. */
   readonly lengthOf: (vector: readonly number[], id: string) => number;
   /** What a settling freed, under a vector; 0 where it freed nothing. */
-  readonly freed: (vector: readonly number[], settling: Settling) => number;
+  readonly freed: (vector: readonly number[], settling: Doubt) => number;
   /** @param from the solution of the same fill with less freed, to start from */
   readonly solve: (from?: readonly number[]) => LeastSquaresFit | null;
 }
@@ -47,7 +47,7 @@ export interface SettleProblem {
 export function settleProblem(
   evidence: FillEvidence,
   planned: (id: string) => number,
-  settlings: readonly Settling[],
+  settlings: readonly Doubt[],
   tails: boolean,
 ): SettleProblem {
   const lines = evidence.request.layers.filter((layer): layer is LineLayer => layer.kind === 'line');
@@ -65,7 +65,7 @@ export function settleProblem(
     const at = lines.findIndex((layer) => layer.id === id);
     return at < 0 ? 0 : Math.exp(Math.min(12, vector[first + at] ?? -30));
   };
-  const freed = (vector: readonly number[], one: Settling): number => {
+  const freed = (vector: readonly number[], one: Doubt): number => {
     const place = places.get(freedName(one));
     return place === undefined ? 0 : (vector[place] ?? 0);
   };
@@ -78,9 +78,11 @@ export function settleProblem(
       factor: (cause, about = '') => freed(vector, { cause, about }),
     };
     return [
-      ...evidence.observations.map((one) => forecastOf(one)(world)),
+      ...evidence.observations.map((one) => usual(forecastOf(asItIs(one, view))(world), tails)),
       ...lines.flatMap((layer, i) => ofLayer(evidence, layer, evidence.layers[i], planned(layer.id), view)),
-      ...evidence.depths.flatMap((read, i) => ofDepth(evidence, read, String(i), view)),
+      ...evidence.depths.flatMap((read, i) =>
+        ofDepth(evidence, read, String(i), view).map((residual) => usual(residual, tails)),
+      ),
       ...metered.map((one) => ofStretch(one, view)),
       ...unknowns.mean.map((mean, i) => ((vector[i] ?? 0) - mean) / (unknowns.sd[i] ?? 1)),
       ...free.map((one) => freed(vector, one) / reachOf(one)),
@@ -109,16 +111,22 @@ interface View {
   readonly world: World;
   readonly tails: boolean;
   readonly lengthOf: (id: string) => number;
-  readonly factor: (cause: Settling['cause'], about?: string) => number;
+  readonly factor: (cause: Doubt['cause'], about?: string) => number;
 }
 
-const reachOf = ({ cause }: Settling): number => (cause === 'none' ? 1 : REACH[cause]);
+const reachOf = ({ cause }: Doubt): number => (cause === 'none' ? 1 : REACH[cause]);
+
+/** A reading of the bare spool without what is taken to be wrong with it. */
+function asItIs(seen: Observation, { factor }: Pick<View, 'factor'>): Observation {
+  if (seen.kind === 'lip') return { ...seen, diameter: seen.diameter - factor('lip') };
+  return seen.kind === 'arbor' ? { ...seen, diameter: seen.diameter - factor('barrel') } : seen;
+}
 
 /** Packing and a line's bulk are among the unknowns already: their beliefs widen instead. */
-const hasOwnUnknown = ({ cause }: Settling): boolean =>
+const hasOwnUnknown = ({ cause }: Doubt): boolean =>
   cause !== 'none' && cause !== 'packing' && cause !== 'line';
 
-function freeBeliefs(base: Unknowns, lines: readonly LineLayer[], settlings: readonly Settling[]): Unknowns {
+function freeBeliefs(base: Unknowns, lines: readonly LineLayer[], settlings: readonly Doubt[]): Unknowns {
   const sd = [...base.sd];
   for (const { cause, about } of settlings) {
     if (cause === 'packing') sd[PLACE.packing] = REACH.packing;
@@ -134,6 +142,8 @@ function freeBeliefs(base: Unknowns, lines: readonly LineLayer[], settlings: rea
 const TAIL = 4;
 const heavyTailed = (residual: number): number =>
   Math.sign(residual) * Math.sqrt(TAIL * Math.log1p(residual ** 2 / TAIL));
+
+const usual = (residual: number, tails: boolean): number => (tails ? heavyTailed(residual) : residual);
 
 /** All that speaks of one layer's length. */
 function ofLayer(
