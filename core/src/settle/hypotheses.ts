@@ -64,13 +64,10 @@ export function hypothesesFor({ layers, depths, stretches = [] }: FillEvidence):
  * wider than usual a figure may lie.
  */
 export const reachOver = ({ cause }: Doubt): number =>
-  cause === 'packing'
-    ? REACH.packing / 0.1
-    : cause === 'line'
-      ? REACH.line / 0.1
-      : cause === 'none'
-        ? 1
-        : REACH[cause];
+  cause === 'none' ? 1 : REACH[cause] / (cause === 'packing' || cause === 'line' ? FREE_ALREADY : 1);
+
+/** How wide packing and a line’s bulk lie anyway, ln, about. */
+const FREE_ALREADY = 0.1;
 
 /** What was read of the bare spool may be wrong too: a lip misread, a barrel that tapers and was read at one end. */
 export function doubtsOfSpool({

@@ -1,26 +1,21 @@
 import { isWithin } from '../numeric/bounded';
-import { logDeterminant } from '../numeric/positive';
-import type { Ranged } from '../numeric/ranged';
 import { DEPTH_RANGE } from '../quantities/reel-ranges';
 import { fail, succeed, type Issue, type Result } from '../issue';
 import { checkRequest } from '../plan/check-request';
 import { planFill } from '../plan/plan-fill';
 import { message, type Words } from '../words/message';
-import type { Settling } from '../run/settling';
 import { priorsOf } from '../spool/beliefs';
 import { checkObservations } from '../spool/check-observations';
 import { inferSpool } from '../spool/infer-spool';
 import type { FillEvidence, LayerEvidence } from './evidence';
-import { doubtsOfSpool, hypothesesFor, reachOver, type Doubt } from './hypotheses';
-import { mixed } from './mixed';
+import { hypothesesFor, type Doubt } from './hypotheses';
+import { withOtherAccounts, type Freeing } from './other-accounts';
 import { settleProblem } from './settle-problem';
 import type { Cause, Solved } from './solved';
 import { describeFill } from './describe-fill';
 import { askedAbout } from './question';
 import type { SettledFill } from './settled-fill';
 
-/** How seldom the commonest of what goes badly wrong happens: once in a dozen fills, −2 ln of its odds. From memory. */
-const SELDOM = 5;
 /** A cause has to explain this much more than it costs before anybody is asked: three standard deviations. */
 const WORTH_ASKING = 9;
 
@@ -45,102 +40,32 @@ export function settleFill(evidence: FillEvidence): Result<SettledFill> {
   if (!base) return fail(UNSETTLED);
   const told = describeFill(evidence, base);
   if (evidence.settlings.some(({ cause }) => cause === 'none')) return succeed({ ...told, question: null });
-  const causes = likeliest(evidence, answered, base.fit.vector, solved);
+  const open = (one: Doubt): boolean =>
+    !answered.some(({ cause, about }) => one.cause === cause && one.about === about);
+  const freeing: Freeing = (doubt, from, tails) => solved([...answered, doubt], from, tails);
+  const strict = solved(answered, base.fit.vector);
+  const causes = strict ? likeliest(evidence, strict, open, freeing) : [];
   return succeed({
-    ...withOthers(told, otherAccounts(evidence, answered, base, solved)),
+    ...(strict ? withOtherAccounts(evidence, { told, base, strict }, open, freeing) : told),
     question: causes.length > 0 ? askedAbout(evidence, base, causes) : null,
   });
 }
 
-/** Readings that agree so well leave no room for another account, in squares. */
-const AGREES = 1;
-/** An account that is less likely than this moves no range. */
-const LEAST_WEIGHT = 0.004;
-
-type Told = ReturnType<typeof describeFill>;
-
-/** What a fill comes to where one thing went badly wrong, and how likely each of those is. */
-interface Others {
-  /** That nothing did. */
-  readonly none: number;
-  readonly others: readonly { readonly told: Told; readonly weight: number }[];
-}
-
-/**
- * Every single thing that may have gone badly wrong, by how well it explains what was seen for how seldom it happens
- * (Laplace's approximation of each account's share).
- */
-function otherAccounts(
-  evidence: FillEvidence,
-  answered: readonly Settling[],
-  base: Solved,
-  solved: Solve,
-): Others {
-  const strict = solved(answered, base.fit.vector);
-  if (!strict || strict.fit.cost < AGREES) return { none: 1, others: [] };
-  const surprise = ({ fit }: Solved): number => fit.cost - logDeterminant(fit.covariance);
-  const usual = surprise(base);
-  const doubts = [
-    ...hypothesesFor(evidence).map(({ settling, penalty }) => ({ doubt: settling, penalty })),
-    ...doubtsOfSpool(evidence),
-  ];
-  const accounts = doubts
-    .filter(({ doubt }) => !answered.some((one) => one.cause === doubt.cause && one.about === doubt.about))
-    .flatMap(({ doubt, penalty }) => {
-      const then = solved([...answered, doubt], strict.fit.vector, true);
-      if (!then) return [];
-      const room = 2 * Math.log(reachOver(doubt));
-      const odds = Math.exp(-(surprise(then) - usual + SELDOM + penalty + room) / 2);
-      return odds > LEAST_WEIGHT ? [{ then, odds: Math.min(1e12, odds) }] : [];
-    });
-  const all = 1 + accounts.reduce((sum, { odds }) => sum + odds, 0);
-  return {
-    none: 1 / all,
-    others: accounts
-      .filter(({ odds }) => odds / all > LEAST_WEIGHT)
-      .map(({ then, odds }) => ({ told: describeFill(evidence, then), weight: odds / all })),
-  };
-}
-
-function withOthers(told: Told, { none, others }: Others): Told {
-  if (others.length === 0) return told;
-  const kept = none + others.reduce((sum, { weight }) => sum + weight, 0);
-  const mix = (of: (one: Told) => Ranged | undefined, floor?: number): Ranged =>
-    mixed(
-      [{ told, weight: none }, ...others].flatMap(({ told: one, weight }) => {
-        const figure = of(one);
-        return figure ? [{ figure, weight: weight / kept }] : [];
-      }),
-      floor,
-    );
-  return {
-    ...told,
-    layers: told.layers.map((layer, i) => ({
-      ...layer,
-      length: mix(({ layers }) => layers[i]?.length, 0),
-      handleTurns: mix(({ layers }) => layers[i]?.handleTurns, 0),
-    })),
-    gap: mix(({ gap }) => gap),
-  };
-}
-
 type Solve = (settlings: readonly Doubt[], from?: readonly number[], tails?: boolean) => Solved | null;
 
+/** The causes worth asking about, the likeliest first. */
 function likeliest(
   evidence: FillEvidence,
-  answered: readonly Settling[],
-  from: readonly number[],
-  solved: Solve,
+  strict: Solved,
+  open: (doubt: Doubt) => boolean,
+  freeing: Freeing,
 ): Cause[] {
-  const strict = solved(answered, from);
   // Nothing can explain more than there is.
-  if (!strict || strict.fit.cost < WORTH_ASKING) return [];
+  if (strict.fit.cost < WORTH_ASKING) return [];
   const tried = hypothesesFor(evidence)
-    .filter(
-      ({ settling }) => !answered.some((one) => one.cause === settling.cause && one.about === settling.about),
-    )
+    .filter(({ settling }) => open(settling))
     .flatMap(({ settling, penalty }) => {
-      const then = solved([...answered, settling], strict.fit.vector);
+      const then = freeing(settling, strict.fit.vector, false);
       return then ? [{ settling, solved: then, explains: strict.fit.cost - then.fit.cost - penalty }] : [];
     })
     .sort((a, b) => b.explains - a.explains);

@@ -71,7 +71,7 @@ export class CautionsPage {
       words: Object.fromEntries(typed),
       more: this.more.getRawValue().map((one) => ({ ...one, at: one.at as CautionPlace })),
     };
-    this.sending.send(this.house.change({ ...house, cautions }), (kept) => {
+    this.sending.save([this.words, this.more], this.house.change({ ...house, cautions }), (kept) => {
       this.show(kept);
     });
   }

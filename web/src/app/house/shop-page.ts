@@ -196,16 +196,8 @@ export class ShopPage {
       printer,
       wordings: { ready, due, waits },
     };
-    // What is typed while it is being saved stays, and is saved next.
-    this.form.markAsPristine();
-    this.sending.send(
-      this.house.change({ ...house, ...chosen }),
-      (kept) => {
-        if (this.form.pristine) this.show(kept);
-      },
-      () => {
-        this.form.markAsDirty();
-      },
-    );
+    this.sending.save([this.form], this.house.change({ ...house, ...chosen }), (kept) => {
+      this.show(kept);
+    });
   }
 }

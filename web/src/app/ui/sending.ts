@@ -1,5 +1,6 @@
 import { signal } from '@angular/core';
-import { finalize, type Observable } from 'rxjs';
+import type { AbstractControl } from '@angular/forms';
+import { finalize, tap, type Observable } from 'rxjs';
 import { RequestProblem, sentenceOf } from '../data/request-problem';
 
 /** One form's request: whether it is on its way, and what the server said no with. What was typed is never touched. */
@@ -18,6 +19,18 @@ export class Sending {
   clear(): void {
     this.why.set('');
     this.wrong.set([]);
+  }
+
+  /** Saves what was typed. What is typed on the way stays, and is saved next: only what is untouched shows what was kept. */
+  save<T>(typed: readonly AbstractControl[], ask: Observable<T>, show: (kept: T) => void): void {
+    if (this.onItsWay()) return;
+    for (const one of typed) one.markAsPristine();
+    const refused = (): void => {
+      for (const one of typed) one.markAsDirty();
+    };
+    this.send(ask.pipe(tap({ error: refused })), (kept) => {
+      if (typed.every(({ pristine }) => pristine)) show(kept);
+    });
   }
 
   /** Sends, unless something is on its way already: a double click sends once. */
