@@ -177,7 +177,12 @@ const TRIES: readonly (readonly [what: string, attempt: Try, times?: number])[] 
             wound: nasty.number(0, 30),
             span: nasty.number(0.5, 4),
           },
-          { asLaidOut: nasty.number(-12, 12), turnedOver: nasty.number(-12, 12), rotor: true },
+          {
+            asLaidOut: nasty.number(-12, 12),
+            turnedOver: nasty.number(-12, 12),
+            rotor: true,
+            supplyCoil: nasty.number(1, 6),
+          },
         ),
         slackLookDue(nasty.number(0.1, 1), nasty.number(0.5, 4)),
         layAdvice(nasty.lay(), nasty.number(0.1, 0.6), { washers: 'at-the-bench' }),

@@ -56,6 +56,7 @@ export function benchTwist(
       asLaidOut: asLaidOut.onSpool,
       turnedOver: bothTurn ? turnedOver.onSpool : null,
       rotor,
+      supplyCoil: 1000 / (Math.PI * supply),
     },
   };
 }

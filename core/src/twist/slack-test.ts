@@ -1,4 +1,8 @@
 import { bounded } from '../numeric/bounded';
+import { PREDICTION_SD, slackCauses, type SlackCause, type SlackExpected } from './slack-causes';
+import { lookSo, SLACK_WORDS } from './slack-words';
+
+export type { SlackExpected } from './slack-causes';
 
 /** A pinched loop as it was read between cloth and reel. */
 export interface SlackReading {
@@ -10,26 +14,20 @@ export interface SlackReading {
   readonly wound: number;
   /** Free span between supply and reel, m. */
   readonly span: number;
+  /** Whether the line is braided. */
+  readonly braid?: boolean;
 }
 
-/** What the layout puts into the line on the spool, turns per metre. */
-export interface SlackExpected {
-  /** With the supply as it was said to stand. */
-  readonly asLaidOut: number;
-  /** With it the other way round; null where it has none, on a spindle or in a tub. */
-  readonly turnedOver: number | null;
-  /** Whether a rotor winds: a slipping drag then adds twist. */
-  readonly rotor: boolean;
-}
-
-/** What a reading leads to. The first three are good news. */
-export type SlackVerdict = 'limp' | 'less' | 'as-laid-out' | 'wrong-way' | 'slipping' | 'dragging';
+/** What a reading leads to. The first three are good news; the last says how to look again. */
+export type SlackVerdict = 'limp' | 'less' | 'as-laid-out' | 'wrong-way' | 'slipping' | 'dragging' | 'unsure';
 
 /** What a slack test says. */
 export interface SlackResult {
   readonly verdict: SlackVerdict;
   /** Whether there is nothing to put right. */
   readonly good: boolean;
+  /** How sure the verdict is, 0 to 1; where it is none, of the likeliest cause. */
+  readonly sure: number;
   /** Twist read, turns per metre, with one standard deviation of counting. */
   readonly measured: number;
   readonly sd: number;
@@ -38,20 +36,24 @@ export interface SlackResult {
 
 /** Free span of a bench nobody has measured, m. Asked once per bench. */
 export const USUAL_SPAN = 1.5;
+/** A span is known this well, as a share of it: one standard deviation. From memory. */
+const SPAN_SD = 0.15;
 /** A ply count is off by half a turn more often than not: one standard deviation, in ply turns. From memory. */
 const PLY_SD = 0.4;
-/** Diameters in the prediction change while winding: share of the prediction, one standard deviation. */
-const PREDICTION_SD = 0.08;
-/** A reading this many standard deviations above a prediction is clearly above it. */
+/** A cause this likely is told as what it is. */
+const COMMITS = 0.83;
+/** Up to this many turns of the loop the line hangs limp. */
+const FEW = 1;
+/** Below the layout’s own by this many standard deviations, line shows less than it. */
 const CLEARLY = 2;
-/** Up to this share of what the layout shows, or one turn a metre and its counting, line hangs limp. */
-const LIMP = { share: 0.25, turns: 1 } as const;
 /** Before this share of the final twist is there the look was early. */
 const EARLY = 0.6;
 
 /** Share of the final twist the free line carries after so many metres: 1 − e^(−l/span); 95 % after three spans. */
-export const slackShare = (wound: number, span: number): number =>
-  1 - Math.exp(-bounded(wound, 0, 20_000) / bounded(span, ...SPANS));
+export const slackShare = (wound: number, span: number): number => 1 - Math.exp(-spansWound(wound, span));
+
+const spansWound = (wound: number, span: number): number =>
+  bounded(wound, 0, 20_000) / bounded(span, ...SPANS);
 
 /** Free spans a bench can have, m. */
 const SPANS = [0.05, 100] as const;
@@ -61,56 +63,41 @@ export const slackLookDue = (perTurn: number, span = USUAL_SPAN): number =>
   Math.ceil((3 * bounded(span, ...SPANS)) / bounded(perTurn, 0.01, 100));
 
 /**
- * Judges a slack metre. Line that hangs with no more twist than its layout puts in is good, however limp: it may be too
- * limp to show its twist, or was looked at early. Only a reading clearly above that leads anywhere: to the supply the
- * wrong way round where that would explain it, else to a slipping drag, else to a supply that drags. A layout that is
- * itself the worse way round, and shows more than the better one would, is said to be. Line that shows some of its
- * layout's twist is told as that, not as limp. The sense of a ply is hard to see with wet hands, so magnitudes
- * are compared.
+ * Judges a slack metre by how likely each cause makes the reading (`slackCauses`). Line that hangs with no more twist than
+ * its layout puts in is good, however limp: it may be too limp to show its twist, or was looked at early. A fault is named
+ * where it is likely enough; where two causes stand, it says so and which look tells them apart.
  */
 export function readSlackTest(reading: SlackReading, expected: SlackExpected): SlackResult {
   const pinched = bounded(reading.pinched, 0.05, 100);
-  const measured = (2 * bounded(reading.plyTurns, 0, 10_000)) / pinched;
-  const counting = (2 * PLY_SD) / pinched;
+  const plyTurns = bounded(reading.plyTurns, 0, 10_000);
+  const measured = (2 * plyTurns) / pinched;
+  const sd = (2 * PLY_SD) / pinched;
   const share = slackShare(reading.wound, reading.span);
-  /** How far the reading lies above what a layout shows by now, in standard deviations. */
-  const above = (prediction: number): number => {
-    const now = Math.abs(prediction) * share;
-    return (measured - now) / Math.hypot(counting, PREDICTION_SD * now);
-  };
+  const shareSd = SPAN_SD * spansWound(reading.wound, reading.span) * (1 - share);
+  const causes = slackCauses({ measured, sd, share, shareSd, braid: reading.braid === true }, expected);
+  const early = share < EARLY ? ' It was looked at early: look once more after three spans.' : '';
+  const [first, second] = causes;
+  const likely = first?.cause ?? 'fine';
+  const sure = first?.share ?? 0;
+  if (sure < COMMITS)
+    return {
+      verdict: 'unsure',
+      good: false,
+      sure,
+      measured,
+      sd,
+      sentence: `${lookSo(likely, second?.cause ?? 'fine')}${early}`,
+    };
   const shown = Math.abs(expected.asLaidOut) * share;
-  const limp = measured <= Math.max(LIMP.turns + counting, LIMP.share * shown);
-  const verdict = judge(above, expected, limp);
-  const good = verdict === 'limp' || verdict === 'less' || verdict === 'as-laid-out';
-  const early = good && share < EARLY ? ' It was looked at early: look once more after three spans.' : '';
-  return { verdict, good, measured, sd: counting, sentence: `${WORDS[verdict]}${early}` };
+  const below = shown - measured > CLEARLY * Math.hypot(sd, PREDICTION_SD * shown);
+  const verdict = named(likely, below, plyTurns);
+  const good = likely === 'fine';
+  return { verdict, good, sure, measured, sd, sentence: `${SLACK_WORDS[verdict]}${good ? early : ''}` };
 }
 
-function judge(
-  above: (prediction: number) => number,
-  { asLaidOut, turnedOver, rotor }: SlackExpected,
-  limp: boolean,
-): SlackVerdict {
-  const other = turnedOver ?? asLaidOut;
-  const [less, more] = [asLaidOut, other].sort((a, b) => Math.abs(a) - Math.abs(b));
-  const asItIs = above(asLaidOut) >= -CLEARLY ? 'as-laid-out' : limp ? 'limp' : 'less';
-  if (above(less ?? 0) <= CLEARLY) return asItIs;
-  // Clearly more than the better way round: it is the worse one if that is as much, whatever was said of it.
-  const fitsWorse = turnedOver !== null && Math.abs(above(more ?? 0)) <= CLEARLY;
-  if (fitsWorse) return 'wrong-way';
-  // Less than this way round puts in, and clearly more than the other would: it is the worse one all the same.
-  if (above(asLaidOut) <= CLEARLY) return 'wrong-way';
-  return rotor ? 'slipping' : 'dragging';
+/** Good news by how much of its layout’s twist the line shows; a fault by its own name. */
+function named(cause: SlackCause, below: boolean, plyTurns: number): Exclude<SlackVerdict, 'unsure'> {
+  if (cause !== 'fine') return cause;
+  if (!below) return 'as-laid-out';
+  return plyTurns <= FEW ? 'limp' : 'less';
 }
-
-const WORDS: Readonly<Record<SlackVerdict, string>> = {
-  limp: 'Limp: nothing to put right. Go on.',
-  less: 'Some twist, less than this layout puts in: as it should be. Go on.',
-  'as-laid-out': 'As laid out. Go on.',
-  'wrong-way':
-    'The supply is the wrong way round. Strip this layer, turn the supply over and begin it again.',
-  slipping:
-    'More than this layout puts in. Look whether the drag slips: tighten it right down. Then whether the supply drags.',
-  dragging:
-    'More than this layout puts in. Look whether the supply turns freely, and is not pulled off its end.',
-};

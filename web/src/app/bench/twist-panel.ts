@@ -99,8 +99,12 @@ export class TwistPanel {
     const pinched = this.quantity(this.slack.controls.pinched, 'line-length', PINCHED);
     const plyTurns = this.quantity(this.slack.controls.ply, 'ratio', PLY);
     if (!run || !winding || !twist || pinched === null || plyTurns === null) return null;
-    const reading = { pinched, plyTurns, wound: winding.lengthSoFar, span: run.under.spanMm / 1000 };
-    return { ...readSlackTest(reading, twist.expected), pinched, plyTurns };
+    const layer = this.store.facts()?.request.layers.find(({ id }) => id === this.layer());
+    const braid = layer?.kind === 'line' && layer.line.material === 'braid';
+    const reading = { pinched, plyTurns, wound: winding.lengthSoFar, span: run.under.spanMm / 1000, braid };
+    const said = readSlackTest(reading, twist.expected);
+    const against = said.verdict === 'unsure' && twist.matched === false;
+    return { ...said, against, pinched, plyTurns };
   });
   protected readonly circles = computed(() => {
     const { supplyTurns, reelTurns } = this.seen();
