@@ -87,7 +87,9 @@ describe('the twist', () => {
     await fixture.whenStable();
     expect(shown()).toContain('They turn against each other');
     await type('Full turns', '30');
-    expect(shown()).toMatch(/30\.0 ± 0\.4 turns in a metre\. Cannot tell yet: most likely the supply is the wrong way/);
+    expect(shown()).toMatch(/30\.0 ± 0\.4 turns in a metre\. The supply is the wrong way round/);
+    await type('Full turns', '2');
+    expect(shown()).toMatch(/2\.0 ± 0\.4 turns in a metre\. Cannot tell yet/);
     await press('Take this reading');
     await fixture.whenStable();
     expect(store.happened.map(({ kind }) => kind)).toEqual(['supply', 'slack-read']);
