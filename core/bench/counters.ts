@@ -20,6 +20,9 @@ const WORLDS: readonly (readonly [string, CounterWorld])[] = [
   ['100 ft', { match: 100 * FT, face: FEET }],
   ['100 ft, kind met before', { match: 100 * FT, face: FEET, known: true }],
   ['30 m', { match: 30, face: { unit: 'm', step: 0.1 } }],
+  ['30 m, whole metres', { match: 30, face: { unit: 'm', step: 1 } }],
+  ['30 yd, whole yards', { match: 30 * 0.9144, face: { unit: 'yd', step: 1 } }],
+  ['100 ft, first mark wrong', { match: 100 * FT, face: FEET, firstWrong: true }],
   ['200 ft', { match: 200 * FT, face: FEET }],
   ['100 ft, one mark in ten wrong', { match: 100 * FT, face: FEET, wrongMarks: 0.1 }],
 ];

@@ -37,7 +37,7 @@ const walks = async () => (await hand.state()).walks;
 const mainMoved = async (): Promise<number> => (await hand.state()).metres.main ?? 0;
 
 describe('a set of three counter reels', () => {
-  it('the first agrees at the second walk, and only then is cut', async () => {
+  it('the first agrees at the second walk, once it is read between the figures, and only then is cut', async () => {
     await toCounter('Set 30, left');
     await read('31');
     expect(await answer()).toMatch(/Add/);
@@ -45,6 +45,8 @@ describe('a set of three counter reels', () => {
     await browser.press(Key.ENTER);
     await browser.until(async () => (await mainMoved()) > before + 3, 'what went on is counted on the main');
     await read('30');
+    await browser.text('too coarse to tell', 'p');
+    await read('30.1');
     await browser.text('It agrees', 'div');
     await browser.press(Key.ENTER);
     await hand.stepComes('Cut, clip, tape');
@@ -52,7 +54,7 @@ describe('a set of three counter reels', () => {
     tags.push(await hand.close());
     const { fills } = await browser.api<Reel>(`/reels/${tags[0]!}`);
     expect(fills[0]!.counter).toMatchObject({ unit: 'm', match: 30, agrees: true });
-    expect(fills[0]!.counter!.walks).toHaveLength(2);
+    expect(fills[0]!.counter!.walks).toHaveLength(3);
     await browser.text('It agrees with the tape', 'b');
     await browser.find('[data-test=counter-table]');
   });
@@ -70,6 +72,8 @@ describe('a set of three counter reels', () => {
 
   it('the second is out of reach, which is said before the second walk, and is left with its table', async () => {
     await toCounter('Set 30, shallow');
+    await read('36');
+    await browser.text('Walk once more before you believe it', 'p');
     await read('36');
     expect(await answer()).toContain('cannot be matched at 30');
     expect(await answer()).toContain('At the nearest level it shows');
@@ -115,7 +119,7 @@ describe('a set of three counter reels', () => {
         async () => (await browser.driver.findElements({ css: '[data-test=counter-answer]' })).length === 0,
         'the reading is taken back',
       );
-      await read('30');
+      await read('30.1');
       await browser.text('It agrees', 'div');
       // A page that is loaded again out of reach stands where it stood.
       await browser.driver.navigate().refresh();
@@ -127,7 +131,7 @@ describe('a set of three counter reels', () => {
         async () => (await hand.state()).current?.kind === 'clip',
         'what was read in the field is in the log',
       );
-      expect((await walks()).at(-1)).toMatchObject({ reading: 30, match: 30 });
+      expect((await walks()).at(-1)).toMatchObject({ reading: 30.1, match: 30 });
     } finally {
       await browser.offline(false);
       await browser.resize(1280, 800);

@@ -19,6 +19,8 @@ export interface Walk {
   /** Metres wound on since the first walk, taken off where below zero. */
   readonly moved: number;
   readonly over: 'field' | 'meter';
+  /** What it was read to, in the counter’s unit; the counter’s own step where that is not said. */
+  readonly step?: number;
 }
 
 /** A counter and its spool as they come out of their walks. */
@@ -30,9 +32,12 @@ export interface CounterFit {
 }
 
 /** How unsure a reading is, in the counter's unit. */
-export function readingSd({ tape, over }: Pick<Walk, 'tape' | 'over'>, { unit, step }: CounterFace): number {
+export function readingSd(
+  { tape, over, step: readTo }: Pick<Walk, 'tape' | 'over' | 'step'>,
+  { unit, step }: CounterFace,
+): number {
   const share = over === 'meter' ? WALK_SD.meter : WALK_SD.tape;
-  return Math.hypot(WALK_SD.step * step, Math.hypot(WALK_SD.tip, share * tape) / metresPer(unit));
+  return Math.hypot(WALK_SD.step * (readTo ?? step), Math.hypot(WALK_SD.tip, share * tape) / metresPer(unit));
 }
 
 /** What is believed of a counter nobody knows: that it reads true with the spool nearly full. */

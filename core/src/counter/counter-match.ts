@@ -8,6 +8,7 @@ import { FARTHEST, levelFor, readingAt, spoolOf, spreadOf, type CounterVector } 
 import { metresPer } from './counter-unit';
 import { outOfReach, pastTheLip, type Limits, type OutOfReach } from './out-of-reach';
 import { topLength, type CounterSpool } from './paid-out';
+import { checkOf, walksAgain, type WalkCheck } from './walk-check';
 
 /** A reel whose counter is to read a length truly, and the walks there were. */
 export interface CounterRequest {
@@ -31,6 +32,10 @@ export interface CounterRequest {
 export interface CounterMatch {
   /** What to do now: walk, wind on, take off, or cut; or that no level on this spool makes it agree. */
   readonly verdict: 'walk' | 'add' | 'take-off' | 'agrees' | 'out-of-reach';
+  /** What would make the last walk surer; where that is one more reading at the mark, the verdict is to walk. */
+  readonly check: WalkCheck | null;
+  /** Half of the length, m, and what the counter is to show there now. */
+  readonly halfWay: { readonly tape: number; readonly expected: Ranged };
   /** Counter units to one spool turn, and what that rests on. */
   readonly perTurn: Ranged;
   readonly from: CounterBelief['from'] | 'walks';
@@ -97,8 +102,13 @@ export function counterMatch(request: CounterRequest): Result<CounterMatch> {
   const reach = assumed ? null : reachOf(request, now, perTurn, move.value);
   const off = expected.value - wanted;
   const inReach = level !== null && reach === null;
+  const judged = verdictOf({ walks, moved, move: move.value, off, match, unit: face.unit, inReach });
+  const near = { off, sd: expected.sd, tolerance: toleranceAt(match) };
+  const check = checkOf({ verdict: judged, walks, from: belief.from, face, match }, near);
   return succeed({
-    verdict: verdictOf({ walks, moved, move: move.value, off, match, unit: face.unit, inReach }),
+    verdict: walksAgain(check) ? 'walk' : judged,
+    check,
+    halfWay: { tape: match / 2, expected: figure((spool, c) => readingAt(spool, c, match / 2)) },
     perTurn: ranged(perTurn, perTurn * Math.sqrt(fit.covariance[0]?.[0] ?? 0)),
     from: walks.length > 0 ? 'walks' : belief.from,
     wanted,

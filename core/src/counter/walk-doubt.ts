@@ -171,7 +171,7 @@ function nearestMark(walk: Walk, { tapeUnit }: Expected, fits: (read: Walk) => b
 function earlierMark(walk: Walk, { walks, tapeUnit, spool, fit }: Expected): WalkDoubt[] {
   const index = walks.length - 1;
   const before = walks[index];
-  if (!before || before.moved === walk.moved) return [];
+  if (!before) return [];
   // What this walk says a turn is worth tells what the earlier one should have read, and from which mark it came.
   const perTurn = walk.reading / readingAt(spoolOf(spool, fit.vector, walk.moved), 1, walk.tape);
   const at = before.tape / metresPer(tapeUnit);

@@ -65,9 +65,10 @@ export function walksOf(facts: RunFacts, under: RunUnderWay, state: Walking, uni
   const standing = state.walks.filter(({ left }) => !left);
   const on = (wound: Segments): number => topOf(lyingAfter(facts, under, state, wound))?.length ?? 0;
   const first = standing[0] ? on(standing[0].wound) : 0;
-  return standing.map(({ tape, reading, began = 0, over, wound, unit: read }) => ({
+  return standing.map(({ tape, reading, began = 0, over, wound, unit: read, step }) => ({
     tape,
     over,
+    step: (step * metresPer(read)) / metresPer(unit),
     moved: on(wound) - first,
     reading: ((reading - began) * metresPer(read)) / metresPer(unit),
   }));

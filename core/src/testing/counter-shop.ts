@@ -1,6 +1,6 @@
 import type { CounterBelief, CounterFace, SpoolSpread } from '../counter/counter-beliefs';
 import type { Walk } from '../counter/counter-fit';
-import { counterMatch } from '../counter/counter-match';
+import { counterMatch, type CounterMatch } from '../counter/counter-match';
 import { levelFor } from '../counter/counter-model';
 import { metresPer } from '../counter/counter-unit';
 import { USUAL_LIMITS } from '../counter/out-of-reach';
@@ -59,6 +59,8 @@ export interface CounterWorld {
   readonly face: CounterFace;
   /** Share of walks taken at a wrong mark. */
   readonly wrongMarks?: number;
+  /** Whether the first walk is at a wrong mark. */
+  readonly firstWrong?: boolean;
   /** Whether the kind has been matched here before, and the fill was aimed by it. */
   readonly known?: boolean;
 }
@@ -123,16 +125,22 @@ export class CounterShop {
     return level !== null && level >= this.truth.lip - USUAL_LIMITS.most;
   }
 
-  /** Walks to the mark, or to one taken for it, and reads. */
-  walk(): { readonly walk: Walk; readonly mark: number } {
+  /** Walks to the mark, or to one taken for it, and reads; between the figures where that is asked for. */
+  walk(between = false): { readonly walk: Walk; readonly mark: number } {
     this.walked += 1;
-    const { match, face, wrongMarks = 0 } = this.world;
-    const by = this.uniform() < wrongMarks ? (WRONG_MARKS[Math.floor(4 * this.uniform())] ?? 0) : 0;
+    return this.readAt(this.world.match, between ? 0.25 : this.world.face.step);
+  }
+
+  /** Reads at a mark, or at one taken for it. */
+  readAt(match: number, step: number): { readonly walk: Walk; readonly mark: number } {
+    const { face, wrongMarks = 0, firstWrong = false } = this.world;
+    const wrong = firstWrong && this.walks.length === 0 ? 1 : wrongMarks;
+    const by = this.uniform() < wrong ? (WRONG_MARKS[Math.floor(4 * this.uniform())] ?? 0) : 0;
     const mark = match + by * metresPer(face.unit);
     const out = mark * (1 + 0.001 * this.normal()) + 0.06 * this.normal();
     const shown = this.perTurn * turnsToPayOut(this.truth, this.truth.outer, out);
-    const reading = face.step * Math.round(shown / face.step);
-    return { walk: { tape: match, reading, moved: this.moved, over: 'field' }, mark };
+    const reading = step * Math.round(shown / step);
+    return { walk: { tape: match, reading, moved: this.moved, over: 'field', step }, mark };
   }
 
   /** Winds metres on or takes them off, to within a share of what was meant. */
@@ -142,27 +150,43 @@ export class CounterShop {
   }
 }
 
-/** Our own way: the fit decides, and a reading that cannot be is asked about and answered as it really was. */
+/**
+ * Our own way: the fit decides, a reading that cannot be is asked about and answered as it really was, and what is to be
+ * checked is checked.
+ */
 export function byFit(shop: CounterShop): number | null {
-  const { face, match } = shop.world;
-  const request = { face, match, spool: shop.believed, spread: shop.spread };
-  const told = shop.belief ? { belief: shop.belief } : {};
-  const before = valueOf(counterMatch({ ...request, ...told, walks: shop.walks, moved: shop.moved }));
-  const { walk, mark } = shop.walk();
-  const expected = { spool: shop.believed, fit: before.fit, face, walks: shop.walks, tapeUnit: face.unit };
-  const doubts = walkDoubts(walk, { ...expected, joinAt: null });
-  if (doubts.length > 0 && Math.abs(mark - match) > 1e-6) {
-    // Asked, somebody looks at the mark again and sees which it was.
-    shop.walks.push({ ...walk, tape: mark });
-  } else {
-    const earlier = doubts.find((doubt) => doubt.earlier)?.earlier;
-    const doubted = earlier && shop.walks[earlier.index];
-    if (earlier && doubted) shop.walks[earlier.index] = { ...doubted, tape: earlier.tape };
-    shop.walks.push(walk);
-  }
-  const after = valueOf(counterMatch({ ...request, ...told, walks: shop.walks, moved: shop.moved }));
+  const before = fitted(shop);
+  take(shop, before, shop.walk(before.check === 'between'));
+  const first = fitted(shop);
+  if (first.check === 'half-way') take(shop, first, shop.readAt(first.halfWay.tape, shop.world.face.step));
+  const after = first.check === 'half-way' ? fitted(shop) : first;
   if (after.verdict === 'agrees' || after.verdict === 'out-of-reach') return null;
   return after.verdict === 'walk' ? 0 : after.move.value;
+}
+
+function fitted({ world, believed, spread, belief, walks, moved }: CounterShop): CounterMatch {
+  const request = { face: world.face, match: world.match, spool: believed, spread, walks, moved };
+  return valueOf(counterMatch({ ...request, ...(belief ? { belief } : {}) }));
+}
+
+/** Believes a reading, or asks about it. */
+function take(
+  shop: CounterShop,
+  { fit }: CounterMatch,
+  { walk, mark }: { readonly walk: Walk; readonly mark: number },
+): void {
+  const { face } = shop.world;
+  const expected = { spool: shop.believed, fit, face, walks: shop.walks, tapeUnit: face.unit };
+  const doubts = walkDoubts(walk, { ...expected, joinAt: null });
+  if (doubts.length > 0 && Math.abs(mark - walk.tape) > 1e-6) {
+    // Asked, somebody looks at the mark again and sees which it was.
+    shop.walks.push({ ...walk, tape: mark });
+    return;
+  }
+  const earlier = doubts.find((doubt) => doubt.earlier)?.earlier;
+  const doubted = earlier && shop.walks[earlier.index];
+  if (earlier && doubted) shop.walks[earlier.index] = { ...doubted, tape: earlier.tape };
+  shop.walks.push(walk);
 }
 
 /** So many feet of line to a foot of counter, whatever the reel. */

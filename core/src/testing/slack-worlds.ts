@@ -1,6 +1,6 @@
 import { normalFrom, seeded } from '../numeric/random';
 import { readSlackTest, slackShare, type SlackVerdict } from '../twist/slack-test';
-import type { SlackCause } from '../twist/slack-causes';
+import type { SlackCause, SlackExpected } from '../twist/slack-causes';
 
 /** How slack metres come about in a shop, as shares of all looks. */
 export interface SlackWorld {
@@ -43,36 +43,79 @@ export function slackTold(world: SlackWorld, looks: number, seed: number): Slack
 
 const GOOD: readonly SlackVerdict[] = ['limp', 'less', 'as-laid-out'];
 
+interface Stand {
+  readonly truth: SlackCause;
+  /** Turns per metre the line carries. */
+  readonly twist: number;
+  readonly expected: SlackExpected;
+}
+
 function look(
   world: SlackWorld,
   uniform: () => number,
   normal: () => number,
 ): { truth: SlackCause; verdict: SlackVerdict } {
-  const per = (diameter: number): number => 1000 / (Math.PI * diameter);
-  const rotor = uniform() < 0.8;
-  const reel = rotor ? per(35 + 35 * uniform()) : 0;
-  const coil = per(60 + 90 * uniform());
-  const overEnd = rotor && uniform() < 0.7;
-  const [better, worse] = overEnd ? [coil - reel, -coil - reel] : [-reel, -reel];
-  const against = overEnd && uniform() < 0.1;
-  const [asLaidOut, turnedOver] = against ? [worse, better] : [better, worse];
-  const turned = overEnd && uniform() < world.seenWrong;
-  const slips = rotor && uniform() < world.slips ? 0.1 + 0.8 * uniform() : 0;
-  const drags = !overEnd && uniform() < world.drags ? 0.3 + 0.7 * uniform() : 0;
-  const twist = (turned ? turnedOver : asLaidOut) - slips * reel - drags * coil;
+  const { truth, twist, expected } = stand(world, uniform);
   const braid = uniform() < world.braid;
   const shown = uniform() < world.limp * (braid ? 2 : 1) ? uniform() : 1;
   const wound = 3 + 7 * uniform();
-  const seen =
-    Math.abs(twist) * Math.exp(0.08 * normal()) * slackShare(wound, SPAN * Math.exp(0.15 * normal())) * shown;
+  const share = slackShare(wound, SPAN * Math.exp(0.15 * normal()));
+  const seen = Math.abs(twist) * Math.exp(0.08 * normal()) * share * shown;
   const plyTurns = Math.max(0, Math.round(2 * (seen + 0.4 * normal())) / 2);
-  const said = readSlackTest(
-    { pinched: 2, plyTurns, wound, span: SPAN, braid },
-    { asLaidOut, turnedOver: overEnd ? turnedOver : null, rotor, supplyCoil: coil },
-  );
-  const isWrong = overEnd && turned !== against;
   return {
-    truth: isWrong ? 'wrong-way' : slips > 0 ? 'slipping' : drags !== 0 ? 'dragging' : 'fine',
-    verdict: said.verdict,
+    truth,
+    verdict: readSlackTest({ pinched: 2, plyTurns, wound, span: SPAN, braid }, expected).verdict,
+  };
+}
+
+const PER = (diameter: number): number => 1000 / (Math.PI * diameter);
+
+/** How a bench stands, as it was said and as it is. */
+function stand(world: SlackWorld, uniform: () => number): Stand {
+  const rotor = uniform() < 0.8;
+  const reel = rotor ? PER(35 + 35 * uniform()) : 0;
+  const coil = PER(60 + 90 * uniform());
+  return rotor && uniform() < 0.7
+    ? overEnd(world, { reel, coil }, uniform)
+    : rolling(world, { reel, coil, rotor }, uniform);
+}
+
+const slipOf = ({ slips }: SlackWorld, uniform: () => number): number =>
+  uniform() < slips ? 0.1 + 0.8 * uniform() : 0;
+
+function overEnd(
+  world: SlackWorld,
+  { reel, coil }: { reel: number; coil: number },
+  uniform: () => number,
+): Stand {
+  const better = coil - reel;
+const worse = -coil - reel;
+  const against = uniform() < 0.1;
+  const turned = uniform() < world.seenWrong;
+  const slips = slipOf(world, uniform);
+  const isWrong = turned !== against;
+  return {
+    truth: isWrong ? 'wrong-way' : slips > 0 ? 'slipping' : 'fine',
+    twist: (isWrong ? worse : better) - slips * reel,
+    expected: {
+      asLaidOut: against ? worse : better,
+      turnedOver: against ? better : worse,
+      rotor: true,
+      supplyCoil: coil,
+    },
+  };
+}
+
+function rolling(
+  world: SlackWorld,
+  { reel, coil, rotor }: { reel: number; coil: number; rotor: boolean },
+  uniform: () => number,
+): Stand {
+  const slips = rotor ? slipOf(world, uniform) : 0;
+  const drags = uniform() < world.drags ? 0.3 + 0.7 * uniform() : 0;
+  return {
+    truth: slips > 0 ? 'slipping' : drags > 0 ? 'dragging' : 'fine',
+    twist: -reel - slips * reel - drags * coil,
+    expected: { asLaidOut: -reel, turnedOver: null, rotor, supplyCoil: coil },
   };
 }

@@ -144,7 +144,7 @@ describe('readSlackTest', () => {
     ['a third of the line is limp', { ...USUAL, limp: 0.35 }],
     ['mostly braid', { ...USUAL, braid: 0.6 }],
   ])('commits itself four times in five and is wrong one time in twenty at most: %s', (_name, world) => {
-    const { looks, told, wrong } = slackTold(world, 700, 7);
+    const { looks, told, wrong } = slackTold(world, 1500, 7);
     expect(told / looks).toBeGreaterThan(0.8);
     expect(wrong / told).toBeLessThan(0.05);
   });

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormGroup } from '@angular/forms';
+import { allowedIn, WALK_RANGE } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
@@ -8,6 +9,8 @@ import { BenchView } from './bench-view';
 import { CounterPiece } from './counter-piece';
 import { CounterStep } from './counter-step';
 import { markText, movedText, readingText } from '../words/counter-words';
+
+const READING = allowedIn(WALK_RANGE.reading);
 
 /** The one big answer after a walk, and what to do about it. */
 @Component({
@@ -26,7 +29,7 @@ export class CounterAnswer {
   /** It is to be matched at a shorter mark, m. */
   readonly shorter = output<number>();
 
-  protected readonly form = new FormGroup({ moved: text() });
+  protected readonly form = new FormGroup({ moved: text(), half: text() });
   protected readonly verdict = computed(() => this.step.match()?.verdict ?? 'walk');
   /** What is still to be done to the line; empty where enough was. */
   protected readonly toGo = computed(
@@ -42,6 +45,14 @@ export class CounterAnswer {
     // The other way is no part of what is to be done.
     const [least, most] = move.value > 0 ? [move.low, move.high] : [-move.high, -move.low];
     return `likely ${say(Math.max(0, least))} to ${say(most)}`;
+  });
+  /** What is to be read on the way back, where the only walk so far is to be checked before line is moved. */
+  protected readonly halfWay = computed(() => {
+    const match = this.step.match();
+    if (match?.check !== 'half-way' || this.step.movedSince()) return null;
+    const { unit, step } = this.step.setup();
+    const { tape, expected } = match.halfWay;
+    return { mark: markText(tape, unit), reading: readingText(expected.value, step) };
   });
   /** The reel's own counter tells how much came off: it counts the spool. */
   protected readonly byCounter = computed(() => {
@@ -73,6 +84,7 @@ export class CounterAnswer {
     const near = Math.abs(match.expected.value - match.wanted) < step;
     return `It would show ${readingText(match.expected.value, near ? 0.1 : step)} at ${this.mark()} now.`;
   });
+  protected readonly readingAllowed = READING;
   protected readonly mark = computed(() => markText(this.step.setup().match, this.step.setup().unit));
   protected readonly ways = computed(() => {
     const reach = this.step.match()?.reach;
@@ -90,6 +102,15 @@ export class CounterAnswer {
       past: reach.past,
     };
   });
+
+  protected readHalf(): void {
+    const { half } = this.form.controls;
+    const reading = this.quantity(half, 'count', READING);
+    const tape = this.step.match()?.halfWay.tape;
+    if (reading === null || tape === undefined) return;
+    this.step.read({ reading, tape, over: this.step.standing().at(-1)?.over ?? 'field' });
+    half.setValue('');
+  }
 
   protected moved(): void {
     const typed = this.quantity(this.form.controls.moved, 'line-length', { min: 0.1, max: 500 });

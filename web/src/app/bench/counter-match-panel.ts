@@ -72,6 +72,16 @@ export class CounterMatchPanel {
       : `It is to show ${say(wanted)} there; by what is known it shows ${say(expected.value)}${likely}.`;
   });
 
+  /** Why it is walked once more at the same level; empty where it is not. */
+  protected readonly onceMore = computed(() => {
+    const check = this.step.match()?.check;
+    if (check === 'second')
+      return 'By this walk it could not be matched on this main. Walk once more before you believe it.';
+    if (check !== 'between') return '';
+    const unit = { m: 'metre', yd: 'yard', ft: 'foot' }[this.step.setup().unit];
+    return `It may agree, but a whole ${unit} is too coarse to tell. Walk once more and read between the figures: half way from 30 to 31 is 30.5.`;
+  });
+
   constructor() {
     const { unit, mark } = this.form.controls;
     // What is known of the counter stands in the fields until somebody says otherwise.

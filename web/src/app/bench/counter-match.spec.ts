@@ -97,9 +97,20 @@ describe('matching a counter', () => {
   });
 
   it('says what would help where no level makes it agree', async () => {
-    const { shown } = await matching(walked(70, 118));
+    const once = await matching(walked(70, 118));
+    expect(once.shown()).toContain('Walk once more before you believe it');
+    const { shown } = await matching(walked(70, 118), walked(71, 118));
     expect(shown()).toContain('It cannot be matched at 100 ft on this main');
     expect(shown()).toContain('above the lip');
+  });
+
+  it('offers to check the first walk half way back, and takes what was read there', async () => {
+    const { store, type, press, shown } = await matching(walked(70, 104));
+    expect(shown()).toMatch(/At 50\sft it is to show \d+\./);
+    await type('Counter reads at 50', '52');
+    await press('Check');
+    expect(store.happened).toMatchObject([{ kind: 'walked', payload: { reading: 52, match: 30.48 } }]);
+    expect((store.happened[0]!.payload as { tape: number }).tape).toBeCloseTo(15.24, 6);
   });
 
   it('asks about a reading that cannot be, and takes the answer by its key', async () => {
