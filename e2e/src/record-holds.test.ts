@@ -161,7 +161,7 @@ describe('a counter of a reel filled elsewhere', () => {
     const moved = async (): Promise<number> => (await hand.state()).metres.main ?? 0;
     await browser.press(Key.ENTER);
     await browser.until(async () => (await moved()) > 3, 'what went on is counted');
-    await read('30');
+    await read('30.0');
     await browser.text('It agrees', 'div');
     await browser.press(Key.ENTER);
     // The gap was read before any of that: it is asked about again, and never shown as read.
@@ -204,7 +204,7 @@ describe('a counter matched after the gap was read', () => {
     await (await browser.field('Counter reads at the mark')).sendKeys('32', Key.ENTER);
     await browser.find('[data-test=counter-answer]');
     await browser.press(Key.ENTER);
-    await (await browser.field('Counter reads at the mark')).sendKeys('30', Key.ENTER);
+    await (await browser.field('Counter reads at the mark')).sendKeys('30.0', Key.ENTER);
     await browser.text('It agrees', 'div');
     await browser.press(Key.ENTER);
     await hand.stepComes('Read the gap');

@@ -150,7 +150,7 @@ describe('the first five minutes', () => {
     await comes('how much line to add');
     await browser.press(Key.ENTER);
     await gone('[data-test=counter-answer]');
-    await reads('30');
+    await reads('30.0');
     await browser.text('It agrees', 'div');
     await browser.press(Key.ENTER);
     await comes('Now it is cut and closed');

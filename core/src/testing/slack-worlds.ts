@@ -89,7 +89,7 @@ function overEnd(
   uniform: () => number,
 ): Stand {
   const better = coil - reel;
-const worse = -coil - reel;
+  const worse = -coil - reel;
   const against = uniform() < 0.1;
   const turned = uniform() < world.seenWrong;
   const slips = slipOf(world, uniform);

@@ -7,7 +7,7 @@ import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { BenchView } from './bench-view';
 import { CounterPiece } from './counter-piece';
-import { CounterStep } from './counter-step';
+import { CounterStep, readTo } from './counter-step';
 import { markText, movedText, readingText } from '../words/counter-words';
 
 const READING = allowedIn(WALK_RANGE.reading);
@@ -108,7 +108,8 @@ export class CounterAnswer {
     const reading = this.quantity(half, 'count', READING);
     const tape = this.step.match()?.halfWay.tape;
     if (reading === null || tape === undefined) return;
-    this.step.read({ reading, tape, over: this.step.standing().at(-1)?.over ?? 'field' });
+    const over = this.step.standing().at(-1)?.over ?? 'field';
+    this.step.read({ reading, tape, over, step: readTo(half.value) });
     half.setValue('');
   }
 

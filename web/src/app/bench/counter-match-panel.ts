@@ -18,7 +18,7 @@ import { typedValue } from '../ui/typed-value';
 import { BenchView } from './bench-view';
 import { CounterAnswer } from './counter-answer';
 import { CounterDoubt } from './counter-doubt';
-import { CounterStep } from './counter-step';
+import { CounterStep, readTo } from './counter-step';
 import { markText, readingText } from '../words/counter-words';
 
 const MARK = allowedIn(WALK_RANGE.tape);
@@ -132,7 +132,7 @@ export class CounterMatchPanel {
     const shown = this.quantity(reading, 'count', READING);
     const tape = this.markTyped();
     if (shown === null || tape === null) return false;
-    this.step.read({ reading: shown, tape, over: this.over() });
+    this.step.read({ reading: shown, tape, over: this.over(), step: readTo(reading.value) });
     reading.setValue('');
     return true;
   }

@@ -27,7 +27,12 @@ export interface ReadAtMark {
   readonly reading: number;
   readonly tape: number;
   readonly over: 'field' | 'meter';
+  /** What it was read to: a tenth where it was typed with one, 30.0 too. */
+  readonly step: number;
 }
+
+/** What a reading as it was typed was read to. */
+export const readTo = (typed: string): number => (/[.,]\d{1,2}\D*$/.test(typed.trim()) ? 0.1 : 1);
 
 /** A reading that is asked about before it is believed. */
 interface Doubted {
@@ -185,7 +190,7 @@ export class CounterStep {
   }
 
   private walked(
-    { reading, tape, over }: ReadAtMark,
+    { reading, tape, over, step }: ReadAtMark,
     more: Pick<Walked, 'cause' | 'left' | 'earlier' | 'began' | 'typed' | 'without'> = {},
   ): void {
     const { match, unit } = this.setup();
@@ -199,7 +204,7 @@ export class CounterStep {
         reading,
         unit,
         over,
-        step: Number.isInteger(reading) ? 1 : 0.1,
+        step: Number.isInteger(reading) ? step : 0.1,
         ...(expected !== undefined && Math.abs(tape - match) < 0.01 && expected > 0 ? { expected } : {}),
         ...more,
       },
