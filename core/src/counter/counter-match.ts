@@ -8,7 +8,7 @@ import { FARTHEST, levelFor, readingAt, spoolOf, spreadOf, type CounterVector } 
 import { metresPer } from './counter-unit';
 import { outOfReach, pastTheLip, type Limits, type OutOfReach } from './out-of-reach';
 import { topLength, type CounterSpool } from './paid-out';
-import { checkOf, walksAgain, type WalkCheck } from './walk-check';
+import { checkOf, walksAgain, type CounterVerdict, type WalkCheck } from './walk-check';
 
 /** A reel whose counter is to read a length truly, and the walks there were. */
 export interface CounterRequest {
@@ -31,7 +31,7 @@ export interface CounterRequest {
 /** Where a counter stands and what to do about it. */
 export interface CounterMatch {
   /** What to do now: walk, wind on, take off, or cut; or that no level on this spool makes it agree. */
-  readonly verdict: 'walk' | 'add' | 'take-off' | 'agrees' | 'out-of-reach';
+  readonly verdict: CounterVerdict;
   /** What would make the last walk surer; where that is one more reading at the mark, the verdict is to walk. */
   readonly check: WalkCheck | null;
   /** Half of the length, m, and what the counter is to show there now. */
@@ -174,7 +174,7 @@ function verdictOf({
   readonly off: number;
   readonly inReach: boolean;
   readonly unit: CounterFace['unit'];
-}): CounterMatch['verdict'] {
+}): CounterVerdict {
   const last = walks.at(-1);
   if (!last) return 'walk';
   const here = Math.abs(moved - last.moved) <= SAME_LEVEL;

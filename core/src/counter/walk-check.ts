@@ -1,7 +1,6 @@
 import { metresPer } from './counter-unit';
 import { WALK_SD, type CounterBelief, type CounterFace } from './counter-beliefs';
 import type { Walk } from './counter-fit';
-import type { CounterMatch } from './counter-match';
 import { chanceBelow } from '../numeric/normal';
 
 /**
@@ -10,6 +9,9 @@ import { chanceBelow } from '../numeric/normal';
  * matching; or a reading between the figures where a whole unit is too coarse to tell whether it agrees.
  */
 export type WalkCheck = 'half-way' | 'second' | 'between';
+
+/** What to do now: walk, wind on, take off, or cut; or that no level on this spool makes it agree. */
+export type CounterVerdict = 'walk' | 'add' | 'take-off' | 'agrees' | 'out-of-reach';
 
 /** It agrees where that is this likely. */
 const LIKELY = 0.9;
@@ -21,7 +23,7 @@ const ENOUGH = 2;
 const SAME = { level: 0.25, mark: 0.01 } as const;
 
 interface Checked {
-  readonly verdict: CounterMatch['verdict'];
+  readonly verdict: CounterVerdict;
   readonly walks: readonly Walk[];
   readonly from: CounterBelief['from'];
   readonly face: CounterFace;

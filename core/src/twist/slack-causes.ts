@@ -3,6 +3,9 @@ import { bounded } from '../numeric/bounded';
 /** How a reading of twist came about: what the bench can do something about. */
 export type SlackCause = 'fine' | 'wrong-way' | 'slipping' | 'dragging';
 
+/** What a reading leads to. The first three are good news; the last says how to look again. */
+export type SlackVerdict = 'limp' | 'less' | 'as-laid-out' | 'wrong-way' | 'slipping' | 'dragging' | 'unsure';
+
 /** What the layout puts into the line on the spool, turns per metre. */
 export interface SlackExpected {
   /** With the supply as it was said to stand. */

@@ -1,8 +1,14 @@
 import { bounded } from '../numeric/bounded';
-import { PREDICTION_SD, slackCauses, type SlackCause, type SlackExpected } from './slack-causes';
+import {
+  PREDICTION_SD,
+  slackCauses,
+  type SlackCause,
+  type SlackExpected,
+  type SlackVerdict,
+} from './slack-causes';
 import { lookSo, SLACK_WORDS } from './slack-words';
 
-export type { SlackExpected } from './slack-causes';
+export type { SlackExpected, SlackVerdict } from './slack-causes';
 
 /** A pinched loop as it was read between cloth and reel. */
 export interface SlackReading {
@@ -17,9 +23,6 @@ export interface SlackReading {
   /** Whether the line is braided. */
   readonly braid?: boolean;
 }
-
-/** What a reading leads to. The first three are good news; the last says how to look again. */
-export type SlackVerdict = 'limp' | 'less' | 'as-laid-out' | 'wrong-way' | 'slipping' | 'dragging' | 'unsure';
 
 /** What a slack test says. */
 export interface SlackResult {

@@ -1,5 +1,4 @@
-import type { SlackCause } from './slack-causes';
-import type { SlackVerdict } from './slack-test';
+import type { SlackCause, SlackVerdict } from './slack-causes';
 
 /** What each verdict says. */
 export const SLACK_WORDS: Readonly<Record<Exclude<SlackVerdict, 'unsure'>, string>> = {
