@@ -33,6 +33,11 @@ describe('metresFromMass', () => {
     expect(said(result.issues[0]!.sentence)).toMatch(/\.$/);
   });
 
+  it('refuses wet braid, which holds water between its strands', () => {
+    const wet = metresFromMass(BRAID, { gross: 60, tare: 50, wet: true }, { gramsPerMetre: 0.02, sd: 0.01 });
+    expect(wet.issues[0]?.code).toBe('wet-spool');
+  });
+
   it('weighs wet fluorocarbon, which takes up next to no water', () => {
     const line = { key: 'f', material: 'fluorocarbon', diameter: 0.3 } as const;
     expect(metresFromMass(line, { gross: 200, tare: 50, wet: true }).ok).toBe(true);
@@ -67,6 +72,15 @@ describe('learnMass', () => {
     ])!;
     expect(two.gramsPerMetre).toBeCloseTo(0.1, 12);
     expect(two.sd).toBeLessThan(one.sd);
+  });
+
+  it('is less sure of samples that disagree than of one alone', () => {
+    const apart = learnMass([
+      { metres: 100, grams: 10 },
+      { metres: 100, grams: 20 },
+    ])!;
+    expect(apart.gramsPerMetre).toBeCloseTo(0.15, 12);
+    expect(apart.sd).toBeGreaterThan(0.3);
   });
 
   it('learns nothing from nothing', () => {

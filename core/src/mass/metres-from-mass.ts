@@ -61,7 +61,8 @@ export function metresFromMass(
 ): Result<Ranged, MassIssue> {
   if (!(gross >= 0 && gross < 100_000 && tare >= 0 && tare < 100_000))
     return refuse('mass-out-of-range', message('piece.weighs', { most: { g: 100_000 } }));
-  if (wet && line.material === 'nylon') {
+  // Nylon takes water up and braid holds it between its strands; fluorocarbon takes up next to none.
+  if (wet && line.material !== 'fluorocarbon') {
     return refuse('wet-spool', 'This spool is wet and weighs its water too. Weigh it dry, or count it.');
   }
   if (gross < tare)
@@ -87,7 +88,14 @@ export interface Sample {
   readonly grams: number;
 }
 
-/** Grams per metre from weighed, measured lengths: total mass over total length, surer with each sample. */
+/** A measured length is off by this share of it, one standard deviation. From memory. */
+const LENGTH_SD = 0.005;
+
+/**
+ * Grams per metre from weighed, measured lengths: total mass over total length, surer with each sample. Samples that lie
+ * farther apart than scale and tape let them widen it by how much they do (R. T. Birge, The Calculation of Errors by the
+ * Method of Least Squares, Physical Review 40, 1932; from memory).
+ */
 export function learnMass(weighed: readonly Sample[], scaleSd = 1): LinearMass | null {
   // What no scale and no tape can say is passed over.
   const samples = weighed.filter(
@@ -96,5 +104,11 @@ export function learnMass(weighed: readonly Sample[], scaleSd = 1): LinearMass |
   const metres = samples.reduce((sum, sample) => sum + sample.metres, 0);
   const grams = samples.reduce((sum, sample) => sum + sample.grams, 0);
   if (metres <= 0 || grams <= 0) return null;
-  return { gramsPerMetre: grams / metres, sd: (scaleSd * Math.sqrt(samples.length)) / grams };
+  const gramsPerMetre = grams / metres;
+  const off = samples.reduce((sum, sample) => {
+    const expected = gramsPerMetre * sample.metres;
+    return sum + ((sample.grams - expected) / Math.hypot(scaleSd, LENGTH_SD * expected)) ** 2;
+  }, 0);
+  const apart = Math.sqrt(Math.max(1, off / Math.max(1, samples.length - 1)));
+  return { gramsPerMetre, sd: (apart * scaleSd * Math.sqrt(samples.length)) / grams };
 }
