@@ -269,6 +269,12 @@ describe('a fill over tape, a reducer or kept line', () => {
   ])('over %s learns from the depth read', (_, below) => {
     expect(over(below, 4.4)).toBeGreaterThan(over(below, 5.4) + 5);
   });
+
+  it('over line said to be kept below the arbor has none of it, as its plan has', () => {
+    const kept = { kind: 'retained', id: 'kept', line: BACKING, left: { depth: 13 } } as const;
+    const request = { ...WORKED_REQUEST, layers: [kept, ...WORKED_REQUEST.layers] };
+    expect(settled({ ...SURE, request, depths: [] }).layers[0]!.length.value).toBe(0);
+  });
 });
 
 it('meets whatever else is handed in with a fill or with sentences, and never with a figure that is none', () => {

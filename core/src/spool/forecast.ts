@@ -29,7 +29,7 @@ export function surfaceRadius({ spool, bulkOf }: World, layers: readonly WoundLe
   for (const layer of layers) {
     if (!isLine(layer)) {
       if ('rise' in layer) radius += layer.rise;
-      else radius = 'radius' in layer ? layer.radius : Math.max(0.1, spool.lipRadius - layer.below);
+      else radius = Math.max(radius, 'radius' in layer ? layer.radius : spool.lipRadius - layer.below);
       continue;
     }
     const area = woundArea(layer.line.diameter, bulkOf(layer.line), spool.packing);
