@@ -1,8 +1,13 @@
 // How many walks it takes until a counter agrees with the tape: the fit, eight feet to the foot, and halving guesses.
+import { counterTable } from '../src/counter/counter-table';
+import { metresPer } from '../src/counter/counter-unit';
+import { normalFrom, seeded } from '../src/numeric/random';
 import {
   byEight,
   byFit,
   byHalving,
+  CounterShop,
+  fitted,
   scoreWalks,
   type CounterWorld,
   type WalkMethod,
@@ -39,4 +44,37 @@ for (const [name, world] of WORLDS) {
     );
   });
   process.stdout.write(`  ${name.padEnd(32)}${cells.join('')}\n`);
+}
+
+/** How often the table's range holds what the counter really shows, and half its width, by length. */
+function tableHolds(world: CounterWorld): Map<number, { inside: number; seen: number; width: number }> {
+  const uniform = seeded(REELS.seed);
+  const normal = normalFrom(uniform);
+  const rows = new Map<number, { inside: number; seen: number; width: number }>();
+  for (let reel = 0; reel < REELS.reels; reel += 1) {
+    let shop = new CounterShop(world, uniform, normal);
+    while (!shop.canAgree) shop = new CounterShop(world, uniform, normal);
+    for (let moved = byFit(shop); moved !== null && shop.walked < 12; moved = byFit(shop)) shop.move(moved);
+    const { unit } = world.face;
+    for (const { length, reading } of counterTable(fitted(shop), world.match, unit)) {
+      const shown = shop.shows(length * metresPer(unit));
+      const row = rows.get(length) ?? { inside: 0, seen: 0, width: 0 };
+      row.seen += 1;
+      row.width += (reading.high - reading.low) / 2;
+      if (shown >= reading.low && shown <= reading.high) row.inside += 1;
+      rows.set(length, row);
+    }
+  }
+  return rows;
+}
+
+process.stdout.write(
+  '\nTable of a matched counter: its range holds what it shows, and reaches so far to each side\n',
+);
+for (const [name, world] of WORLDS) {
+  const cells = [...tableHolds(world)].map(
+    ([length, { inside, seen, width }]) =>
+      `${length.toFixed(0)}: ${((100 * inside) / seen).toFixed(0)} % ± ${(width / seen).toFixed(1)}`,
+  );
+  process.stdout.write(`  ${name.padEnd(32)}${cells.join('   ')}\n`);
 }

@@ -34,6 +34,6 @@ describe('a matched counter later', () => {
 
   it('tells how sure each row is', () => {
     const [row] = recordedTable(KEPT);
-    expect(row!.reading.sd / row!.reading.value).toBeCloseTo(0.005, 4);
+    expect(row!.reading.sd / row!.reading.value).toBeCloseTo(1.1 * 0.005, 4);
   });
 });

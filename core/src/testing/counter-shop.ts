@@ -115,7 +115,12 @@ export class CounterShop {
 
   /** What the counter would really show at the match, without any noise. */
   get trueReading(): number {
-    return this.perTurn * turnsToPayOut(this.truth, this.truth.outer, this.world.match);
+    return this.shows(this.world.match);
+  }
+
+  /** What it would really show with so many metres out. */
+  shows(metres: number): number {
+    return this.perTurn * turnsToPayOut(this.truth, this.truth.outer, metres);
   }
 
   /** Whether a level below the lip and not too far below it makes it agree. */
@@ -164,7 +169,8 @@ export function byFit(shop: CounterShop): number | null {
   return after.verdict === 'walk' ? 0 : after.move.value;
 }
 
-function fitted({ world, believed, spread, belief, walks, moved }: CounterShop): CounterMatch {
+/** What is believed of a shop’s counter by now. */
+export function fitted({ world, believed, spread, belief, walks, moved }: CounterShop): CounterMatch {
   const request = { face: world.face, match: world.match, spool: believed, spread, walks, moved };
   return valueOf(counterMatch({ ...request, ...(belief ? { belief } : {}) }));
 }
