@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { payOut } from '../counter/paid-out';
 import { FT, WORKED } from '../testing/counter-examples';
 import { surfaceAfter, turnsToPayOut } from '../testing/counter-shop';
+import { metresPer } from '../counter/counter-unit';
 import { turnsBetween } from '../winding/winding';
 import { recordedTable, runsAheadOf } from './recorded-match';
 
@@ -33,7 +34,12 @@ describe('a matched counter later', () => {
   });
 
   it('tells how sure each row is', () => {
-    const [row] = recordedTable(KEPT);
-    expect(row!.reading.sd / row!.reading.value).toBeCloseTo(1.1 * 0.005, 4);
+    const rows = recordedTable(KEPT).map(({ length, reading }) => ({
+      length,
+      share: reading.sd / reading.value,
+    }));
+    const atMark = rows.find(({ length }) => Math.abs(length - KEPT.match / metresPer(KEPT.unit)) < 0.01)!;
+    expect(atMark.share).toBeCloseTo(1.1 * 0.005, 5);
+    expect(rows.at(-1)!.share).toBeGreaterThan(1.3 * 0.005);
   });
 });

@@ -2,6 +2,7 @@ import type { KnownCounter } from '../counter/counter-beliefs';
 import type { CounterMatch } from '../counter/counter-match';
 import { metresPer, type CounterUnit } from '../counter/counter-unit';
 import type { CounterFit } from '../counter/counter-fit';
+import { readingAt, spoolOf } from '../counter/counter-model';
 import { counterTable, runsAhead, type TableRow } from '../counter/counter-table';
 import { withMoved, type CounterSpool } from '../counter/paid-out';
 import type { RunFacts } from '../steps/run-facts';
@@ -130,16 +131,31 @@ export function runsAheadOf(
     : null;
 }
 
-const asFit = ({
+/** How unsure wound area to width stays where a counter was matched, as a share. From memory. */
+const RATIO_SD = 0.05;
+
+/**
+ * The fit a kept match stands for. At its mark it is as sure as it was read there; elsewhere the line’s own thickness on the
+ * spool adds to that, which the walks left open: what a turn is worth goes with it, so that the mark stays as it was read.
+ */
+function asFit({
   perTurn,
   readsSd,
   spool,
-}: Pick<RecordedMatch, 'spool' | 'perTurn' | 'readsSd'>): CounterFit => ({
-  vector: [Math.log(perTurn), spool.outer, 0],
-  covariance: [
-    [readsSd ** 2, 0, 0],
-    [0, 0, 0],
-    [0, 0, 0],
-  ],
-  off: [],
-});
+  match,
+}: Pick<RecordedMatch, 'spool' | 'perTurn' | 'readsSd' | 'match'>): CounterFit {
+  const vector = [Math.log(perTurn), spool.outer, 0] as const;
+  const reading = (ratio: number): number =>
+    readingAt(spoolOf(spool, [vector[0], vector[1], ratio]), perTurn, match);
+  const slope = (Math.log(reading(RATIO_SD)) - Math.log(reading(-RATIO_SD))) / (2 * RATIO_SD);
+  const together = -slope * RATIO_SD ** 2;
+  return {
+    vector,
+    covariance: [
+      [readsSd ** 2 + (slope * RATIO_SD) ** 2, 0, together],
+      [0, 0, 0],
+      [together, 0, RATIO_SD ** 2],
+    ],
+    off: [],
+  };
+}
