@@ -1,14 +1,13 @@
 // How many walks it takes until a counter agrees with the tape: the fit, eight feet to the foot, and halving guesses.
 import { counterTable } from '../src/counter/counter-table';
 import { metresPer } from '../src/counter/counter-unit';
-import { normalFrom, seeded } from '../src/numeric/random';
 import {
   byEight,
   byFit,
   byHalving,
-  CounterShop,
   fitted,
   scoreWalks,
+  walkedShops,
   type CounterWorld,
   type WalkMethod,
 } from '../src/testing/counter-shop';
@@ -26,7 +25,7 @@ const WORLDS: readonly (readonly [string, CounterWorld])[] = [
   ['100 ft, kind met before', { match: 100 * FT, face: FEET, known: true }],
   ['30 m', { match: 30, face: { unit: 'm', step: 0.1 } }],
   ['30 m, whole metres', { match: 30, face: { unit: 'm', step: 1 } }],
-  ['30 yd, whole yards', { match: 30 * 0.9144, face: { unit: 'yd', step: 1 } }],
+  ['30 yd, whole yards', { match: 30 * metresPer('yd'), face: { unit: 'yd', step: 1 } }],
   ['100 ft, first mark wrong', { match: 100 * FT, face: FEET, firstWrong: true }],
   ['200 ft', { match: 200 * FT, face: FEET }],
   ['100 ft, one mark in ten wrong', { match: 100 * FT, face: FEET, wrongMarks: 0.1 }],
@@ -48,14 +47,9 @@ for (const [name, world] of WORLDS) {
 
 /** How often the table's range holds what the counter really shows, and half its width, by length. */
 function tableHolds(world: CounterWorld): Map<number, { inside: number; seen: number; width: number }> {
-  const uniform = seeded(REELS.seed);
-  const normal = normalFrom(uniform);
   const rows = new Map<number, { inside: number; seen: number; width: number }>();
-  for (let reel = 0; reel < REELS.reels; reel += 1) {
-    let shop = new CounterShop(world, uniform, normal);
-    while (!shop.canAgree) shop = new CounterShop(world, uniform, normal);
-    for (let moved = byFit(shop); moved !== null && shop.walked < 12; moved = byFit(shop)) shop.move(moved);
-    const { unit } = world.face;
+  const { unit } = world.face;
+  for (const shop of walkedShops(world, () => byFit, REELS)) {
     for (const { length, reading } of counterTable(fitted(shop), world.match, unit)) {
       const shown = shop.shows(length * metresPer(unit));
       const row = rows.get(length) ?? { inside: 0, seen: 0, width: 0 };

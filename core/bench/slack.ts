@@ -1,8 +1,7 @@
 // What a slack metre's verdict is worth: how often it commits itself, and how often that is wrong, in shops unlike the believed one.
-import { slackTold, type SlackWorld } from '../src/testing/slack-worlds';
+import { BELIEVED, slackTold, type SlackWorld } from '../src/testing/slack-worlds';
 
 const LOOKS = 4000;
-const BELIEVED: SlackWorld = { seenWrong: 0.1, slips: 0.07, drags: 0.03, limp: 0.15, braid: 0.2 };
 const WORLDS: readonly (readonly [string, Partial<SlackWorld>])[] = [
   ['as believed', {}],
   ['three in ten seen wrong', { seenWrong: 0.3 }],

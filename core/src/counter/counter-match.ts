@@ -8,7 +8,7 @@ import { FARTHEST, levelFor, readingAt, spoolOf, spreadOf, type CounterVector } 
 import { metresPer } from './counter-unit';
 import { outOfReach, pastTheLip, type Limits, type OutOfReach } from './out-of-reach';
 import { topLength, type CounterSpool } from './paid-out';
-import { checkOf, walksAgain, type CounterVerdict, type WalkCheck } from './walk-check';
+import { checkOf, SAME_LEVEL, walksAgain, type CounterVerdict, type WalkCheck } from './walk-check';
 
 /** A reel whose counter is to read a length truly, and the walks there were. */
 export interface CounterRequest {
@@ -34,8 +34,8 @@ export interface CounterMatch {
   readonly verdict: CounterVerdict;
   /** What would make the last walk surer; where that is one more reading at the mark, the verdict is to walk. */
   readonly check: WalkCheck | null;
-  /** Half of the length, m, and what the counter is to show there now. */
-  readonly halfWay: { readonly tape: number; readonly expected: Ranged };
+  /** Where it is to be checked half way: that length, m, and what the counter is to show there; null where it is not. */
+  readonly halfWay: { readonly tape: number; readonly expected: number } | null;
   /** Counter units to one spool turn, and what that rests on. */
   readonly perTurn: Ranged;
   readonly from: CounterBelief['from'] | 'walks';
@@ -66,8 +66,6 @@ const toleranceAt = (match: number): number => Math.max(metresPer('ft'), 0.01 * 
 const SURE = 0.85;
 /** A correction this near is done: less than half a turn on any reel, m. */
 const DONE = 0.05;
-/** A walk was at the level that is now where no more than this was moved since, m. */
-const SAME_LEVEL = 0.25;
 
 /**
  * Matches a counter to a tape. Reads high: the spool works too small for its counter, line goes on. Reads low: line comes
@@ -108,7 +106,7 @@ export function counterMatch(request: CounterRequest): Result<CounterMatch> {
   return succeed({
     verdict: walksAgain(check) ? 'walk' : judged,
     check,
-    halfWay: { tape: match / 2, expected: figure((spool, c) => readingAt(spool, c, match / 2)) },
+    halfWay: halfWayOf(check, now, { perTurn, match }),
     perTurn: ranged(perTurn, perTurn * Math.sqrt(fit.covariance[0]?.[0] ?? 0)),
     from: walks.length > 0 ? 'walks' : belief.from,
     wanted,
@@ -124,6 +122,13 @@ export function counterMatch(request: CounterRequest): Result<CounterMatch> {
     spool: now,
   });
 }
+
+const halfWayOf = (
+  check: WalkCheck | null,
+  spool: CounterSpool,
+  { perTurn, match }: { readonly perTurn: number; readonly match: number },
+): CounterMatch['halfWay'] =>
+  check === 'half-way' ? { tape: match / 2, expected: readingAt(spool, perTurn, match / 2) } : null;
 
 /** Why a counter cannot be matched: by its level, or because more line is asked for than still goes on. */
 function reachOf(

@@ -19,8 +19,10 @@ const LIKELY = 0.9;
 const COARSE = 0.5;
 /** More walks to the mark tell no more than two where none is read between the figures. */
 const ENOUGH = 2;
-/** Metres: walks at one level, and at one mark. */
-const SAME = { level: 0.25, mark: 0.01 } as const;
+/** A walk was at the level that is now where no more than this was moved since, m. */
+export const SAME_LEVEL = 0.25;
+/** Two marks are one where they lie no farther apart, m. */
+const SAME_MARK = 0.01;
 
 interface Checked {
   readonly verdict: CounterVerdict;
@@ -55,7 +57,7 @@ function tooCoarse({ walks, face, match }: Checked, { off, sd, tolerance }: Near
   const last = walks.at(-1);
   if (!last) return false;
   const here = walks.filter(
-    ({ moved, tape }) => Math.abs(moved - last.moved) <= SAME.level && Math.abs(tape - match) <= SAME.mark,
+    ({ moved, tape }) => Math.abs(moved - last.moved) <= SAME_LEVEL && Math.abs(tape - match) <= SAME_MARK,
   );
   if (here.length >= ENOUGH || here.some((walk) => (walk.step ?? face.step) < 1)) return false;
   const most = tolerance / metresPer(face.unit);

@@ -1,8 +1,7 @@
 import { turnsRound } from '../advice/advice-sheet';
 import type { ReelType } from '../lines/reel-type';
-import { bounded } from '../numeric/bounded';
 import type { SlackExpected } from '../twist/slack-test';
-import { twistLedger, type Sense, type SupplyWay, type Twist } from '../twist/twist-ledger';
+import { perMetre, twistLedger, type Sense, type SupplyWay, type Twist } from '../twist/twist-ledger';
 import type { SupplySeen } from './run-state';
 
 /** Diameters line is on now, mm: where it is wound on and where it leaves the supply. */
@@ -21,9 +20,6 @@ export interface BenchTwist {
   readonly matched: boolean | null;
   readonly expected: SlackExpected;
 }
-
-/** Diameters a supply can have, mm. */
-const DIAMETERS = [1, 10_000] as const;
 
 const senseOf = (turn: SupplySeen['supplyTurns']): 1 | -1 => (turn === 'anticlockwise' ? -1 : 1);
 
@@ -60,7 +56,7 @@ export function benchTwist(
       asLaidOut: asLaidOut.onSpool,
       turnedOver: bothTurn ? turnedOver.onSpool : null,
       rotor,
-      supplyCoil: 1000 / (Math.PI * bounded(supply, ...DIAMETERS)),
+      supplyCoil: perMetre(1, supply),
     },
   };
 }

@@ -30,7 +30,7 @@ export interface CounterSetup extends CounterFace {
 }
 
 /** How unsure wound area to width is where a spool was planned and wound here, as a share. From memory. */
-const RATIO_SD = 0.05;
+export const RATIO_SD = 0.05;
 /** The same where its line went on elsewhere: nobody knows how tight it lies. */
 const RATIO_FOREIGN = 0.12;
 /** A lip that may be off by more than this says nothing of a reel filled elsewhere, mm. */

@@ -6,7 +6,7 @@ import { readingAt, spoolOf } from '../counter/counter-model';
 import { counterTable, runsAhead, type TableRow } from '../counter/counter-table';
 import { withMoved, type CounterSpool } from '../counter/paid-out';
 import type { RunFacts } from '../steps/run-facts';
-import { counterNow, counterSpoolNow, setupOf, walksOf } from './counter-now';
+import { counterNow, counterSpoolNow, RATIO_SD, setupOf, walksOf } from './counter-now';
 import type { RunState } from './run-state';
 import type { RunUnderWay } from './under-way';
 
@@ -130,9 +130,6 @@ export function runsAheadOf(
     ? runsAhead({ fit: asFit(kept), spool: kept.spool }, kept.match, kept.unit)
     : null;
 }
-
-/** How unsure wound area to width stays where a counter was matched, as a share. From memory. */
-const RATIO_SD = 0.05;
 
 /**
  * The fit a kept match stands for. At its mark it is as sure as it was read there; elsewhere the line’s own thickness on the

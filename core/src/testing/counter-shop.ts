@@ -163,8 +163,8 @@ export function byFit(shop: CounterShop): number | null {
   const before = fitted(shop);
   take(shop, before, shop.walk(before.check === 'between'));
   const first = fitted(shop);
-  if (first.check === 'half-way') take(shop, first, shop.readAt(first.halfWay.tape, shop.world.face.step));
-  const after = first.check === 'half-way' ? fitted(shop) : first;
+  if (first.halfWay) take(shop, first, shop.readAt(first.halfWay.tape, shop.world.face.step));
+  const after = first.halfWay ? fitted(shop) : first;
   if (after.verdict === 'agrees' || after.verdict === 'out-of-reach') return null;
   return after.verdict === 'walk' ? 0 : after.move.value;
 }
@@ -225,21 +225,32 @@ export interface WalkScore {
   readonly within: number;
 }
 
-export function scoreWalks(
+/** Simulated reels that can be matched, each walked until the way to match it is content. */
+export function* walkedShops(
   world: CounterWorld,
   method: () => WalkMethod,
   { reels, seed }: { readonly reels: number; readonly seed: number },
-): WalkScore {
+): Generator<CounterShop> {
   const uniform = seeded(seed);
   const normal = normalFrom(uniform);
-  const walked: number[] = [];
-  let within = 0;
   for (let i = 0; i < reels; i += 1) {
     let shop = new CounterShop(world, uniform, normal);
     while (!shop.canAgree) shop = new CounterShop(world, uniform, normal);
     const next = method();
     for (let moved = next(shop); moved !== null && shop.walked < MOST_WALKS; moved = next(shop))
       shop.move(moved);
+    yield shop;
+  }
+}
+
+export function scoreWalks(
+  world: CounterWorld,
+  method: () => WalkMethod,
+  sample: { readonly reels: number; readonly seed: number },
+): WalkScore {
+  const walked: number[] = [];
+  let within = 0;
+  for (const shop of walkedShops(world, method, sample)) {
     walked.push(shop.walked);
     const off = Math.abs(shop.trueReading - shop.units) * metresPer(world.face.unit);
     if (off <= Math.max(FT, 0.01 * world.match)) within += 1;
@@ -248,6 +259,6 @@ export function scoreWalks(
     median: percentile(walked, 0.5),
     ninetieth: percentile(walked, 0.9),
     most: Math.max(...walked),
-    within: within / reels,
+    within: within / sample.reels,
   };
 }

@@ -1,6 +1,7 @@
 import { normalFrom, seeded } from '../numeric/random';
-import { readSlackTest, slackShare, type SlackVerdict } from '../twist/slack-test';
+import { readSlackTest, slackShare } from '../twist/slack-test';
 import type { SlackCause, SlackExpected } from '../twist/slack-causes';
+import { perMetre } from '../twist/twist-ledger';
 
 /** How slack metres come about in a shop, as shares of all looks. */
 export interface SlackWorld {
@@ -21,6 +22,8 @@ export interface SlackTold {
   readonly wrongAs: Readonly<Record<string, number>>;
 }
 
+/** The rates the verdicts are made with. */
+export const BELIEVED: SlackWorld = { seenWrong: 0.1, slips: 0.07, drags: 0.03, limp: 0.15, braid: 0.2 };
 const SPAN = 1.5;
 
 /** Reads so many slack metres with a seed. */
@@ -31,17 +34,15 @@ export function slackTold(world: SlackWorld, looks: number, seed: number): Slack
   let told = 0;
   let wrong = 0;
   for (let k = 0; k < looks; k++) {
-    const { truth, verdict } = look(world, uniform, normal);
+    const { truth, verdict, good } = look(world, uniform, normal);
     if (verdict === 'unsure') continue;
     told++;
-    if (GOOD.includes(verdict) ? truth === 'fine' : truth === verdict) continue;
+    if (good ? truth === 'fine' : truth === verdict) continue;
     wrong++;
     wrongAs[`${truth} as ${verdict}`] = (wrongAs[`${truth} as ${verdict}`] ?? 0) + 1;
   }
   return { looks, told, wrong, wrongAs };
 }
-
-const GOOD: readonly SlackVerdict[] = ['limp', 'less', 'as-laid-out'];
 
 interface Stand {
   readonly truth: SlackCause;
@@ -50,11 +51,7 @@ interface Stand {
   readonly expected: SlackExpected;
 }
 
-function look(
-  world: SlackWorld,
-  uniform: () => number,
-  normal: () => number,
-): { truth: SlackCause; verdict: SlackVerdict } {
+function look(world: SlackWorld, uniform: () => number, normal: () => number) {
   const { truth, twist, expected } = stand(world, uniform);
   const braid = uniform() < world.braid;
   const shown = uniform() < world.limp * (braid ? 2 : 1) ? uniform() : 1;
@@ -62,19 +59,14 @@ function look(
   const share = slackShare(wound, SPAN * Math.exp(0.15 * normal()));
   const seen = Math.abs(twist) * Math.exp(0.08 * normal()) * share * shown;
   const plyTurns = Math.max(0, Math.round(2 * (seen + 0.4 * normal())) / 2);
-  return {
-    truth,
-    verdict: readSlackTest({ pinched: 2, plyTurns, wound, span: SPAN, braid }, expected).verdict,
-  };
+  return { truth, ...readSlackTest({ pinched: 2, plyTurns, wound, span: SPAN, braid }, expected) };
 }
-
-const PER = (diameter: number): number => 1000 / (Math.PI * diameter);
 
 /** How a bench stands, as it was said and as it is. */
 function stand(world: SlackWorld, uniform: () => number): Stand {
   const rotor = uniform() < 0.8;
-  const reel = rotor ? PER(35 + 35 * uniform()) : 0;
-  const coil = PER(60 + 90 * uniform());
+  const reel = rotor ? perMetre(1, 35 + 35 * uniform()) : 0;
+  const coil = perMetre(1, 60 + 90 * uniform());
   return rotor && uniform() < 0.7
     ? overEnd(world, { reel, coil }, uniform)
     : rolling(world, { reel, coil, rotor }, uniform);

@@ -35,7 +35,7 @@ export interface Twist {
 }
 
 /** Turns of twist one coil of this diameter puts into each metre. */
-const perMetre = (sense: number, diameter: number): number =>
+export const perMetre = (sense: number, diameter: number): number =>
   (1000 * sense) / (Math.PI * bounded(diameter, ...DIAMETERS));
 
 /** Diameters line is ever wound on or drawn off, mm. */

@@ -1,16 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormGroup } from '@angular/forms';
-import { allowedIn, WALK_RANGE } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { BenchView } from './bench-view';
 import { CounterPiece } from './counter-piece';
-import { CounterStep, readTo } from './counter-step';
+import { CounterStep, READING, readTo } from './counter-step';
 import { markText, movedText, readingText } from '../words/counter-words';
-
-const READING = allowedIn(WALK_RANGE.reading);
 
 /** The one big answer after a walk, and what to do about it. */
 @Component({
@@ -49,10 +46,10 @@ export class CounterAnswer {
   /** What is to be read on the way back, where the only walk so far is to be checked before line is moved. */
   protected readonly halfWay = computed(() => {
     const match = this.step.match();
-    if (match?.check !== 'half-way' || this.step.movedSince()) return null;
+    if (!match?.halfWay || this.step.movedSince()) return null;
     const { unit, step } = this.step.setup();
     const { tape, expected } = match.halfWay;
-    return { mark: markText(tape, unit), reading: readingText(expected.value, step) };
+    return { mark: markText(tape, unit), reading: readingText(expected, step) };
   });
   /** The reel's own counter tells how much came off: it counts the spool. */
   protected readonly byCounter = computed(() => {
@@ -106,7 +103,7 @@ export class CounterAnswer {
   protected readHalf(): void {
     const { half } = this.form.controls;
     const reading = this.quantity(half, 'count', READING);
-    const tape = this.step.match()?.halfWay.tape;
+    const tape = this.step.match()?.halfWay?.tape;
     if (reading === null || tape === undefined) return;
     const over = this.step.standing().at(-1)?.over ?? 'field';
     this.step.read({ reading, tape, over, step: readTo(half.value) });

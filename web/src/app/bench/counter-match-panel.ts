@@ -18,11 +18,10 @@ import { typedValue } from '../ui/typed-value';
 import { BenchView } from './bench-view';
 import { CounterAnswer } from './counter-answer';
 import { CounterDoubt } from './counter-doubt';
-import { CounterStep, readTo } from './counter-step';
+import { CounterStep, READING, readTo } from './counter-step';
 import { markText, readingText } from '../words/counter-words';
 
 const MARK = allowedIn(WALK_RANGE.tape);
-const READING = allowedIn(WALK_RANGE.reading);
 
 /** Matching a trolling reel's counter: walk, read, and one big answer; then wind on or take off, and walk once more. */
 @Component({

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  allowedIn,
   counterNow,
   counterRequest,
   counterTable,
@@ -9,6 +10,7 @@ import {
   metresPer,
   setupOf,
   walkDoubts,
+  WALK_RANGE,
   walksOf,
   type CounterMatch,
   type CounterSetup,
@@ -30,6 +32,9 @@ export interface ReadAtMark {
   /** What it was read to: a tenth where it was typed with one, 30.0 too. */
   readonly step: number;
 }
+
+/** What a counter’s reading can be, as a field allows it. */
+export const READING = allowedIn(WALK_RANGE.reading);
 
 /** What a reading as it was typed was read to. */
 export const readTo = (typed: string): number => (/[.,]\d{1,2}\D*$/.test(typed.trim()) ? 0.1 : 1);

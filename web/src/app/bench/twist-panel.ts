@@ -11,6 +11,7 @@ import {
 import { FormGroup } from '@angular/forms';
 import {
   benchTwist,
+  isBraid,
   readSlackTest,
   turnsRound,
   type SeenTurn,
@@ -100,7 +101,7 @@ export class TwistPanel {
     const plyTurns = this.quantity(this.slack.controls.ply, 'ratio', PLY);
     if (!run || !winding || !twist || pinched === null || plyTurns === null) return null;
     const layer = this.store.facts()?.request.layers.find(({ id }) => id === this.layer());
-    const braid = layer?.kind === 'line' && layer.line.material === 'braid';
+    const braid = layer?.kind === 'line' && isBraid(layer.line.material);
     const reading = { pinched, plyTurns, wound: winding.lengthSoFar, span: run.under.spanMm / 1000, braid };
     const said = readSlackTest(reading, twist.expected);
     const against = said.verdict === 'unsure' && twist.matched === false;
