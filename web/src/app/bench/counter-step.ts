@@ -82,6 +82,11 @@ export class CounterStep {
     const state = this.store.shown();
     return facts && under && state ? counterNow(facts, under, state, this.setup(), this.known()) : null;
   });
+  /** Whether a reading can be typed now: where there is little room, that comes before the chart. */
+  readonly readsHere = computed(() => {
+    const match = this.match();
+    return match?.verdict === 'walk' || match?.halfWay != null;
+  });
   readonly table = computed(() => {
     const match = this.match();
     const { match: at, unit } = this.setup();
