@@ -110,6 +110,8 @@ describe('which piece a reel is cut from', () => {
     const { jobs, history } = await ask.patiently<Bag>('GET', `/bags/${String(bag.number)}`);
     expect(jobs[0]?.cuts.find(({ layer }) => layer === 'main')?.pieceId).toBe(remnant.id);
     expect(JSON.stringify(history[0]?.what)).toContain('M-REST');
-    expect(await browser.complaints()).toEqual([]);
+    // A plan that grew old between look and press is refused, and the next one takes its place.
+    const others = (await browser.complaints()).filter((one) => !/cuts\/accept.*409/.test(one));
+    expect(others.join('\n')).toBe('');
   });
 });

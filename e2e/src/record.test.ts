@@ -89,6 +89,7 @@ describe('the record of a reel', () => {
   it('is a recipe: as before in one key, for anybody', async () => {
     await browser.go('/reels/book');
     await browser.fill('Find', 'Kept 3000');
+    await browser.text('Kept 3000', 'h2');
     await browser.find('[data-test=recipe]');
     // The field lets go of the keys first.
     await (await browser.text('What has been wound on it', 'h2')).click();

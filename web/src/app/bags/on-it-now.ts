@@ -42,7 +42,11 @@ export class OnItNow {
   readonly tag = input.required<string>();
   readonly spool = input.required<string>();
 
-  private readonly reel = loadFor(this.tag, (tag) => this.api.call(api.readReel, { params: { tag } }));
+  private readonly reel = loadFor(
+    this.tag,
+    (tag) => this.api.call(api.readReel, { params: { tag } }),
+    'nothing',
+  );
   protected readonly on = computed(() => {
     const lies = this.reel.value()?.spools.find(({ name }) => name === this.spool())?.on;
     return lies && { ...lies, lines: lies.lines.toReversed() };

@@ -70,6 +70,8 @@ export class KindRecipes {
   protected readonly recipes = loadFor(
     computed(() => this.kind().id),
     (id) => this.api.call(api.listRecipes, { params: { id } }),
+    // One kind's recipes never stand under another's name: B would book that one in.
+    'nothing',
   );
   protected readonly day = dayText;
 

@@ -190,6 +190,11 @@ it('tells the recipes of a kind: how often, how much with its range, what gap it
   expect(shown()).toContain('gap got 1.6 mm (1.5 mm–1.9 mm)');
   expect(element.querySelector('a.go')?.getAttribute('href')).toBe('/bags/new?like=R-0003');
   expect(USUAL_HOUSE_RULES.service).toBe('whichever-first');
+  // Another kind never stands over these while its own are on their way.
+  fixture.componentRef.setInput('kind', { ...kind, observations, id: 3 });
+  fixture.detectChanges();
+  http.expectOne('/api/reel-kinds/3/recipes');
+  expect(shown()).not.toContain('Moss braid');
 });
 
 it('asks across the counter how often a reel that comes in again was out', async () => {
