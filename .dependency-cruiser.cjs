@@ -39,6 +39,7 @@ const CORE = [
   'settle',
   'learn',
   'record',
+  'faults',
   'day',
 ];
 

@@ -378,3 +378,22 @@ export {
   type StockReading,
   type StockRow,
 } from './stock-list/read-stock';
+export { CANNOT_TELL, LOOK_KEYS, lookOf, type LookKey } from './faults/looks';
+export type { FaultLook } from './faults/look';
+export { SYMPTOMS, symptomName, symptomsIn, type Symptom } from './faults/symptoms';
+export { authoredRates, causeOf, FAULT_CAUSES, shopRates, type FaultCause } from './faults/causes';
+export type { FaultReel, Whose } from './faults/cause';
+export {
+  faultReasons,
+  findFault,
+  type FaultCase,
+  type FaultFound,
+  type RankedCause,
+  type Reason,
+} from './faults/find-fault';
+export type { LookMade } from './faults/weigh-faults';
+export { faultReelOf, gapNowOf, type FilledLayer, type FilledReel } from './faults/filled-reel';
+export { levelAnswer, recordLooks, type LookKnown } from './faults/record-looks';
+export { faultRemedy, type FaultRemedy } from './faults/remedy';
+export { toldWords } from './faults/told-words';
+export { standingOut, type FillGroup, type StandingOut } from './faults/stands-out';

@@ -1,6 +1,7 @@
 import { ADVICE_WORDS } from './advice-words';
 import { BENCH_WORDS } from './bench-words';
 import { COUNT_WORDS } from './count-words';
+import { FAULT_WORDS } from './fault-words';
 import { LIMIT_WORDS } from './limit-words';
 import { PLAN_WORDS } from './plan-words';
 import { RACK_WORDS } from './rack-words';
@@ -14,6 +15,7 @@ export const CATALOGUE = {
   ...ADVICE_WORDS,
   ...BENCH_WORDS,
   ...COUNT_WORDS,
+  ...FAULT_WORDS,
   ...LIMIT_WORDS,
   ...PLAN_WORDS,
   ...RACK_WORDS,
