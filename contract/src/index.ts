@@ -139,6 +139,7 @@ export {
   COMPLAINTS,
   type Comeback,
   type ComebackChange,
+  type ComebackFigures,
   type CorrectFill,
   type CustomerChange,
   type CustomerPage,

@@ -1,4 +1,4 @@
-import { COUNTER_UNITS, MATERIALS, UNIT_SYSTEMS } from '@yard-spool/core';
+import { COUNTER_UNITS, FAULT_CAUSES, MATERIALS, UNIT_SYSTEMS } from '@yard-spool/core';
 import * as v from 'valibot';
 import { REEL_TYPES } from '@yard-spool/core';
 import { PIECE_KINDS } from './rack';
@@ -67,6 +67,10 @@ const FillSchema = v.object({
       cause: v.nullable(v.picklist(CAUSES)),
       found: v.string(),
       did: v.string(),
+      /** What was wrong with it, what beside it, and whether what was done cured it; null where nobody said. */
+      fault: v.nullable(v.picklist(FAULT_CAUSES)),
+      second: v.nullable(v.picklist(FAULT_CAUSES)),
+      worked: v.nullable(v.boolean()),
     }),
   ),
   /** Everything that happened at the bench, in order. What each kind carries is told in docs/files.md. */

@@ -1,4 +1,4 @@
-import { CORRECTED } from '@yard-spool/core';
+import { CORRECTED, FAULT_CAUSES, LOOK_KEYS, SYMPTOMS } from '@yard-spool/core';
 import * as v from 'valibot';
 import { limit, WordsSchema } from './words';
 import { CodeSchema, FigureSchema, IdSchema, InstantSchema, line, text, VersionSchema } from './basics';
@@ -63,19 +63,7 @@ export const MarkFillSchema = v.variant('kind', [
 export type FillMark = v.InferOutput<typeof MarkFillSchema>;
 
 /** What a customer sees on a reel that comes back. */
-export const COMPLAINTS = [
-  ...([
-    'loops',
-    'twist',
-    'digs-in',
-    'slips',
-    'breaks',
-    'counter',
-    'too-little',
-    'too-full',
-    'other',
-  ] as const),
-] as const;
+export const COMPLAINTS = [...SYMPTOMS, 'other'] as const;
 /** What it comes down to. */
 export const CAUSES = [
   ...([
@@ -89,10 +77,20 @@ export const CAUSES = [
   ] as const),
 ] as const;
 
+/** A look at a reel that is not right, as it was answered. */
+export const LookMadeSchema = v.object({ look: v.picklist(LOOK_KEYS), answer: text('An answer', 20) });
+
 const found = {
   cause: v.nullable(v.picklist(CAUSES)),
   found: text('What was found', 300),
   did: text('What was done', 300),
+  /** What is wrong with it, and what beside it; null where the causes were not gone through, or it is none of them. */
+  fault: v.exactOptional(v.nullable(v.picklist(FAULT_CAUSES)), null),
+  second: v.exactOptional(v.nullable(v.picklist(FAULT_CAUSES)), null),
+  /** Looks that were made on the way there. */
+  looks: v.exactOptional(v.pipe(v.array(LookMadeSchema), v.maxLength(LOOK_KEYS.length)), []),
+  /** Whether what was done cured it; null where nobody said yet. */
+  worked: v.exactOptional(v.nullable(v.boolean()), null),
 };
 export const NewComebackSchema = v.object({
   complaint: v.picklist(COMPLAINTS, 'Say what the customer saw.'),
@@ -120,6 +118,10 @@ export const ComebackSchema = v.object({
   cause: v.nullable(v.picklist(CAUSES)),
   found: v.string(),
   did: v.string(),
+  fault: v.nullable(v.picklist(FAULT_CAUSES)),
+  second: v.nullable(v.picklist(FAULT_CAUSES)),
+  looks: v.array(LookMadeSchema),
+  worked: v.nullable(v.boolean()),
   version: VersionSchema,
 });
 export type Comeback = v.InferOutput<typeof ComebackSchema>;
@@ -128,6 +130,40 @@ export const ComebacksQuerySchema = v.object({
   which: v.optional(v.picklist(['all', 'open']), 'all'),
   after: afterOf(/^\d{0,12}$/),
 });
+
+/** What fills that came back more often than chance allows have in common. */
+export const STANDS_OUT = ['lot', 'piece', 'hand', 'kind', 'rule'] as const;
+export const ComebackFiguresSchema = v.object({
+  /** Comebacks by what they turned out to be, month by month, oldest first; `null` where that is not known. */
+  months: v.array(
+    v.object({
+      /** Its first day. */
+      month: v.pipe(v.string(), v.isoDate()),
+      causes: v.array(v.object({ cause: v.nullable(v.picklist(CAUSES)), count: v.number() })),
+    }),
+  ),
+  /** What they turned out to be, by type of reel. */
+  seen: v.array(
+    v.object({ type: v.picklist(REEL_TYPES), fault: v.picklist(FAULT_CAUSES), count: v.number() }),
+  ),
+  standsOut: v.array(
+    v.object({
+      what: v.picklist(STANDS_OUT),
+      name: v.string(),
+      filled: v.number(),
+      back: v.number(),
+      /** Share of all other fills that came back. */
+      elsewhere: v.number(),
+      /** By chance it happens once in so many times. */
+      odds: v.number(),
+      /** The reels concerned, those that came back first; the latest of many. */
+      reels: v.array(
+        v.object({ tag: v.string(), label: v.string(), customer: v.string(), back: v.boolean() }),
+      ),
+    }),
+  ),
+});
+export type ComebackFigures = v.InferOutput<typeof ComebackFiguresSchema>;
 
 /** What lies on a spool now, in short. */
 export const OnSpoolSchema = v.object({

@@ -4,6 +4,7 @@ import {
   ChangeComebackSchema,
   ChangeCustomerSchema,
   ChangeReelSchema,
+  ComebackFiguresSchema,
   ComebackSchema,
   ComebacksQuerySchema,
   CorrectFillSchema,
@@ -38,6 +39,7 @@ export const recordApi = {
     body: ChangeComebackSchema,
     reply: ComebackSchema,
   }),
+  readComebackFigures: route('GET', '/comebacks/figures', { reply: ComebackFiguresSchema }),
   listComebacks: route('GET', '/comebacks', { query: ComebacksQuerySchema, reply: pageOf(ComebackSchema) }),
   changeReel: route('PUT', '/reels/:tag', { params: byTag, body: ChangeReelSchema, reply: ReelSchema }),
   mergeReels: route('POST', '/reels/:tag/merge', {

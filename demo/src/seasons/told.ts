@@ -13,7 +13,7 @@ const DAY_MS = 86_400_000;
 /** One fill in so many came back. */
 const ONE_IN = 21;
 
-type Told = Pick<Comeback, 'complaint' | 'saw' | 'cause' | 'found' | 'did'>;
+type Told = Pick<Comeback, 'complaint' | 'saw' | 'cause' | 'found' | 'did' | 'fault' | 'worked'>;
 const CAME_BACK: readonly [Told, ...Told[]] = [
   {
     complaint: 'loops',
@@ -21,6 +21,8 @@ const CAME_BACK: readonly [Told, ...Told[]] = [
     cause: 'our-winding',
     found: 'filled half a millimetre too high',
     did: 'took twelve metres off',
+    fault: 'too-full',
+    worked: true,
   },
   {
     complaint: 'digs-in',
@@ -28,6 +30,8 @@ const CAME_BACK: readonly [Told, ...Told[]] = [
     cause: 'how-it-is-fished',
     found: 'top wraps buried, laid well below',
     did: 'rewound under tension',
+    fault: 'buried',
+    worked: true,
   },
   {
     complaint: 'slips',
@@ -35,6 +39,8 @@ const CAME_BACK: readonly [Told, ...Told[]] = [
     cause: 'our-winding',
     found: 'braid turned on the bare arbor',
     did: 'began again over tape',
+    fault: 'no-grip',
+    worked: true,
   },
   {
     complaint: 'twist',
@@ -42,6 +48,8 @@ const CAME_BACK: readonly [Told, ...Told[]] = [
     cause: 'the-line',
     found: 'lot of the supply came twisted',
     did: 'filled from another lot',
+    fault: 'twist-put-on',
+    worked: null,
   },
   {
     complaint: 'breaks',
@@ -49,6 +57,8 @@ const CAME_BACK: readonly [Told, ...Told[]] = [
     cause: 'our-choice',
     found: 'join within reach of a cast',
     did: 'more main, join deeper',
+    fault: 'join',
+    worked: null,
   },
 ];
 /** Of a counter reel. */
@@ -58,8 +68,10 @@ const COUNTER: Told = {
   cause: 'the-line',
   found: 'line swapped aboard for a thicker one',
   did: 'matched again',
+  fault: 'counter-level',
+  worked: true,
 };
-const NOT_LOOKED_INTO = { cause: null, found: '', did: '' } as const;
+const NOT_LOOKED_INTO = { cause: null, found: '', did: '', fault: null, worked: null } as const;
 
 /** What came back with a complaint, some weeks after its fill; the latest is not looked into yet. */
 export const comebackRows = (fills: readonly Filled[], today: Date) => {

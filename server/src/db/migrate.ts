@@ -33,6 +33,7 @@ import { localUse } from './migrations/0032-local-use';
 import { undo } from './migrations/0033-undo';
 import { taught } from './migrations/0034-taught';
 import { inStock } from './migrations/0035-in-stock';
+import { faults } from './migrations/0036-faults';
 import { answeredRequests } from './migrations/0025-answered-requests';
 import { makersWords } from './migrations/0024-makers-words';
 import { sessions } from './migrations/0014-sessions';
@@ -75,6 +76,7 @@ const MIGRATIONS: readonly Migration[] = [
   undo,
   taught,
   inStock,
+  faults,
 ];
 
 /** Whether a schema step is one of this version's. */

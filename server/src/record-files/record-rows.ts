@@ -78,12 +78,15 @@ const recorded = (fill: Fill): Omit<RecordedFill, 'log'> => ({
     table: recordedTable(fill.counter).map(({ length, reading }) => ({ length, reading: reading.value })),
   },
   corrections: fill.corrections,
-  comebacks: fill.comebacks.map(({ at, complaint, saw, cause, found, did }) => ({
+  comebacks: fill.comebacks.map(({ at, complaint, saw, cause, found, did, fault, second, worked }) => ({
     at,
     complaint,
     saw,
     cause,
     found,
     did,
+    fault,
+    second,
+    worked,
   })),
 });

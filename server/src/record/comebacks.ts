@@ -2,17 +2,20 @@ import { OWNER_OF_REEL, REEL_OF_FILL } from '../db/joins';
 import type { Comeback, ComebackChange, NewComeback, Page, Person } from '@yard-spool/contract';
 import type { ServerContext, Reading } from '../context/context';
 import { pageOf } from '../db/page-of';
+import { parsed } from '../db/parsed';
 import { ProblemError } from '../problem-error';
 import { unit } from '../context/unit';
 
-interface Row extends Omit<Comeback, 'at' | 'filledAt'> {
+interface Row extends Omit<Comeback, 'at' | 'filledAt' | 'worked'> {
   readonly at: Date;
+  readonly worked: number | null;
   readonly filledAt: Date;
 }
 
 const COMEBACKS = `SELECT STRAIGHT_JOIN comebacks.id, comebacks.fill_id AS fillId, reels.tag, reels.label, customers.name AS customer,
     fills.closed_at AS filledAt, fillers.name AS filledBy, comebacks.at, people.name AS \`by\`, comebacks.complaint,
-    comebacks.saw, comebacks.cause, comebacks.found, comebacks.did, comebacks.version
+    comebacks.saw, comebacks.cause, comebacks.found, comebacks.did, comebacks.fault, comebacks.second, comebacks.looks,
+    comebacks.worked, comebacks.version
   FROM comebacks JOIN fills ON fills.id = comebacks.fill_id ${REEL_OF_FILL} ${OWNER_OF_REEL}
     JOIN people ON people.id = comebacks.by_id JOIN people AS fillers ON fillers.id = fills.by_id`;
 
@@ -20,6 +23,8 @@ const toComeback = (row: Row): Comeback => ({
   ...row,
   at: row.at.toISOString(),
   filledAt: row.filledAt.toISOString(),
+  looks: parsed(row.looks),
+  worked: row.worked === null ? null : row.worked === 1,
 });
 
 /** What came back with a complaint, of some fills, newest first. */

@@ -68,6 +68,10 @@ export interface ComebackRow extends Model<
   cause: CreationOptional<Comeback['cause']>;
   found: CreationOptional<string>;
   did: CreationOptional<string>;
+  fault: CreationOptional<Comeback['fault']>;
+  second: CreationOptional<Comeback['second']>;
+  looks: CreationOptional<Comeback['looks']>;
+  worked: CreationOptional<boolean | null>;
   version: CreationOptional<number>;
 }
 
@@ -147,6 +151,10 @@ export const defineComebacks = (sequelize: Sequelize) =>
       cause: DataTypes.STRING,
       found: { type: DataTypes.STRING, defaultValue: '' },
       did: { type: DataTypes.STRING, defaultValue: '' },
+      fault: DataTypes.STRING,
+      second: DataTypes.STRING,
+      looks: { type: DataTypes.JSON, defaultValue: [] },
+      worked: DataTypes.BOOLEAN,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
     },
     { tableName: 'comebacks' },

@@ -1,6 +1,7 @@
 import { api } from '@yard-spool/contract';
 import type { Router } from 'express';
 import type { ServerContext } from '../../context/context';
+import { COMEBACK_FIGURES } from '../../record/comeback-figures';
 import { bookComeback, changeComeback, listComebacks } from '../../record/comebacks';
 import { correctFill } from '../../reels/correct-fill';
 import { changeCustomer, readCustomer } from '../../reels/customer-page';
@@ -26,6 +27,7 @@ export function recordRoutes(router: Router, context: ServerContext): void {
   serve(router, api.changeComeback, ({ params, body, response }) =>
     changeComeback(context, personOf(response), params.id, body),
   );
+  serve(router, api.readComebackFigures, () => COMEBACK_FIGURES.ask(context));
   serve(router, api.listComebacks, ({ query }) => listComebacks(context, query));
   serve(router, api.changeReel, ({ params, body, response }) =>
     changeReel(context, personOf(response), params.tag, body),
