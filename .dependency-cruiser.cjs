@@ -93,6 +93,7 @@ const WEB = [
   'rack',
   'house',
   'paper',
+  'faults',
   'bench',
   'reels',
   'bags',

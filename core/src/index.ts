@@ -282,6 +282,7 @@ export type { Basis, SettledFill, SettledLayer } from './settle/settled-fill';
 export type { Answer, Question as SettlingQuestion } from './settle/question';
 export type { DepthEvidence, FillEvidence, LayerEvidence, PieceHeld } from './settle/evidence';
 export { evidenceOfRun, observationsOfFill } from './settle/evidence-of-run';
+export { wantedGap } from './run/wanted-gap';
 export { gapAsRead, GAP_MATTERS, gapMoved, gapRemedy, thumbRemedy, type GapRemedy } from './run/gap-remedy';
 export { looseLayer, type LooseLayer } from './run/loose';
 export { lessonOf, type Lesson } from './learn/lesson';

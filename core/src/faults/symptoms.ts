@@ -24,7 +24,7 @@ const SYMPTOMS_SAID = {
     finds: ['counter', 'counter wrong', 'reads wrong', 'reads differently'],
   },
   'too-little': {
-    name: 'too little line on it',
+    name: 'too little line',
     finds: ['low', 'empty', 'half empty', 'too little', 'thumb feels metal', 'not full'],
   },
   'too-full': { name: 'stands too high', finds: ['too full', 'swells', 'swollen', 'too high', 'overfilled'] },

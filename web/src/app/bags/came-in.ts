@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
@@ -7,6 +15,7 @@ import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { Sending } from '../ui/sending';
 import { TripChips } from '../ui/trip-chips';
+import { DidItHelp, isToBeAsked } from '../reels/did-it-help';
 
 /**
  * What matters of a reel that comes in again: that it waits in a bag already, where it does, and how often it was out since
@@ -14,7 +23,7 @@ import { TripChips } from '../ui/trip-chips';
  */
 @Component({
   selector: 'ys-came-in',
-  imports: [RouterLink, TripChips],
+  imports: [DidItHelp, RouterLink, TripChips],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (waits(); as bag) {
@@ -37,6 +46,9 @@ import { TripChips } from '../ui/trip-chips';
         <p class="font-bold text-stop" role="alert">{{ sentence }}</p>
       }
     }
+    @if (helped(); as one) {
+      <ys-did-it-help class="mt-2" [comeback]="one" (told)="answered.set($event.id)" />
+    }
   `,
   host: { class: 'block empty:hidden' },
 })
@@ -58,6 +70,14 @@ export class CameIn {
   });
   protected readonly on = computed(() => this.reel()?.spools.find(({ on }) => on !== null)?.on ?? null);
   protected readonly waits = computed(() => this.reel()?.waiting?.bagNumber ?? null);
+  /** What it came back with last, where nobody said whether that was cured. */
+  protected readonly answered = signal(0);
+  protected readonly helped = computed(
+    () =>
+      this.reel()
+        ?.fills.flatMap(({ comebacks }) => comebacks)
+        .find((one) => isToBeAsked(one) && one.id !== this.answered()) ?? null,
+  );
   protected readonly told = linkedSignal(() => this.on()?.trips ?? null);
   protected readonly since = computed(() => {
     const lies = this.on();

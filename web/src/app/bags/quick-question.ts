@@ -53,6 +53,7 @@ function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Prod
           <p class="pb-1 text-mute">
             Nothing is saved or reserved.
             <a class="underline" routerLink="/bags/counter">A counter that is off?</a>
+            <a class="underline" routerLink="/reels/fault">Something wrong with a reel?</a>
           </p>
         </ng-container>
         <ys-load-state deskPlan what="the rack" [of]="pieces.now()" (again)="pieces.reload()" />

@@ -10,6 +10,7 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { BenchExit } from './bench-exit';
 import { BenchView } from './bench-view';
+import { FaultLink } from '../faults/fault-link';
 import { FindPiece } from './find-piece';
 import { asLine, freeOf, OtherPieces } from './other-pieces.service';
 import { PIECE_ANSWERS, type PieceAnswer } from './piece-answer';
@@ -27,7 +28,7 @@ const SAYS: Readonly<Record<PieceAnswer, string>> = {
 /** A change of exit at the bench: another piece, another length, put aside, or given up. */
 @Component({
   selector: 'ys-exit-panel',
-  imports: [Choice, FindPiece, QuantityField, TextField],
+  imports: [Choice, FaultLink, FindPiece, QuantityField, TextField],
   providers: [OtherPieces],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './exit-panel.html',
@@ -38,6 +39,7 @@ export class ExitPanel {
   private readonly quantity = quantityReader();
   private readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
+  protected readonly runId = computed(() => this.store.run()?.id ?? null);
   protected readonly exit = inject(BenchExit);
   protected readonly units = inject(UnitsService);
 

@@ -5,6 +5,7 @@ import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
+import { FaultLink } from '../faults/fault-link';
 import { RunStore } from './run-store';
 import { UnitsService } from '../data/units.service';
 
@@ -18,7 +19,7 @@ const DID: Readonly<Record<WasherAction, string>> = {
 /** The lay: depth at rear and front (and centre) from one lip, what it is, and what was done about it. */
 @Component({
   selector: 'ys-lay-panel',
-  imports: [QuantityField],
+  imports: [FaultLink, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="grid grid-cols-3 gap-2">
@@ -47,6 +48,9 @@ const DID: Readonly<Record<WasherAction, string>> = {
         {{ units.say(said.sentence) }}
       </p>
       <p class="text-[13px] text-mute">{{ said.why }}</p>
+      @if (seen(); as made) {
+        <ys-fault-link class="order-last" say="cone" [made]="made" [run]="runId()" />
+      }
       @for (way of ways(); track way.did) {
         <button
           type="button"
@@ -95,6 +99,14 @@ export class LayPanel {
       seatReversed: run.seatReversed,
     });
   });
+
+  /** A lay that is high at one end, as a look. */
+  protected readonly seen = computed(() => {
+    const shape = this.advice()?.shape;
+    if (shape !== 'front-high' && shape !== 'rear-high') return null;
+    return { look: 'edges' as const, answer: shape === 'front-high' ? 'front' : 'rear' };
+  });
+  protected readonly runId = computed(() => this.store.run()?.id ?? null);
 
   protected took(did: WasherAction): void {
     const reading = this.read();

@@ -2,12 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { GapRemedy } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { amountWords } from './amount-words';
+import { FaultLink } from '../faults/fault-link';
 import { RunStore } from './run-store';
 import { InView } from '../ui/in-view';
 
 /** A level that is not where it was wanted, and what puts it right: back into winding, or left so. */
 @Component({
   selector: 'ys-remedy-panel',
+  imports: [FaultLink],
   hostDirectives: [InView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -20,6 +22,7 @@ import { InView } from '../ui/in-view';
       <button type="button" class="plain min-h-18!" (click)="left.emit()">
         Leave it so <span class="key">Enter</span>
       </button>
+      <ys-fault-link [say]="says()" [made]="seen()" [run]="runId()" />
     </div>
   `,
   host: { class: 'block' },
@@ -34,6 +37,14 @@ export class RemedyPanel {
   /** Its piece is used up: what is to be added comes off another. */
   readonly anotherPiece = output();
 
+  protected readonly says = computed(() =>
+    this.remedy().how === 'take-off' ? ('too-full' as const) : ('too-little' as const),
+  );
+  protected readonly seen = computed(() => ({
+    look: 'gap' as const,
+    answer: this.remedy().how === 'take-off' ? 'higher' : 'deeper',
+  }));
+  protected readonly runId = computed(() => this.store.run()?.id ?? null);
   protected readonly headline = computed(() => {
     const { how, counted, length } = this.remedy();
     const amount = amountWords(counted, length, this.units);

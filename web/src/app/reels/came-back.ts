@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import type { Comeback } from '@yard-spool/contract';
+import { RouterLink } from '@angular/router';
 import { ComebackForm } from './comeback-form';
+import { DidItHelp, isToBeAsked } from './did-it-help';
 import { dayText } from '../ui/day-text';
-import { CAUSE_WORDS, COMPLAINT_WORDS } from './record-words';
+import { CAUSE_WORDS, complaintWords, faultWords } from '../words/comeback-words';
 
 /** What came back of one fill, each with what was seen, found and done, and a way to go on with it. */
 @Component({
   selector: 'ys-came-back',
-  imports: [ComebackForm],
+  imports: [ComebackForm, DidItHelp, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (one of comebacks(); track one.id) {
@@ -24,14 +26,14 @@ import { CAUSE_WORDS, COMPLAINT_WORDS } from './record-words';
           [class.bg-look]="one.cause === null"
           data-test="came-back"
         >
-          <h2>Came back {{ day(one.at) }}: {{ complaints[one.complaint] }}</h2>
+          <h2>Came back {{ day(one.at) }}: {{ complaints(one.complaint) }}</h2>
           @if (one.saw) {
             <p>“{{ one.saw }}”</p>
           }
           <p class="text-mute">
             {{
               one.cause
-                ? 'It came down to ' + causes[one.cause] + '.'
+                ? 'It came down to ' + causes[one.cause] + faultOf(one) + '.'
                 : 'What was found is not written down yet.'
             }}
             {{ one.found }}
@@ -39,6 +41,18 @@ import { CAUSE_WORDS, COMPLAINT_WORDS } from './record-words';
           @if (one.did) {
             <p>{{ one.did }}</p>
           }
+          @if (one.worked !== null) {
+            <p>{{ one.worked ? 'It helped.' : 'It did not help.' }}</p>
+          }
+          @if (asked(one)) {
+            <ys-did-it-help [comeback]="one" (told)="changed.emit()" />
+          }
+          <a
+            class="plain"
+            routerLink="/reels/fault"
+            [queryParams]="{ tag: one.tag, fill: one.fillId, comeback: one.id }"
+            >Go through the causes</a
+          >
           <button type="button" class="plain" (click)="open.set(one.id)">
             {{ one.cause ? 'Change it' : 'Write down what was found' }}
           </button>
@@ -53,7 +67,9 @@ export class CameBack {
   readonly changed = output();
 
   protected readonly open = signal<number | null>(null);
-  protected readonly complaints = COMPLAINT_WORDS;
+  protected readonly complaints = complaintWords;
   protected readonly causes = CAUSE_WORDS;
   protected readonly day = dayText;
+  protected readonly asked = isToBeAsked;
+  protected readonly faultOf = faultWords;
 }

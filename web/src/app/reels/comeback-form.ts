@@ -8,7 +8,7 @@ import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
-import { CAUSE_WORDS, COMPLAINT_WORDS } from './record-words';
+import { CAUSE_WORDS, COMPLAINT_OPTIONS } from '../words/comeback-words';
 
 /** A reel that came back: what its customer saw; then what was found, and what was done. */
 @Component({
@@ -58,10 +58,7 @@ export class ComebackForm {
   readonly left = output();
 
   protected readonly sending = new Sending();
-  protected readonly complaints = [
-    { value: '', name: 'choose what it is' },
-    ...COMPLAINTS.map((value) => ({ value, name: COMPLAINT_WORDS[value] })),
-  ];
+  protected readonly complaints = [{ value: '', name: 'choose what it is' }, ...COMPLAINT_OPTIONS];
   protected readonly causes = [
     { value: '', name: 'not known yet' },
     ...CAUSES.map((value) => ({ value, name: CAUSE_WORDS[value] })),
@@ -97,6 +94,11 @@ export class ComebackForm {
           params: { id: known.id },
           body: {
             version: known.version,
+            // What the causes were gone through for stays with it.
+            fault: known.fault,
+            second: known.second,
+            looks: known.looks,
+            worked: known.worked,
             complaint: seen,
             saw,
             found,

@@ -5,13 +5,14 @@ import { ApiService } from '../data/api.service';
 import { pages } from '../data/pages';
 import { LoadState } from '../ui/load-state';
 import { dayText } from '../ui/day-text';
-import { CAUSE_WORDS, COMPLAINT_WORDS } from './record-words';
+import { CAUSE_WORDS, complaintWords, faultWords } from '../words/comeback-words';
+import { ComebackFiguresPanel } from './comeback-figures';
 import { ReelsTabs } from './reels-tabs';
 
 /** Everything that came back, newest first: those whose cause is not known stand out. */
 @Component({
   selector: 'ys-comebacks-page',
-  imports: [LoadState, ReelsTabs, RouterLink],
+  imports: [ComebackFiguresPanel, LoadState, ReelsTabs, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ys-reels-tabs />
@@ -24,6 +25,7 @@ import { ReelsTabs } from './reels-tabs';
         Only those not settled
       </label>
     </div>
+    <ys-comeback-figures />
     <ys-load-state what="what came back" [of]="rows.now()" (again)="rows.reload()" />
     @if (rows.now().state === 'ready' && rows.rows().length === 0) {
       <p class="card p-6">
@@ -47,9 +49,9 @@ import { ReelsTabs } from './reels-tabs';
               <span class="text-[13px] text-mute">filled {{ day(one.filledAt) }} by {{ one.filledBy }}</span>
             </span>
             <span class="min-w-0">
-              <b>{{ complaints[one.complaint] }}</b>{{ one.saw ? ': “' + one.saw + '”' : '' }}
+              <b>{{ complaints(one.complaint) }}</b>{{ one.saw ? ': “' + one.saw + '”' : '' }}
               <span class="block text-mute">{{
-                one.cause ? causes[one.cause] + '. ' + one.found : 'not settled yet'
+                one.cause ? causes[one.cause] + faultOf(one) + '. ' + one.found : 'not settled yet'
               }}</span>
               <span class="block">{{ one.did }}</span>
             </span>
@@ -70,9 +72,10 @@ export class ComebacksPage {
   protected readonly rows = pages<Comeback>((after) =>
     this.api.call(api.listComebacks, { query: { which: this.openOnly() ? 'open' : 'all', after } }),
   );
-  protected readonly complaints = COMPLAINT_WORDS;
+  protected readonly complaints = complaintWords;
   protected readonly causes = CAUSE_WORDS;
   protected readonly day = dayText;
+  protected readonly faultOf = faultWords;
 
   constructor() {
     this.rows.reload();

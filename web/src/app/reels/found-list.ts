@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Found, type SearchHit } from '@yard-spool/contract';
+import { symptomName, symptomsIn } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
 import { loadFor } from '../data/loaded';
 import { LineSwatch } from '../drawing/line-swatch';
 import { SmallSection } from '../drawing/small-section';
 import { UnitsService } from '../data/units.service';
 import { LoadState } from '../ui/load-state';
+import { FaultLink } from '../faults/fault-link';
 import { hitRow, KIND_NAMES, type HitRow } from './hit-rows';
 
 const NOTHING: Found = { hits: [], more: [], meant: null };
@@ -14,9 +16,17 @@ const NOTHING: Found = { hits: [], more: [], meant: null };
 /** What was found, kind by kind; a tag that is just what was typed opens its reel at once. */
 @Component({
   selector: 'ys-found-list',
-  imports: [LineSwatch, LoadState, RouterLink, SmallSection],
+  imports: [FaultLink, LineSwatch, LoadState, RouterLink, SmallSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    @if (symptom(); as said) {
+      <div class="card mt-3 flex flex-wrap items-center gap-3 px-4 py-2.5" data-test="symptom">
+        <p class="mr-auto">
+          A reel that <b>{{ symptomName(said) }}</b>?
+        </p>
+        <ys-fault-link [say]="said" />
+      </div>
+    }
     <ys-load-state what="what was found" [of]="asked.now()" (again)="asked.reload()" />
     @if (found(); as all) {
       @if (all.meant) {
@@ -69,6 +79,9 @@ export class FoundList {
 
   readonly q = input.required<string>();
 
+  /** What people say of a reel that is not right, where the words name it. */
+  protected readonly symptom = computed(() => symptomsIn(this.q())[0] ?? null);
+  protected readonly symptomName = symptomName;
   protected readonly asked = loadFor(this.q, (q) => this.api.call(api.search, { query: { q } }), 'nothing');
   protected readonly found = computed(() => this.asked.value() ?? null);
   protected readonly groups = computed(() => {

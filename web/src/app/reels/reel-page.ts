@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { api, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
+import { api, type Comeback, type Fill, type FillLayer, type Reel } from '@yard-spool/contract';
 import {
   formatCount,
   bedInText,
@@ -126,6 +126,11 @@ export class ReelPage {
     this.panel.set(null);
     if (tag === this.tag()) this.reel.reload();
     else void this.router.navigate(['/reels', tag], { replaceUrl: true });
+  }
+
+  /** It came back: the causes are gone through at once, with all the record knows. */
+  protected cameBack({ id, fillId, tag }: Comeback): void {
+    void this.router.navigate(['/reels/fault'], { queryParams: { tag, fill: fillId, comeback: id } });
   }
 
   protected changed(): void {

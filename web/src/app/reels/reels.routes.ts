@@ -22,6 +22,11 @@ export const REELS_ROUTES: Routes = [
     title: 'Came back · Yard Spool',
   },
   {
+    path: 'fault',
+    loadComponent: async () => (await import('../faults/fault-page')).FaultPage,
+    title: 'What is wrong with it · Yard Spool',
+  },
+  {
     path: 'got',
     loadComponent: async () => (await import('./got-page')).LineUsedPage,
     title: 'Which reels got it · Yard Spool',

@@ -72,6 +72,10 @@ export const aComeback = (more: Partial<Comeback> = {}): Comeback => ({
   cause: null,
   found: '',
   did: '',
+  fault: null,
+  second: null,
+  looks: [],
+  worked: null,
   version: 1,
   ...more,
 });

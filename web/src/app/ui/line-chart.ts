@@ -57,7 +57,8 @@ export interface ChartDot {
   readonly name: string;
 }
 
-const inkOf = (name: string): string =>
+/** A colour of the look by its name. */
+export const inkOf = (name: string): string =>
   getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim() || PALETTE.ink;
 
 /** Lines over two plain axes, drawn once per change. What they say has to be told in words beside it as well. */

@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Piece } from '@yard-spool/contract';
+import { cautionsOf, faultRemedy, toldWords, type FaultCause, type FilledReel } from '@yard-spool/core';
+import { HouseService } from '../data/house.service';
+import { UnitsService } from '../data/units.service';
+
+const BY = {
+  bench: '',
+  customer: 'For whoever fishes it.',
+  service: 'Not our work: for a service bench or a rod maker, by the maker’s instructions.',
+} as const;
+
+/** What to do about it, worked out for this reel; what it takes; what can be said; what if it does not work. */
+@Component({
+  selector: 'ys-fault-remedy',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <section class="card grid gap-2.5 p-4" data-test="remedy">
+      <h2>What to do</h2>
+      @if (by(); as words) {
+        <p class="look px-3 py-2 font-bold">{{ words }}</p>
+      }
+      <ol class="grid list-decimal gap-1 pl-5">
+        @for (step of remedy().steps; track $index) {
+          <li>{{ units.say(step) }}</li>
+        }
+      </ol>
+      <p class="text-mute">{{ takes() }} {{ remedy().fails }}</p>
+      @for (caution of cautions(); track caution.id) {
+        <p class="look px-3 py-2 text-[14px]">
+          <b>{{ caution.title }}.</b> {{ caution.text }}
+        </p>
+      }
+      @if (leads(); as to) {
+        <a class="plain" [routerLink]="to.path" [queryParams]="to.query">{{ to.name }}</a>
+      }
+      <div class="grid gap-2 border-t border-line pt-2.5">
+        <p class="caption">To read to the customer</p>
+        <p>“{{ told() }}”</p>
+        <button type="button" class="plain" (click)="copy()">{{ copied() ? 'Copied' : 'Copy it' }}</button>
+      </div>
+    </section>
+  `,
+  host: { class: 'block' },
+})
+export class FaultRemedyCard {
+  private readonly house = inject(HouseService);
+  protected readonly units = inject(UnitsService);
+
+  readonly cause = input.required<FaultCause>();
+  /** Null for a reel without a record. */
+  readonly reel = input<FilledReel | null>(null);
+  readonly gapRead = input<number | null>(null);
+  readonly tag = input<string>('');
+  /** What lies on the rack, where line goes on. */
+  readonly pieces = input<readonly Piece[]>([]);
+
+  protected readonly remedy = computed(() => faultRemedy(this.cause(), this.reel(), this.gapRead()));
+  protected readonly by = computed(() => BY[this.remedy().by]);
+  protected readonly told = computed(() => toldWords(this.cause()));
+  /** The piece of the same line that has enough left, the smallest first: it leaves the others whole. */
+  private readonly piece = computed(() => {
+    const { line } = this.remedy();
+    const key = this.reel()?.layers.at(-1)?.line.key;
+    if (line?.how !== 'on') return null;
+    return (
+      this.pieces()
+        .filter(
+          ({ product, writtenOff, broughtWith }) =>
+            product.code === key && !writtenOff && broughtWith === null,
+        )
+        .map((piece) => ({ piece, free: piece.lengthMm - piece.promisedMm }))
+        .filter(({ free }) => free >= 1000 * line.metres)
+        .sort((a, b) => a.free - b.free)[0]?.piece ?? null
+    );
+  });
+  protected readonly takes = computed(() => {
+    const { minutes, line } = this.remedy();
+    if (minutes === 0) return '';
+    const piece = this.piece();
+    const price = piece?.priceMinor && line ? (1000 * line.metres * piece.priceMinor) / piece.receivedMm : 0;
+    const from = line?.how === 'on' ? (piece ? ` from ${piece.code}` : ', of which no piece has enough') : '';
+    return `About ${String(minutes)} minutes at the bench${from}${price > 0 ? `, line for ${this.house.money(price)}` : ''}.`;
+  });
+  protected readonly cautions = computed(() => {
+    const { cautions } = this.remedy();
+    const own = this.house.house()?.cautions ?? { words: {}, more: [] };
+    return cautionsOf(own).filter(({ at }) => cautions.includes(at));
+  });
+  protected readonly leads = computed(() => {
+    const { leads } = this.remedy();
+    const tag = this.tag();
+    if (leads === 'refill' && tag !== '')
+      return { path: ['/bags/new'], query: { like: tag }, name: 'Book it in as before' };
+    if (leads === 'counter' && tag !== '')
+      return { path: ['/reels', tag, 'counter'], query: {}, name: 'Its counter’s table' };
+    if (leads === 'lot')
+      return { path: ['/reels/comebacks'], query: {}, name: 'What stands out among comebacks' };
+    return null;
+  });
+  protected readonly copied = signal(false);
+
+  protected copy(): void {
+    void navigator.clipboard.writeText(this.told()).then(() => this.copied.set(true));
+  }
+}
