@@ -53,6 +53,7 @@ const SCREENS = [
   ['/reels?q=nylon', 'found', 'ys-found-list li'],
   ['/reels/due', 'due', 'ys-due-page li'],
   ['/reels/comebacks', 'came back', 'ys-comebacks-page p'],
+  ['/reels/fault?tag=:tag&say=loops', 'fault', '[data-test=causes] li'],
   ['/reels/got?piece=JZ-207', 'got', 'ys-got-page h2'],
   ['/reels/customer/:customer', 'customer', 'ys-customer-page h1'],
   ['/house/rules/soak', 'soak rule', 'ys-soak-chart canvas'],

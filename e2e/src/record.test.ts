@@ -58,6 +58,8 @@ describe('the record of a reel', () => {
     await browser.choose('What the customer sees', 'throws loops');
     await browser.fill('In their words', 'loops off the lip since Friday');
     await browser.press(Key.ENTER);
+    await browser.text('What is wrong with it', 'h1');
+    await browser.go(`/reels/${tag}`);
     await browser.click('Write down what was found');
     await browser.choose('It comes down to', 'our winding');
     await browser.fill('What was done', 'four metres off');

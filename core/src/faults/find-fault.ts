@@ -4,7 +4,14 @@ import { lookOf, type LookKey } from './looks';
 import { after, chancesOver, openLooks, type LookOpen } from './next-look';
 import { remedyKeyOf } from './remedy-keys';
 import type { Symptom } from './symptoms';
-import { answerChances, causeShares, weighFaults, type Account, type LookMade } from './weigh-faults';
+import {
+  accountsOf,
+  answerChances,
+  causeShares,
+  weighFaults,
+  type Account,
+  type LookMade,
+} from './weigh-faults';
 
 /** What is known of a reel that is not right. */
 export interface FaultCase {
@@ -120,13 +127,15 @@ function changes(look: LookKey, accounts: readonly Account[]): boolean {
   );
 }
 
-/** What was looked at, by how strongly it speaks for a cause or against it. */
-export function faultReasons({ reel, symptoms, looks, seen = {} }: FaultCase, cause: FaultCause): Reason[] {
-  const made = latest(looks);
-  const accounts = weighFaults(shopRates(authoredRates(reel), seen), symptoms, made);
+/**
+ * What was looked at, by how strongly it speaks for a cause or against it: how much likelier the answer is where the cause is
+ * there than where it is not, over all such reels, whatever else is suspected by now.
+ */
+export function faultReasons({ reel, looks, seen = {} }: FaultCase, cause: FaultCause): Reason[] {
+  const accounts = accountsOf(shopRates(authoredRates(reel), seen));
   const withIt = accounts.filter(({ causes }) => causes.includes(cause));
   const without = accounts.filter(({ causes }) => !causes.includes(cause));
-  return made
+  return latest(looks)
     .flatMap(({ look, answer }) => {
       if (!Object.hasOwn(lookOf(look).answers, answer)) return [];
       const times = average(look, answer, withIt) / average(look, answer, without);
@@ -136,10 +145,12 @@ export function faultReasons({ reel, symptoms, looks, seen = {} }: FaultCase, ca
     .map(({ look, answer, times }) => ({ look, answer, speaks: times > 1 ? 'for' : 'against' }));
 }
 
-/** Chance of an answer over some accounts, each as likely as it was before the answer. */
+/** Chance of an answer over some accounts. */
 function average(look: LookKey, answer: string, accounts: readonly Account[]): number {
-  const chance = ({ causes }: Account): number => answerChances(look, causes).get(answer) ?? 1;
-  const before = accounts.map((one) => ({ weight: one.share / chance(one), chance: chance(one) }));
-  const total = before.reduce((sum, { weight }) => sum + weight, 0);
-  return total > 0 ? before.reduce((sum, one) => sum + one.weight * one.chance, 0) / total : 1;
+  const total = accounts.reduce((sum, { share }) => sum + share, 0);
+  const chance = accounts.reduce(
+    (sum, { causes, share }) => sum + share * (answerChances(look, causes).get(answer) ?? 1),
+    0,
+  );
+  return chance / total;
 }

@@ -99,7 +99,9 @@ function wearLooks({ layers, months, trips }: FilledReel): LookKnown[] {
   if (!long && trips === null && months > 1) return [];
   const words =
     trips === null
-      ? message('fault.months', { months: whole })
+      ? whole < 1
+        ? 'It was filled less than a month ago.'
+        : message('fault.months', { months: whole })
       : message('fault.trips', { trips, months: whole });
   return [{ look: 'out', answer: long ? 'long' : 'fresh', words }];
 }

@@ -11,6 +11,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { api } from '@yard-spool/contract';
 import { dayText } from '../ui/day-text';
+import { DateTime } from 'luxon';
 import { catchError, of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { Sending } from '../ui/sending';
@@ -76,7 +77,13 @@ export class CameIn {
     () =>
       this.reel()
         ?.fills.flatMap(({ comebacks }) => comebacks)
-        .find((one) => isToBeAsked(one) && one.id !== this.answered()) ?? null,
+        .find(
+          (one) =>
+            isToBeAsked(one) &&
+            one.id !== this.answered() &&
+            // What came back today is only just being put right.
+            DateTime.fromISO(one.at) < DateTime.now().minus({ hours: 12 }),
+        ) ?? null,
   );
   protected readonly told = linkedSignal(() => this.on()?.trips ?? null);
   protected readonly since = computed(() => {

@@ -46,6 +46,9 @@ import { FaultRemedyCard } from './fault-remedy';
 import { filledReelOf, reelOfRun } from './filled-reel-of';
 import { SettleFault } from './settle-fault';
 
+/** What an address leaves out is empty. */
+const given = (text: string | undefined): string => text ?? '';
+
 /** What is wrong with it: what is said, the looks that tell most, what it most likely is, and what to do about it. */
 @Component({
   selector: 'ys-fault-page',
@@ -70,12 +73,12 @@ export class FaultPage {
   private readonly router = inject(Router);
 
   // From the address: a reel and one of its fills, an entry of something that came back, a run, what was said and seen.
-  readonly tag = input('');
-  readonly fill = input('');
-  readonly comeback = input('');
-  readonly run = input('');
-  readonly say = input('');
-  readonly look = input('');
+  readonly tag = input('', { transform: given });
+  readonly fill = input('', { transform: given });
+  readonly comeback = input('', { transform: given });
+  readonly run = input('', { transform: given });
+  readonly say = input('', { transform: given });
+  readonly look = input('', { transform: given });
 
   protected readonly reel = loadFor(
     computed(() => this.tag()),
@@ -85,6 +88,12 @@ export class FaultPage {
   protected readonly fillOf = computed(() => {
     const fills = this.reel.value()?.fills;
     return fills?.find(({ id }) => String(id) === this.fill()) ?? fills?.[0] ?? null;
+  });
+  /** It has another fill on it by now. */
+  protected readonly earlier = computed(() => {
+    const fill = this.fillOf();
+    const on = this.reel.value()?.spools.find(({ name }) => name === fill?.spoolName)?.on;
+    return Boolean(fill && on && on.fillId !== fill.id);
   });
   private readonly runId = computed(() => String(this.fillOf()?.runId ?? this.run()));
   protected readonly runNow = loadFor(
@@ -131,9 +140,17 @@ export class FaultPage {
     };
   });
 
-  protected readonly told = linkedSignal(() => {
+  /** What the address says, or the entry it is about. */
+  private readonly startsWith = computed(() => {
     const entry = this.entry();
     return entry ? toldFrom(entry.complaint, entry.looks) : toldFrom(this.say(), looksOf(this.look()));
+  });
+  protected readonly told = linkedSignal(() => this.startsWith());
+  /** Whether what is said is chosen; folded to one line once there is a question. */
+  protected readonly choosing = linkedSignal(() => this.startsWith().symptoms.length === 0);
+  protected readonly said = computed(() => {
+    const names = this.told().symptoms.map(symptomName).join(', ');
+    return names.charAt(0).toUpperCase() + names.slice(1);
   });
   /** Symptoms that somebody's own words name and nobody pressed yet. */
   protected readonly heard = computed(() =>
@@ -187,8 +204,11 @@ export class FaultPage {
     useKeys({ Backspace: () => this.back() }, { Backspace: 'Take the last answer back' });
   }
 
+  /** The first thing said brings its question; more is added by asking for it. */
   protected sayToo(symptom: Symptom): void {
+    const first = this.told().symptoms.length === 0;
     this.told.update((told) => sayToo(told, symptom));
+    if (first) this.choosing.set(false);
   }
 
   protected answer({ look, answer, gapRead }: FaultAnswer): void {

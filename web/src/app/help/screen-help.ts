@@ -91,6 +91,10 @@ export const SCREEN_HELP: readonly (readonly [at: RegExp, says: string])[] = [
     'Line that has been on for as long, or on as many trips, as the shop allows. Tell its owner, record that its line was reversed, or book it in again.',
   ],
   [
+    /^\/reels\/fault/,
+    'Finds what is wrong with a filled reel: say what they say, then answer the look that tells most for its minutes, or “cannot tell”. What the record knows counts at once, and what to do about it is worked out from the fill; anything inside the reel is for a service bench, by the maker’s instructions.',
+  ],
+  [
     /^\/reels\/comebacks/,
     'Reels that came back with a complaint: what the customer saw, what was found and what was done. Show only the open ones to see what is left to look into.',
   ],

@@ -21,8 +21,8 @@ const WHAT: Readonly<Record<StandsOut['what'], string>> = {
   rule: 'The rule',
 };
 const COLORS: Readonly<Record<(typeof CAUSES)[number] | 'open', string>> = {
-  'our-winding': 'stop',
-  'our-choice': 'look-edge',
+  'our-winding': 'oil',
+  'our-choice': 'join',
   'the-line': 'pass',
   'the-reel': 'metal',
   'how-it-is-fished': 'arbor',
