@@ -1,7 +1,7 @@
 // Takes a picture of each main view of the running demo into the folder named first.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { BagRow, Page, Reel, ReelRow } from '@yard-spool/contract';
+import type { BagRow, Comeback, Page, Reel, ReelRow } from '@yard-spool/contract';
 import { By, Key } from 'selenium-webdriver';
 import { Browser } from './browser';
 import { clockScript } from './shop-clock';
@@ -85,8 +85,11 @@ try {
   await view('reel', `/reels/${await lastOf('Deepholm 50')}`, 'ys-spool-section pattern');
   const matched = await lastOf('Holmtroll 30 counter');
   await view('counter-record', `/reels/${matched}`, 'ys-counter-chart canvas');
-  await view('reel-book', '/reels/book', 'ys-reel-book li');
-  await view('due', '/reels/due', '[data-test=due-row]');
+  const { rows: back } = await browser.api<Page<Comeback>>('/comebacks?which=all');
+  const looped = back.find(({ complaint }) => complaint === 'loops');
+  const about = `tag=${looped?.tag ?? ''}&fill=${String(looped?.fillId)}`;
+  await view('fault', `/reels/fault?${about}&say=loops`, '[data-test=causes] li');
+  await view('comebacks', '/reels/comebacks', '[data-test=stands-out] p, [data-test=stands-out] details');
   const { customer } = await browser.api<Reel>(`/reels/${matched}`);
   await view('customer', `/reels/customer/${String(customer.id)}`, '[data-test=reel-of-customer]');
   await view('search', '/reels?q=smoke', 'ys-found-list li');

@@ -4,7 +4,13 @@ import { fillWording } from './wording';
 export interface ReadyFacts {
   readonly customer: string;
   readonly bag: number;
-  readonly reels: readonly { readonly tag: string; readonly label: string; readonly on: string }[];
+  readonly reels: readonly {
+    readonly tag: string;
+    readonly label: string;
+    readonly on: string;
+    /** What it came back with, in words for the customer; empty where it did not come back. */
+    readonly was?: string;
+  }[];
   readonly shop: string;
 }
 
@@ -19,5 +25,10 @@ export const readyText = ({ customer, bag, reels, shop }: ReadyFacts, wording = 
     bag: String(bag),
     shop,
     reels: reels.length === 1 ? '1 reel' : `${String(reels.length)} reels`,
-    list: reels.map(({ tag, label, on }) => `${tag} ${label}${on === '' ? '' : `: ${on}`}`).join('\n'),
+    list: reels
+      .map(
+        ({ tag, label, on, was = '' }) =>
+          `${tag} ${label}${on === '' ? '' : `: ${on}`}${was === '' ? '' : `\n${was}`}`,
+      )
+      .join('\n'),
   });

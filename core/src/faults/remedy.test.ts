@@ -3,6 +3,7 @@ import { USUAL_HOUSE_RULES } from '../house-rules/house-rules';
 import { lengthBetween } from '../winding/winding';
 import { woundArea } from '../lines/line';
 import { withoutTop } from '../record/lying';
+import { tellMetric } from '../words/message';
 import { FAULT_CAUSES } from './causes';
 import { faultReelOf, gapNowOf, type FilledReel } from './filled-reel';
 import { recordLooks } from './record-looks';
@@ -99,6 +100,14 @@ describe('a remedy', () => {
     expect(faultRemedy('line-lost', low)).toMatchObject({ leads: 'refill', line: null });
     const trolled = faultRemedy('line-lost', { ...low, type: 'trolling' });
     expect(trolled).toMatchObject({ leads: null, line: { how: 'on' } });
+  });
+
+  it('names the washer by the lay as it was last read', () => {
+    const lays = [{ layer: 'main', rear: 3, front: 1, did: 'leave' as const, wound: 80 }];
+    const [first] = faultRemedy('lay', { ...REEL, lays }).steps;
+    expect(tellMetric(first ?? '')).toMatch(/washer/i);
+    expect(first).not.toBe(faultRemedy('lay', REEL).steps[0]);
+    expect(faultRemedy('lay', REEL).steps[0]).toContain('Read the depth at front and rear');
   });
 
   it('has words, minutes and what to do next for every cause, on record or not', () => {

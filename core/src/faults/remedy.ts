@@ -1,3 +1,4 @@
+import { layAdvice } from '../lay/lay-advice';
 import { memoryAdvice } from '../advice/memory-advice';
 import { USUAL_PLAN_RULES } from '../plan/plan-rules';
 import { lengthOn, topLine } from '../record/lying';
@@ -137,6 +138,14 @@ const WORKED_OUT: Partial<
     ],
     moved: topOf(reel),
   }),
+  washer: ({ lays, layers, rules }) => {
+    const last = lays.at(-1);
+    const top = layers.at(-1);
+    // What was read before a washer was moved says nothing of the lay since.
+    if (last?.did !== 'leave' || !top) return undefined;
+    const { action, sentence } = layAdvice(last, top.line.diameter, rules);
+    return action === 'leave' ? undefined : { steps: [sentence, ...PLAIN_STEPS.washer.slice(1)], moved: 0 };
+  },
   relax: ({ layers, rules }) => {
     const material = layers.at(-1)?.line.material;
     const advice = material && memoryAdvice(material, rules);

@@ -63,9 +63,16 @@ describe('a bag’s message', () => {
     await ask('POST', `/runs/${first.id}/reopen`, { why: 'one turn more' });
     expect(await ofBag(bag.number)).toEqual([]);
     expect((await ofBag(bag.number, 'done'))[0]).toMatchObject({ state: 'dropped' });
-    await ask('POST', `/runs/${first.id}/close`, {});
+    const { body: fill } = await ask<Fill>('POST', `/runs/${first.id}/close`, {});
+    // What it came back with is told beside what is on it, in words for its customer.
+    const saw = { complaint: 'loops', saw: '' };
+    const { body: back } = await ask<{ id: number }>('POST', `/fills/${fill.id}/comebacks`, saw);
+    const found = { ...saw, version: 1, cause: 'our-winding', found: '', did: '', fault: 'too-full' };
+    await ask('PUT', `/comebacks/${back.id}`, found);
     await moved(bag.number, 0, 'ready');
-    expect(await ofBag(bag.number)).toHaveLength(1);
+    const [again, ...more] = await ofBag(bag.number);
+    expect(more).toEqual([]);
+    expect(again?.text).toContain('nylon 0.26\nWe filled it a little higher than it likes.');
     // Fetched before anybody wrote: there is nothing to tell.
     await moved(bag.number, 0, 'handed-back');
     expect(await ofBag(bag.number)).toHaveLength(1);

@@ -1,7 +1,7 @@
 import { HERE } from '../db/job-states';
 import { REEL_OF_JOB } from '../db/joins';
 import type { Unit } from '../context/context';
-import { formatQuantity, readyText } from '@yard-spool/core';
+import { formatQuantity, readyText, toldWords, type FaultCause } from '@yard-spool/core';
 import { readHouseRules } from '../shop/read-house-rules';
 
 /** As much of a text as is kept. */
@@ -31,6 +31,8 @@ interface ReadyReel {
   readonly label: string;
   readonly lineName: string | null;
   readonly lengthMm: number | null;
+  /** What it came back with last, where nobody knows yet whether that is cured. */
+  readonly fault: FaultCause | null;
 }
 
 async function compose(u: Unit, bagId: number): Promise<void> {
@@ -39,7 +41,10 @@ async function compose(u: Unit, bagId: number): Promise<void> {
   if (!customer) throw new Error(`Bag ${String(bagId)} has no customer.`);
   const { shopName, wordings, units } = await readHouseRules(u);
   const reels = await u.query<ReadyReel>(
-    `SELECT reels.tag, reels.label, fill_layers.line_name AS lineName, fill_layers.length_mm AS lengthMm
+    `SELECT reels.tag, reels.label, fill_layers.line_name AS lineName, fill_layers.length_mm AS lengthMm,
+       (SELECT comebacks.fault FROM comebacks JOIN fills AS earlier ON earlier.id = comebacks.fill_id
+        WHERE earlier.spool_id = jobs.spool_id AND comebacks.worked IS NULL
+        ORDER BY comebacks.id DESC LIMIT 1) AS fault
      FROM jobs ${REEL_OF_JOB}
        LEFT JOIN runs ON runs.job_id = jobs.id AND runs.state = 'closed'
        LEFT JOIN fills ON fills.run_id = runs.id AND fills.taken_back_at IS NULL
@@ -52,9 +57,10 @@ async function compose(u: Unit, bagId: number): Promise<void> {
     customer: customer.name,
     bag: bagId,
     shop: shopName,
-    reels: reels.map(({ tag, label, lineName, lengthMm }) => ({
+    reels: reels.map(({ tag, label, lineName, lengthMm, fault }) => ({
       tag,
       label,
+      was: fault === null ? '' : toldWords(fault),
       on:
         lineName === null
           ? ''

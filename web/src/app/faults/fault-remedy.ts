@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import type { Piece } from '@yard-spool/contract';
 import { cautionsOf, faultRemedy, toldWords, type FaultCause, type FilledReel } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
+import { useKeys } from '../keyboard/keyboard.service';
 
 const BY = {
   bench: '',
@@ -34,7 +35,9 @@ const BY = {
         </p>
       }
       @if (leads(); as to) {
-        <a class="plain" [routerLink]="to.path" [queryParams]="to.query">{{ to.name }}</a>
+        <a class="plain" [routerLink]="to.path" [queryParams]="to.query"
+          >{{ to.name }} <span class="key">B</span></a
+        >
       }
       <div class="grid gap-2 border-t border-line pt-2.5">
         <p class="caption">To read to the customer</p>
@@ -47,6 +50,7 @@ const BY = {
 })
 export class FaultRemedyCard {
   private readonly house = inject(HouseService);
+  private readonly router = inject(Router);
   protected readonly units = inject(UnitsService);
 
   readonly cause = input.required<FaultCause>();
@@ -101,6 +105,18 @@ export class FaultRemedyCard {
     return null;
   });
   protected readonly copied = signal(false);
+
+  constructor() {
+    useKeys(
+      {
+        B: () => {
+          const to = this.leads();
+          if (to) void this.router.navigate(to.path, { queryParams: to.query });
+        },
+      },
+      { B: 'Where the remedy leads' },
+    );
+  }
 
   protected copy(): void {
     void navigator.clipboard.writeText(this.told()).then(() => this.copied.set(true));

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import type { Comeback } from '@yard-spool/contract';
+import { toldWords } from '@yard-spool/core';
 import { RouterLink } from '@angular/router';
 import { ComebackForm } from './comeback-form';
 import { DidItHelp, isToBeAsked } from './did-it-help';
@@ -41,6 +42,9 @@ import { CAUSE_WORDS, complaintWords, faultWords } from '../words/comeback-words
           @if (one.did) {
             <p>{{ one.did }}</p>
           }
+          @if (one.fault) {
+            <p class="text-mute">To the customer: “{{ told(one.fault) }}”</p>
+          }
           @if (one.worked !== null) {
             <p>{{ one.worked ? 'It helped.' : 'It did not help.' }}</p>
           }
@@ -71,5 +75,6 @@ export class CameBack {
   protected readonly causes = CAUSE_WORDS;
   protected readonly day = dayText;
   protected readonly asked = isToBeAsked;
+  protected readonly told = toldWords;
   protected readonly faultOf = faultWords;
 }
