@@ -97,11 +97,14 @@ export const NewComebackSchema = v.object({
   saw: text('What the customer saw', 300),
 });
 export type NewComeback = v.InferOutput<typeof NewComebackSchema>;
-export const ChangeComebackSchema = v.object({
-  version: VersionSchema,
-  ...NewComebackSchema.entries,
-  ...found,
-});
+export const ChangeComebackSchema = v.pipe(
+  v.object({ version: VersionSchema, ...NewComebackSchema.entries, ...found }),
+  v.check(
+    ({ fault, second }) => second === null || (fault !== null && fault !== second),
+    'What is beside it is another cause than the first.',
+  ),
+  v.check(({ fault, cause }) => fault === null || cause !== null, 'Say whose matter it is as well.'),
+);
 export type ComebackChange = v.InferOutput<typeof ChangeComebackSchema>;
 export const ComebackSchema = v.object({
   id: IdSchema,

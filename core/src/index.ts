@@ -387,6 +387,7 @@ export type { FaultReel, Whose } from './faults/cause';
 export {
   faultReasons,
   findFault,
+  latest as latestLooks,
   type FaultCase,
   type FaultFound,
   type RankedCause,

@@ -90,7 +90,7 @@ export function findFault({ reel, symptoms, looks, seen = {} }: FaultCase): Faul
 }
 
 /** A look answered again counts as it was answered last. */
-function latest(looks: readonly LookMade[]): LookMade[] {
+export function latest(looks: readonly LookMade[]): LookMade[] {
   return [...new Map(looks.map((made) => [made.look, made])).values()];
 }
 

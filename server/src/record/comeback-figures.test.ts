@@ -46,6 +46,8 @@ it('a comeback keeps what it turned out to be, by which looks, and whether it wa
   expect((await change({ ...told, version: 2, worked: false })).body.worked).toBe(false);
   expect((await figures()).seen).toEqual([]);
   expect((await change({ ...told, version: 3, fault: 'gremlins' })).status).toBe(400);
+  expect((await change({ ...told, version: 3, second: 'rings' })).status).toBe(400);
+  expect((await change({ ...told, version: 3, cause: null })).status).toBe(400);
   expect((await change({ ...told, version: 3, looks: [{ look: 'tea', answer: 'cold' }] })).status).toBe(400);
 });
 

@@ -52,8 +52,8 @@ function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Prod
           <h1>Quick question</h1>
           <p class="pb-1 text-mute">
             Nothing is saved or reserved.
-            <a class="underline" routerLink="/bags/counter">A counter that is off?</a>
-            <a class="underline" routerLink="/reels/fault">Something wrong with a reel?</a>
+            <a class="mr-2 underline" routerLink="/bags/counter">A counter that is off?</a>
+            <a class="underline" routerLink="/reels/fault">Something wrong?</a>
           </p>
         </ng-container>
         <ys-load-state deskPlan what="the rack" [of]="pieces.now()" (again)="pieces.reload()" />

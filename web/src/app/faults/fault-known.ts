@@ -40,10 +40,16 @@ export class FaultKnown {
 
   protected readonly rows = computed(() => {
     const answers = this.answers();
+    const record = this.record();
     const here = new Set(answers.map(({ look }) => look));
     return [
-      ...answers.toReversed().map((one) => ({ look: one.look, words: answerWords(one), by: '' })),
-      ...this.record()
+      ...answers.toReversed().map((one) => {
+        const known = record.find(({ look, answer }) => look === one.look && answer === one.answer);
+        return known
+          ? { look: one.look, words: this.units.say(known.words), by: 'from the record' }
+          : { look: one.look, words: answerWords(one), by: '' };
+      }),
+      ...record
         .filter(({ look }) => !here.has(look))
         .map(({ look, words }) => ({ look, words: this.units.say(words), by: 'from the record' })),
     ].filter(({ look }) => lookOf(look).ask !== '');

@@ -211,6 +211,12 @@ export class FaultPage {
     if (first) this.choosing.set(false);
   }
 
+  /** Enter takes what the words name. */
+  protected takeHeard(): void {
+    const [heard] = this.heard();
+    if (heard) this.sayToo(heard);
+  }
+
   protected answer({ look, answer, gapRead }: FaultAnswer): void {
     this.told.update((told) => answered(told, look, answer, gapRead));
   }

@@ -1,4 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import {
@@ -37,7 +49,7 @@ const DEPTH = allowedIn(DEPTH_RANGE);
           <span>With a {{ tool }}</span>
         }
       </p>
-      <h2 class="text-[20px]">{{ of().ask }}</h2>
+      <h2 #asks class="text-[20px]" tabindex="-1">{{ of().ask }}</h2>
       @if (of().how; as how) {
         <p>{{ how }}</p>
       }
@@ -90,6 +102,9 @@ export class FaultQuestion {
   readonly wanted = input<number | null>(null);
   readonly given = output<FaultAnswer>();
 
+  private readonly asks = viewChild.required<ElementRef<HTMLElement>>('asks');
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly injector = inject(Injector);
   protected readonly cannotTell = CANNOT_TELL;
   protected readonly allowed = DEPTH;
   protected readonly depth = new FormControl('', { nonNullable: true });
@@ -127,6 +142,9 @@ export class FaultQuestion {
     effect(() => {
       this.look();
       this.depth.reset();
+      // Whoever goes by Tab goes on at the next question: the button they pressed is gone.
+      if (this.host.contains(document.activeElement))
+        afterNextRender(() => this.asks().nativeElement.focus(), { injector: this.injector });
     });
   }
 

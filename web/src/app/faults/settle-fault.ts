@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { FormGroup } from '@angular/forms';
 import { api, type Comeback } from '@yard-spool/contract';
-import { causeOf, type FaultCause, type LookMade, type Symptom } from '@yard-spool/core';
+import { causeOf, latestLooks, type FaultCause, type LookMade, type Symptom } from '@yard-spool/core';
 import { of, switchMap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { FormEnd } from '../ui/form-end';
@@ -79,7 +79,7 @@ export class SettleFault {
             cause: causeOf(this.cause()).whose,
             fault: this.cause(),
             second: this.second(),
-            looks: [...this.looks()],
+            looks: latestLooks(this.looks()),
             worked: null,
           },
         }),
