@@ -390,7 +390,6 @@ export {
   latest as latestLooks,
   type FaultCase,
   type FaultFound,
-  type RankedCause,
   type Reason,
 } from './faults/find-fault';
 export type { LookMade } from './faults/weigh-faults';

@@ -6,7 +6,7 @@ import * as chrome from 'selenium-webdriver/chrome.js';
 import { shopHere } from './shop-here';
 
 // A machine that stands still for half a minute is no fault of the screens.
-const WAIT_MS = 15_000;
+const WAIT_MS = 60_000;
 /** How long it is waited before it is looked again, ms. */
 const LOOK_MS = 40;
 

@@ -97,8 +97,9 @@ describe('what is wrong with it', () => {
         const sums = byEnumeration(one);
         const { ranked } = findFault(one);
         for (const { cause, share } of ranked) expect(share).toBeCloseTo(sums.get(cause) ?? 0, 5);
-        const shares = ranked.map(({ share }) => share);
-        expect(shares).toEqual([...shares].sort((a, b) => b - a));
+        const behind = ranked.map((one) => one.behind);
+        expect(behind).toEqual([...behind].sort((a, b) => b - a));
+        for (const one of ranked) expect(one.behind).toBeLessThanOrEqual(one.share + 1e-12);
       }),
       { numRuns: 20 },
     );
@@ -150,6 +151,18 @@ describe('what is wrong with it', () => {
     expect(findFault(said).ranked[0]?.cause).toBe('too-full');
     expect(faultReasons(said, 'too-full')[0]).toEqual({ look: 'gap', answer: 'higher', speaks: 'for' });
     expect(faultReasons(said, 'twist-in-use').find(({ look }) => look === 'when')?.speaks).toBe('against');
+  });
+
+  it('names what is behind what they say, not what is there besides', () => {
+    const looks: LookMade[] = [
+      { look: 'gap-closed', answer: 'higher' },
+      { look: 'handed', answer: 'high' },
+      { look: 'gap', answer: 'higher' },
+      { look: 'thumb', answer: 'springs' },
+    ];
+    const { ranked } = findFault({ reel: FIXED, symptoms: ['digs-in'], looks });
+    expect(ranked[0]?.cause).toBe('loose');
+    expect(ranked.find(({ cause }) => cause === 'too-full')?.share).toBeGreaterThan(ranked[0]?.share ?? 1);
   });
 
   it('names two causes where one alone explains too little', () => {

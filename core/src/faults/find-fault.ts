@@ -10,6 +10,7 @@ import {
   causeShares,
   weighFaults,
   type Account,
+  type CauseShare,
   type LookMade,
 } from './weigh-faults';
 
@@ -31,16 +32,9 @@ export interface Reason {
   readonly speaks: 'for' | 'against';
 }
 
-/** A cause that may be there, and how sure that is. */
-export interface RankedCause {
-  readonly cause: FaultCause;
-  /** Chance that it is there, alone or with another. */
-  readonly share: number;
-}
-
 export interface FaultFound {
-  /** The likeliest first. */
-  readonly ranked: readonly RankedCause[];
+  /** The one that is likeliest behind what was said first. */
+  readonly ranked: readonly CauseShare[];
   /** The two that are there together, where that explains more than any one by a clear margin. */
   readonly both: readonly [FaultCause, FaultCause] | null;
   /** Chance that it is none of those known. */
@@ -75,7 +69,7 @@ export function findFault({ reel, symptoms, looks, seen = {} }: FaultCase): Faul
   const rates = shopRates(authoredRates(reel), seen);
   const made = latest(looks);
   const accounts = weighFaults(rates, symptoms, made);
-  const shares = causeShares(accounts);
+  const shares = causeShares(accounts, symptoms);
   const both = togetherIn(accounts);
   const open = openLooks(reel, symptoms, accounts, new Set(made.map(({ look }) => look)));
   return {
@@ -84,7 +78,7 @@ export function findFault({ reel, symptoms, looks, seen = {} }: FaultCase): Faul
     unknown: accounts.find(({ causes }) => causes.length === 0)?.share ?? 0,
     next: isPlain(shares, both)
       ? null
-      : (open.find(({ look, tells }) => tells >= TELLS || changes(look, accounts)) ?? null),
+      : (open.find(({ look, tells }) => tells >= TELLS || changes(look, accounts, symptoms)) ?? null),
     open,
   };
 }
@@ -103,27 +97,24 @@ function togetherIn(accounts: readonly Account[]): readonly [FaultCause, FaultCa
   return a && b && (best(2)?.share ?? 0) > CLEARLY * (best(1)?.share ?? 0) ? [a, b] : null;
 }
 
-function isPlain(
-  shares: readonly { readonly cause: FaultCause; readonly share: number }[],
-  both: FaultFound['both'],
-): boolean {
+function isPlain(shares: readonly CauseShare[], both: FaultFound['both']): boolean {
   const told = both ?? [shares[0]?.cause];
-  const least = Math.min(...shares.flatMap(({ cause, share }) => (told.includes(cause) ? [share] : [])));
-  const next = Math.max(0, ...shares.flatMap(({ cause, share }) => (told.includes(cause) ? [] : [share])));
+  const least = Math.min(...shares.flatMap(({ cause, behind }) => (told.includes(cause) ? [behind] : [])));
+  const next = Math.max(0, ...shares.flatMap(({ cause, behind }) => (told.includes(cause) ? [] : [behind])));
   return least >= TIMES * next;
 }
 
 /** What is done about a cause, and whose matter it is. */
-const outcome = (accounts: readonly Account[]): string => {
-  const [first] = causeShares(accounts);
+const outcome = (accounts: readonly Account[], symptoms: readonly Symptom[]): string => {
+  const [first] = causeShares(accounts, symptoms);
   return first ? `${remedyKeyOf(first.cause)} ${causeOf(first.cause).whose}` : '';
 };
 
 /** Whether any answer to a look that is not rare would change what is done. */
-function changes(look: LookKey, accounts: readonly Account[]): boolean {
-  const now = outcome(accounts);
+function changes(look: LookKey, accounts: readonly Account[], symptoms: readonly Symptom[]): boolean {
+  const now = outcome(accounts, symptoms);
   return [...chancesOver(look, accounts)].some(
-    ([answer, chance]) => chance >= RARELY && outcome(after(look, answer, accounts)) !== now,
+    ([answer, chance]) => chance >= RARELY && outcome(after(look, answer, accounts), symptoms) !== now,
   );
 }
 

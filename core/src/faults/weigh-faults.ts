@@ -136,10 +136,35 @@ export function weighFaults(
   return weighed.map(({ causes, share }) => ({ causes, share: share / total }));
 }
 
-/** How likely each cause is to be there, alone or with another, the likeliest first. */
-export function causeShares(accounts: readonly Account[]): { cause: FaultCause; share: number }[] {
-  const shares = new Map<FaultCause, number>();
-  for (const { causes, share } of accounts)
-    for (const cause of causes) shares.set(cause, (shares.get(cause) ?? 0) + share);
-  return [...shares].map(([cause, share]) => ({ cause, share })).sort((a, b) => b.share - a.share);
+/** A cause, how likely it is to be there, and how likely it is to be what is complained of. */
+export interface CauseShare {
+  readonly cause: FaultCause;
+  /** Alone or with another. */
+  readonly share: number;
+  /** Chance that it is behind what was said: of two that are there, each by how often it shows so. */
+  readonly behind: number;
 }
+
+/**
+ * How likely each cause is to be there and to be behind what was said, the likeliest behind it first: a reel can be too full
+ * as well, and that is not why its line digs in.
+ */
+export function causeShares(accounts: readonly Account[], symptoms: readonly Symptom[]): CauseShare[] {
+  const shares = new Map<FaultCause, { share: number; behind: number }>();
+  for (const { causes, share } of accounts) {
+    const shows = causes.map((cause) => showsAny(cause, symptoms));
+    const all = shows.reduce((sum, chance) => sum + chance, LEAK);
+    for (const [i, cause] of causes.entries()) {
+      const sum = shares.get(cause) ?? { share: 0, behind: 0 };
+      const part = symptoms.length === 0 ? 1 / causes.length : (shows[i] ?? 0) / all;
+      shares.set(cause, { share: sum.share + share, behind: sum.behind + share * part });
+    }
+  }
+  return [...shares]
+    .map(([cause, sums]) => ({ cause, ...sums }))
+    .sort((a, b) => b.behind - a.behind || b.share - a.share);
+}
+
+/** How often a cause shows in any of these ways, added up. */
+const showsAny = (cause: FaultCause, symptoms: readonly Symptom[]): number =>
+  symptoms.reduce((sum, symptom) => sum + (causeOf(cause).explains[symptom] ?? 0), 0);

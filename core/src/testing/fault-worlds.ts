@@ -147,7 +147,7 @@ function inOrder(
 ): LookKey | undefined {
   const rates = authoredRates(reel);
   const before = weighFaults(rates, symptoms, []);
-  const likely = causeShares(before).filter(({ share }) => share > 0.02);
+  const likely = causeShares(before, symptoms).filter(({ share }) => share > 0.02);
   const bears = looksFor(likely.map(({ cause }) => cause));
   const open = new Set(
     openLooks(reel, symptoms, before, new Set(made.map(({ look }) => look))).map(({ look }) => look),

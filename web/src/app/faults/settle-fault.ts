@@ -37,6 +37,8 @@ export class SettleFault {
   /** The entry to go on with; null where it is booked now. */
   readonly comeback = input<Comeback | null>(null);
   readonly symptom = input<Symptom | null>(null);
+  /** What was typed of their words already. */
+  readonly words = input('');
   readonly cause = input.required<FaultCause>();
   readonly second = input<FaultCause | null>(null);
   readonly looks = input.required<readonly LookMade[]>();
@@ -56,6 +58,7 @@ export class SettleFault {
     effect(() => {
       const known = this.comeback();
       if (known) this.form.setValue({ saw: known.saw, found: known.found, did: known.did });
+      else this.form.controls.saw.setValue(this.words());
     });
   }
 
