@@ -1,6 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
-  cautionsOf,
   countsLine,
   type DragJudgement,
   evidenceOfRun,
@@ -77,11 +76,7 @@ export class BenchView {
     if (!moved || !read) return '';
     return `${this.units.small(read.depth)} was read before line was ${moved > 0 ? 'added' : 'taken off'}: by that it stands ${this.units.small(read.depth - moved)} below the lip now. Read it again, or leave it so.`;
   }
-  readonly cautions = computed(() => {
-    const places = this.words()?.cautions ?? [];
-    const own = this.house.house()?.cautions ?? { words: {}, more: [] };
-    return cautionsOf(own).filter(({ at }) => places.includes(at));
-  });
+  readonly cautions = computed(() => this.house.cautionsAt(this.words()?.cautions ?? []));
   readonly fields = computed(() => {
     const facts = this.store.facts();
     const step = this.current();

@@ -2,6 +2,9 @@ import { computed, effect, inject, Injectable } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { api, type SavedHouseRules } from '@yard-spool/contract';
 import {
+  cautionsOf,
+  type Caution,
+  type CautionPlace,
   effectiveRules,
   type EffectiveRules,
   type ExceptionFacts,
@@ -78,6 +81,10 @@ export class HouseService {
     // Still on its way, it is as new as can be.
     if (this.taught.now().state !== 'loading') this.taught.reload();
   };
+
+  /** What can hurt somebody at some places of the work, in the shop's own words. */
+  readonly cautionsAt = (places: readonly CautionPlace[]): Caution[] =>
+    cautionsOf(this.house()?.cautions ?? { words: {}, more: [] }).filter(({ at }) => places.includes(at));
 
   /** Hundredths of the shop's money, as people write them. */
   readonly money = (minor: number, decimals = 2): string =>

@@ -13,15 +13,7 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
-import {
-  allowedIn,
-  CANNOT_TELL,
-  cautionsOf,
-  DEPTH_RANGE,
-  levelAnswer,
-  lookOf,
-  type LookKey,
-} from '@yard-spool/core';
+import { allowedIn, CANNOT_TELL, DEPTH_RANGE, levelAnswer, lookOf, type LookKey } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { useKeys } from '../keyboard/keyboard.service';
 import { QuantityField } from '../ui/quantity-field';
@@ -128,7 +120,7 @@ export class FaultQuestion {
   });
   protected readonly cautions = computed(() => {
     const at = this.of().caution;
-    return cautionsOf(this.house.house()?.cautions ?? { words: {}, more: [] }).filter((one) => one.at === at);
+    return at ? this.house.cautionsAt([at]) : [];
   });
 
   constructor() {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { Piece } from '@yard-spool/contract';
-import { cautionsOf, faultRemedy, toldWords, type FaultCause, type FilledReel } from '@yard-spool/core';
+import { faultRemedy, toldWords, type FaultCause, type FilledReel } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
@@ -88,11 +88,7 @@ export class FaultRemedyCard {
     const from = line?.how === 'on' ? (piece ? ` from ${piece.code}` : ', of which no piece has enough') : '';
     return `About ${String(minutes)} minutes at the bench${from}${price > 0 ? `, line for ${this.house.money(price)}` : ''}.`;
   });
-  protected readonly cautions = computed(() => {
-    const { cautions } = this.remedy();
-    const own = this.house.house()?.cautions ?? { words: {}, more: [] };
-    return cautionsOf(own).filter(({ at }) => cautions.includes(at));
-  });
+  protected readonly cautions = computed(() => this.house.cautionsAt(this.remedy().cautions));
   protected readonly leads = computed(() => {
     const { leads } = this.remedy();
     const tag = this.tag();
