@@ -99,7 +99,7 @@ describe('a remedy', () => {
     const low = { ...REEL, layers: withoutTop(REEL.layers, 110), off: 110 };
     expect(faultRemedy('line-lost', low)).toMatchObject({ leads: 'refill', line: null });
     const trolled = faultRemedy('line-lost', { ...low, type: 'trolling' });
-    expect(trolled).toMatchObject({ leads: null, line: { how: 'on' } });
+    expect(trolled).toMatchObject({ leads: 'counter', line: { how: 'on' } });
   });
 
   it('names the washer by the lay as it was last read', () => {

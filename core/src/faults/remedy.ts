@@ -2,6 +2,7 @@ import { layAdvice } from '../lay/lay-advice';
 import { memoryAdvice } from '../advice/memory-advice';
 import { USUAL_PLAN_RULES } from '../plan/plan-rules';
 import { lengthOn, topLine } from '../record/lying';
+import { REEL_TRAITS } from '../lines/reel-type';
 import { message, type Words } from '../words/message';
 import type { FaultCause } from './causes';
 import { gapNowOf, type FilledReel } from './filled-reel';
@@ -41,18 +42,29 @@ export function faultRemedy(
 ): FaultRemedy {
   const key = remedyKeyOf(cause);
   const { by, minutes, leads, cautions } = WORK[key];
-  const worked = reel && reel.layers.length > 0 ? WORKED_OUT[key]?.(reel, gapRead) : undefined;
-  const steps = worked?.steps ?? PLAIN_STEPS[key];
+  const worked: Partial<Worked> =
+    (reel && reel.layers.length > 0 ? WORKED_OUT[key]?.(reel, gapRead) : undefined) ?? {};
+  const { steps = PLAIN_STEPS[key], moved = 0, line = null, refill = false } = worked;
+  const besides = reel ? besidesFor(cause, reel) : [];
+  const counts = cause === 'line-lost' && besides.length > 0;
   return {
     key,
-    steps: cause === 'swollen' ? [...steps, 'Soak this line before it is wound next time.'] : steps,
+    steps: [...steps, ...besides],
     by,
-    minutes: Math.ceil(minutes + (worked?.moved ?? 0) / METRES_A_MINUTE),
-    line: worked?.line ?? null,
-    leads: worked?.refill ? 'refill' : leads,
+    minutes: Math.ceil(minutes + moved / METRES_A_MINUTE),
+    line,
+    leads: refill ? 'refill' : counts ? 'counter' : leads,
     fails: FAILS[key],
     cautions,
   };
+}
+
+/** What one cause asks for besides what it shares with others. */
+function besidesFor(cause: FaultCause, { type }: FilledReel): string[] {
+  if (cause === 'swollen') return ['Soak this line before it is wound next time.'];
+  return cause === 'line-lost' && REEL_TRAITS[type].counter
+    ? ['Or leave it so: its counter has a new table for the level it has now, without a walk.']
+    : [];
 }
 
 interface Worked {
