@@ -2,7 +2,7 @@ import { layAdvice } from '../lay/lay-advice';
 import { memoryAdvice } from '../advice/memory-advice';
 import { USUAL_PLAN_RULES } from '../plan/plan-rules';
 import { lengthOn, topLine } from '../record/lying';
-import { REEL_TRAITS } from '../lines/reel-type';
+import { REEL_TRAITS, type ReelType } from '../lines/reel-type';
 import { message, type Words } from '../words/message';
 import type { FaultCause } from './causes';
 import { gapNowOf, type FilledReel } from './filled-reel';
@@ -42,10 +42,8 @@ export function faultRemedy(
 ): FaultRemedy {
   const key = remedyKeyOf(cause);
   const { by, minutes, leads, cautions } = WORK[key];
-  const worked: Partial<Worked> =
-    (reel && reel.layers.length > 0 ? WORKED_OUT[key]?.(reel, gapRead) : undefined) ?? {};
-  const { steps = PLAIN_STEPS[key], moved = 0, line = null, refill = false } = worked;
-  const besides = reel ? besidesFor(cause, reel) : [];
+  const { steps, moved, line = null, refill = false } = workedOut(key, reel, gapRead);
+  const besides = besidesFor(cause, reel?.type ?? null);
   const counts = cause === 'line-lost' && besides.length > 0;
   return {
     key,
@@ -59,10 +57,17 @@ export function faultRemedy(
   };
 }
 
+/** What is worked out for a reel on record; elsewhere how to find it out. */
+const workedOut = (key: RemedyKey, reel: FilledReel | null, gapRead: number | null): Worked =>
+  (reel && reel.layers.length > 0 ? WORKED_OUT[key]?.(reel, gapRead) : undefined) ?? {
+    steps: PLAIN_STEPS[key],
+    moved: 0,
+  };
+
 /** What one cause asks for besides what it shares with others. */
-function besidesFor(cause: FaultCause, { type }: FilledReel): string[] {
+function besidesFor(cause: FaultCause, type: ReelType | null): string[] {
   if (cause === 'swollen') return ['Soak this line before it is wound next time.'];
-  return cause === 'line-lost' && REEL_TRAITS[type].counter
+  return cause === 'line-lost' && type !== null && REEL_TRAITS[type].counter
     ? ['Or leave it so: its counter has a new table for the level it has now, without a walk.']
     : [];
 }
