@@ -50,9 +50,9 @@ function usualBacking(lines: readonly Product[], pieces: readonly Piece[]): Prod
       <ys-desk-view [rackKnown]="pieces.value() !== undefined" [kinds]="kinds()" [asking]="true">
         <ng-container deskHead>
           <h1>Quick question</h1>
-          <p class="pb-1 text-mute">
-            Nothing is saved or reserved.
-            <a class="mr-2 underline" routerLink="/bags/counter">A counter that is off?</a>
+          <p class="flex flex-wrap gap-x-3 pb-1 text-mute">
+            <span>Nothing is saved or reserved.</span>
+            <a class="underline" routerLink="/bags/counter">A counter that is off?</a>
             <a class="underline" routerLink="/reels/fault">Something wrong?</a>
           </p>
         </ng-container>
