@@ -387,14 +387,14 @@ export type { FaultReel, Whose } from './faults/cause';
 export {
   faultReasons,
   findFault,
-  latest as latestLooks,
+  latestLooks,
   type FaultCase,
   type FaultFound,
   type Reason,
 } from './faults/find-fault';
 export type { LookMade } from './faults/weigh-faults';
-export { faultReelOf, gapNowOf, type FilledLayer, type FilledReel } from './faults/filled-reel';
-export { levelAnswer, recordLooks, type LookKnown } from './faults/record-looks';
+export { faultReelOf, type FilledLayer, type FilledReel } from './faults/filled-reel';
+export { edgesAnswer, levelAnswer, recordLooks, type LookKnown } from './faults/record-looks';
 export { faultRemedy, type FaultRemedy } from './faults/remedy';
 export { toldWords } from './faults/told-words';
 export { standingOut, type FillGroup, type StandingOut } from './faults/stands-out';

@@ -1,7 +1,6 @@
 import type { Cause, FaultReel } from './cause';
 import { CAUSES_OF_FILLING } from './causes-of-filling';
 import { CAUSES_OF_USE } from './causes-of-use';
-import type { LookKey } from './looks';
 
 /** Every cause there is: a table for people of the trade to read and correct. Common practice, no source. */
 const CAUSES = { ...CAUSES_OF_FILLING, ...CAUSES_OF_USE } as const;
@@ -19,11 +18,6 @@ export function authoredRates(reel: FaultReel): ReadonlyMap<FaultCause, number> 
   );
   const total = rates.reduce((sum, [, rate]) => sum + rate, 0);
   return new Map(rates.map(([key, rate]) => [key, rate / total]));
-}
-
-/** Looks that tell something of the causes a reel can have, in the order of the table. */
-export function looksFor(causes: Iterable<FaultCause>): ReadonlySet<LookKey> {
-  return new Set([...causes].flatMap((key) => Object.keys(causeOf(key).looks) as LookKey[]));
 }
 
 /** Cases the authored table counts as, beside those a shop has seen. Common practice, no source. */

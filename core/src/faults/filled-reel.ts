@@ -1,4 +1,4 @@
-import { isBraid } from '../lines/line';
+import { isBraid, type Line } from '../lines/line';
 import type { ReelType } from '../lines/reel-type';
 import type { HouseRules } from '../house-rules/house-rules';
 import type { Lying } from '../record/lying';
@@ -23,6 +23,8 @@ export interface FilledReel {
   readonly wanted: number;
   /** Gap when it left, as it was read, else as it was counted. */
   readonly gapClosed: number;
+  /** Depth of the line now: as it left, and deeper by what is gone since. */
+  readonly gapNow: number;
   /** Gone off its top since. */
   readonly off: number;
   readonly months: number;
@@ -38,18 +40,12 @@ export interface FilledReel {
   readonly lays: readonly LaySeen[];
 }
 
-/** What can be wrong with it at all. */
-export const faultReelOf = ({ type, layers }: Pick<FilledReel, 'type' | 'layers'>): FaultReel => ({
+/** What can be wrong with a reel at all, by the lines on it, arbor first; where there are none, nothing is known of them. */
+export const faultReelOf = (type: ReelType, lines: readonly Line[]): FaultReel => ({
   type,
-  material: layers.at(-1)?.line.material ?? null,
-  backing: layers.length === 0 ? null : layers.some(({ line }) => line.key !== layers.at(-1)?.line.key),
+  material: lines.at(-1)?.material ?? null,
+  backing: lines.length === 0 ? null : lines.some(({ key }) => key !== lines.at(-1)?.key),
 });
-
-/** How deep it lies now: as it left, and deeper by what is gone since. */
-export function gapNowOf({ gapClosed, off, layers, lip }: FilledReel): number {
-  const top = layers.at(-1);
-  return off > 0 && top ? Math.max(gapClosed, lip - top.outerRadius) : gapClosed;
-}
 
 /** Backing that springs, below braid; null where there is none. */
 export function springyBelow({ layers }: FilledReel, from: number): FilledLayer | null {

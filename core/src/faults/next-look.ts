@@ -3,7 +3,7 @@ import type { FaultReel } from './cause';
 import { LOOK_KEYS, lookOf, type LookKey } from './looks';
 import { onNylon, runsOn } from './reel-facts';
 import type { Symptom } from './symptoms';
-import { answerChances, type Account } from './weigh-faults';
+import { answerChances, chanceOf, weighedBy, type Account, type LookMade } from './weigh-faults';
 
 /** A look that can still be made, and what it tells. */
 export interface LookOpen {
@@ -53,7 +53,7 @@ export function openLooks(
 }
 
 /** How much less is unknown after a look, on average over its answers, bits. */
-export function information(look: LookKey, accounts: readonly Account[]): number {
+function information(look: LookKey, accounts: readonly Account[]): number {
   const average = chancesOver(look, accounts);
   return accounts.reduce((sum, { causes, share }) => {
     if (share === 0) return sum;
@@ -79,11 +79,5 @@ export function chancesOver(look: LookKey, accounts: readonly Account[]): Readon
 }
 
 /** What may be there once a look was made so. */
-export function after(look: LookKey, answer: string, accounts: readonly Account[]): Account[] {
-  const weighed = accounts.map(({ causes, share }) => ({
-    causes,
-    share: share * (answerChances(look, causes).get(answer) ?? 1),
-  }));
-  const total = weighed.reduce((sum, { share }) => sum + share, 0);
-  return weighed.map(({ causes, share }) => ({ causes, share: share / total }));
-}
+export const after = (made: LookMade, accounts: readonly Account[]): Account[] =>
+  weighedBy(accounts, (causes) => chanceOf(made, causes));

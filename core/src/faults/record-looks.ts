@@ -1,10 +1,11 @@
 import { isBraid } from '../lines/line';
-import { layAdvice } from '../lay/lay-advice';
-import { serviceLife } from '../advice/service-advice';
+import { layAdvice, type LayShape } from '../lay/lay-advice';
+import { serviceAdvice } from '../advice/service-advice';
+import { GAP_MATTERS } from '../run/gap-remedy';
 import { USUAL_PLAN_RULES } from '../plan/plan-rules';
 import { lengthOn, topLine } from '../record/lying';
 import { message, type Words } from '../words/message';
-import { gapNowOf, springyBelow, type FilledReel } from './filled-reel';
+import { springyBelow, type FilledReel } from './filled-reel';
 import { lookOf } from './looks';
 import type { LookMade } from './weigh-faults';
 
@@ -13,8 +14,6 @@ export interface LookKnown extends LookMade {
   readonly words: Words;
 }
 
-/** A level this far from the wanted one is another, mm: what a calliper and a hand tell apart. */
-const TELLS = 0.3;
 /** Turns in two metres from which a slack metre counts as twisted. Common practice, no source. */
 const TWISTED = 4;
 
@@ -34,7 +33,7 @@ export function recordLooks(reel: FilledReel): LookKnown[] {
 
 /** What a depth says beside the wanted one, as the looks at the gap are answered. */
 export const levelAnswer = (gap: number, wanted: number): 'higher' | 'right' | 'deeper' =>
-  gap < wanted - TELLS ? 'higher' : gap > wanted + 2 * TELLS ? 'deeper' : 'right';
+  gap < wanted - GAP_MATTERS ? 'higher' : gap > wanted + 2 * GAP_MATTERS ? 'deeper' : 'right';
 
 /** A known look in the words of the look itself. */
 const known = (look: LookMade['look'], answer: string): LookKnown => ({
@@ -48,15 +47,14 @@ function gapLooks({ gapClosed, wanted }: FilledReel): LookKnown[] {
   return [{ look: 'gap-closed', answer: levelAnswer(gapClosed, wanted), words }];
 }
 
-function lossLooks(reel: FilledReel): LookKnown[] {
-  if (reel.off <= 0) return [];
-  const gap = gapNowOf(reel);
+function lossLooks({ off, gapNow: gap, wanted }: FilledReel): LookKnown[] {
+  if (off <= 0) return [];
   return [
-    { look: 'lost', answer: 'yes', words: message('fault.lost', { off: { m: reel.off } }) },
+    { look: 'lost', answer: 'yes', words: message('fault.lost', { off: { m: off } }) },
     {
       look: 'gap',
-      answer: levelAnswer(gap, reel.wanted),
-      words: message('fault.gap-now', { gap: { mm: gap }, wanted: { mm: reel.wanted } }),
+      answer: levelAnswer(gap, wanted),
+      words: message('fault.gap-now', { gap: { mm: gap }, wanted: { mm: wanted } }),
     },
   ];
 }
@@ -81,19 +79,26 @@ function tensionLooks({ tensions }: FilledReel): LookKnown[] {
   return [known('tension-closed', [...last.values()].every(Boolean) ? 'held' : 'sprang')];
 }
 
+/** What the shape of a lay says, as the look at its edges is answered. */
+export const edgesAnswer = (shape: LayShape): 'front' | 'rear' | 'level' =>
+  shape === 'front-high' ? 'front' : shape === 'rear-high' ? 'rear' : 'level';
+
 function layLooks({ lays, layers, rules }: FilledReel): LookKnown[] {
   const last = lays.at(-1);
   const top = layers.at(-1);
   if (!last || !top) return [];
   const { shape } = layAdvice(last, top.line.diameter, rules);
-  return [known('edges', shape === 'front-high' ? 'front' : shape === 'rear-high' ? 'rear' : 'level')];
+  return [known('edges', edgesAnswer(shape))];
 }
 
 function wearLooks({ layers, months, trips }: FilledReel): LookKnown[] {
   const top = layers.at(-1);
   if (!top) return [];
-  const life = serviceLife(top.line);
-  const long = months >= life.months || (trips ?? 0) >= life.trips;
+  const { due: long } = serviceAdvice(
+    top.line,
+    { months, trips: trips ?? 0 },
+    { service: 'whichever-first' },
+  );
   const whole = Math.floor(months);
   // Young line nobody told a trip of may have been out every day.
   if (!long && trips === null && months > 1) return [];

@@ -5,7 +5,7 @@ import { woundArea } from '../lines/line';
 import { withoutTop } from '../record/lying';
 import { tellMetric } from '../words/message';
 import { FAULT_CAUSES } from './causes';
-import { faultReelOf, gapNowOf, type FilledReel } from './filled-reel';
+import { faultReelOf, type FilledReel } from './filled-reel';
 import { recordLooks } from './record-looks';
 import { faultRemedy } from './remedy';
 import { toldWords } from './told-words';
@@ -29,6 +29,7 @@ const REEL: FilledReel = {
   lip: LIP,
   wanted: 1.6,
   gapClosed: 0.6,
+  gapNow: 0.6,
   off: 0,
   months: 2,
   trips: 3,
@@ -50,14 +51,18 @@ describe('looks the record has made', () => {
       below: 'springy',
       join: 'stays',
     });
-    expect(faultReelOf(REEL)).toEqual({ type: 'fixed-spool', material: 'braid', backing: true });
+    const lines = REEL.layers.map(({ line }) => line);
+    expect(faultReelOf(REEL.type, lines)).toEqual({ type: 'fixed-spool', material: 'braid', backing: true });
   });
 
   it('tell a loss, and how deep it lies since', () => {
     const left = withoutTop(REEL.layers, 130);
-    const lost = { ...REEL, layers: left, off: 130 };
+    const gapNow = LIP - left.at(-1)!.outerRadius;
+    const lost = { ...REEL, layers: left, off: 130, gapNow };
     expect(answers(lost)).toMatchObject({ lost: 'yes', gap: 'deeper', 'gap-closed': 'higher' });
-    expect(gapNowOf(lost)).toBeCloseTo(LIP - left.at(-1)!.outerRadius, 10);
+    expect(recordLooks(lost).find(({ look }) => look === 'gap')?.words).toMatchObject({
+      values: { gap: { mm: gapNow } },
+    });
   });
 
   it('tell what was seen while it was wound: the last look at each layer', () => {
@@ -96,7 +101,8 @@ describe('a remedy', () => {
   });
 
   it('fills again what a join within a cast would spoil, and tops up what is not cast', () => {
-    const low = { ...REEL, layers: withoutTop(REEL.layers, 110), off: 110 };
+    const left = withoutTop(REEL.layers, 110);
+    const low = { ...REEL, layers: left, off: 110, gapNow: LIP - left.at(-1)!.outerRadius };
     expect(faultRemedy('line-lost', low)).toMatchObject({ leads: 'refill', line: null });
     const trolled = faultRemedy('line-lost', { ...low, type: 'trolling' });
     expect(trolled).toMatchObject({ leads: 'counter', line: { how: 'on' } });

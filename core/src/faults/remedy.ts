@@ -5,7 +5,7 @@ import { lengthOn, topLine } from '../record/lying';
 import { REEL_TRAITS, type ReelType } from '../lines/reel-type';
 import { message, type Words } from '../words/message';
 import type { FaultCause } from './causes';
-import { gapNowOf, type FilledReel } from './filled-reel';
+import type { FilledReel } from './filled-reel';
 import { levelChange } from './level-change';
 import { remedyKeyOf, type RemedyKey } from './remedy-keys';
 import { FAILS, PLAIN_STEPS, WORK, type RemedyWork } from './remedy-words';
@@ -94,7 +94,7 @@ const WORKED_OUT: Partial<
   Record<RemedyKey, (reel: FilledReel, gapRead: number | null) => Worked | undefined>
 > = {
   'take-off': (reel, gapRead) => {
-    const change = levelChange(reel, gapRead ?? gapNowOf(reel));
+    const change = levelChange(reel, gapRead ?? reel.gapNow);
     if (change?.how !== 'off') return undefined;
     const { metres, range, turns } = change;
     return {
@@ -107,7 +107,7 @@ const WORKED_OUT: Partial<
     };
   },
   'top-up': (reel, gapRead) => {
-    const change = levelChange(reel, gapRead ?? gapNowOf(reel));
+    const change = levelChange(reel, gapRead ?? reel.gapNow);
     if (change?.how !== 'on') return undefined;
     const { metres, range, turns, name } = change;
     // A join within a cast and a half of the end goes through the rings at each cast.

@@ -19,7 +19,7 @@ export interface LookMade {
 const SECOND = 0.18;
 const UNKNOWN = 0.02;
 /** A look is wrong so often: misread, misremembered, or said to please. From memory. */
-export const LOOK_WRONG = 0.1;
+const LOOK_WRONG = 0.1;
 /** A symptom is named so often where nothing known explains it. From memory. */
 const LEAK = 0.006;
 /** An answer a cause leaves out is so rare. */
@@ -65,7 +65,7 @@ const POINTS: readonly (readonly [number, number])[] = [
  * shows in five ways is named by each a fifth as often. With K others showing that is the mean of 1 / (1 + K), which is the
  * integral of the product of (1 - p + p t) over t from 0 to 1. Where more than one is named, all of them show.
  */
-export function chanceOfSymptoms(symptoms: readonly Symptom[], causes: readonly FaultCause[]): number {
+function chanceOfSymptoms(symptoms: readonly Symptom[], causes: readonly FaultCause[]): number {
   const show = symptoms.reduce((chance, one) => chance * chanceItShows(one, causes), 1);
   const [symptom] = symptoms;
   if (symptom === undefined || symptoms.length > 1) return show;
@@ -116,7 +116,7 @@ function workOut(look: LookKey, causes: readonly FaultCause[]): AnswerChances {
 }
 
 /** Chance of a look as it was made; one where it told nothing. */
-const chanceOf = ({ look, answer }: LookMade, causes: readonly FaultCause[]): number =>
+export const chanceOf = ({ look, answer }: LookMade, causes: readonly FaultCause[]): number =>
   answerChances(look, causes).get(answer) ?? 1;
 
 /** How likely each account is, by what was said and looked at. The shares add up to one. */
@@ -125,13 +125,19 @@ export function weighFaults(
   symptoms: readonly Symptom[],
   looks: readonly LookMade[],
 ): Account[] {
-  const weighed = accountsOf(rates).map(({ causes, share }) => ({
-    causes,
-    share:
-      share *
-      chanceOfSymptoms(symptoms, causes) *
-      looks.reduce((chance, made) => chance * chanceOf(made, causes), 1),
-  }));
+  return weighedBy(
+    accountsOf(rates),
+    (causes) =>
+      chanceOfSymptoms(symptoms, causes) * looks.reduce((chance, made) => chance * chanceOf(made, causes), 1),
+  );
+}
+
+/** Accounts by how likely each makes what was seen; the shares add up to one again (Bayes). */
+export function weighedBy(
+  accounts: readonly Account[],
+  chance: (causes: Account['causes']) => number,
+): Account[] {
+  const weighed = accounts.map(({ causes, share }) => ({ causes, share: share * chance(causes) }));
   const total = weighed.reduce((sum, { share }) => sum + share, 0);
   return weighed.map(({ causes, share }) => ({ causes, share: share / total }));
 }

@@ -1,4 +1,4 @@
-import { authoredRates, causeOf, FAULT_CAUSES, looksFor, type FaultCause } from '../faults/causes';
+import { authoredRates, causeOf, FAULT_CAUSES, type FaultCause } from '../faults/causes';
 import type { FaultReel } from '../faults/cause';
 import { findFault, type FaultFound } from '../faults/find-fault';
 import { LOOK_KEYS, lookOf, type LookKey } from '../faults/looks';
@@ -148,7 +148,7 @@ function inOrder(
   const rates = authoredRates(reel);
   const before = weighFaults(rates, symptoms, []);
   const likely = causeShares(before, symptoms).filter(({ share }) => share > 0.02);
-  const bears = looksFor(likely.map(({ cause }) => cause));
+  const bears = new Set(likely.flatMap(({ cause }) => Object.keys(causeOf(cause).looks)));
   const open = new Set(
     openLooks(reel, symptoms, before, new Set(made.map(({ look }) => look))).map(({ look }) => look),
   );

@@ -15,6 +15,7 @@ import { parsed } from '../db/parsed';
 import { readHouseRules } from '../shop/read-house-rules';
 
 type Figures = ComebackFigures;
+type Cause = Figures['months'][number]['causes'][number]['cause'];
 type What = Exclude<Figures['standsOut'][number]['what'], 'rule'>;
 
 /** Comebacks and fills are looked at so far back. */
@@ -47,24 +48,25 @@ async function readFigures(from: Reading): Promise<Figures> {
 
 /** Each month since then, with what came back in it; a month without any is there too. */
 async function monthsOf({ query, clock }: Reading, since: DateTime): Promise<Figures['months']> {
-  const rows = await query<{ at: Date; cause: Figures['months'][number]['causes'][number]['cause'] }>(
+  const rows = await query<{ at: Date; cause: Cause }>(
     'SELECT at, cause FROM comebacks WHERE at >= :since ORDER BY id',
     { since: since.toJSDate() },
   );
   const monthOf = (at: Date): string =>
     DateTime.fromJSDate(at).setZone(since.zone).startOf('month').toISODate() ?? '';
   const last = monthOf(clock());
-  const months = Array.from({ length: MONTHS }, (_, i) => since.plus({ months: i }).toISODate() ?? '');
-  return months
+  const of = new Map<string, Map<Cause, number>>();
+  for (const { at, cause } of rows) {
+    const month = monthOf(at);
+    const counts = of.get(month) ?? new Map<Cause, number>();
+    of.set(month, counts.set(cause, (counts.get(cause) ?? 0) + 1));
+  }
+  return Array.from({ length: MONTHS }, (_, i) => since.plus({ months: i }).toISODate() ?? '')
     .filter((month) => month <= last)
-    .map((month) => {
-      const own = rows.filter(({ at }) => monthOf(at) === month);
-      const causes = [...new Set(own.map(({ cause }) => cause))];
-      return {
-        month,
-        causes: causes.map((cause) => ({ cause, count: own.filter((one) => one.cause === cause).length })),
-      };
-    });
+    .map((month) => ({
+      month,
+      causes: [...(of.get(month) ?? [])].map(([cause, count]) => ({ cause, count })),
+    }));
 }
 
 /** What comebacks turned out to be, where what was done did not fail to cure them. */
@@ -83,15 +85,16 @@ const LOOKED = `WITH looked AS (
     EXISTS (SELECT 1 FROM comebacks WHERE comebacks.fill_id = fills.id
       AND (comebacks.cause IS NULL OR comebacks.cause <> 'nothing')) AS back
   FROM fills WHERE fills.taken_back_at IS NULL AND fills.closed_at >= :since)`;
-const PIECES = `JOIN fill_layers ON fill_layers.fill_id = looked.id JOIN pieces ON pieces.id = fill_layers.piece_id`;
-const REEL = 'JOIN spools ON spools.id = looked.spool_id JOIN reels ON reels.id = spools.reel_id';
+const PIECES = `JOIN fill_layers ON fill_layers.fill_id = fills.id JOIN pieces ON pieces.id = fill_layers.piece_id`;
 
-/** What fills may have in common: the column it is called by, and how it is reached. */
+const RUN = 'JOIN runs ON runs.id = fills.run_id';
+
+/** What fills may have in common: the column it is called by, and how it is reached from the fills that were looked at. */
 const COMMON: Readonly<Record<What, { readonly name: string; readonly join: string }>> = {
   lot: { name: `NULLIF(pieces.lot, '')`, join: PIECES },
   piece: { name: 'pieces.code', join: PIECES },
-  hand: { name: 'people.name', join: 'JOIN people ON people.id = looked.by_id' },
-  kind: { name: 'reels.label', join: REEL },
+  hand: { name: 'people.name', join: 'JOIN people ON people.id = fills.by_id' },
+  kind: { name: 'reels.label', join: REEL_OF_FILL },
 };
 
 async function allThatStandsOut(from: Reading, since: Date): Promise<Figures['standsOut']> {
@@ -105,9 +108,9 @@ async function allThatStandsOut(from: Reading, since: Date): Promise<Figures['st
   const each = await Promise.all(
     common.map(async ([what, { name, join }]) => {
       const groups = await from.query<FillGroup>(
-        `${LOOKED} SELECT ${name} AS \`key\`, COUNT(DISTINCT looked.id) AS filled,
-           COUNT(DISTINCT IF(looked.back, looked.id, NULL)) AS back
-         FROM looked ${join} WHERE ${name} IS NOT NULL GROUP BY ${name}`,
+        `${LOOKED} SELECT ${name} AS \`key\`, COUNT(DISTINCT fills.id) AS filled,
+           COUNT(DISTINCT IF(fills.back, fills.id, NULL)) AS back
+         FROM looked AS fills ${join} WHERE ${name} IS NOT NULL GROUP BY ${name}`,
         { since },
       );
       return Promise.all(
@@ -132,9 +135,9 @@ async function reelsOf(
   values: Readonly<Record<string, unknown>>,
 ): Promise<Reels> {
   const rows = await query<{ tag: string; label: string; customer: string; back: number }>(
-    `${LOOKED}, meant AS (SELECT DISTINCT looked.id, looked.spool_id, looked.back FROM looked ${which})
-     SELECT reels.tag, reels.label, customers.name AS customer, MAX(meant.back) AS back, MAX(meant.id) AS last
-     FROM meant JOIN spools ON spools.id = meant.spool_id JOIN reels ON reels.id = spools.reel_id ${OWNER_OF_REEL}
+    `${LOOKED}, meant AS (SELECT DISTINCT fills.id, fills.spool_id, fills.back FROM looked AS fills ${which})
+     SELECT reels.tag, reels.label, customers.name AS customer, MAX(fills.back) AS back, MAX(fills.id) AS last
+     FROM meant AS fills ${REEL_OF_FILL} ${OWNER_OF_REEL}
      GROUP BY reels.id ORDER BY back DESC, last DESC LIMIT ${String(REELS)}`,
     values,
   );
@@ -148,8 +151,8 @@ async function rulesThatStandOut(
   whole: Pick<FillGroup, 'filled' | 'back'>,
 ): Promise<Figures['standsOut']> {
   const rows = await from.query<{ rules: HouseRules | string; filled: number; back: string | number }>(
-    `${LOOKED} SELECT JSON_EXTRACT(runs.made_under, '$.rules') AS rules, COUNT(*) AS filled, SUM(looked.back) AS back
-     FROM looked JOIN runs ON runs.id = looked.run_id GROUP BY rules`,
+    `${LOOKED} SELECT JSON_EXTRACT(runs.made_under, '$.rules') AS rules, COUNT(*) AS filled, SUM(fills.back) AS back
+     FROM looked AS fills ${RUN} GROUP BY rules`,
     { since },
   );
   const sheets = rows.map(({ rules, filled, back }) => ({
@@ -173,11 +176,11 @@ async function rulesThatStandOut(
         what: 'rule' as const,
         name: tellMetric(schoolOf({ [question]: school }, question).name),
         ...figures,
-        reels: await reelsOf(
-          from,
-          'JOIN runs ON runs.id = looked.run_id WHERE JSON_VALUE(runs.made_under, :path) = :school',
-          { since, path: `$.rules.${question}`, school },
-        ),
+        reels: await reelsOf(from, `${RUN} WHERE JSON_VALUE(runs.made_under, :path) = :school`, {
+          since,
+          path: `$.rules.${question}`,
+          school,
+        }),
       };
     }),
   );

@@ -71,8 +71,9 @@ export class CameIn {
   });
   protected readonly on = computed(() => this.reel()?.spools.find(({ on }) => on !== null)?.on ?? null);
   protected readonly waits = computed(() => this.reel()?.waiting?.bagNumber ?? null);
-  /** What it came back with last, where nobody said whether that was cured. */
+  /** The entry that was answered here. */
   protected readonly answered = signal(0);
+  /** What it came back with last, where nobody said whether that was cured. */
   protected readonly helped = computed(
     () =>
       this.reel()

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { WalkDoubt } from '@yard-spool/core';
 import { useKeys } from '../keyboard/keyboard.service';
-import { FaultLink } from '../faults/fault-link';
+import { FaultOfRun } from './fault-of-run';
 import { CounterStep } from './counter-step';
-import { RunStore } from './run-store';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
@@ -14,7 +13,7 @@ const START = { min: 1, max: 1999 };
 /** A reading that cannot be, and the questions that settle it, the likeliest first. */
 @Component({
   selector: 'ys-counter-doubt',
-  imports: [FaultLink, QuantityField],
+  imports: [FaultOfRun, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (step.doubted(); as asked) {
@@ -51,7 +50,7 @@ const START = { min: 1, max: 1999 };
         <button type="button" class="go min-h-18! justify-between" (click)="step.answer('again')">
           Leave this walk out, walk again <span class="key">W</span>
         </button>
-        <ys-fault-link say="counter" [run]="runId()" />
+        <ys-fault-of-run say="counter" />
       </div>
     }
   `,
@@ -60,8 +59,6 @@ const START = { min: 1, max: 1999 };
 export class CounterDoubt {
   protected readonly step = inject(CounterStep);
   private readonly quantity = quantityReader();
-  private readonly store = inject(RunStore);
-  protected readonly runId = computed(() => this.store.run()?.id ?? null);
   protected readonly reading = computed(() =>
     readingText(this.step.doubted()?.read.reading ?? 0, 0.1).replace(/\.0$/, ''),
   );

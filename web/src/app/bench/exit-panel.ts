@@ -10,7 +10,7 @@ import { TextField } from '../ui/text-field';
 import { typedValue } from '../ui/typed-value';
 import { BenchExit } from './bench-exit';
 import { BenchView } from './bench-view';
-import { FaultLink } from '../faults/fault-link';
+import { FaultOfRun } from './fault-of-run';
 import { FindPiece } from './find-piece';
 import { asLine, freeOf, OtherPieces } from './other-pieces.service';
 import { PIECE_ANSWERS, type PieceAnswer } from './piece-answer';
@@ -28,7 +28,7 @@ const SAYS: Readonly<Record<PieceAnswer, string>> = {
 /** A change of exit at the bench: another piece, another length, put aside, or given up. */
 @Component({
   selector: 'ys-exit-panel',
-  imports: [Choice, FaultLink, FindPiece, QuantityField, TextField],
+  imports: [Choice, FaultOfRun, FindPiece, QuantityField, TextField],
   providers: [OtherPieces],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './exit-panel.html',
@@ -39,7 +39,6 @@ export class ExitPanel {
   private readonly quantity = quantityReader();
   private readonly store = inject(RunStore);
   protected readonly bench = inject(BenchView);
-  protected readonly runId = computed(() => this.store.run()?.id ?? null);
   protected readonly exit = inject(BenchExit);
   protected readonly units = inject(UnitsService);
 

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormGroup } from '@angular/forms';
-import { allowedIn, DEPTH_RANGE, layAdvice, type WasherAction } from '@yard-spool/core';
+import { allowedIn, DEPTH_RANGE, edgesAnswer, layAdvice, type WasherAction } from '@yard-spool/core';
 import { QuantityField } from '../ui/quantity-field';
 import { quantityReader } from '../ui/read-quantity';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
-import { FaultLink } from '../faults/fault-link';
+import { FaultOfRun } from './fault-of-run';
 import { RunStore } from './run-store';
 import { UnitsService } from '../data/units.service';
 
@@ -19,7 +19,7 @@ const DID: Readonly<Record<WasherAction, string>> = {
 /** The lay: depth at rear and front (and centre) from one lip, what it is, and what was done about it. */
 @Component({
   selector: 'ys-lay-panel',
-  imports: [FaultLink, QuantityField],
+  imports: [FaultOfRun, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="grid grid-cols-3 gap-2">
@@ -49,7 +49,7 @@ const DID: Readonly<Record<WasherAction, string>> = {
       </p>
       <p class="text-[13px] text-mute">{{ said.why }}</p>
       @if (seen(); as made) {
-        <ys-fault-link class="order-last" say="cone" [made]="made" [run]="runId()" />
+        <ys-fault-of-run class="order-last" say="cone" [made]="made" />
       }
       @for (way of ways(); track way.did) {
         <button
@@ -103,10 +103,9 @@ export class LayPanel {
   /** A lay that is high at one end, as a look. */
   protected readonly seen = computed(() => {
     const shape = this.advice()?.shape;
-    if (shape !== 'front-high' && shape !== 'rear-high') return null;
-    return { look: 'edges' as const, answer: shape === 'front-high' ? 'front' : 'rear' };
+    const answer = shape ? edgesAnswer(shape) : 'level';
+    return answer === 'level' ? null : { look: 'edges' as const, answer };
   });
-  protected readonly runId = computed(() => this.store.run()?.id ?? null);
 
   protected took(did: WasherAction): void {
     const reading = this.read();

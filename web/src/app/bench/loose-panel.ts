@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { takenOff, type LooseLayer } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { amountWords } from './amount-words';
-import { FaultLink } from '../faults/fault-link';
+import { FaultOfRun } from './fault-of-run';
 import { RunStore } from './run-store';
 import { InView } from '../ui/in-view';
 
 /** Line that springs off without tension: from where to wind it again tighter. */
 @Component({
   selector: 'ys-loose-panel',
-  imports: [FaultLink],
+  imports: [FaultOfRun],
   hostDirectives: [InView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -25,7 +25,7 @@ import { InView } from '../ui/in-view';
         The whole layer is off: begin it again
       </button>
       <button type="button" class="plain min-h-18! text-left" (click)="leave()">Leave it so</button>
-      <ys-fault-link say="loose" [made]="seen" [run]="runId()" />
+      <ys-fault-of-run say="loose" [made]="seen" />
     </div>
   `,
   host: { class: 'block' },
@@ -37,7 +37,6 @@ export class LoosePanel {
   readonly loose = input.required<LooseLayer>();
 
   protected readonly seen = { look: 'thumb', answer: 'springs' } as const;
-  protected readonly runId = computed(() => this.store.run()?.id ?? null);
   protected readonly comesOff = computed(() =>
     amountWords(this.loose().counted, this.loose().length, this.units),
   );

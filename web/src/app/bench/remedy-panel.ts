@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { GapRemedy } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { amountWords } from './amount-words';
-import { FaultLink } from '../faults/fault-link';
+import { FaultOfRun } from './fault-of-run';
 import { RunStore } from './run-store';
 import { InView } from '../ui/in-view';
 
 /** A level that is not where it was wanted, and what puts it right: back into winding, or left so. */
 @Component({
   selector: 'ys-remedy-panel',
-  imports: [FaultLink],
+  imports: [FaultOfRun],
   hostDirectives: [InView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -22,7 +22,7 @@ import { InView } from '../ui/in-view';
       <button type="button" class="plain min-h-18!" (click)="left.emit()">
         Leave it so <span class="key">Enter</span>
       </button>
-      <ys-fault-link [say]="says()" [made]="seen()" [run]="runId()" />
+      <ys-fault-of-run [say]="says()" [made]="seen()" />
     </div>
   `,
   host: { class: 'block' },
@@ -44,7 +44,6 @@ export class RemedyPanel {
     look: 'gap' as const,
     answer: this.remedy().how === 'take-off' ? 'higher' : 'deeper',
   }));
-  protected readonly runId = computed(() => this.store.run()?.id ?? null);
   protected readonly headline = computed(() => {
     const { how, counted, length } = this.remedy();
     const amount = amountWords(counted, length, this.units);

@@ -25,7 +25,7 @@ import { quantityReader } from '../ui/read-quantity';
 import { SelectField } from '../ui/select-field';
 import { text } from '../ui/text-control';
 import { typedValue } from '../ui/typed-value';
-import { FaultLink } from '../faults/fault-link';
+import { FaultOfRun } from './fault-of-run';
 import { RunStore } from './run-store';
 
 const WAYS: Readonly<Record<SupplyWayAtBench, string>> = {
@@ -47,7 +47,7 @@ const PLY = { min: 0, max: 500 };
 /** Which way round: two rotations as seen, what they come to, and the slack metre that tells whether it is so. */
 @Component({
   selector: 'ys-twist-panel',
-  imports: [Choice, FaultLink, QuantityField, SelectField],
+  imports: [Choice, FaultOfRun, QuantityField, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './twist-panel.html',
   host: { class: 'grid gap-2.5' },
@@ -58,7 +58,6 @@ export class TwistPanel {
   protected readonly units = inject(UnitsService);
 
   protected readonly twisted = { look: 'slack', answer: 'turns' } as const;
-  protected readonly runId = computed(() => this.store.run()?.id ?? null);
 
   readonly layer = input.required<string>();
   readonly left = output();

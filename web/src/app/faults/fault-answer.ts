@@ -6,12 +6,12 @@ import {
   type FaultCase,
   type FaultCause,
   type FaultFound,
+  type LookKnown,
 } from '@yard-spool/core';
 import { percent } from '../ui/learned-words';
 import { CAUSE_WORDS } from '../words/comeback-words';
 import { UnitsService } from '../data/units.service';
 import { answerWords } from './fault-case';
-import type { LookKnown } from '@yard-spool/core';
 
 /** Causes shown beside the first. */
 const OTHERS = 4;
@@ -99,9 +99,10 @@ export class FaultAnswerCard {
     return `Behind ${percent(authored)} of such comebacks by the table (common practice, no source)${here}.`;
   });
   protected readonly reasons = computed(() =>
-    faultReasons(this.of(), this.cause()).map(({ look, answer, speaks }) => {
-      const known = this.known().find((one) => one.look === look && one.answer === answer);
-      return { look, speaks, words: known ? this.units.say(known.words) : answerWords({ look, answer }) };
-    }),
+    faultReasons(this.of(), this.cause()).map(({ look, answer, speaks }) => ({
+      look,
+      speaks,
+      words: this.units.say(answerWords({ look, answer }, this.known()).words),
+    })),
   );
 }

@@ -4,8 +4,10 @@ import {
   lookOf,
   SYMPTOMS,
   type LookKey,
+  type LookKnown,
   type LookMade,
   type Symptom,
+  type Words,
 } from '@yard-spool/core';
 
 /** What was said and answered so far about one reel that is not right. */
@@ -68,6 +70,18 @@ export const looksOf = (text: string): { look: string; answer: string }[] =>
     return look && answer ? [{ look, answer }] : [];
   });
 
-/** What an answer says, as one line. */
-export const answerWords = ({ look, answer }: LookMade): string =>
-  lookOf(look).answers[answer]?.says ?? `${lookOf(look).ask} Cannot be told.`;
+/** What an answer says, as one line: in the record's own words where the record says the same. */
+export function answerWords({ look, answer }: LookMade, record: readonly LookKnown[]): LookTold {
+  const known = record.find((one) => one.look === look && one.answer === answer);
+  if (known) return { words: known.words, onRecord: true };
+  return {
+    words: lookOf(look).answers[answer]?.says ?? `${lookOf(look).ask} Cannot be told.`,
+    onRecord: false,
+  };
+}
+
+/** A look in words, and whether they are the record's. */
+interface LookTold {
+  readonly words: Words;
+  readonly onRecord: boolean;
+}

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { lookOf, type LookKey, type LookKnown, type LookMade } from '@yard-spool/core';
+import type { LookKey, LookKnown, LookMade } from '@yard-spool/core';
 import { UnitsService } from '../data/units.service';
 import { answerWords } from './fault-case';
 
@@ -38,20 +38,14 @@ export class FaultKnown {
   readonly answers = input<readonly LookMade[]>([]);
   readonly again = output<LookKey>();
 
+  /** What was answered here last first; then what only the record says. */
   protected readonly rows = computed(() => {
-    const answers = this.answers();
     const record = this.record();
+    const answers = this.answers().toReversed();
     const here = new Set(answers.map(({ look }) => look));
-    return [
-      ...answers.toReversed().map((one) => {
-        const known = record.find(({ look, answer }) => look === one.look && answer === one.answer);
-        return known
-          ? { look: one.look, words: this.units.say(known.words), by: 'from the record' }
-          : { look: one.look, words: answerWords(one), by: '' };
-      }),
-      ...record
-        .filter(({ look }) => !here.has(look))
-        .map(({ look, words }) => ({ look, words: this.units.say(words), by: 'from the record' })),
-    ].filter(({ look }) => lookOf(look).ask !== '');
+    return [...answers, ...record.filter(({ look }) => !here.has(look))].map((made) => {
+      const { words, onRecord } = answerWords(made, record);
+      return { look: made.look, words: this.units.say(words), by: onRecord ? 'from the record' : '' };
+    });
   });
 }

@@ -104,5 +104,9 @@ describe('what is wrong with it', () => {
     });
     await fixture.whenStable();
     expect(shown()).toContain('Somebody wrote something else here meanwhile.');
+    // Tried again, what was booked already is gone on with: it is not booked twice.
+    await press('Write it down');
+    http.expectNone('/api/fills/3/comebacks');
+    http.expectOne('/api/comebacks/9');
   });
 });

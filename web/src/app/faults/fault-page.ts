@@ -1,8 +1,11 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
+  ElementRef,
   inject,
+  Injector,
   input,
   linkedSignal,
   signal,
@@ -11,7 +14,6 @@ import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { api, type Comeback, type Run } from '@yard-spool/contract';
 import {
-  CANNOT_TELL,
   faultReelOf,
   faultRemedy,
   findFault,
@@ -71,6 +73,8 @@ const given = (text: string | undefined): string => text ?? '';
 export class FaultPage {
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
 
   // From the address: a reel and one of its fills, an entry of something that came back, a run, what was said and seen.
   readonly tag = input('', { transform: given });
@@ -130,7 +134,11 @@ export class FaultPage {
   private readonly faultReel = computed((): FaultReel => {
     const filled = this.filled();
     const run = this.runNow.value();
-    if (filled) return faultReelOf(filled);
+    if (filled)
+      return faultReelOf(
+        filled.type,
+        filled.layers.map(({ line }) => line),
+      );
     if (run) return reelOfRun(run);
     const { type, material } = this.typed();
     return {
@@ -183,22 +191,28 @@ export class FaultPage {
     source: this.of,
     computation: () => null,
   });
-  protected readonly cause = computed(() => this.picked() ?? this.found().ranked[0]?.cause ?? null);
+  /** The cause that is looked at; none while nothing is said, or what is known is still on its way. */
+  protected readonly cause = computed(() =>
+    this.told().symptoms.length === 0 || this.waits()
+      ? null
+      : (this.picked() ?? this.found().ranked[0]?.cause ?? null),
+  );
   /** The other one of the two that are there together, where the first of them is looked at. */
   protected readonly second = computed(() => {
     const both = this.found().both;
     const cause = this.cause();
     return both && cause && both.includes(cause) ? (both.find((one) => one !== cause) ?? null) : null;
   });
-  protected readonly needsLine = computed(() => {
+  protected readonly remedy = computed(() => {
     const cause = this.cause();
-    return cause !== null && faultRemedy(cause, this.filled(), this.told().gapRead).line?.how === 'on';
+    return cause === null ? null : faultRemedy(cause, this.filled(), this.told().gapRead);
   });
-  protected readonly pieces = loadFor(this.needsLine, (needs) =>
-    needs ? this.api.call(api.listPieces) : EMPTY,
+  /** Pieces are asked for only where line goes on. */
+  protected readonly pieces = loadFor(
+    computed(() => this.remedy()?.line?.how === 'on'),
+    (needs) => (needs ? this.api.call(api.listPieces) : EMPTY),
   );
   protected readonly settling = signal(false);
-  protected readonly cannotTell = CANNOT_TELL;
 
   constructor() {
     useKeys({ Backspace: () => this.back() }, { Backspace: 'Take the last answer back' });
@@ -208,7 +222,9 @@ export class FaultPage {
   protected sayToo(symptom: Symptom): void {
     const first = this.told().symptoms.length === 0;
     this.told.update((told) => sayToo(told, symptom));
-    if (first) this.choosing.set(false);
+    if (!first) return;
+    this.choosing.set(false);
+    this.toQuestion();
   }
 
   /** Enter takes what the words name. */
@@ -219,14 +235,17 @@ export class FaultPage {
 
   protected answer({ look, answer, gapRead }: FaultAnswer): void {
     this.told.update((told) => answered(told, look, answer, gapRead));
+    this.toQuestion();
   }
 
   protected back(): void {
     this.told.update(oneBack);
+    this.toQuestion();
   }
 
   protected again(look: LookKey): void {
     this.asked.set(look);
+    this.toQuestion();
   }
 
   protected pick(cause: FaultCause): void {
@@ -235,6 +254,14 @@ export class FaultPage {
 
   protected askMore(): void {
     this.asked.set(this.found().open[0]?.look ?? null);
+    this.toQuestion();
+  }
+
+  /** Whoever goes by keys goes on at what is asked now: what they pressed is gone. */
+  private toQuestion(): void {
+    afterNextRender(() => this.host.querySelector<HTMLElement>('[data-asks]')?.focus(), {
+      injector: this.injector,
+    });
   }
 
   protected settled({ tag }: Comeback): void {

@@ -1,16 +1,4 @@
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  ElementRef,
-  inject,
-  Injector,
-  input,
-  output,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { allowedIn, CANNOT_TELL, DEPTH_RANGE, levelAnswer, lookOf, type LookKey } from '@yard-spool/core';
@@ -41,7 +29,7 @@ const DEPTH = allowedIn(DEPTH_RANGE);
           <span>With a {{ tool }}</span>
         }
       </p>
-      <h2 #asks class="text-[20px]" tabindex="-1">{{ of().ask }}</h2>
+      <h2 class="text-[20px]" tabindex="-1" data-asks>{{ of().ask }}</h2>
       @if (of().how; as how) {
         <p>{{ how }}</p>
       }
@@ -94,9 +82,6 @@ export class FaultQuestion {
   readonly wanted = input<number | null>(null);
   readonly given = output<FaultAnswer>();
 
-  private readonly asks = viewChild.required<ElementRef<HTMLElement>>('asks');
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-  private readonly injector = inject(Injector);
   protected readonly cannotTell = CANNOT_TELL;
   protected readonly allowed = DEPTH;
   protected readonly depth = new FormControl('', { nonNullable: true });
@@ -134,9 +119,6 @@ export class FaultQuestion {
     effect(() => {
       this.look();
       this.depth.reset();
-      // Whoever goes by Tab goes on at the next question: the button they pressed is gone.
-      if (this.host.contains(document.activeElement))
-        afterNextRender(() => this.asks().nativeElement.focus(), { injector: this.injector });
     });
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { Piece } from '@yard-spool/contract';
-import { faultRemedy, toldWords, type FaultCause, type FilledReel } from '@yard-spool/core';
+import { toldWords, type FaultCause, type FaultRemedy } from '@yard-spool/core';
 import { HouseService } from '../data/house.service';
 import { UnitsService } from '../data/units.service';
 import { useKeys } from '../keyboard/keyboard.service';
@@ -54,26 +54,24 @@ export class FaultRemedyCard {
   protected readonly units = inject(UnitsService);
 
   readonly cause = input.required<FaultCause>();
-  /** Null for a reel without a record. */
-  readonly reel = input<FilledReel | null>(null);
-  readonly gapRead = input<number | null>(null);
+  readonly remedy = input.required<FaultRemedy>();
+  /** The line on top, by its key. */
+  readonly line = input('');
   readonly tag = input<string>('');
   /** What lies on the rack, where line goes on. */
   readonly pieces = input<readonly Piece[]>([]);
 
-  protected readonly remedy = computed(() => faultRemedy(this.cause(), this.reel(), this.gapRead()));
   protected readonly by = computed(() => BY[this.remedy().by]);
   protected readonly told = computed(() => toldWords(this.cause()));
   /** The piece of the same line that has enough left, the smallest first: it leaves the others whole. */
   private readonly piece = computed(() => {
     const { line } = this.remedy();
-    const key = this.reel()?.layers.at(-1)?.line.key;
     if (line?.how !== 'on') return null;
     return (
       this.pieces()
         .filter(
           ({ product, writtenOff, broughtWith }) =>
-            product.code === key && !writtenOff && broughtWith === null,
+            product.code === this.line() && !writtenOff && broughtWith === null,
         )
         .map((piece) => ({ piece, free: piece.lengthMm - piece.promisedMm }))
         .filter(({ free }) => free >= 1000 * line.metres)

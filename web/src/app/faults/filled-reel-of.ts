@@ -1,14 +1,15 @@
-import type { Fill, Reel, Run } from '@yard-spool/contract';
+import type { Fill, OnSpool, Reel, Run } from '@yard-spool/contract';
 import {
   factsNow,
+  faultReelOf,
   foldRun,
   runFacts,
   wantedGap,
-  withoutTop,
   type FaultReel,
   type FilledReel,
 } from '@yard-spool/core';
 import { DateTime } from 'luxon';
+import { fillNow } from '../data/fill-now';
 
 /** Lots of which more came back than chance allows. */
 type BadLots = ReadonlySet<string>;
@@ -24,49 +25,56 @@ export function filledReelOf(
   const planned = runFacts(run);
   const state = foldRun(planned, run.events);
   const facts = factsNow(planned, state);
-  const on = spools.find(({ name }) => name === fill.spoolName)?.on;
-  const off = on?.fillId === fill.id ? on.offMm / 1000 : 0;
   const { lipRadius, arborRadius } = fill.spool;
   const wanted = wantedGap(facts, facts.request, lipRadius - arborRadius);
   const gapClosed = fill.gapRead ?? fill.gapByCount;
-  const whole = fill.layers.map(({ line, lineName, lengthMm, handleTurns, innerRadius, outerRadius }) => ({
-    line,
-    name: lineName,
-    length: lengthMm / 1000,
-    handleTurns,
-    innerRadius,
-    outerRadius,
-    perMetre: lengthMm > 0 ? (1000 * handleTurns) / lengthMm : 0,
-  }));
-  const lots = fill.layers.map(({ lot }) => lot).filter((lot) => lot !== '');
+  const { offMm, gap, trips } = toldSince(spools, fill) ?? { offMm: 0, gap: gapClosed, trips: null };
+  const off = offMm / 1000;
   return {
     type,
     rules: fill.under.rules,
-    layers: withoutTop(whole, off).map(({ perMetre, ...layer }) => ({
-      ...layer,
-      handleTurns: perMetre * layer.length,
-    })),
+    layers: fillNow(fill, off).layers.map(
+      ({ line, lineName, lengthMm, handleTurns, innerRadius, outerRadius }) => ({
+        line,
+        name: lineName,
+        length: lengthMm / 1000,
+        handleTurns,
+        innerRadius,
+        outerRadius,
+      }),
+    ),
     lip: lipRadius,
     wanted: wanted?.gap ?? gapClosed,
     gapClosed,
+    gapNow: gap,
     off,
     months: Math.max(0, now.diff(DateTime.fromISO(fill.closedAt), 'months').months),
-    trips: on?.fillId === fill.id ? on.trips : null,
-    taped: fill.laid ? fill.laid.tape !== null : null,
-    lotStandsOut: lots.length > 0 ? lots.some((lot) => badLots.has(lot)) : null,
+    trips,
+    taped: fill.laid && fill.laid.tape !== null,
+    lotStandsOut: standsOut(fill, badLots),
     slacks: state.slacks,
     tensions: state.tensions,
     lays: state.lays,
   };
 }
 
+/** What was told of a fill since; null of one before the last, which lies there no more. */
+function toldSince(spools: Reel['spools'], fill: Fill): OnSpool | null {
+  const on = spools.find(({ name }) => name === fill.spoolName)?.on;
+  return on?.fillId === fill.id ? on : null;
+}
+
+/** Whether any lot on it is one of those; null where none is written down. */
+function standsOut({ layers }: Fill, badLots: BadLots): boolean | null {
+  const lots = layers.map(({ lot }) => lot).filter((lot) => lot !== '');
+  return lots.length > 0 ? lots.some((lot) => badLots.has(lot)) : null;
+}
+
 /** What can be wrong with a reel that is on the bench: by what is planned for it. */
 export function reelOfRun(run: Run): FaultReel {
   const { type, request } = runFacts(run);
-  const lines = request.layers.flatMap((layer) => ('line' in layer ? [layer.line] : []));
-  return {
+  return faultReelOf(
     type,
-    material: lines.at(-1)?.material ?? null,
-    backing: lines.some(({ key }) => key !== lines.at(-1)?.key),
-  };
+    request.layers.flatMap((layer) => ('line' in layer ? [layer.line] : [])),
+  );
 }

@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormGroup } from '@angular/forms';
 import { api, type Comeback } from '@yard-spool/contract';
 import { causeOf, latestLooks, type FaultCause, type LookMade, type Symptom } from '@yard-spool/core';
-import { of, switchMap } from 'rxjs';
+import { of, switchMap, tap } from 'rxjs';
 import { ApiService } from '../data/api.service';
 import { FormEnd } from '../ui/form-end';
 import { Sending } from '../ui/sending';
 import { text } from '../ui/text-control';
 import { TextField } from '../ui/text-field';
 import { CAUSE_WORDS } from '../words/comeback-words';
+import { changeOf } from './comeback-change';
 
 /** Writes down what it turned out to be, with the looks that led there, against the fill it is about. */
 @Component({
@@ -45,6 +46,8 @@ export class SettleFault {
   readonly done = output<Comeback>();
   readonly left = output();
 
+  /** Booked by an attempt whose second half was refused: the next one goes on with it, and books none beside it. */
+  private booked: Comeback | null = null;
   protected readonly sending = new Sending();
   protected readonly form = new FormGroup({ saw: text(), found: text(), did: text() });
   protected readonly name = computed(() => {
@@ -64,17 +67,18 @@ export class SettleFault {
 
   protected save(): void {
     const { saw, found, did } = this.form.getRawValue();
-    const known = this.comeback();
+    const known = this.comeback() ?? this.booked;
     const complaint = this.symptom() ?? known?.complaint ?? 'other';
-    const booked = known
+    const entry$ = known
       ? of(known)
-      : this.api.call(api.bookComeback, { params: { id: this.fillId() }, body: { complaint, saw } });
-    const ask = booked.pipe(
-      switchMap(({ id, version }) =>
+      : this.api
+          .call(api.bookComeback, { params: { id: this.fillId() }, body: { complaint, saw } })
+          .pipe(tap((booked) => (this.booked = booked)));
+    const ask = entry$.pipe(
+      switchMap((entry) =>
         this.api.call(api.changeComeback, {
-          params: { id },
-          body: {
-            version,
+          params: { id: entry.id },
+          body: changeOf(entry, {
             complaint,
             saw,
             found,
@@ -84,7 +88,7 @@ export class SettleFault {
             second: this.second(),
             looks: latestLooks(this.looks()),
             worked: null,
-          },
+          }),
         }),
       ),
     );

@@ -52,7 +52,7 @@ const COLORS: Readonly<Record<(typeof CAUSES)[number] | 'open', string>> = {
             <details class="border-t border-line pt-1.5">
               <summary class="min-h-9 cursor-pointer py-1">
                 <b>{{ what[one.what] }} {{ one.name }}</b
-                >: {{ told1(one) }}
+                >: {{ oddsOf(one) }}
               </summary>
               <ul class="pb-1">
                 @for (reel of one.reels; track reel.tag) {
@@ -109,7 +109,7 @@ export class ComebackFiguresPanel {
       .join(', '),
   );
 
-  protected told1({ back, filled, elsewhere, odds }: StandsOut): string {
+  protected oddsOf({ back, filled, elsewhere, odds }: StandsOut): string {
     return this.units.say(message('fault.stands-out', { back, filled, expected: percent(elsewhere), odds }));
   }
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { api, CAUSES, COMPLAINTS, type Comeback } from '@yard-spool/contract';
 import { ApiService } from '../data/api.service';
+import { changeOf } from '../faults/comeback-change';
 import { FormEnd } from '../ui/form-end';
 import { SelectField } from '../ui/select-field';
 import { Sending } from '../ui/sending';
@@ -92,19 +93,13 @@ export class ComebackForm {
     const ask = known
       ? this.api.call(api.changeComeback, {
           params: { id: known.id },
-          body: {
-            version: known.version,
-            // What the causes were gone through for stays with it.
-            fault: known.fault,
-            second: known.second,
-            looks: known.looks,
-            worked: known.worked,
+          body: changeOf(known, {
             complaint: seen,
             saw,
             found,
             did,
             cause: CAUSES.find((one) => one === cause) ?? null,
-          },
+          }),
         })
       : this.api.call(api.bookComeback, { params: { id: this.fillId() }, body: { complaint: seen, saw } });
     this.sending.send(ask, (comeback) => this.done.emit(comeback));

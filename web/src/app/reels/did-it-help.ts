@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { api, type Comeback } from '@yard-spool/contract';
 import { causeOf } from '@yard-spool/core';
 import { ApiService } from '../data/api.service';
+import { changeOf } from '../faults/comeback-change';
 import { Sending } from '../ui/sending';
 import { dayText } from '../ui/day-text';
 
@@ -42,11 +43,9 @@ export class DidItHelp {
   });
 
   protected say(worked: boolean): void {
-    const { id, version, complaint, saw, cause, found, did, fault, second, looks } = this.comeback();
-    const ask = this.api.call(api.changeComeback, {
-      params: { id },
-      body: { version, complaint, saw, cause, found, did, fault, second, looks, worked },
-    });
+    const comeback = this.comeback();
+    const body = changeOf(comeback, { worked });
+    const ask = this.api.call(api.changeComeback, { params: { id: comeback.id }, body });
     this.sending.send(ask, (comeback) => this.told.emit(comeback));
   }
 }

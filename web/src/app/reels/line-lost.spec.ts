@@ -1,6 +1,6 @@
 import { openScreen } from '../testing/screen';
 import { aFill, onSpool } from '../testing/fills';
-import { fillNow } from './fill-now';
+import { fillNow } from '../data/fill-now';
 import { LineLost } from './line-lost';
 
 const line = { key: 'CN-26', material: 'nylon', diameter: 0.26 } as const;

@@ -25,7 +25,7 @@ import { QUESTION_NAMES, SCOPE_WORDS } from '../words/question-names';
 import { momentText } from '../ui/day-text';
 import { LoadState } from '../ui/load-state';
 import { laidWords } from './laid-words';
-import { fillNow } from './fill-now';
+import { fillNow } from '../data/fill-now';
 import { LineLost } from './line-lost';
 import { CounterRecord } from './counter-record';
 import { FillBeside } from './fill-beside';
