@@ -179,7 +179,12 @@ export class Browser {
 
   /** Waits until a condition holds; the message says what was awaited. */
   until(condition: () => Promise<boolean>, what: string): Promise<boolean> {
-    return this.driver.wait(condition, WAIT_MS, what, LOOK_MS);
+    return this.driver.wait(condition, WAIT_MS, what, LOOK_MS).catch(async (thrown: unknown) => {
+      const seen = await this.driver.executeScript<string>(
+        'return location.pathname + ": " + [...document.querySelectorAll("h1, [role=alert], [role=status]")].map((one) => one.innerText).join(" | ")',
+      );
+      throw new Error(`${what} did not come; at ${seen}`, { cause: thrown });
+    });
   }
 
   /** A number that is shown, its thousands grouped. */
