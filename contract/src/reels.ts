@@ -36,6 +36,8 @@ export const FillLayerSchema = v.object({
   /** The lot of its piece; empty where it is not known. */
   lot: v.string(),
   lengthMm: MillimetresSchema,
+  /** Whether its piece was in the water, or still wet from it, when it was wound. */
+  wet: v.boolean(),
   /** Least and most it likely is, mm; the same as the length where it was recorded without. */
   likelyMm: v.tuple([MillimetresSchema, MillimetresSchema]),
   /** What the length rests on; empty where it was recorded without. */

@@ -26,8 +26,8 @@ for (const [i, [name, more]] of WORLDS.entries()) {
     const mean = (of: (one: (typeof asked)[number]) => number): number =>
       asked.reduce((sum, one) => sum + of(one), 0) / asked.length;
     const right = mean(({ first, causes }) => Number(first !== undefined && causes.includes(first)));
-    const called = [0.5, 0.6, 0.7, 0.8, 0.9].map((from) => {
-      const within = asked.filter(({ share }) => share >= from && share < from + 0.1);
+    const called = [0.5, 0.6, 0.7, 0.8, 0.9].map((about) => {
+      const within = asked.filter(({ share }) => Math.abs(share - about) < 0.05);
       const so = within.filter(({ first, causes }) => first !== undefined && causes.includes(first)).length;
       return `${percent(so / within.length)} of ${String(within.length)}`;
     });

@@ -240,7 +240,7 @@ export { MESSAGE_WORDS, unknownWords, USUAL_WORDINGS } from './advice/wording';
 export { serviceAdvice, serviceLife, type ServiceAdvice, type Wear } from './advice/service-advice';
 export { reverseAdvice, type ReverseAdvice } from './advice/reverse-advice';
 export { soakAdvice, type SoakAdvice } from './advice/soak-advice';
-export { dragTooHigh, type DragTooHigh } from './advice/drag-limit';
+export { dragTooHigh } from './advice/drag-limit';
 export { judgeDrag, type DragJudgement, type DragPart } from './advice/judge-drag';
 export {
   HOUSE_QUESTIONS,

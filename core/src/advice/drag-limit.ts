@@ -4,13 +4,21 @@ import { isWithin } from '../numeric/bounded';
 export const KNOT_LEAVES = 0.85;
 const STRONGEST_KG = 10_000;
 
-/** A drag that is more than the weakest link of a fill stands. */
-export interface DragTooHigh {
+/** The weakest link of a fill. */
+export interface WeakestPart {
   /** Which layer is the weakest, in the order they were given. */
   readonly weakest: number;
   /** kg the line itself breaks at as rated, and what a knot in it likely stands. */
   readonly breaks: number;
   readonly knot: number;
+}
+
+/** The weakest of some rated strengths, kg; null where none is known. */
+export function weakestPart(strengths: readonly (number | null)[]): WeakestPart | null {
+  const known = strengths.flatMap((kg) => (kg !== null && isWithin(kg, 0.01, STRONGEST_KG) ? [kg] : []));
+  if (known.length === 0) return null;
+  const breaks = Math.min(...known);
+  return { weakest: strengths.indexOf(breaks), breaks, knot: KNOT_LEAVES * breaks };
 }
 
 /**
@@ -21,9 +29,7 @@ export interface DragTooHigh {
  * @param strengths rated strength of each layer, kg; null where nobody knows
  * @returns null where it is not, or nothing is known
  */
-export function dragTooHigh(dragKg: number, strengths: readonly (number | null)[]): DragTooHigh | null {
-  const known = strengths.flatMap((kg) => (kg !== null && isWithin(kg, 0.01, STRONGEST_KG) ? [kg] : []));
-  const breaks = Math.min(...known);
-  const knot = KNOT_LEAVES * breaks;
-  return known.length > 0 && dragKg > knot ? { weakest: strengths.indexOf(breaks), breaks, knot } : null;
+export function dragTooHigh(dragKg: number, strengths: readonly (number | null)[]): WeakestPart | null {
+  const weakest = weakestPart(strengths);
+  return weakest && dragKg > weakest.knot ? weakest : null;
 }

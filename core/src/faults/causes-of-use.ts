@@ -29,6 +29,7 @@ export const CAUSES_OF_USE = {
       deep: { top: 0.9, deep: 0.1 },
       slack: { turns: 0.92, hangs: 0.08 },
       'twist-closed': { twisted: 0.05, straight: 0.95 },
+      'supply-closed': { adds: 0.1, even: 0.9 },
       when: { crept: 0.8, 'one-day': 0.15, first: 0.05 },
       spins: { yes: 0.88, no: 0.12 },
       gap: { right: 0.85, higher: 0.05, deeper: 0.1 },
@@ -175,6 +176,8 @@ export const CAUSES_OF_USE = {
       strength: { strong: 0.92, weak: 0.08 },
       'knot-test': { fails: 0.12, holds: 0.88 },
       pull: { over: 0.94, under: 0.06 },
+      // Most were set right when they left, and tightened on the water.
+      'pull-closed': { over: 0.25, under: 0.75 },
       load: { yes: 0.85, no: 0.15 },
       where: { knot: 0.4, middle: 0.4, join: 0.2 },
       end: { clean: 0.45, curled: 0.25, frayed: 0.3 },

@@ -34,6 +34,16 @@ export interface FilledReel {
   readonly taped: boolean | null;
   /** Whether reels filled from its lot come back more than chance allows; null where it has no lot. */
   readonly lotStandsOut: boolean | null;
+  /** The same of whoever wound it. */
+  readonly handStandsOut: boolean;
+  /** Whether its line was wound wet; null where nobody knows. */
+  readonly wet: boolean | null;
+  /** Turns a metre the way its supply stood puts in, and what it would at best; null where nobody looked. */
+  readonly supplyTwist: { readonly turns: number; readonly best: number } | null;
+  /** kg its drag was read at when it left; null where it was not. */
+  readonly drag: number | null;
+  /** Rated strength of everything that drag pulls on, kg; null where nobody knows it. */
+  readonly strengths: readonly (number | null)[];
   /** Looks made while it was wound. */
   readonly slacks: readonly SlackSeen[];
   readonly tensions: readonly TensionSeen[];

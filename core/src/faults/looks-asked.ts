@@ -21,6 +21,33 @@ export const LOOKS_ASKED = {
       straight: says('straight', 0.92, 'It left the shop straight: the slack metre hung still.'),
     },
   },
+  'supply-closed': {
+    ask: 'Did its supply stand so that it put twist in?',
+    minutes: 0,
+    onRecord: true,
+    answers: {
+      adds: says('yes', 0.12, 'Its supply stood so that it put twist in.'),
+      even: says('no', 0.88, 'Its supply stood so that it put no more twist in than it must.'),
+    },
+  },
+  'pull-closed': {
+    ask: 'What was the drag set to when it left?',
+    minutes: 0,
+    onRecord: true,
+    answers: {
+      over: says('more than it stands', 0.04, 'It left with more drag than its weakest part stands.'),
+      under: says('less than it stands', 0.96, 'It left with less drag than its weakest part stands.'),
+    },
+  },
+  hand: {
+    ask: 'Do more reels wound by the same hand come back?',
+    minutes: 0,
+    onRecord: true,
+    answers: {
+      others: says('yes', 0.05, 'More reels wound by the same hand come back than chance allows.'),
+      none: says('no', 0.95, 'No more reels wound by the same hand come back than others.'),
+    },
+  },
   'tension-closed': {
     ask: 'Did the line hold when it was wound?',
     minutes: 0,

@@ -1,5 +1,6 @@
 import { isBraid } from '../lines/line';
 import { layAdvice, type LayShape } from '../lay/lay-advice';
+import { weakestPart } from '../advice/drag-limit';
 import { serviceAdvice } from '../advice/service-advice';
 import { GAP_MATTERS } from '../run/gap-remedy';
 import { USUAL_PLAN_RULES } from '../plan/plan-rules';
@@ -14,8 +15,9 @@ export interface LookKnown extends LookMade {
   readonly words: Words;
 }
 
-/** Turns in two metres from which a slack metre counts as twisted. Common practice, no source. */
+/** Turns in so many metres from which a slack line counts as twisted. Common practice, no source. */
 const TWISTED = 4;
+const OVER = 2;
 
 /** What the record of a fill tells of what may be wrong with it: looks already made, each with what it rests on. */
 export function recordLooks(reel: FilledReel): LookKnown[] {
@@ -23,11 +25,14 @@ export function recordLooks(reel: FilledReel): LookKnown[] {
     ...gapLooks(reel),
     ...lossLooks(reel),
     ...slackLooks(reel),
+    ...supplyLooks(reel),
     ...tensionLooks(reel),
     ...layLooks(reel),
     ...wearLooks(reel),
     ...layerLooks(reel),
-    ...lotLooks(reel),
+    ...groupLooks(reel),
+    ...waterLooks(reel),
+    ...dragLooks(reel),
   ];
 }
 
@@ -62,12 +67,26 @@ function lossLooks({ off, gapNow: gap, wanted }: FilledReel): LookKnown[] {
 function slackLooks({ slacks }: FilledReel): LookKnown[] {
   const last = slacks.at(-1);
   if (!last || last.pinched <= 0) return [];
-  const turns = (2 * last.plyTurns) / last.pinched;
+  const turns = (OVER * last.plyTurns) / last.pinched;
   return [
     {
       look: 'twist-closed',
       answer: turns >= TWISTED ? 'twisted' : 'straight',
       words: message('fault.twist-closed', { layer: last.layer, turns: Math.round(10 * turns) / 10 }),
+    },
+  ];
+}
+
+function supplyLooks({ supplyTwist }: FilledReel): LookKnown[] {
+  if (supplyTwist === null) return [];
+  const { turns, best } = supplyTwist;
+  const tenths = (value: number): number => Math.round(10 * value) / 10;
+  return [
+    {
+      look: 'supply-closed',
+      // A rotor puts its own turns in whichever way the supply stands: only what could have been kept out counts.
+      answer: turns - best >= TWISTED / OVER ? 'adds' : 'even',
+      words: message('fault.supply', { turns: tenths(turns), best: tenths(best) }),
     },
   ];
 }
@@ -140,5 +159,22 @@ function layerLooks(reel: FilledReel): LookKnown[] {
   ];
 }
 
-const lotLooks = ({ lotStandsOut }: FilledReel): LookKnown[] =>
-  lotStandsOut === null ? [] : [known('lot', lotStandsOut ? 'others' : 'none')];
+const groupLooks = ({ lotStandsOut, handStandsOut }: FilledReel): LookKnown[] => [
+  ...(lotStandsOut === null ? [] : [known('lot', lotStandsOut ? 'others' : 'none')]),
+  known('hand', handStandsOut ? 'others' : 'none'),
+];
+
+const waterLooks = ({ wet }: FilledReel): LookKnown[] =>
+  wet === null ? [] : [known('soaked', wet ? 'yes' : 'no')];
+
+function dragLooks({ drag, strengths }: FilledReel): LookKnown[] {
+  const weakest = weakestPart(strengths);
+  if (drag === null || weakest === null) return [];
+  return [
+    {
+      look: 'pull-closed',
+      answer: drag > weakest.knot ? 'over' : 'under',
+      words: message('fault.drag-closed', { drag: { kg: drag }, knot: { kg: weakest.knot } }),
+    },
+  ];
+}

@@ -35,6 +35,11 @@ const REEL: FilledReel = {
   trips: 3,
   taped: false,
   lotStandsOut: null,
+  handStandsOut: false,
+  wet: null,
+  supplyTwist: null,
+  drag: null,
+  strengths: [],
   slacks: [],
   tensions: [],
   lays: [],
@@ -46,6 +51,7 @@ describe('looks the record has made', () => {
   it('tell the level, the layers and the wear', () => {
     expect(answers(REEL)).toEqual({
       'gap-closed': 'higher',
+      hand: 'none',
       out: 'fresh',
       bare: 'held',
       below: 'springy',
@@ -77,10 +83,34 @@ describe('looks the record has made', () => {
     expect(answers({ ...REEL, tensions: [tension(false), tension(true)] })['tension-closed']).toBe('held');
   });
 
+  it('tell how its supply stood, the water, the drag it left with, and whose others come back', () => {
+    const seen = {
+      wet: false,
+      supplyTwist: { turns: 10.3, best: 3.9 },
+      drag: 3.5,
+      strengths: [null, 4, 9],
+      handStandsOut: true,
+    };
+    expect(answers({ ...REEL, ...seen })).toMatchObject({
+      'supply-closed': 'adds',
+      soaked: 'no',
+      'pull-closed': 'over',
+      hand: 'others',
+    });
+    expect(
+      answers({ ...REEL, ...seen, wet: true, supplyTwist: { turns: 4, best: 3.9 }, drag: 3.3 }),
+    ).toMatchObject({
+      'supply-closed': 'even',
+      soaked: 'yes',
+      'pull-closed': 'under',
+    });
+    expect(answers({ ...REEL, drag: 3.5, strengths: [null] })['pull-closed']).toBeUndefined();
+  });
+
   it('say nothing of how often a reel was out that nobody told a trip of, and of a bare reel', () => {
     expect(answers({ ...REEL, trips: null }).out).toBeUndefined();
     expect(answers({ ...REEL, trips: null, months: 40 }).out).toBe('long');
-    expect(answers({ ...REEL, layers: [], trips: 0 })).toEqual({ 'gap-closed': 'higher' });
+    expect(answers({ ...REEL, layers: [], trips: 0 })).toEqual({ 'gap-closed': 'higher', hand: 'none' });
   });
 });
 

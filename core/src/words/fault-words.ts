@@ -5,6 +5,9 @@ export const FAULT_WORDS = {
   'fault.lost': '{off m} went off its top since it was filled.',
   'fault.twist-closed':
     'A slack metre of {layer text} showed {turns count} turns in two metres when it was filled.',
+  'fault.supply':
+    'The way its supply stood put {turns count} turns into each metre; at best it is {best count}.',
+  'fault.drag-closed': 'It left with its drag at {drag kg}; a knot in its weakest part stands {knot kg}.',
   'fault.backing': 'Its backing is {diameter line} nylon, which springs under braid.',
   'fault.join': 'The join lies {above m} down; a cast and a half is {least m}.',
   'fault.trips': 'It was out {trips count} times in {months count} months.',

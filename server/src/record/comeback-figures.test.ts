@@ -1,4 +1,4 @@
-import type { Comeback, ComebackFigures, Fill, Reel, Run } from '@yard-spool/contract';
+import type { Comeback, ComebackFigures, Fill, Reel, Run, Tub } from '@yard-spool/contract';
 import { expect, it } from 'vitest';
 import { filledReel } from '../testing/filled';
 import { inShop } from '../testing/in-shop';
@@ -67,3 +67,20 @@ it('a lot of which more came back than chance allows is told, with its reels, th
     [filled[3]![0].job.tag, false],
   ]);
 }, 60_000);
+
+it('line that was in the water while it was wound, or came out within a day before, is known to have gone on wet', async () => {
+  const [run, { closedAt }] = await filledReel(shop, ask, 'W1');
+  const { body: tub } = await ask<Tub>('POST', '/tubs', { name: 'Left' });
+  await ask('POST', `/tubs/${tub.id}/soaks`, { code: 'W1-26' });
+  const hours = (count: number): Date => new Date(Date.parse(closedAt) + count * 3_600_000);
+  const wetWhere = async (inAt: Date, outAt: Date | null): Promise<boolean[]> => {
+    await shop.force(({ tables }) => tables.soaks.changeAll({ inAt, outAt }, {}));
+    const { body } = await ask<Reel>('GET', `/reels/${run.job.tag}`);
+    return body.fills[0]!.layers.map(({ wet }) => wet);
+  };
+  const wet = (await wetWhere(hours(-1), null)).indexOf(true);
+  expect(wet).toBeGreaterThanOrEqual(0);
+  expect((await wetWhere(hours(-30), hours(-20)))[wet]).toBe(true);
+  expect(await wetWhere(hours(-30), hours(-26))).not.toContain(true);
+  expect(await wetWhere(hours(1), null)).not.toContain(true);
+});

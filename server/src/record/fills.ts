@@ -3,6 +3,7 @@ import type { FillLayerRow, FillRow } from '../db/models/runs';
 import type { Reading } from '../context/context';
 import { parsed } from '../db/parsed';
 import { peopleNames } from '../people/people';
+import { DRIES_IN } from '../rack/water';
 import { ProblemError } from '../problem-error';
 import { comebacksOf } from './comebacks';
 import { layersOfFills } from './on-spool';
@@ -42,7 +43,7 @@ async function toFills(from: Reading, rows: readonly FillRow[]): Promise<Fill[]>
     layersOfFills(from, ids),
     comebacksOf(from, ids),
   ]);
-  const pieces = await piecesOf(from, layers);
+  const [pieces, wet] = await Promise.all([piecesOf(from, layers), woundWet(from, ids)]);
   return rows.map((row) => {
     const run = runs.get(row.id);
     if (!run) throw new Error(`Fill ${String(row.id)} has no run.`);
@@ -57,7 +58,9 @@ async function toFills(from: Reading, rows: readonly FillRow[]): Promise<Fill[]>
       gapByCount: row.gapByCount,
       spool: row.spool,
       under: parsed(run.under),
-      layers: layers.filter(({ fillId }) => fillId === row.id).map((layer) => toLayer(layer, pieces)),
+      layers: layers
+        .filter(({ fillId }) => fillId === row.id)
+        .map((layer) => toLayer(layer, pieces, wet.has(layer.id))),
       laid: row.laid,
       counter: row.counter,
       corrections: run.corrections,
@@ -104,13 +107,27 @@ async function piecesOf({ tables }: Reading, layers: readonly FillLayerRow[]): P
   return new Map(pieces.map(({ id, code, kind, lot }) => [id, { pieceCode: code, pieceKind: kind, lot }]));
 }
 
-const toLayer = (row: FillLayerRow, pieces: ReadonlyMap<number, PieceOf>): FillLayer => ({
+/** Layers of fills whose piece was in the water while it was wound, or was still wet from it. */
+async function woundWet({ query }: Reading, ids: readonly number[]): Promise<ReadonlySet<number>> {
+  const rows = await query<{ id: number }>(
+    `SELECT fill_layers.id FROM fill_layers JOIN fills ON fills.id = fill_layers.fill_id
+       JOIN runs ON runs.id = fills.run_id
+     WHERE fills.id IN (:ids) AND EXISTS (SELECT 1 FROM soaks WHERE soaks.piece_id = fill_layers.piece_id
+       AND soaks.in_at <= fills.closed_at
+       AND (soaks.out_at IS NULL OR soaks.out_at > runs.opened_at - INTERVAL :dries HOUR))`,
+    { ids, dries: DRIES_IN },
+  );
+  return new Set(rows.map(({ id }) => id));
+}
+
+const toLayer = (row: FillLayerRow, pieces: ReadonlyMap<number, PieceOf>, wet: boolean): FillLayer => ({
   id: row.layer,
   role: row.role,
   line: row.line,
   lineName: row.lineName,
   tint: row.tint,
   ...(pieces.get(row.pieceId ?? 0) ?? OFF_NO_PIECE),
+  wet,
   lengthMm: row.lengthMm,
   handleTurns: row.handleTurns,
   likelyMm: [row.likelyLowMm ?? row.lengthMm, row.likelyHighMm ?? row.lengthMm],

@@ -26,7 +26,7 @@ import { exceptionWords } from '../words/exception-words';
 import { actionsOf } from './bench-actions-of';
 import { CounterStep } from './counter-step';
 import { benchSection, layersAhead } from './bench-section';
-import { dragParts } from './drag-parts';
+import { dragParts } from '../data/drag-parts';
 import { looksDue } from './looks-due';
 import { RunStore } from './run-store';
 import { besideStep } from './step-beside';

@@ -1,7 +1,7 @@
 import { judgeDrag, runFacts } from '@yard-spool/core';
 import { aRun } from '../testing/runs';
 import type { Run } from '@yard-spool/contract';
-import { dragParts } from './drag-parts';
+import { dragParts } from '../data/drag-parts';
 import { dragWords } from './drag-words';
 
 /** Units as the application has them: what a method is called on matters. */

@@ -1,9 +1,10 @@
-import type { ComebackFigures, Comeback, Reel } from '@yard-spool/contract';
+import type { ComebackFigures, Comeback, Reel, Run } from '@yard-spool/contract';
 import { aComeback, aFill, onSpool } from '../testing/fills';
-import { aRun } from '../testing/runs';
+import { anEvent, aRun } from '../testing/runs';
 import { openScreen, problem } from '../testing/screen';
 import { answered, looksOf, NOTHING_TOLD, oneBack, sayToo, toldFrom } from './fault-case';
 import { FaultPage } from './fault-page';
+import { filledReelOf } from './filled-reel-of';
 
 const FIGURES: ComebackFigures = {
   months: [],
@@ -108,5 +109,51 @@ describe('what is wrong with it', () => {
     await press('Write it down');
     http.expectNone('/api/fills/3/comebacks');
     http.expectOne('/api/comebacks/9');
+  });
+});
+
+describe('what the record tells of a fill', () => {
+  const main = aFill().layers.at(-1)!.id;
+  const supply = {
+    layer: main,
+    way: 'over-end',
+    supplyTurns: 'clockwise',
+    reelTurns: 'anticlockwise',
+  } as const;
+  const supplies: Run['supplies'] = [
+    { layer: main, diameters: [100, 100], measured: true, leaves: 'unknown', strengthKg: 3 },
+  ];
+  const log = [
+    anEvent(2, { kind: 'supply', payload: supply }),
+    anEvent(3, { kind: 'noted', payload: { step: 'drag-reading', values: { drag: 2.5 } } }),
+  ];
+  const of = (wet: boolean, hand: string, soak: 'none' | 'short' = 'none') => {
+    const fill = aFill();
+    const under = { ...fill.under, rules: { ...fill.under.rules, soak } };
+    const layers = fill.layers.map((layer) => ({
+      ...layer,
+      wet,
+      line: { ...layer.line, material: 'nylon' as const },
+    }));
+    return filledReelOf(
+      { type: 'fixed-spool', spools: [] },
+      { ...fill, under, layers },
+      aRun(log, { supplies }),
+      {
+        lots: new Set<string>(),
+        hands: new Set([hand]),
+      },
+    );
+  };
+
+  it('is how its supply stood, its drag, its water and whose other reels come back', () => {
+    const reel = of(true, aFill().by);
+    expect(reel).toMatchObject({ wet: true, drag: 2.5, handStandsOut: true });
+    // Against the bail both turns add up; the other way round they take from each other.
+    const { turns = 0, best = 0 } = reel.supplyTwist ?? {};
+    expect(turns - best).toBeCloseTo(2000 / (Math.PI * 100), 6);
+    expect(of(false, 'Nobody')).toMatchObject({ wet: false, handStandsOut: false });
+    // A house that soaks may have done so where no tub knows of it.
+    expect(of(false, 'Nobody', 'short').wet).toBeNull();
   });
 });

@@ -128,8 +128,9 @@ export class FaultPage {
     const fill = this.fillOf();
     const run = this.runNow.value();
     if (!reel || !fill || run?.id !== fill.runId) return null;
-    const lots = (this.figures.value()?.standsOut ?? []).filter(({ what }) => what === 'lot');
-    return filledReelOf(reel, fill, run, new Set(lots.map(({ name }) => name)));
+    const out = this.figures.value()?.standsOut ?? [];
+    const named = (kind: string) => new Set(out.filter(({ what }) => what === kind).map(({ name }) => name));
+    return filledReelOf(reel, fill, run, { lots: named('lot'), hands: named('hand') });
   });
   private readonly faultReel = computed((): FaultReel => {
     const filled = this.filled();

@@ -90,6 +90,7 @@ export class ComebackForm {
     const seen = COMPLAINTS.find((one) => one === complaint);
     if (!seen) return;
     const known = this.comeback();
+    const whose = CAUSES.find((one) => one === cause) ?? null;
     const ask = known
       ? this.api.call(api.changeComeback, {
           params: { id: known.id },
@@ -98,7 +99,9 @@ export class ComebackForm {
             saw,
             found,
             did,
-            cause: CAUSES.find((one) => one === cause) ?? null,
+            cause: whose,
+            // What it was found to be before is not so where it comes down to something else.
+            ...(whose === known.cause ? {} : { fault: null, second: null }),
           }),
         })
       : this.api.call(api.bookComeback, { params: { id: this.fillId() }, body: { complaint: seen, saw } });

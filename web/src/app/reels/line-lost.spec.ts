@@ -12,6 +12,7 @@ const layer = (id: string, key: string, lengthMm: number, innerRadius: number, o
   tint: '#aabbcc',
   pieceCode: null,
   pieceKind: null,
+  wet: false,
   lot: '',
   lengthMm,
   likelyMm: [lengthMm, lengthMm] as [number, number],

@@ -128,7 +128,7 @@ describe('what came back', () => {
   });
 
   it('is gone on with on the reel, on the entry as it was looked at', async () => {
-    const screen = await openScreen(CameBack, { comebacks: [aComeback()] });
+    const screen = await openScreen(CameBack, { comebacks: [aComeback({ fault: 'rings' })] });
     expect(screen.shown()).toContain('What was found is not written down yet.');
     await screen.press('Write down what was found');
     await screen.type('It comes down to', 'our-winding');
@@ -136,6 +136,8 @@ describe('what came back', () => {
     await screen.press('Write it down');
     const { request } = screen.http.expectOne('/api/comebacks/9');
     expect(request.body).toMatchObject({ version: 1, cause: 'our-winding', did: 'took 4 m off', found: '' });
+    // It was a ring, the entry says: it comes down to something else now.
+    expect(request.body).toMatchObject({ fault: null, second: null });
   });
 
   it('is listed, those not settled alone where that is wanted', async () => {

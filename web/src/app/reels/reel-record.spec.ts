@@ -37,6 +37,7 @@ it('puts two fills side by side, and marks what differs', async () => {
     pieceCode: 'N-1',
     lot: '',
     pieceKind: 'bulk',
+    wet: false,
     line: { key: 'N', material: 'nylon', diameter: 0.26 },
     lengthMm,
     likelyMm: [lengthMm, lengthMm],

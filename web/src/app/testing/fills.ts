@@ -11,6 +11,7 @@ export const aFill = (more: Partial<Fill> = {}): Fill => {
     tint: '#aabbcc',
     pieceCode: 'N-1',
     pieceKind: 'bulk',
+    wet: false,
     lot: '',
     line: { key: 'N', material: 'nylon', diameter: 0.26 },
     lengthMm,
