@@ -11,6 +11,8 @@ const YEARS = { young: 2.4, old: 24 } as const;
 /** Rows that may be read for each row shown, and for what stands around them. */
 const FOR_EACH = 20;
 const BESIDES = 100;
+/** Questions to the database a route may ask. */
+const QUERIES = 12;
 /** What reads many by its nature, and how many at most. */
 const MANY: Readonly<Record<string, number>> = {
   // Looks all the books through for what cannot be read.
@@ -40,6 +42,7 @@ afterAll(async () => {
 interface Read {
   readonly status: number;
   readonly rows: number;
+  readonly queries: number;
   readonly shown: number;
 }
 
@@ -51,8 +54,13 @@ async function readsOf(shop: TestShop): Promise<ReadonlyMap<string, Read>> {
   for (const { path, address } of questions()) {
     await ask('GET', address);
     let answer = { status: 0, body: undefined as unknown };
-    const rows = await count(async () => (answer = await ask<unknown>('GET', address)));
-    reads.set(path, { rows, status: answer.status, shown: shownOf(answer.body) });
+    let queries = 0;
+    const rows = await count(async () => {
+      const before = shop.asked.queries;
+      answer = await ask<unknown>('GET', address);
+      queries = shop.asked.queries - before;
+    });
+    reads.set(path, { rows, queries, status: answer.status, shown: shownOf(answer.body) });
   }
   return reads;
 }
@@ -68,6 +76,9 @@ describe('what a route reads', () => {
       return rows > most;
     });
     expect(grows).toEqual([]);
+    // One for the session among them.
+    const bounded = [...old].filter(([path]) => MANY[path] !== Infinity);
+    expect(bounded.filter(([, { queries }]) => queries > QUERIES)).toEqual([]);
   });
 
   it('is counted: a table that is read whole shows', async () => {

@@ -11,7 +11,8 @@ import { layersOfFills } from './on-spool';
 /** Some fills with their layers, arbor first, by their numbers. */
 export async function fillsOf(from: Reading, ids: readonly number[]): Promise<Fill[]> {
   if (ids.length === 0) return [];
-  return toFills(from, await from.tables.fills.findAll({ where: { id: [...ids] }, order: ['id'] }));
+  return (await toFills(from, await from.tables.fills.findAll({ where: { id: [...ids] }, order: ['id'] })))
+    .fills;
 }
 
 /** One fill with its layers, arbor first. */
@@ -21,8 +22,18 @@ export async function readFill(from: Reading, id: number): Promise<Fill> {
   return fill;
 }
 
-/** All fills of a spool, newest first. */
-export async function fillsOfSpools(from: Reading, spoolIds: readonly number[]): Promise<Fill[]> {
+/** Fills as they are told, and what they were read from: who needs more of them reads it there. */
+interface FillsRead {
+  readonly fills: Fill[];
+  readonly rows: readonly FillRow[];
+  /** Arbor first. */
+  readonly layers: readonly FillLayerRow[];
+  /** Kinds of the pieces they came off. */
+  readonly kinds: ReadonlyMap<number, string>;
+}
+
+/** All fills of spools, newest first. */
+export async function fillsOfSpools(from: Reading, spoolIds: readonly number[]): Promise<FillsRead> {
   const rows = await from.tables.fills.findAll({
     where: { spoolId: [...spoolIds], takenBackAt: null },
     order: [
@@ -34,17 +45,17 @@ export async function fillsOfSpools(from: Reading, spoolIds: readonly number[]):
 }
 
 /** Fills as they are told, with one question to each table however many there are. */
-async function toFills(from: Reading, rows: readonly FillRow[]): Promise<Fill[]> {
-  if (rows.length === 0) return [];
+async function toFills(from: Reading, rows: readonly FillRow[]): Promise<FillsRead> {
+  if (rows.length === 0) return { fills: [], rows, layers: [], kinds: new Map() };
   const ids = rows.map(({ id }) => id);
-  const [runs, names, layers, comebacks] = await Promise.all([
+  const [runs, names, layers, pieces, comebacks] = await Promise.all([
     runsOfFills(from, ids),
     peopleNames(from),
     layersOfFills(from, ids),
+    piecesOfFills(from, ids),
     comebacksOf(from, ids),
   ]);
-  const [pieces, wet] = await Promise.all([piecesOf(from, layers), woundWet(from, ids)]);
-  return rows.map((row) => {
+  const fills = rows.map((row): Fill => {
     const run = runs.get(row.id);
     if (!run) throw new Error(`Fill ${String(row.id)} has no run.`);
     return {
@@ -60,13 +71,15 @@ async function toFills(from: Reading, rows: readonly FillRow[]): Promise<Fill[]>
       under: parsed(run.under),
       layers: layers
         .filter(({ fillId }) => fillId === row.id)
-        .map((layer) => toLayer(layer, pieces, wet.has(layer.id))),
+        .map((layer) => toLayer(layer, pieces.get(layer.id) ?? OFF_NO_PIECE)),
       laid: row.laid,
       counter: row.counter,
       corrections: run.corrections,
       comebacks: comebacks.filter(({ fillId }) => fillId === row.id),
     };
   });
+  const kinds = new Map([...pieces.values()].map(({ pieceId, pieceKind }) => [pieceId, pieceKind]));
+  return { fills, rows, layers, kinds };
 }
 
 interface RunOfFill {
@@ -94,39 +107,44 @@ async function runsOfFills(
   return new Map(rows.map((row) => [row.fillId, row]));
 }
 
-type PieceOf = Pick<FillLayer, 'pieceCode' | 'pieceKind' | 'lot'>;
-const OFF_NO_PIECE: PieceOf = { pieceCode: null, pieceKind: null, lot: '' };
+type PieceOf = Pick<FillLayer, 'pieceCode' | 'pieceKind' | 'lot' | 'wet'>;
+const OFF_NO_PIECE: PieceOf = { pieceCode: null, pieceKind: null, lot: '', wet: false };
 
-async function piecesOf({ tables }: Reading, layers: readonly FillLayerRow[]): Promise<Map<number, PieceOf>> {
-  const ids = [...new Set(layers.flatMap(({ pieceId }) => pieceId ?? []))];
-  if (ids.length === 0) return new Map();
-  const pieces = await tables.pieces.findAll({
-    where: { id: ids },
-    attributes: ['id', 'code', 'kind', 'lot'],
-  });
-  return new Map(pieces.map(({ id, code, kind, lot }) => [id, { pieceCode: code, pieceKind: kind, lot }]));
+interface PieceRow {
+  readonly layerId: number;
+  readonly pieceId: number;
+  readonly pieceCode: string;
+  readonly pieceKind: NonNullable<FillLayer['pieceKind']>;
+  readonly lot: string;
+  readonly wet: boolean;
 }
 
-/** Layers of fills whose piece was in the water while it was wound, or was still wet from it. */
-async function woundWet({ query }: Reading, ids: readonly number[]): Promise<ReadonlySet<number>> {
-  const rows = await query<{ id: number }>(
-    `SELECT fill_layers.id FROM fill_layers JOIN fills ON fills.id = fill_layers.fill_id
-       JOIN runs ON runs.id = fills.run_id
-     WHERE fills.id IN (:ids) AND EXISTS (SELECT 1 FROM soaks WHERE soaks.piece_id = fill_layers.piece_id
-       AND soaks.in_at <= fills.closed_at
-       AND (soaks.out_at IS NULL OR soaks.out_at > runs.opened_at - INTERVAL :dries HOUR))`,
+/** What each layer of fills came off, by the layer; wet where that was in the water then, or came out within a day before. */
+async function piecesOfFills(
+  { query }: Reading,
+  ids: readonly number[],
+): Promise<ReadonlyMap<number, PieceRow>> {
+  const rows = await query<Omit<PieceRow, 'wet'> & { readonly wet: number }>(
+    `SELECT fill_layers.id AS layerId, pieces.id AS pieceId, pieces.code AS pieceCode, pieces.kind AS pieceKind,
+       pieces.lot, EXISTS (SELECT 1 FROM soaks WHERE soaks.piece_id = pieces.id AND soaks.in_at <= fills.closed_at
+         AND (soaks.out_at IS NULL OR soaks.out_at > runs.opened_at - INTERVAL :dries HOUR)) AS wet
+     FROM fills JOIN runs ON runs.id = fills.run_id JOIN fill_layers ON fill_layers.fill_id = fills.id
+       JOIN pieces ON pieces.id = fill_layers.piece_id
+     WHERE fills.id IN (:ids)`,
     { ids, dries: DRIES_IN },
   );
-  return new Set(rows.map(({ id }) => id));
+  return new Map(rows.map((row) => [row.layerId, { ...row, wet: row.wet === 1 }]));
 }
 
-const toLayer = (row: FillLayerRow, pieces: ReadonlyMap<number, PieceOf>, wet: boolean): FillLayer => ({
+const toLayer = (row: FillLayerRow, { pieceCode, pieceKind, lot, wet }: PieceOf): FillLayer => ({
   id: row.layer,
   role: row.role,
   line: row.line,
   lineName: row.lineName,
   tint: row.tint,
-  ...(pieces.get(row.pieceId ?? 0) ?? OFF_NO_PIECE),
+  pieceCode,
+  pieceKind,
+  lot,
   wet,
   lengthMm: row.lengthMm,
   handleTurns: row.handleTurns,

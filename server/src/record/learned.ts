@@ -6,6 +6,7 @@ import {
   type Observation,
   type ReelType,
 } from '@yard-spool/core';
+import type { FillRow } from '../db/models/runs';
 import type { Reading } from '../context/context';
 import { heldAnswer } from '../context/held-answer';
 import { newestOf } from '../context/newest-of';
@@ -26,6 +27,14 @@ export async function learnedOfSpools(
     attributes: ['spoolId', 'depths'],
     ...newestOf('spool_id'),
   });
+  return learnedFrom(fills, spoolIds);
+}
+
+/** The same, from fills that were read already, newest first. */
+export function learnedFrom(
+  fills: readonly Pick<FillRow, 'spoolId' | 'depths'>[],
+  spoolIds: readonly number[],
+): ReadonlyMap<number, readonly Observation[]> {
   return new Map(
     spoolIds.map((id) => {
       const last = fills.filter(({ spoolId }) => spoolId === id).slice(0, LOOK_BACK);

@@ -59,7 +59,7 @@ export async function whatIsOn(
 ): Promise<Map<number, OnSpool>> {
   const ids = spools.flatMap(({ fillId }) => fillId ?? []);
   if (ids.length === 0) return new Map();
-  const [fills, layers] = await Promise.all([
+  const [rows, layers] = await Promise.all([
     from.tables.fills.findAll({
       where: { id: ids },
       attributes: ['id', 'spool', 'closedAt', 'lineSince', 'gapRead', 'gapByCount'],
@@ -67,8 +67,25 @@ export async function whatIsOn(
     layersOfFills(from, ids),
   ]);
   const kinds = await pieceKinds(from, layers);
-  const now = from.clock();
-  const fillOf = new Map(fills.map((fill) => [fill.id, fill]));
+  return whatLies(spools, { rows, layers, kinds }, schoolOf, from.clock());
+}
+
+/** The same, from fills that were read already: with their layers, and the kinds of the pieces those came off. */
+export function whatLies(
+  spools: readonly SpoolRow[],
+  {
+    rows,
+    layers,
+    kinds,
+  }: {
+    readonly rows: readonly FillRow[];
+    readonly layers: readonly FillLayerRow[];
+    readonly kinds: ReadonlyMap<number, string>;
+  },
+  schoolOf: (spool: SpoolRow) => ServiceSchool,
+  now: Date,
+): Map<number, OnSpool> {
+  const fillOf = new Map(rows.map((fill) => [fill.id, fill]));
   const layersOf = byFill(layers);
   return new Map(
     spools.flatMap((spool): [number, OnSpool][] => {

@@ -13,13 +13,12 @@ import { ProblemError } from '../problem-error';
 import { holdsCode } from '../db/holds-code';
 import { drawingsOfFills } from '../record/drawings-of-fills';
 import { fillsOfSpools } from '../record/fills';
-import { learnedOfSpools } from '../record/learned';
+import { learnedFrom } from '../record/learned';
 import { peopleNames } from '../people/people';
 import { reelByTag } from '../record/reel-by-tag';
 import { beginsWith } from '../db/begins-with';
 import { serviceSchools } from './read-due';
-import { whatIsOn } from '../record/on-spool';
-import { newestOf } from '../context/newest-of';
+import { whatLies } from '../record/on-spool';
 
 interface FoundReel extends Omit<ReelRow, 'filledAt' | 'drawing'> {
   readonly filledAt: Date | null;
@@ -84,14 +83,18 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     );
   const spools = await tables.spools.findAll({ where: { reelId: reel.id }, order: ['id'] });
   const spoolIds = spools.map(({ id }) => id);
-  const [waiting, fills, booked, learned, on, history] = await Promise.all([
+  const [waiting, filled, booked, schools, history] = await Promise.all([
     waitingOf(from, spoolIds),
     fillsOfSpools(from, spoolIds),
     lastJobs(from, spoolIds),
-    learnedOfSpools(from, spoolIds),
-    serviceSchools(from, [reel]).then((schools) => whatIsOn(from, spools, schools)),
+    serviceSchools(from, [reel]),
     reelHistory(from, reel.id),
   ]);
+  const learned = learnedFrom(
+    filled.rows.toSorted((a, b) => b.id - a.id),
+    spoolIds,
+  );
+  const on = whatLies(spools, filled, schools, from.clock());
   return {
     tag: reel.tag,
     version: reel.version,
@@ -99,7 +102,7 @@ export async function readReel(from: Reading, tag: string): Promise<Reel> {
     label: reel.label,
     looks: reel.looks,
     customer: toCustomer(customer),
-    fills,
+    fills: filled.fills,
     spools: spools.map(({ id, name }) => ({
       name,
       observations: readOfSpool(
@@ -133,15 +136,23 @@ async function waitingOf({ query }: Reading, spoolIds: readonly number[]): Promi
   return waits ?? null;
 }
 
+/** Tags it had, and what was done to its entry, in one question: a tag has no date. */
 async function reelHistory(from: Reading, reelId: number): Promise<Pick<Reel, 'tags' | 'history'>> {
-  const { tables } = from;
-  const [tags, changes, names] = await Promise.all([
-    tables.reelTags.findAll({ where: { reelId }, order: ['tag'] }),
-    tables.reelChanges.findAll({ where: { reelId }, ...newestOf('reel_id'), limit: 50 }),
+  const [rows, names] = await Promise.all([
+    from.query<{ id: number; at: Date | null; byId: number | null; what: string }>(
+      `SELECT 0 AS id, NULL AS at, NULL AS byId, tag AS what FROM reel_tags WHERE reel_id = :reelId
+       UNION ALL (SELECT id, at, by_id, what FROM reel_changes FORCE INDEX (reel_id) WHERE reel_id = :reelId
+         ORDER BY id DESC LIMIT 50)`,
+      { reelId },
+    ),
     peopleNames(from),
   ]);
   return {
-    tags: tags.map(({ tag }) => tag),
-    history: changes.map(({ at, byId, what }) => ({ at: at.toISOString(), by: names.get(byId) ?? '', what })),
+    tags: rows.flatMap(({ at, what }) => (at === null ? [what] : [])).sort(),
+    history: rows
+      .sort((a, b) => b.id - a.id)
+      .flatMap(({ at, byId, what }) =>
+        at === null ? [] : [{ at: at.toISOString(), by: names.get(byId ?? 0) ?? '', what }],
+      ),
   };
 }
