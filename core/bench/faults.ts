@@ -22,13 +22,13 @@ process.stdout.write(`\nWhat is wrong with it, ${String(COMEBACKS)} comebacks: r
 for (const [i, [name, more]] of WORLDS.entries()) {
   const comebacks = simulateComebacks(COMEBACKS, { ...FAULT_WORLD, ...more }, 37);
   for (const way of WAYS.slice(0, i < 3 ? 3 : 1)) {
-    const asked = comebacks.map((one) => ({ ...askAbout(one, way), causes: one.causes }));
+    const asked = comebacks.map((one) => ({ ...askAbout(one, way), ...one }));
     const mean = (of: (one: (typeof asked)[number]) => number): number =>
       asked.reduce((sum, one) => sum + of(one), 0) / asked.length;
     const right = mean(({ first, causes }) => Number(first !== undefined && causes.includes(first)));
     const called = [0.5, 0.6, 0.7, 0.8, 0.9].map((about) => {
-      const within = asked.filter(({ share }) => Math.abs(share - about) < 0.05);
-      const so = within.filter(({ first, causes }) => first !== undefined && causes.includes(first)).length;
+      const within = asked.filter(({ called }) => Math.abs(called - about) < 0.05);
+      const so = within.filter(({ first, behind }) => first === behind).length;
       return `${percent(so / within.length)} of ${String(within.length)}`;
     });
     process.stdout.write(

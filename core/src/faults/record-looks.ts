@@ -161,7 +161,7 @@ function layerLooks(reel: FilledReel): LookKnown[] {
 
 const groupLooks = ({ lotStandsOut, handStandsOut }: FilledReel): LookKnown[] => [
   ...(lotStandsOut === null ? [] : [known('lot', lotStandsOut ? 'others' : 'none')]),
-  known('hand', handStandsOut ? 'others' : 'none'),
+  ...(handStandsOut ? [known('hand', 'others')] : []),
 ];
 
 const waterLooks = ({ wet }: FilledReel): LookKnown[] =>

@@ -51,7 +51,6 @@ describe('looks the record has made', () => {
   it('tell the level, the layers and the wear', () => {
     expect(answers(REEL)).toEqual({
       'gap-closed': 'higher',
-      hand: 'none',
       out: 'fresh',
       bare: 'held',
       below: 'springy',
@@ -110,7 +109,7 @@ describe('looks the record has made', () => {
   it('say nothing of how often a reel was out that nobody told a trip of, and of a bare reel', () => {
     expect(answers({ ...REEL, trips: null }).out).toBeUndefined();
     expect(answers({ ...REEL, trips: null, months: 40 }).out).toBe('long');
-    expect(answers({ ...REEL, layers: [], trips: 0 })).toEqual({ 'gap-closed': 'higher', hand: 'none' });
+    expect(answers({ ...REEL, layers: [], trips: 0 })).toEqual({ 'gap-closed': 'higher' });
   });
 });
 

@@ -25,6 +25,8 @@ export const FAULT_WORLD: FaultWorld = { rates: 0.6, chances: 0, second: 0.2, wr
 export interface SimulatedComeback {
   readonly reel: FaultReel;
   readonly causes: readonly FaultCause[];
+  /** The one of them that shows so. */
+  readonly behind: FaultCause;
   readonly symptoms: readonly Symptom[];
   readonly record: readonly LookMade[];
   readonly answer: (look: LookKey) => string;
@@ -81,11 +83,11 @@ export function simulateComebacks(count: number, world: FaultWorld, seed: number
       const shown = causes.flatMap((key) =>
         (Object.entries(causeOf(key).explains) as [Symptom, number][])
           .filter(([symptom, chance]) => random() < bend(`${key} ${symptom}`, chance))
-          .map(([symptom]) => symptom),
+          .map(([symptom]) => ({ symptom, behind: key })),
       );
-      const symptom = shown[Math.floor(random() * shown.length)];
+      const seen = shown[Math.floor(random() * shown.length)];
       // Nothing to be seen: nobody brings it back.
-      if (!symptom) continue;
+      if (!seen) continue;
       const found = new Map(
         LOOK_KEYS.map((look) => {
           const bears = causes.filter((key) => look in causeOf(key).looks);
@@ -108,7 +110,7 @@ export function simulateComebacks(count: number, world: FaultWorld, seed: number
       const record = LOOK_KEYS.filter((look) => lookOf(look).onRecord && random() < world.onRecord).map(
         (look) => ({ look, answer: answer(look) }),
       );
-      return { reel, causes, symptoms: [symptom], record, answer };
+      return { reel, causes, behind: seen.behind, symptoms: [seen.symptom], record, answer };
     }
   });
 }
@@ -116,7 +118,8 @@ export function simulateComebacks(count: number, world: FaultWorld, seed: number
 /** How a way of asking does on one comeback. */
 export interface Asked {
   readonly first: FaultCause | undefined;
-  readonly share: number;
+  /** Chance it is said to be behind it. */
+  readonly called: number;
   readonly questions: number;
   readonly minutes: number;
 }
@@ -136,7 +139,12 @@ export function askAbout({ reel, symptoms, record, answer }: SimulatedComeback, 
     found = findFault({ reel, symptoms, looks });
   }
   const [first] = found.ranked;
-  return { first: first?.cause, share: first?.share ?? 0, questions: looks.length - record.length, minutes };
+  return {
+    first: first?.cause,
+    called: first?.behind ?? 0,
+    questions: looks.length - record.length,
+    minutes,
+  };
 }
 
 /** The first look of the table nobody made that bears upon any cause such a reel can have for such a complaint. */

@@ -6,7 +6,7 @@ import { peopleNames } from '../people/people';
 import { DRIES_IN } from '../rack/water';
 import { ProblemError } from '../problem-error';
 import { comebacksOf } from './comebacks';
-import { layersOfFills } from './on-spool';
+import { layersOfFills, type FillRows } from './on-spool';
 
 /** Some fills with their layers, arbor first, by their numbers. */
 export async function fillsOf(from: Reading, ids: readonly number[]): Promise<Fill[]> {
@@ -23,13 +23,8 @@ export async function readFill(from: Reading, id: number): Promise<Fill> {
 }
 
 /** Fills as they are told, and what they were read from: who needs more of them reads it there. */
-interface FillsRead {
+interface FillsRead extends FillRows {
   readonly fills: Fill[];
-  readonly rows: readonly FillRow[];
-  /** Arbor first. */
-  readonly layers: readonly FillLayerRow[];
-  /** Kinds of the pieces they came off. */
-  readonly kinds: ReadonlyMap<number, string>;
 }
 
 /** All fills of spools, newest first. */

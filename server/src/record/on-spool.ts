@@ -70,18 +70,19 @@ export async function whatIsOn(
   return whatLies(spools, { rows, layers, kinds }, schoolOf, from.clock());
 }
 
-/** The same, from fills that were read already: with their layers, and the kinds of the pieces those came off. */
+/** Fills as their rows have them. */
+export interface FillRows {
+  readonly rows: readonly FillRow[];
+  /** Arbor first. */
+  readonly layers: readonly FillLayerRow[];
+  /** Kinds of the pieces they came off. */
+  readonly kinds: ReadonlyMap<number, string>;
+}
+
+/** The same, from fills that were read already. */
 export function whatLies(
   spools: readonly SpoolRow[],
-  {
-    rows,
-    layers,
-    kinds,
-  }: {
-    readonly rows: readonly FillRow[];
-    readonly layers: readonly FillLayerRow[];
-    readonly kinds: ReadonlyMap<number, string>;
-  },
+  { rows, layers, kinds }: FillRows,
   schoolOf: (spool: SpoolRow) => ServiceSchool,
   now: Date,
 ): Map<number, OnSpool> {

@@ -39,7 +39,7 @@ const OTHERS = 4;
               <span
                 class="absolute inset-y-0 left-0 bg-oil-pale"
                 aria-hidden="true"
-                [style.width.%]="100 * one.share"
+                [style.width.%]="100 * one.behind"
               ></span>
               <b class="relative">{{ one.name }}</b>
               <span class="relative">{{ one.sure }}</span>
@@ -82,8 +82,8 @@ export class FaultAnswerCard {
   protected readonly whose = computed(() => `it would be ${CAUSE_WORDS[causeOf(this.cause()).whose]}`);
   protected readonly shown = computed(() =>
     this.found()
-      .ranked.filter(({ share, cause }, i) => (i <= OTHERS && share >= 0.005) || cause === this.cause())
-      .map(({ cause, share }) => ({ cause, share, name: causeOf(cause).name, sure: percent(share) })),
+      .ranked.filter(({ behind, cause }, i) => (i <= OTHERS && behind >= 0.005) || cause === this.cause())
+      .map(({ cause, behind }) => ({ cause, behind, name: causeOf(cause).name, sure: percent(behind) })),
   );
   protected readonly both = computed(() => {
     const pair = this.found().both;
