@@ -103,7 +103,10 @@ const BeliefsSchema = sameAs<Beliefs>()(
   }),
 );
 
-const LevelSchema = v.union([v.object({ share: v.tuple([number, number]) }), v.object({ depth: number })]);
+const LevelSchema = v.union([
+  v.object({ share: v.tuple([number, number]), of: v.exactOptional(v.literal('length')) }),
+  v.object({ depth: number }),
+]);
 
 const LayerRequestSchema = v.variant('kind', [
   v.object({

@@ -57,7 +57,7 @@ describe('how much goes on', () => {
   it('a bare share asks what it is of, and is answered with one press', async () => {
     await hand.fill(reel({ customer: 'Asked' }));
     await browser.fill('How much backing', 'half');
-    await browser.text('half of the pack, or half of the spool?', 'p');
+    await browser.text('half of what?', 'p');
     await browser.click('of the spool');
     await planned('Ends');
   });

@@ -109,8 +109,8 @@ function checkLevel(issues: PlanIssue[], level: Level, at: string): void {
     return;
   }
   const [least, most] = level.share;
-  check(issues, least, 'share', at, 'of its depth');
-  check(issues, most, 'share', at, 'of its depth');
+  check(issues, least, 'share', at, 'of the spool');
+  check(issues, most, 'share', at, 'of the spool');
   if (least > most)
     issues.push(wrong('layer-out-of-range', 'A share of the spool goes from the least to the most.', at));
 }

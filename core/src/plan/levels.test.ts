@@ -43,6 +43,15 @@ describe('a layer filled up to a level', () => {
     expect(plan.solvedFor).toBe('main');
   });
 
+  it('stops at its share of the line that fits, arbor to lip, where it is said to be by length', () => {
+    const lengthTo = (level: LayerLength): number =>
+      valueOf(planFill(exact, request([backing(level)]))).layers[0]!.length.value;
+    const whole = lengthTo({ depth: 0 });
+    for (const part of [0.1, 1 / 3, 0.5, 0.9])
+      expect(lengthTo({ share: [part, part], of: 'length' })).toBeCloseTo(part * whole, 6);
+    expect(lengthTo({ share: [0.5, 0.5] })).toBeLessThan(whole / 2);
+  });
+
   it('aims at the middle of a range', () => {
     const plan = valueOf(planFill(exact, request([backing({ share: [0.5, 0.625] }), main(60)])));
     expect(plan.layers[0]!.depthAfter.value).toBeCloseTo(deep * (1 - 0.5625), 9);

@@ -101,11 +101,15 @@ export const bottomOf = ({ arborRadius }: SpoolGeometry, layers: readonly LayerR
     arborRadius,
   );
 
-/** Radius of a level, mm; a share is of the depth between `bottom` and the lip, its middle. */
+/** Radius of a level, mm; a share is of the depth between `bottom` and the lip, or of the line that fits there, its middle. */
 export function levelRadius(level: Level, lip: number, bottom: number): number {
   if ('depth' in level) return lip - level.depth;
   const [least, most] = level.share;
-  return bottom + ((least + most) / 2) * (lip - bottom);
+  const part = (least + most) / 2;
+  // Length goes by the area of the rings: half of it takes more than half of the depth.
+  return level.of === 'length'
+    ? Math.sqrt(bottom ** 2 + part * (lip ** 2 - bottom ** 2))
+    : bottom + part * (lip - bottom);
 }
 
 /** Where the surface stands once a layer of known amount lies on a radius, mm. Nothing ever lowers it. */

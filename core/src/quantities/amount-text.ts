@@ -31,7 +31,6 @@ export function packText(share: number, held = ''): string {
 export function levelText(level: Level, small: (millimetres: number) => string): string {
   if ('depth' in level) return `${small(level.depth)} below the lip`;
   const [least, most] = level.share;
-  return least === most
-    ? `${wordsFor(least)} of the spool`
-    : `${wordsFor(least)} to ${wordsFor(most)} of the spool`;
+  const of = `of the spool${level.of === 'length' ? ' by length' : ''}`;
+  return least === most ? `${wordsFor(least)} ${of}` : `${wordsFor(least)} to ${wordsFor(most)} ${of}`;
 }

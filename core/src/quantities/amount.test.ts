@@ -24,6 +24,11 @@ describe('an amount as people say it', () => {
     ['what is left on this piece', { kind: 'rest' }],
     ['the rest', { kind: 'rest' }],
     ['a quarter of the spool', { kind: 'level', level: { share: [0.25, 0.25] } }],
+    ['half of the spool by depth', { kind: 'level', level: { share: [0.5, 0.5] } }],
+    ['half of the spool by length', { kind: 'level', level: { share: [0.5, 0.5], of: 'length' } }],
+    ['a third of what it holds', { kind: 'level', level: { share: [1 / 3, 1 / 3], of: 'length' } }],
+    ['40 to 50 % of its capacity', { kind: 'level', level: { share: [0.4, 0.5], of: 'length' } }],
+    ['half by length', { kind: 'level', level: { share: [0.5, 0.5], of: 'length' } }],
     ['half full', { kind: 'level', level: { share: [0.5, 0.5] } }],
     ['half to five eighths', { kind: 'level', level: { share: [0.5, 0.625] } }],
     ['half to five eighths of the spool', { kind: 'level', level: { share: [0.5, 0.625] } }],
@@ -104,6 +109,11 @@ describe('an amount written again', () => {
       expect(back.level.share[1]).toBeCloseTo(share[1], 6);
     },
   );
+
+  it('a share of what it holds', () => {
+    const level = { share: [0.25, 0.5], of: 'length' } as const;
+    expect(read(levelText(level, String))).toEqual({ kind: 'level', level });
+  });
 
   it('a depth', () => {
     expect(read(levelText({ depth: 3.5 }, (mm) => `${mm} mm`))).toEqual({

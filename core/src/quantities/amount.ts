@@ -48,7 +48,9 @@ const REST =
   /^(what is left|what's left|the rest|rest|left over)( (on|of) (it|this|the) ?(piece|pack|spool)?)?$/;
 const WHOLE = /^(all( of (it|the pack))?|whole|(the )?whole pack|the pack|pack|1 pack)$/;
 const SHARE = String.raw`(\d+\/\d+|[\d.,]+ ?%|[\d.,]+)`;
-const SHARES = new RegExp(`^(up to |to )?${SHARE}(?: ?(?:to|-|–) ?${SHARE})?( pack| spool)?$`);
+const SHARES = new RegExp(
+  `^(up to |to )?${SHARE}(?: ?(?:to|-|–) ?${SHARE})?( pack| spool)?( by(?: length)?)?$`,
+);
 const BELOW = /^(?:up to |to )?(.+?)(?: (?:below|under)(?: the lip| lip| it)?)$/;
 const TO_DEPTH = /^(?:up )?to (.+)$/;
 
@@ -57,7 +59,8 @@ const issue = (code: string, sentence: string): PlainIssue => ({ code, severity:
 /**
  * Reads how much of a line goes on: `120 m`, `100yd`, `as much as fits`, `whole pack`, `half the pack`, `a third of the
  * pack`, `the 150 yd pack`, `as little as I can get away with`, `flush`, `just under the lip`, `a sixteenth`,
- * `between half and five eighths`, `what is left`, `a quarter of the spool`, `half to five eighths of the spool`, `15-20 %`, `3 mm below the lip`.
+ * `between half and five eighths`, `what is left`, `a quarter of the spool`, `half of the spool by length`, `a third of what it
+ * holds`, `half to five eighths of the spool`, `15-20 %`, `3 mm below the lip`.
  *
  * @returns the amount; an issue where it cannot be read, or where a bare share may be of the pack or of the spool
  */
@@ -145,21 +148,38 @@ function plain(text: string): string {
     .replace(/ full\b/, ' spool')
     .replace(/\b(a|an|the|of|its|depth)\b ?/g, '')
     .replace(/ +/g, ' ')
+    .replace(/\b(what (it|spool) (holds|takes)|capacity)\b/, 'spool by length')
     .trim();
 }
 
 /** A share, or a range of shares; null where it is no share at all. */
 function asShare(found: RegExpExecArray, text: string): Result<Amount, PlainIssue> | null {
-  const [, , first = '', second = '', of = ''] = found;
+  const [, , first = '', second = '', of = '', by = ''] = found;
   // A bare figure is a length; beside a percentage it is one too ("15-20 %").
   if (!/[%/]/.test(first) && !second.includes('%')) return null;
   const percent = first.includes('%') || second.includes('%');
   const share = rangeOf(shareOf(first, percent), shareOf(second || first, percent));
   if (!share)
     return fail(issue('not-a-share', `"${text}" is not a share. Write it like half, 1/4 or 15–20 %.`));
-  if (of.trim() === 'pack') return ofPack(share);
-  if (of.trim() === 'spool' || percent || second !== '') return succeed({ kind: 'level', level: { share } });
-  return fail(issue('share-of-what', `${text} of the pack, or ${text} of the spool? Add "pack" or "spool".`));
+  return of === ' pack'
+    ? ofPack(share)
+    : ofSpool(share, { said: of + by, plain: !percent && second === '' }, text);
+}
+
+/** A share of the spool, by its depth or by what it holds; a bare one asks what it is of. */
+function ofSpool(
+  share: Share,
+  { said, plain: bare }: { readonly said: string; readonly plain: boolean },
+  text: string,
+): Result<Amount, PlainIssue> {
+  if (said.endsWith(' by length')) return succeed({ kind: 'level', level: { share, of: 'length' } });
+  if (said !== '' || !bare) return succeed({ kind: 'level', level: { share } });
+  return fail(
+    issue(
+      'share-of-what',
+      `${text} of what? Add "of the pack", "of the spool", which is by depth, or "of the spool by length".`,
+    ),
+  );
 }
 
 type Share = readonly [least: number, most: number];

@@ -94,7 +94,7 @@ describe('how much goes on, as people say it', () => {
   });
 
   it.each([
-    [{ mainLength: 'half' }, /of the pack, or half of the spool/],
+    [{ mainLength: 'half' }, /half of what/],
     [{ mainLength: 'lots' }, /cannot be read/],
     [{ lip: '46 kg' }, /^The lip diameter: "kg" is not a unit/],
     [{ gear: 'fast' }, /^The gear ratio: /],

@@ -230,7 +230,10 @@ export class ReelEntry {
     const planned = this.planned().made?.plan.layers.find(({ id }) => id === layer);
     const amount = parseAmount(typed, this.units.system(), AMOUNT_RANGE);
     if (!planned || !amount.ok || amount.value.kind === 'length') return '';
-    const depth = amount.value.kind === 'level' ? `, ${this.units.small(planned.depthAfter.value)} deep` : '';
+    const { value } = amount;
+    const level = value.kind === 'level' ? value.level : null;
+    const by = level && 'share' in level ? ` by ${level.of ?? 'depth'}` : '';
+    const depth = level ? `${by}, ${this.units.small(planned.depthAfter.value)} deep` : '';
     const least = amount.value.kind === 'least' ? `: a cast and a half${this.costs(layer, planned)}` : '';
     return `${this.units.length(planned.length.value)}${depth}${least}`;
   }

@@ -19,11 +19,12 @@ const SAYINGS = [
   'what is left',
   'a quarter of the spool',
   'half of the spool',
+  'half of the spool by length',
   'half to five eighths of the spool',
   '15 to 20 % of the spool',
 ] as const;
 /** What can be said of old line that stays on. */
-const KEPT = ['a quarter of the spool', 'half of the spool'] as const;
+const KEPT = ['a quarter of the spool', 'half of the spool', 'half of the spool by length'] as const;
 
 /**
  * How much of a line, the way people say it: a length, a share of the pack or of the spool, what is left, as much as fits,
@@ -55,9 +56,14 @@ const KEPT = ['a quarter of the spool', 'half of the spool'] as const;
     @if (wrong(); as sentence) {
       <p class="pt-1 text-[13px] font-bold text-stop" [id]="id + '-said'">{{ sentence }}</p>
       @if (ambiguous()) {
-        <div class="flex gap-2 pt-1">
+        <div class="flex flex-wrap gap-2 pt-1">
           <button type="button" class="plain min-h-10! grow px-2!" (click)="of('pack')">of the pack</button>
-          <button type="button" class="plain min-h-10! grow px-2!" (click)="of('spool')">of the spool</button>
+          <button type="button" class="plain min-h-10! grow px-2!" (click)="of('spool')">
+            of the spool’s depth
+          </button>
+          <button type="button" class="plain min-h-10! grow px-2!" (click)="of('spool by length')">
+            of what it holds
+          </button>
         </div>
       }
     } @else if (note(); as words) {
@@ -96,7 +102,7 @@ export class AmountField {
     return read !== null && !read.ok && read.issues[0]?.code === 'share-of-what';
   });
 
-  protected of(what: 'pack' | 'spool'): void {
+  protected of(what: 'pack' | 'spool' | 'spool by length'): void {
     this.control().setValue(`${this.control().value.trim()} of the ${what}`);
   }
 
