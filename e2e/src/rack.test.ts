@@ -110,7 +110,8 @@ describe('files', () => {
   const choose = async (name: string, text: string): Promise<void> => {
     const file = join(folder, name);
     writeFileSync(file, text);
-    await (await browser.find('input[type=file]')).sendKeys(file);
+    // The page may be drawn again between finding the field and giving it the file.
+    await browser.again(async () => (await browser.find('input[type=file]')).sendKeys(file));
   };
 
   it('with something wrong in them are told row by row and change nothing', async () => {
