@@ -1,11 +1,11 @@
 import { isWithin } from '../numeric/bounded';
 
 /** What a tied knot leaves of a line's strength, as a share. From memory. */
-export const KNOT_LEAVES = 0.85;
+const KNOT_LEAVES = 0.85;
 const STRONGEST_KG = 10_000;
 
 /** The weakest link of a fill. */
-export interface WeakestPart {
+interface WeakestPart {
   /** Which layer is the weakest, in the order they were given. */
   readonly weakest: number;
   /** kg the line itself breaks at as rated, and what a knot in it likely stands. */

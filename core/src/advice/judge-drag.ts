@@ -1,6 +1,5 @@
-import { isWithin } from '../numeric/bounded';
 import { DRAG_SHARE } from './drag-advice';
-import { KNOT_LEAVES } from './drag-limit';
+import { weakestPart } from './drag-limit';
 
 /** A part of what a fish pulls on: a layer of line, a leader, a bumper. */
 export interface DragPart {
@@ -23,7 +22,6 @@ export interface DragJudgement {
 
 /** A spring scale and a hand are this far off, as a share and at least, kg. From memory. */
 const READS_TO = { share: 0.1, kg: 0.1 } as const;
-const STRONGEST_KG = 10_000;
 
 /**
  * Judges a drag: a quarter to a third of the weakest part's rated strength (common practice, no source), what was asked
@@ -35,14 +33,13 @@ const STRONGEST_KG = 10_000;
  * @param parts everything that is pulled on, in any order
  */
 export function judgeDrag(read: number, asked: number | null, parts: readonly DragPart[]): DragJudgement {
-  const known = parts.flatMap(({ name, strength }) =>
-    strength !== null && isWithin(strength, 0.01, STRONGEST_KG) ? [{ name, strength }] : [],
-  );
-  const [least] = known.sort((a, b) => a.strength - b.strength);
-  const weakest = least ? { ...least, knot: KNOT_LEAVES * least.strength } : null;
-  const range = least
-    ? { low: DRAG_SHARE.low * least.strength, high: DRAG_SHARE.high * least.strength }
-    : null;
+  const least = weakestPart(parts.map(({ strength }) => strength));
+  const weakest = least && {
+    name: parts[least.weakest]?.name ?? '',
+    strength: least.breaks,
+    knot: least.knot,
+  };
+  const range = least && { low: DRAG_SHARE.low * least.breaks, high: DRAG_SHARE.high * least.breaks };
   const off = (than: number): number => Math.max(READS_TO.kg, READS_TO.share * than);
   const isMet = asked !== null && Math.abs(read - asked) <= off(asked);
   const verdict = (): DragJudgement['verdict'] => {

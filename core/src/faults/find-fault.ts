@@ -61,9 +61,9 @@ const TELLS = 0.15;
 const SPEAKS = 1.25;
 
 /**
- * What is wrong with a reel: causes by how likely they are to be behind what was said, and what to ask next: the look that tells most for each minute it takes. It stops when the first cause is far likelier than the next, or
- * when no answer that may come would change what is done about it. Exact over every cause, every two of them, and
- * none.
+ * What is wrong with a reel: causes by how likely they are to be behind what was said, and what to ask next: the look that
+ * tells most for each minute it takes. It stops when the first cause is far likelier than the next, or when no answer that
+ * may come would change what is done about it. Exact over every cause, every two of them, and none.
  */
 export function findFault({ reel, symptoms, looks, seen = {} }: FaultCase): FaultFound {
   const rates = shopRates(authoredRates(reel), seen);
